@@ -1,0 +1,166 @@
+"""Carriers: does each leg take each bag. The front door is ``check`` (domain 8)."""
+
+from collections.abc import Mapping, Sequence
+from typing import Literal
+
+from mule.carriers.rules import Carrier, PieceRule, TogetherRule
+from mule.finding import PieceKind
+from mule.trip import Leg
+from mule.units import Frozen, Number
+
+Limit = Literal["size", "sum", "mass", "count", "together"]
+
+
+class Luggage(Frozen):
+    """A bag as a carrier sees it: sides in millimetres, mass in grams, squeeze_mm the give of its thinnest side."""
+
+    bag: str
+    person: str
+    piece: PieceKind
+    size_mm: tuple[Number, Number, Number]
+    mass_g: Number
+    squeeze_mm: Number = 0
+
+
+class Check(Frozen):
+    """One limit against one figure. Sizes give the side that is most over (or nearest); units are mm, g or pieces.
+
+    bag is None where the limit is on all of a person's pieces.
+    """
+
+    leg: str
+    limit: Limit
+    piece: PieceKind | None
+    person: str
+    bag: str | None
+    value: float
+    allowed: float
+    passes: bool
+
+    @property
+    def over(self) -> float:
+        """By how much the figure passes the limit; 0 or less when it is within."""
+        return self.value - self.allowed
+
+
+class LegVerdict(Frozen):
+    """Whether one leg takes everything, and every limit looked at. limits: whether the carrier states any at all."""
+
+    leg: str
+    carrier: str | None
+    passes: bool
+    limits: bool
+    checks: tuple[Check, ...]
+
+
+def squeezed(size_mm: Sequence[float], squeeze_mm: float) -> tuple[float, float, float]:
+    """Sorted sides, longest first, with the thinnest pressed in as far as it gives."""
+    long, middle, thin = sorted(size_mm, reverse=True)
+    return long, middle, max(1.0, thin - squeeze_mm)
+
+
+def _size(leg: str, bag: Luggage, frame: Sequence[float]) -> Check:
+    """Sides against the frame, both sorted; reports the side that is most over."""
+    pairs = zip(squeezed(bag.size_mm, bag.squeeze_mm), sorted(frame, reverse=True), strict=True)
+    value, allowed = max(pairs, key=lambda pair: pair[0] - pair[1])
+    return _check(leg, "size", bag, value, allowed)
+
+
+def _check(leg: str, limit: Limit, bag: Luggage, value: float, allowed: float) -> Check:
+    return Check(
+        leg=leg,
+        limit=limit,
+        piece=bag.piece,
+        person=bag.person,
+        bag=bag.bag,
+        value=value,
+        allowed=allowed,
+        passes=value <= allowed,
+    )
+
+
+def _one_bag(leg: str, bag: Luggage, rule: PieceRule) -> list[Check]:
+    checks = []
+    if rule.size_mm is not None:
+        checks.append(_size(leg, bag, rule.size_mm))
+    if rule.sum_mm is not None:
+        checks.append(_check(leg, "sum", bag, sum(squeezed(bag.size_mm, bag.squeeze_mm)), rule.sum_mm))
+    if rule.mass_g is not None:
+        checks.append(_check(leg, "mass", bag, bag.mass_g, rule.mass_g))
+    return checks
+
+
+def _per_person(leg: str, carrier: Carrier, person: str, bags: Sequence[Luggage]) -> list[Check]:
+    """Limits on how many pieces a person has and on what they weigh together."""
+    checks = []
+    for rule in carrier.pieces:
+        pieces = [b for b in bags if b.piece == rule.piece]
+        if rule.count is not None and pieces:
+            checks.append(_whole(leg, "count", rule.piece, person, len(pieces), rule.count))
+    for shared in carrier.together:
+        mass = sum(b.mass_g for b in bags if b.piece in shared.pieces)
+        if mass:
+            checks.append(_whole(leg, "together", None, person, mass, shared.mass_g))
+    return checks
+
+
+def _whole(leg: str, limit: Limit, piece: PieceKind | None, person: str, value: float, allowed: float) -> Check:
+    return Check(
+        leg=leg,
+        limit=limit,
+        piece=piece,
+        person=person,
+        bag=None,
+        value=value,
+        allowed=allowed,
+        passes=value <= allowed,
+    )
+
+
+def check(legs: Sequence[Leg], carriers: Mapping[str, Carrier], bags: Sequence[Luggage]) -> tuple[LegVerdict, ...]:
+    """Every bag against every limit of every leg. Limits are hard and inclusive: 8.000 kg passes 8 kg."""
+    people = sorted({bag.person for bag in bags})
+    verdicts = []
+    for leg in legs:
+        carrier = carriers.get(leg.carrier) if leg.carrier else None
+        checks: list[Check] = []
+        if carrier:
+            for bag in bags:
+                rule = carrier.rule(bag.piece)
+                checks += _one_bag(leg.id, bag, rule) if rule else []
+            for person in people:
+                checks += _per_person(leg.id, carrier, person, [b for b in bags if b.person == person])
+        verdicts.append(
+            LegVerdict(
+                leg=leg.id,
+                carrier=leg.carrier,
+                passes=all(c.passes for c in checks),
+                limits=bool(carrier and (carrier.pieces or carrier.together)),
+                checks=tuple(checks),
+            )
+        )
+    return tuple(verdicts)
+
+
+def strictest(legs: Sequence[Leg], carriers: Mapping[str, Carrier], piece: PieceKind) -> tuple[Leg, float] | None:
+    """The leg with the lowest mass limit for a kind of piece, and that limit in grams; None when no leg states one."""
+    limits = []
+    for leg in legs:
+        carrier = carriers.get(leg.carrier) if leg.carrier else None
+        rule = carrier.rule(piece) if carrier else None
+        if rule and rule.mass_g is not None:
+            limits.append((leg, rule.mass_g))
+    return min(limits, key=lambda pair: pair[1], default=None)
+
+
+__all__ = [
+    "Carrier",
+    "Check",
+    "LegVerdict",
+    "Luggage",
+    "PieceRule",
+    "TogetherRule",
+    "check",
+    "squeezed",
+    "strictest",
+]

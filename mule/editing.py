@@ -1,0 +1,99 @@
+"""Edits of a kit: load, leave, move. A cure is a list of these; so is a click on the bench."""
+
+from collections.abc import Iterable
+
+from mule.errors import InvalidInput, Problem
+from mule.finding import AsPiece, Edit, InBag, Leave, Load, Move, PieceKind, Place, Worn
+from mule.gear import Bag, Gear, OtherSupport, Tripod
+from mule.kit import Entry, Kit
+from mule.plan import Plan, kit_problems
+
+
+def default_place(plan: Plan, kit: Kit, thing: Gear) -> Place:
+    """Where a thing goes when nobody says: a bag onto a person, an insert or thing into the first bag that suits it.
+
+    Supports prefer a hold bag, all else a cabin bag; with no bag loaded, a thing is worn by the first person.
+    Raises InvalidInput when the trip has no people.
+    """
+    people = [p.id for p in plan.trip.people]
+    if not people:
+        raise InvalidInput([Problem("trip.people", "", "at least one person to carry things")])
+    pieces = [(e.item, e.place) for e in kit.entries if isinstance(e.place, AsPiece)]
+    if isinstance(thing, Bag):
+        taken = {p.person for _, p in pieces if p.piece == thing.piece}
+        free = [p for p in people if p not in taken]
+        return AsPiece(piece=thing.piece, person=(free or people)[0])
+    order = [PieceKind.CABIN, PieceKind.PERSONAL, PieceKind.HOLD]
+    if isinstance(thing, Tripod | OtherSupport):
+        order = [PieceKind.HOLD, PieceKind.CABIN, PieceKind.PERSONAL]
+    for kind in order:
+        for item, place in pieces:
+            if place.piece == kind:
+                return InBag(bag=item)
+    return Worn(person=people[0])
+
+
+def apply(plan: Plan, edits: Iterable[Edit]) -> Plan:
+    """The plan after these edits of the open kit. Raises InvalidInput when one of them cannot be done."""
+    kit = plan.kit
+    for index, edit in enumerate(edits):
+        if edit.item not in plan.items:
+            raise InvalidInput([Problem(f"edits.{index}.item", edit.item, "the id of a thing in the locker")])
+        kit = _apply_one(plan, kit, edit, f"edits.{index}")
+    problems = list(kit_problems(kit, plan.items, {p.id for p in plan.trip.people}, "kit"))
+    if problems:
+        raise InvalidInput(problems)
+    return plan.with_kit(kit)
+
+
+def _apply_one(plan: Plan, kit: Kit, edit: Edit, at: str) -> Kit:
+    entries = list(kit.entries)
+    mine = [e for e in entries if e.item == edit.item]
+    match edit:
+        case Load(item=item, count=count, place=place):
+            target = place or (mine[0].place if mine else default_place(plan, kit, plan.items[item]))
+            have = next((e for e in mine if e.place == target), None)
+            if have:
+                entries[entries.index(have)] = Entry(item=item, count=have.count + count, place=target)
+            else:
+                entries.append(Entry(item=item, count=count, place=target))
+        case Leave():
+            _require(mine, at, edit.item)
+            entries = _leave(plan, kit, entries, edit)
+        case Move(item=item, place=place):
+            _require(mine, at, item)
+            moved = Entry(item=item, count=sum(e.count for e in mine), place=place)
+            entries[entries.index(mine[0])] = moved
+            entries = [e for e in entries if e.item != item or e is moved]
+    return kit.model_copy(update={"entries": tuple(entries)})
+
+
+def _require(mine: list[Entry], at: str, item: str) -> None:
+    if not mine:
+        raise InvalidInput([Problem(f"{at}.item", item, "a thing that is loaded")])
+
+
+def _leave(plan: Plan, kit: Kit, entries: list[Entry], edit: Leave) -> list[Entry]:
+    """Takes pieces out, last place first; what a left bag held goes where such things go by default."""
+    to_go = edit.count if edit.count is not None else 500
+    for entry in [e for e in reversed(entries) if e.item == edit.item]:
+        taken = min(to_go, entry.count)
+        to_go -= taken
+        at = entries.index(entry)
+        if taken == entry.count:
+            del entries[at]
+        else:
+            entries[at] = Entry(item=entry.item, count=entry.count - taken, place=entry.place)
+    orphaned = [e for e in entries if isinstance(e.place, InBag) and e.place.bag == edit.item]
+    if not orphaned or any(e.item == edit.item for e in entries):
+        return entries
+    kept = [e for e in entries if e not in orphaned]
+    for entry in orphaned:
+        rest = kit.model_copy(update={"entries": tuple(kept)})
+        place = default_place(plan, rest, plan.items[entry.item])
+        same = next((e for e in kept if e.item == entry.item and e.place == place), None)
+        if same:
+            kept[kept.index(same)] = Entry(item=entry.item, count=same.count + entry.count, place=place)
+        else:
+            kept.append(Entry(item=entry.item, count=entry.count, place=place))
+    return kept

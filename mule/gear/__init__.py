@@ -1,0 +1,142 @@
+"""What is owned: one frozen model per kind, one union told apart by ``kind``."""
+
+from typing import Annotated, Any
+
+from pydantic import Field, TypeAdapter, ValidationError
+
+from mule.errors import InvalidInput, Problem, invalid, shorten
+from mule.gear.base import Absence, AbsenceReason, Box, Cylinder, Group, Size, Soft, Source, Thing
+from mule.gear.carry import Bag, Insert
+from mule.gear.extras import Drone, Light, Other, Remote, Safety, Sound
+from mule.gear.glass import Filter, FilterHolder, StepRing
+from mule.gear.media import Card, Computer, Drive, Link, Reader
+from mule.gear.optical import Body, CardSlot, Glass, Lens, MountAdapter, Teleconverter
+from mule.gear.power import Battery, Charger, PowerBank
+from mule.gear.support import Head, OtherSupport, Plate, Tripod
+
+KINDS: tuple[type[Thing], ...] = (
+    Body,
+    Lens,
+    Teleconverter,
+    MountAdapter,
+    Filter,
+    StepRing,
+    FilterHolder,
+    Battery,
+    Charger,
+    PowerBank,
+    Card,
+    Reader,
+    Drive,
+    Computer,
+    Link,
+    Tripod,
+    OtherSupport,
+    Head,
+    Plate,
+    Light,
+    Sound,
+    Remote,
+    Drone,
+    Bag,
+    Insert,
+    Safety,
+    Other,
+)
+
+Gear = Annotated[
+    Body
+    | Lens
+    | Teleconverter
+    | MountAdapter
+    | Filter
+    | StepRing
+    | FilterHolder
+    | Battery
+    | Charger
+    | PowerBank
+    | Card
+    | Reader
+    | Drive
+    | Computer
+    | Link
+    | Tripod
+    | OtherSupport
+    | Head
+    | Plate
+    | Light
+    | Sound
+    | Remote
+    | Drone
+    | Bag
+    | Insert
+    | Safety
+    | Other,
+    Field(discriminator="kind"),
+]
+
+GEAR: TypeAdapter[Gear] = TypeAdapter(Gear)
+
+KIND_NAMES: tuple[str, ...] = tuple(kind.model_fields["kind"].default for kind in KINDS)
+
+# Union tags that pydantic puts into error locations.
+TAGS: frozenset[str] = frozenset(KIND_NAMES) | {"box", "cylinder", "soft"}
+
+
+def parse(data: Any) -> Gear:
+    """A thing from its JSON shape. Raises InvalidInput with one problem per wrong field."""
+    kind = data.get("kind") if isinstance(data, dict) else None
+    if kind not in KIND_NAMES:
+        raise InvalidInput([Problem("kind", shorten(kind), "one of " + ", ".join(KIND_NAMES))])
+    try:
+        return GEAR.validate_python(data)
+    except ValidationError as error:
+        raise invalid(error, tags=TAGS) from error
+
+
+__all__ = [
+    "GEAR",
+    "KINDS",
+    "KIND_NAMES",
+    "TAGS",
+    "Absence",
+    "AbsenceReason",
+    "Bag",
+    "Battery",
+    "Body",
+    "Box",
+    "Card",
+    "CardSlot",
+    "Charger",
+    "Computer",
+    "Cylinder",
+    "Drive",
+    "Drone",
+    "Filter",
+    "FilterHolder",
+    "Gear",
+    "Glass",
+    "Group",
+    "Head",
+    "Insert",
+    "Lens",
+    "Light",
+    "Link",
+    "MountAdapter",
+    "Other",
+    "OtherSupport",
+    "Plate",
+    "PowerBank",
+    "Reader",
+    "Remote",
+    "Safety",
+    "Size",
+    "Soft",
+    "Sound",
+    "Source",
+    "StepRing",
+    "Teleconverter",
+    "Thing",
+    "Tripod",
+    "parse",
+]

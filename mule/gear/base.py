@@ -1,0 +1,123 @@
+"""What every thing in a locker has: identity, count, mass, size, and whether it is here."""
+
+from datetime import date
+from enum import StrEnum
+from typing import Annotated, ClassVar, Literal
+
+from pydantic import Field
+
+from mule.units import Count, Frozen, Grams, ItemId, Litres, Millimetres, Name, Note
+
+
+class Source(StrEnum):
+    """Where a figure came from: weighed or logged, a data sheet, our generic table, or arithmetic."""
+
+    MEASURED = "measured"
+    STATED = "stated"
+    TYPICAL = "typical"
+    COMPUTED = "computed"
+
+
+class Group(StrEnum):
+    """The ledger's headings, in the order in which a bag is thought through."""
+
+    OPTICS = "optics"
+    FILTERS = "filters"
+    POWER = "power"
+    CARDS = "cards"
+    SUPPORT = "support"
+    LIGHT_SOUND = "light-sound"
+    CARRY = "carry"
+    SAFETY = "safety"
+    OTHER = "other"
+
+
+class Box(Frozen):
+    """A hard thing with corners, outer size."""
+
+    shape: Literal["box"] = "box"
+    length_mm: Millimetres
+    width_mm: Millimetres
+    height_mm: Millimetres
+
+    def sides_mm(self) -> tuple[float, float, float]:
+        """Outer sides in millimetres, longest first."""
+        a, b, c = sorted((self.length_mm, self.width_mm, self.height_mm), reverse=True)
+        return a, b, c
+
+    def litres(self) -> float:
+        """Volume of the enclosing box."""
+        return self.length_mm * self.width_mm * self.height_mm / 1e6
+
+
+class Cylinder(Frozen):
+    """A round thing; may lie or stand."""
+
+    shape: Literal["cylinder"] = "cylinder"
+    diameter_mm: Millimetres
+    length_mm: Millimetres
+
+    def sides_mm(self) -> tuple[float, float, float]:
+        """Sides of the enclosing box in millimetres, longest first."""
+        a, b, c = sorted((self.length_mm, self.diameter_mm, self.diameter_mm), reverse=True)
+        return a, b, c
+
+    def litres(self) -> float:
+        """Volume of the enclosing box: corners round a cylinder are rarely filled."""
+        return self.diameter_mm**2 * self.length_mm / 1e6
+
+
+class Soft(Frozen):
+    """A soft thing: takes what room is left."""
+
+    shape: Literal["soft"] = "soft"
+    volume_l: Litres
+
+    def sides_mm(self) -> tuple[float, float, float]:
+        """Sides of a cube of the same volume: a soft thing has no sides of its own."""
+        side = (self.volume_l * 1e6) ** (1 / 3)
+        return side, side, side
+
+    def litres(self) -> float:
+        """Stated volume."""
+        return self.volume_l
+
+
+Size = Annotated[Box | Cylinder | Soft, Field(discriminator="shape")]
+
+
+class AbsenceReason(StrEnum):
+    """Why a thing that belongs to the locker is not on the table."""
+
+    IN_POST = "in-post"
+    HIRED_LATER = "hired-later"
+    ON_LOAN = "on-loan"
+    CHARGING = "charging"
+    IN_USE = "in-use"
+    AT_SERVICE = "at-service"
+
+
+class Absence(Frozen):
+    """Not here now; ``until`` is the day by which it must be back."""
+
+    reason: AbsenceReason
+    until: date | None = None
+
+
+class Thing(Frozen):
+    """Common fields of all gear.
+
+    count: identical pieces owned. mass_g and size: of one piece. absent: None when it is here.
+    """
+
+    group: ClassVar[Group] = Group.OTHER
+
+    id: ItemId
+    name: Name
+    count: Count = 1
+    mass_g: Grams
+    mass_source: Source = Source.STATED
+    size: Size
+    size_source: Source = Source.STATED
+    absent: Absence | None = None
+    note: Note = ""

@@ -1,0 +1,72 @@
+"""Light, sound, remotes, drones, and all that is not photography."""
+
+from typing import ClassVar, Literal
+
+from pydantic import Field
+
+from mule.gear.base import Group, Thing
+from mule.units import Count, Flag, Grams, Label, Number, WattHours
+
+
+class Light(Thing):
+    """A flash, panel or head torch, and the cells it eats."""
+
+    kind: Literal["light"] = "light"
+    group: ClassVar[Group] = Group.LIGHT_SOUND
+
+    form: Literal["flash", "panel", "torch", "head-torch"]
+    battery_type: Label | None = None
+    cells: Count = 1
+    energy_wh: WattHours | None = None
+
+
+class Sound(Thing):
+    """A microphone or recorder."""
+
+    kind: Literal["sound"] = "sound"
+    group: ClassVar[Group] = Group.LIGHT_SOUND
+
+    form: Literal["microphone", "recorder", "wind-cover", "headphones"]
+    battery_type: Label | None = None
+    cells: Count = 1
+
+
+class Remote(Thing):
+    """A release or timer; ``socket`` is what the body must have (``radio`` for none)."""
+
+    kind: Literal["remote"] = "remote"
+    group: ClassVar[Group] = Group.LIGHT_SOUND
+
+    socket: Label
+    battery_type: Label | None = None
+
+
+class Drone(Thing):
+    """A flying camera; local rules and trained people decide whether it flies."""
+
+    kind: Literal["drone"] = "drone"
+    group: ClassVar[Group] = Group.LIGHT_SOUND
+
+    battery_type: Label
+    flight_min: Number = Field(gt=0, le=180)
+    megapixels: Number = Field(gt=0, le=200)
+    takeoff_mass_g: Grams
+    needs_phone: Flag = True
+
+
+class Safety(Thing):
+    """A thing that keeps people safe. It is never proposed for leaving."""
+
+    kind: Literal["safety"] = "safety"
+    group: ClassVar[Group] = Group.SAFETY
+
+    use: Label
+
+
+class Other(Thing):
+    """Anything else: care, clothing, water, food, papers. ``use`` groups things of one purpose."""
+
+    kind: Literal["other"] = "other"
+    group: ClassVar[Group] = Group.OTHER
+
+    use: Label

@@ -1,0 +1,56 @@
+"""Filters, step rings and filter holders (domain 6)."""
+
+from typing import ClassVar, Literal, Self
+
+from pydantic import model_validator
+from pydantic_core import PydanticCustomError
+
+from mule.gear.base import Group, Thing
+from mule.units import Millimetres, Stops
+
+
+class Filter(Thing):
+    """A filter: screw-in by ``thread_mm``, or a plate for a holder by ``plate_width_mm``.
+
+    stops: how much an ND takes; for a variable ND ``stops`` to ``stops_max``. rim_mm: depth of its frame.
+    """
+
+    kind: Literal["filter"] = "filter"
+    group: ClassVar[Group] = Group.FILTERS
+
+    effect: Literal["nd", "variable-nd", "graduated-nd", "polariser", "night-sky", "diffusion", "clear"]
+    thread_mm: Millimetres | None = None
+    plate_width_mm: Millimetres | None = None
+    stops: Stops | None = None
+    stops_max: Stops | None = None
+    rim_mm: Millimetres = 5.0
+
+    @model_validator(mode="after")
+    def _sits_on_something(self) -> Self:
+        if (self.thread_mm is None) == (self.plate_width_mm is None):
+            raise PydanticCustomError("filter_fit", "a filter has either a thread or a plate width")
+        if self.effect in ("nd", "variable-nd", "graduated-nd") and self.stops is None:
+            raise PydanticCustomError("filter_stops", "a neutral density filter says how many stops it takes")
+        return self
+
+
+class StepRing(Thing):
+    """Carries a filter of ``filter_thread_mm`` on a lens of ``lens_thread_mm``."""
+
+    kind: Literal["step-ring"] = "step-ring"
+    group: ClassVar[Group] = Group.FILTERS
+
+    lens_thread_mm: Millimetres
+    filter_thread_mm: Millimetres
+    rim_mm: Millimetres = 3.0
+
+
+class FilterHolder(Thing):
+    """Holds plates of ``plate_width_mm`` on a lens of ``thread_mm``."""
+
+    kind: Literal["filter-holder"] = "filter-holder"
+    group: ClassVar[Group] = Group.FILTERS
+
+    plate_width_mm: Millimetres
+    thread_mm: Millimetres
+    plates: int = 2

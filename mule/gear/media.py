@@ -1,0 +1,66 @@
+"""Cards, readers, drives, computers and the leads between them. Capacity is in 10^9 bytes."""
+
+from typing import ClassVar, Literal
+
+from pydantic import Field
+
+from mule.gear.base import Group, Thing
+from mule.units import Gigabytes, Label, MegabytesPerSecond, Number, WattHours, Watts
+
+
+class Card(Thing):
+    """A memory card."""
+
+    kind: Literal["card"] = "card"
+    group: ClassVar[Group] = Group.CARDS
+
+    card_type: Label
+    capacity_gb: Gigabytes
+    speed_mb_s: MegabytesPerSecond
+
+
+class Reader(Thing):
+    """Reads cards through a port named ``plug``."""
+
+    kind: Literal["reader"] = "reader"
+    group: ClassVar[Group] = Group.CARDS
+
+    card_types: tuple[Label, ...] = Field(min_length=1, max_length=8)
+    plug: Label
+    speed_mb_s: MegabytesPerSecond
+
+
+class Drive(Thing):
+    """A disk for copies."""
+
+    kind: Literal["drive"] = "drive"
+    group: ClassVar[Group] = Group.CARDS
+
+    capacity_gb: Gigabytes
+    plug: Label
+    speed_mb_s: MegabytesPerSecond
+
+
+class Computer(Thing):
+    """A laptop, tablet or phone. ``ports`` lists what can be plugged in."""
+
+    kind: Literal["computer"] = "computer"
+    group: ClassVar[Group] = Group.CARDS
+
+    form: Literal["laptop", "tablet", "phone"]
+    screen_in: Number = Field(gt=0, le=25)
+    energy_wh: WattHours
+    storage_gb: Gigabytes | None = None
+    ports: tuple[Label, ...] = Field(default=(), max_length=12)
+    charge_w: Watts | None = None
+
+
+class Link(Thing):
+    """A hub, cable, plug adapter or extension lead: ``from_plug`` on one end, ``to_ports`` on the other."""
+
+    kind: Literal["link"] = "link"
+    group: ClassVar[Group] = Group.CARDS
+
+    from_plug: Label
+    to_ports: tuple[Label, ...] = Field(min_length=1, max_length=12)
+    rating_w: Watts | None = None

@@ -1,0 +1,131 @@
+"""Bodies, lenses, converters and adapters: the parts of a set-up."""
+
+from typing import ClassVar, Literal, Self
+
+from pydantic import Field, model_validator
+from pydantic_core import PydanticCustomError
+
+from mule.gear.base import Group, Thing
+from mule.units import (
+    FULL_FRAME_DIAGONAL_MM,
+    Flag,
+    FNumber,
+    FocalMm,
+    Frozen,
+    ItemId,
+    Label,
+    Megapixels,
+    Millimetres,
+    Number,
+)
+
+
+def _check_range(low: float, high: float, what: str) -> None:
+    if high < low:
+        raise PydanticCustomError(
+            "reversed_range",
+            "{what} ends at {high} before it starts at {low}",
+            {"what": what, "high": high, "low": low},
+        )
+
+
+class Glass(Frozen):
+    """What a lens does to light, whether it comes off or not.
+
+    f_at_min, f_at_max: fastest f-number at the short and long end. macro: reaches about half life size.
+    """
+
+    focal_min_mm: FocalMm
+    focal_max_mm: FocalMm
+    f_at_min: FNumber
+    f_at_max: FNumber
+    autofocus: Flag = True
+    sealed: Flag = False
+    stabilised: Flag = False
+    macro: Flag = False
+    thread_mm: Millimetres | None = None
+
+    @model_validator(mode="after")
+    def _range_runs_forward(self) -> Self:
+        _check_range(self.focal_min_mm, self.focal_max_mm, "the focal range")
+        return self
+
+
+class CardSlot(Frozen):
+    """One card slot of a body."""
+
+    card_type: Label
+
+
+class Body(Thing):
+    """A camera. ``mount`` is None when its lens does not come off; then ``fixed_lens`` says what it sees.
+
+    crop_modes: in-camera crops as factors (1.5). autofocus_min_aperture: beyond this f-number autofocus stops.
+    frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C.
+    """
+
+    kind: Literal["body"] = "body"
+    group: ClassVar[Group] = Group.OPTICS
+
+    mount: Label | None = None
+    fixed_lens: Glass | None = None
+    sensor_width_mm: Millimetres
+    sensor_height_mm: Millimetres
+    megapixels: Megapixels
+    crop_modes: tuple[Number, ...] = Field(default=(), max_length=4)
+    autofocus: Flag = True
+    autofocus_min_aperture: FNumber | None = None
+    sealed: Flag = False
+    stabilised: Flag = False
+    video: Flag = True
+    battery_type: Label | None = None
+    frames_per_charge: Number | None = Field(default=None, gt=0, le=20_000)
+    video_min_per_charge: Number | None = Field(default=None, gt=0, le=2_000)
+    timelapse_h_per_charge: Number | None = Field(default=None, gt=0, le=200)
+    slots: tuple[CardSlot, ...] = Field(default=(), max_length=4)
+    usb_charging: Flag = False
+
+    @model_validator(mode="after")
+    def _sees_through_something(self) -> Self:
+        if (self.mount is None) == (self.fixed_lens is None):
+            raise PydanticCustomError("body_lens", "a body has either a mount or a fixed lens")
+        if any(crop <= 1 or crop > 10 for crop in self.crop_modes):
+            raise PydanticCustomError("crop_mode", "a crop mode is a factor over 1 and at most 10")
+        return self
+
+
+class Lens(Thing, Glass):
+    """A lens that comes off.
+
+    image_circle_mm: diameter it covers (43.27 full frame, 28.85 APS-C).
+    takes_converters: ids of the teleconverters it names.
+    """
+
+    kind: Literal["lens"] = "lens"
+    group: ClassVar[Group] = Group.OPTICS
+
+    mount: Label
+    image_circle_mm: Millimetres = FULL_FRAME_DIAGONAL_MM
+    takes_converters: tuple[ItemId, ...] = Field(default=(), max_length=20)
+
+
+class Teleconverter(Thing):
+    """Multiplies focal length and f-number by ``factor``; fits only the lenses that name it."""
+
+    kind: Literal["teleconverter"] = "teleconverter"
+    group: ClassVar[Group] = Group.OPTICS
+
+    factor: Number = Field(gt=1, le=3)
+    sealed: Flag = False
+
+
+class MountAdapter(Thing):
+    """Lets lenses of ``lens_mount`` sit on bodies of ``body_mount``; sets autofocus and sealing."""
+
+    kind: Literal["mount-adapter"] = "mount-adapter"
+    group: ClassVar[Group] = Group.OPTICS
+
+    lens_mount: Label
+    body_mount: Label
+    autofocus: Flag = True
+    sealed: Flag = False

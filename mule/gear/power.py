@@ -1,0 +1,47 @@
+"""Packs, chargers and banks. Energy is always in watt-hours: Wh = V x Ah (domain 4)."""
+
+from typing import ClassVar, Literal
+
+from pydantic import Field
+
+from mule.gear.base import Group, Thing
+from mule.units import Count, Flag, Hours, Label, Number, Share, WattHours, Watts
+
+
+class Battery(Thing):
+    """A pack or cell. ``battery_type`` is what bodies and chargers ask for; ``health`` is 1 when new."""
+
+    kind: Literal["battery"] = "battery"
+    group: ClassVar[Group] = Group.POWER
+
+    battery_type: Label
+    energy_wh: WattHours
+    health: Share = 1.0
+    lithium: Flag = True
+    rechargeable: Flag = True
+
+
+class Charger(Thing):
+    """Fills packs from mains or USB-C. ``hours_per_charge`` is for one pack in one bay."""
+
+    kind: Literal["charger"] = "charger"
+    group: ClassVar[Group] = Group.POWER
+
+    battery_types: tuple[Label, ...] = Field(min_length=1, max_length=12)
+    bays: Count = 1
+    hours_per_charge: Hours
+    input: Literal["mains", "usb-c", "car"] = "mains"
+    volts_min: Number | None = Field(default=None, gt=0, le=400)
+    volts_max: Number | None = Field(default=None, gt=0, le=400)
+    plug: Label | None = None
+
+
+class PowerBank(Thing):
+    """Stores energy for USB devices; about 0.65 of ``energy_wh`` reaches packs (estimate)."""
+
+    kind: Literal["power-bank"] = "power-bank"
+    group: ClassVar[Group] = Group.POWER
+
+    energy_wh: WattHours
+    output_w: Watts
+    ports: Count = 1

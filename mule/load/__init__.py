@@ -1,0 +1,183 @@
+"""Load: what each bag and each person carries. The front door is ``weigh`` (domain 9)."""
+
+from collections.abc import Mapping, Sequence
+
+from mule.finding import AsPiece, InBag, PieceKind, Place, Worn
+from mule.gear import Bag, Gear, Group, Insert, Source
+from mule.kit import Entry, Kit
+from mule.trip import Person
+from mule.units import Frozen
+
+# Shares of body mass at which a caution line is drawn (estimate, general guidance, not medical advice; domain 9).
+CAUTION_SHARES = (0.15, 0.20, 0.25)
+
+
+class Contents(Frozen):
+    """What one bag or insert holds, nested inserts included. Mass in grams, litres by outer size."""
+
+    bag: str
+    own_g: float
+    inside_g: float
+    outside_g: float
+    litres: float
+    volume_l: float
+
+    @property
+    def total_g(self) -> float:
+        """Bag, contents and what is strapped to it."""
+        return self.own_g + self.inside_g + self.outside_g
+
+
+class Piece(Frozen):
+    """A bag as luggage. size_mm: outer sides with what is strapped on, longest first; bare_mm: without it."""
+
+    bag: str
+    person: str
+    piece: PieceKind
+    mass_g: float
+    size_mm: tuple[float, float, float]
+    bare_mm: tuple[float, float, float]
+    squeeze_mm: float
+
+
+class PersonLoad(Frozen):
+    """What one person carries, in grams. ``carried_g`` leaves out hold bags: they roll or ride.
+
+    share: carried as a share of body mass, None when the body mass is not given. over: caution lines passed.
+    """
+
+    person: str
+    cabin_g: float
+    personal_g: float
+    hold_g: float
+    worn_g: float
+    base_g: float
+    carried_g: float
+    share: float | None
+    over: tuple[float, ...]
+
+
+class Loads(Frozen):
+    """The whole answer. by_group and by_source: loaded mass in grams by heading and by where the figure came from."""
+
+    total_g: float
+    by_group: dict[Group, float]
+    by_source: dict[Source, float]
+    bags: tuple[Contents, ...]
+    pieces: tuple[Piece, ...]
+    people: tuple[PersonLoad, ...]
+
+
+def outer_with(bag: Bag, strapped: Sequence[Gear]) -> tuple[float, float, float]:
+    """Outer sides of a bag with things strapped on: the thickest adds its thinnest side, the longest may stick out."""
+    long, middle, thin = bag.size.sides_mm()
+    if not strapped:
+        return long, middle, thin
+    sides = [thing.size.sides_mm() for thing in strapped]
+    a, b, c = sorted((max(long, *(s[0] for s in sides)), middle, thin + max(s[2] for s in sides)), reverse=True)
+    return a, b, c
+
+
+class _Weighing:
+    """Adds up one kit."""
+
+    def __init__(self, gear: Mapping[str, Gear], kit: Kit) -> None:
+        self._gear = gear
+        self._held: dict[str, list[Entry]] = {}
+        self._worn: dict[str, list[Entry]] = {}
+        self.bag_entries: list[tuple[Bag, AsPiece]] = []
+        for entry in kit.entries:
+            match entry.place:
+                case InBag(bag=bag):
+                    self._held.setdefault(bag, []).append(entry)
+                case Worn(person=person):
+                    self._worn.setdefault(person, []).append(entry)
+                case AsPiece() as place:
+                    thing = gear[entry.item]
+                    assert isinstance(thing, Bag)
+                    self.bag_entries.append((thing, place))
+
+    def _full_g(self, entry: Entry) -> float:
+        """Mass of an entry with all that lies inside it."""
+        own = self._gear[entry.item].mass_g * entry.count
+        return own + sum(self._full_g(inner) for inner in self._held.get(entry.item, ()))
+
+    def _litres(self, entry: Entry) -> float:
+        """Room an entry takes: an insert takes its outer size, whatever it holds."""
+        return self._gear[entry.item].size.litres() * entry.count
+
+    def contents(self, bag: Bag | Insert) -> Contents:
+        held = self._held.get(bag.id, [])
+        inside = [e for e in held if not _outside(e.place)]
+        return Contents(
+            bag=bag.id,
+            own_g=bag.mass_g,
+            inside_g=sum(self._full_g(e) for e in inside),
+            outside_g=sum(self._full_g(e) for e in held if _outside(e.place)),
+            litres=sum(self._litres(e) for e in inside),
+            volume_l=bag.volume_l,
+        )
+
+    def strapped(self, bag: Bag) -> list[Gear]:
+        return [self._gear[e.item] for e in self._held.get(bag.id, ()) if _outside(e.place)]
+
+    def worn_g(self, person: str) -> float:
+        return sum(self._full_g(e) for e in self._worn.get(person, ()))
+
+
+def _outside(place: Place) -> bool:
+    return isinstance(place, InBag) and place.outside
+
+
+def _person(person: Person, pieces: Sequence[Piece], worn_g: float) -> PersonLoad:
+    by_piece = {kind: sum(p.mass_g for p in pieces if p.piece == kind and p.person == person.id) for kind in PieceKind}
+    base = sum(load.mass_g for load in person.base_load)
+    carried = by_piece[PieceKind.CABIN] + by_piece[PieceKind.PERSONAL] + worn_g + base
+    share = carried / 1000 / person.body_mass_kg if person.body_mass_kg else None
+    return PersonLoad(
+        person=person.id,
+        cabin_g=by_piece[PieceKind.CABIN],
+        personal_g=by_piece[PieceKind.PERSONAL],
+        hold_g=by_piece[PieceKind.HOLD],
+        worn_g=worn_g,
+        base_g=base,
+        carried_g=carried,
+        share=share,
+        over=tuple(line for line in CAUTION_SHARES if share is not None and share >= line),
+    )
+
+
+def weigh(gear: Mapping[str, Gear], kit: Kit, people: Sequence[Person]) -> Loads:
+    """Mass per bag, per piece of luggage and per person. ``gear`` is by id and holds every item of the kit."""
+    weighing = _Weighing(gear, kit)
+    by_group: dict[Group, float] = {}
+    by_source: dict[Source, float] = {}
+    holders: dict[str, Bag | Insert] = {}
+    for entry in kit.entries:
+        thing = gear[entry.item]
+        grams = thing.mass_g * entry.count
+        by_group[thing.group] = by_group.get(thing.group, 0.0) + grams
+        by_source[thing.mass_source] = by_source.get(thing.mass_source, 0.0) + grams
+        if isinstance(thing, Bag | Insert):
+            holders[thing.id] = thing
+    contents = {bag: weighing.contents(thing) for bag, thing in holders.items()}
+    pieces = tuple(
+        Piece(
+            bag=bag.id,
+            person=place.person,
+            piece=place.piece,
+            mass_g=contents[bag.id].total_g,
+            size_mm=outer_with(bag, weighing.strapped(bag)),
+            bare_mm=bag.size.sides_mm(),
+            squeeze_mm=bag.squeeze_mm,
+        )
+        for bag, place in weighing.bag_entries
+    )
+    return Loads(
+        total_g=sum(by_group.values()),
+        by_group=by_group,
+        by_source=by_source,
+        bags=tuple(contents.values()),
+        pieces=pieces,
+        people=tuple(_person(p, pieces, weighing.worn_g(p.id)) for p in people),
+    )

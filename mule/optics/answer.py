@@ -1,0 +1,118 @@
+"""What ``cover`` answers with: the shapes the screens and the plan file's assessment show."""
+
+from typing import Literal
+
+from mule.units import Frozen
+
+Because = Literal["reach", "light", "pixels", "trait"]
+How = Literal["native", "crop-mode", "crop-in-post", "stitch", "none"]
+
+
+class SetUpName(Frozen):
+    """The parts of a set-up by id; ``crop`` is the camera crop in force."""
+
+    body: str
+    lens: str | None = None
+    adapter: str | None = None
+    converter: str | None = None
+    crop: float = 1
+
+
+class Run(Frozen):
+    """Neighbouring cells served by the same set-up in the same way. score: mean over them, 0 to 1."""
+
+    from_mm: float
+    to_mm: float
+    score: float
+    how: How
+    set_up: SetUpName | None
+    light: float
+    pixels: float
+    traits: float
+
+
+class Gap(Frozen):
+    """A run of cells inside a want that scores under 0.5. because: its weakest factor."""
+
+    from_mm: float
+    to_mm: float
+    score: float
+    because: Because
+
+
+class NativeGap(Frozen):
+    """A stretch of a want that no set-up sees without cropping or stitching, and what bridges it.
+
+    bridged_to_mm: how far a crop mode of the set-up below reaches; megapixels: what is left there.
+    frames: frames of a stitch from the set-up above, for a static want (None when it takes more than 12).
+    """
+
+    from_mm: float
+    to_mm: float
+    bridge: SetUpName | None = None
+    bridged_to_mm: float | None = None
+    megapixels: float | None = None
+    frames: int | None = None
+
+
+class WantCover(Frozen):
+    """How much of one want the kit meets, 0 to 1, and by what."""
+
+    want: str
+    cover: float
+    runs: tuple[Run, ...]
+    gaps: tuple[Gap, ...]
+    native_gaps: tuple[NativeGap, ...]
+
+
+class Worth(Frozen):
+    """What one piece of an item earns, in points of brief score (0 to 100).
+
+    direct: points lost without it. backup: points it saves, beyond direct, in the single loss in which it saves most.
+    points: direct + backup / 10 (domain 3).
+    """
+
+    item: str
+    points: float
+    direct: float
+    backup: float
+
+
+class ReachBar(Frozen):
+    """One bar of the reach chart."""
+
+    how: Literal["native", "crop-mode", "converter"]
+    set_up: SetUpName
+    from_mm: float
+    to_mm: float
+    f_from: float
+    f_to: float
+    megapixels: float
+    autofocus_lost_from_mm: float | None = None
+
+
+class ReachRow(Frozen):
+    """The bars of one lens on one sort of body (twins share a row)."""
+
+    lens: str | None
+    bodies: tuple[str, ...]
+    bars: tuple[ReachBar, ...]
+
+
+class Closer(Frozen):
+    """A way to close a gap by taking more along. after: cover of the want then, 0 to 1."""
+
+    items: tuple[str, ...]
+    mass_g: float
+    after: float
+    closes: bool
+
+
+class Coverage(Frozen):
+    """The whole optical answer. score: importance-weighted mean of the wants, 0 to 100."""
+
+    score: float
+    wants: tuple[WantCover, ...]
+    reach: tuple[ReachRow, ...]
+    worth: tuple[Worth, ...]
+    idle: tuple[str, ...]

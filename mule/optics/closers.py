@@ -1,0 +1,97 @@
+"""What else from the locker would close a gap, and for how many grams."""
+
+from collections.abc import Iterable, Sequence
+
+import numpy as np
+
+from mule.gear import Body, Gear, Lens, MountAdapter, Teleconverter
+from mule.optics.answer import Closer, Gap
+from mule.optics.cells import Columns, Vector
+from mule.optics.gaps import GAP_SCORE
+from mule.optics.score import score
+from mule.optics.setups import SetUp, set_ups
+
+MOST_CLOSERS = 3
+# A thing that lifts a want by less than this is no cure.
+_LEAST_LIFT = 0.01
+
+
+def _lightest_adapters(adapters: Iterable[MountAdapter]) -> list[MountAdapter]:
+    best: dict[tuple[str, str], MountAdapter] = {}
+    for adapter in sorted(adapters, key=lambda a: a.mass_g):
+        best.setdefault((adapter.lens_mount, adapter.body_mount), adapter)
+    return list(best.values())
+
+
+def _candidates(loaded: Sequence[Gear], left: Sequence[Gear]) -> list[SetUp]:
+    """Set-ups with one left body or one left lens, or left links between what is loaded."""
+    bodies = [t for t in loaded if isinstance(t, Body)]
+    lenses = [t for t in loaded if isinstance(t, Lens)]
+    links: list[Gear] = [t for t in loaded if isinstance(t, MountAdapter | Teleconverter)]
+    left_links: list[Gear] = [
+        *_lightest_adapters(t for t in left if isinstance(t, MountAdapter)),
+        *(t for t in left if isinstance(t, Teleconverter)),
+    ]
+    left_lenses = [t for t in left if isinstance(t, Lens)]
+    left_bodies = [t for t in left if isinstance(t, Body)]
+    new_links = frozenset(t.id for t in left_links)
+    new_lenses = frozenset(t.id for t in left_lenses)
+    new_bodies = frozenset(t.id for t in left_bodies)
+    return [
+        *set_ups([*bodies, *left_lenses, *links, *left_links], new_lenses),
+        *set_ups([*left_bodies, *lenses, *links, *left_links], new_bodies),
+        *set_ups([*bodies, *lenses, *links, *left_links], new_links),
+    ]
+
+
+class Closers:
+    """Prices gaps; built once per assessment, and only when there are gaps."""
+
+    def __init__(self, loaded: Sequence[Gear], left: Sequence[Gear], cols: Columns, best: Vector) -> None:
+        sets = _candidates(loaded, left)
+        here = {t.id for t in loaded}
+        self._mass = {t.id: t.mass_g for t in left}
+        extras = [tuple(p for p in made.parts if p not in here) for made in sets]
+        order = sorted(range(len(sets)), key=lambda i: extras[i])
+        self._groups = sorted(set(extras))
+        self._cols, self._best = cols, best
+        if not sets:
+            self._lifted = np.zeros((0, best.size))
+            return
+        totals = score([sets[i] for i in order], cols).total
+        starts = [i for i, j in enumerate(order) if i == 0 or extras[j] != extras[order[i - 1]]]
+        self._lifted = np.maximum(np.maximum.reduceat(totals, starts, axis=0), best)
+
+    def close(self, want: int, gap: Gap) -> tuple[Closer, ...]:
+        """The lightest ways that close a gap of want number ``want``; with none, what lifts the want most."""
+        if not self._groups:
+            return ()
+        span = self._cols.spans[want]
+        inside = np.arange(self._best.size)
+        within = (inside >= span.start) & (inside < span.stop)
+        within &= (self._cols.focal_mm >= gap.from_mm * 0.999) & (self._cols.focal_mm <= gap.to_mm * 1.001)
+        worst = self._lifted[:, within].min(axis=1)
+        after = self._lifted[:, span].mean(axis=1)
+        now = float(self._best[span].mean())
+        able = np.flatnonzero((worst >= GAP_SCORE) & (after - now >= _LEAST_LIFT))
+        if able.size:
+            chosen = self._lightest(sorted((int(i) for i in able), key=self._grams))
+            return tuple(self._closer(i, after, closes=True) for i in chosen)
+        most = int(np.argmax(after))
+        return (self._closer(most, after, closes=False),) if after[most] - now >= _LEAST_LIFT else ()
+
+    def _lightest(self, groups: list[int]) -> list[int]:
+        """The first few, without those that only add something to one already chosen."""
+        chosen: list[int] = []
+        for group in groups:
+            if not any(set(self._groups[c]) <= set(self._groups[group]) for c in chosen):
+                chosen.append(group)
+            if len(chosen) == MOST_CLOSERS:
+                break
+        return chosen
+
+    def _grams(self, group: int) -> float:
+        return sum(self._mass[item] for item in self._groups[group])
+
+    def _closer(self, group: int, after: Vector, *, closes: bool) -> Closer:
+        return Closer(items=self._groups[group], mass_g=self._grams(group), after=float(after[group]), closes=closes)

@@ -1,0 +1,119 @@
+"""Gaps: where the kit does not serve a want, named in millimetres."""
+
+from collections.abc import Sequence
+
+import numpy as np
+
+from mule.optics.answer import Because, Gap, NativeGap
+from mule.optics.cells import Columns, Mask, Vector
+from mule.optics.formulas import STITCH_MAX_FRAMES, angle_of_view, frames_to_stitch
+from mule.optics.reach import name_of
+from mule.optics.score import Scores
+from mule.optics.setups import SetUp
+from mule.trip import Want
+from mule.units import FULL_FRAME_LONG_SIDE_MM
+
+# A cell under this score belongs to a gap (domain 3).
+GAP_SCORE = 0.5
+_TOUCH = 1.001
+
+
+def runs_of(mask: Mask) -> list[tuple[int, int]]:
+    """Half-open index ranges where ``mask`` is true."""
+    edges = np.flatnonzero(np.diff(np.concatenate(([0], mask.astype(int), [0]))))
+    return [(int(a), int(b)) for a, b in zip(edges[::2], edges[1::2], strict=True)]
+
+
+def _because(scores: Scores, columns: slice) -> Because:
+    """The factor that holds the best set-up back over these columns."""
+    reaching = (scores.native | scores.cropped | scores.stitched)[:, columns]
+    rows = np.flatnonzero(reaching.any(axis=1))
+    if rows.size == 0:
+        return "reach"
+    factors = [m[rows, columns].mean(axis=1) for m in (scores.light, scores.pixels, scores.traits)]
+    best = int(np.argmax(scores.total[rows, columns].mean(axis=1) + 1e-6 * sum(factors)))
+    row = rows[best]
+    if scores.stitched[row, columns].all():
+        return "reach"
+    reasons: tuple[Because, ...] = ("light", "pixels", "trait")
+    return reasons[int(np.argmin([f[best] for f in factors]))]
+
+
+def gaps(
+    want: Want, span: slice, best: Vector, sets: Sequence[SetUp], scores: Scores, cols: Columns
+) -> tuple[Gap, ...]:
+    """Runs of cells of ``want`` under 0.5. Bounds snap to a set-up's own end where one lies in the next cell."""
+    found = []
+    for start, stop in runs_of(best[span] < GAP_SCORE):
+        a, b = span.start + start, span.start + stop
+        low = max(want.focal_min_mm, float(cols.low_mm[a]))
+        high = min(want.focal_max_mm, float(cols.high_mm[b - 1]))
+        if start > 0:
+            ends = [s.high_mm for s in sets if cols.low_mm[a - 1] < s.high_mm <= low]
+            low = max(ends, default=low)
+        if b < span.stop:
+            starts = [s.low_mm for s in sets if high <= s.low_mm < cols.high_mm[b]]
+            high = min(starts, default=high)
+        found.append(
+            Gap(
+                from_mm=low,
+                to_mm=high,
+                score=float(best[a:b].mean()),
+                because=_because(scores, slice(a, b)),
+            )
+        )
+    return tuple(found)
+
+
+def _unseen(want: Want, sets: Sequence[SetUp]) -> list[tuple[float, float]]:
+    """Stretches of the want that no native set-up sees; a single focal length is seen or it is not."""
+    spans = sorted((s.low_mm, s.high_mm) for s in sets if s.native)
+    low, high = want.focal_min_mm, want.focal_max_mm
+    if low == high:
+        return [] if any(a <= low * _TOUCH and b * _TOUCH >= low for a, b in spans) else [(low, high)]
+    left, at = [], low
+    for a, b in spans:
+        if a > high:
+            break
+        if a > at * _TOUCH:
+            left.append((at, a))
+        at = max(at, b)
+    if at * _TOUCH < high:
+        left.append((at, high))
+    return left
+
+
+def _bridge(low: float, high: float, sets: Sequence[SetUp]) -> SetUp | None:
+    """The crop-mode set-up that carries on from ``low``: to ``high`` with most pixels, or else furthest."""
+    able = [s for s in sets if not s.native and s.low_mm <= low * _TOUCH and s.high_mm > low * _TOUCH]
+    return max(able, key=lambda s: (min(s.high_mm, high), s.megapixels), default=None)
+
+
+def _stitch(low: float, high: float, sets: Sequence[SetUp]) -> int | None:
+    """Fewest frames from a set-up whose wide end is at or above ``high`` that see as wide as ``low``."""
+    target = angle_of_view(FULL_FRAME_LONG_SIDE_MM, low)
+    counts = [
+        frames_to_stitch(target, angle_of_view(s.short_side_mm, s.lens_low_mm))
+        for s in sets
+        if s.native and s.low_mm * _TOUCH >= high
+    ]
+    fewest = min(counts, default=STITCH_MAX_FRAMES + 1)
+    return fewest if fewest <= STITCH_MAX_FRAMES else None
+
+
+def native_gaps(want: Want, sets: Sequence[SetUp]) -> tuple[NativeGap, ...]:
+    """Stretches of the want between native reaches, and what bridges each."""
+    answer = []
+    for low, high in _unseen(want, sets):
+        bridge = _bridge(low, high, sets)
+        answer.append(
+            NativeGap(
+                from_mm=low,
+                to_mm=high,
+                bridge=name_of(bridge) if bridge else None,
+                bridged_to_mm=bridge.high_mm if bridge else None,
+                megapixels=bridge.megapixels if bridge else None,
+                frames=_stitch(low, high, sets) if want.static_subject else None,
+            )
+        )
+    return tuple(answer)

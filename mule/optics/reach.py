@@ -1,0 +1,59 @@
+"""The reach chart: what each lens sees on the bodies at hand, natively, by crop mode and through a converter."""
+
+from collections.abc import Sequence
+from math import inf, log
+
+from mule.optics.answer import ReachBar, ReachRow, SetUpName
+from mule.optics.setups import SetUp
+
+
+def name_of(made: SetUp) -> SetUpName:
+    """The parts of a set-up by id."""
+    return SetUpName(body=made.body, lens=made.lens, adapter=made.adapter, converter=made.converter, crop=made.crop)
+
+
+def autofocus_lost_from(made: SetUp) -> float | None:
+    """Focal length from which the set-up has no autofocus; None when it keeps it throughout."""
+    if max(made.f_low, made.f_high) <= made.autofocus_to:
+        return None
+    if made.f_low > made.autofocus_to or made.high_mm == made.low_mm:
+        return made.low_mm
+    # Inverse of the log-log interpolation of the f-number (domain 2).
+    share = log(made.autofocus_to / made.f_low) / log(made.f_high / made.f_low)
+    return float(made.low_mm * (made.high_mm / made.low_mm) ** share)
+
+
+def _bar(made: SetUp) -> ReachBar:
+    how = "crop-mode" if not made.native else "converter" if made.converter else "native"
+    return ReachBar(
+        how=how,
+        set_up=name_of(made),
+        from_mm=made.low_mm,
+        to_mm=made.high_mm,
+        f_from=made.f_low,
+        f_to=made.f_high,
+        megapixels=made.megapixels,
+        autofocus_lost_from_mm=autofocus_lost_from(made),
+    )
+
+
+def _look(bar: ReachBar) -> tuple[object, ...]:
+    """Everything about a bar but which body it is on: twins look the same."""
+    return (*bar.model_dump(exclude={"set_up"}).values(), bar.set_up.converter, bar.set_up.crop)
+
+
+def reach_rows(sets: Sequence[SetUp]) -> tuple[ReachRow, ...]:
+    """One row per lens and sort of body, widest first. Converter bars show the native crop only."""
+    by_pair: dict[tuple[str | None, str], list[ReachBar]] = {}
+    for made in sets:
+        if made.converter is None or made.native:
+            by_pair.setdefault((made.lens, made.body), []).append(_bar(made))
+    merged: dict[tuple[object, ...], ReachRow] = {}
+    for (lens, body), bars in by_pair.items():
+        # Without its lens a fixed-lens body is only itself, so twins of that sort are told apart by nothing.
+        key = (lens, *(_look(bar) for bar in bars))
+        row = merged.get(key)
+        merged[key] = ReachRow(
+            lens=lens, bodies=(*(row.bodies if row else ()), body), bars=row.bars if row else tuple(bars)
+        )
+    return tuple(sorted(merged.values(), key=lambda row: min((b.from_mm, b.to_mm) for b in row.bars) or (inf,)))

@@ -1,0 +1,34 @@
+"""The rules that turn answers into findings: small classes in one explicit ordered tuple."""
+
+from mule.finding import Finding
+from mule.rules.brief import NoDays, NoPeople, NoWants
+from mule.rules.case import Case, Prices, Rule
+from mule.rules.kit import AbsentLoaded, IdleOptics, NothingLoaded, NothingToShoot, Overfull
+from mule.rules.travel import LegRefuses, LoadOnPerson
+from mule.rules.wants import Gaps, NativeGaps, WantUnmet
+
+RULES: tuple[Rule, ...] = (
+    NoPeople(),
+    NoDays(),
+    NoWants(),
+    NothingLoaded(),
+    NothingToShoot(),
+    LegRefuses(),
+    WantUnmet(),
+    Gaps(),
+    LoadOnPerson(),
+    Overfull(),
+    IdleOptics(),
+    AbsentLoaded(),
+    NativeGaps(),
+)
+
+
+def speak(case: Case) -> tuple[Finding, ...]:
+    """What every rule finds, blockers first, in the order of RULES within one severity."""
+    found = [finding for rule in RULES for finding in rule.find(case)]
+    order = ("blocker", "caution", "note")
+    return tuple(sorted(found, key=lambda finding: order.index(finding.severity)))
+
+
+__all__ = ["RULES", "Case", "Prices", "Rule", "speak"]

@@ -1,0 +1,39 @@
+"""What a rule may look at."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Protocol
+
+from mule.carriers import LegVerdict
+from mule.finding import Finding
+from mule.load import Loads
+from mule.optics import Closer, Coverage, Gap
+from mule.plan import Plan
+
+# Ways to close each gap, by want id and gap.
+Prices = Mapping[tuple[str, Gap], tuple[Closer, ...]]
+
+
+@dataclass(frozen=True)
+class Case:
+    """One plan with the answers of every package."""
+
+    plan: Plan
+    coverage: Coverage
+    prices: Prices
+    loads: Loads
+    legs: tuple[LegVerdict, ...]
+
+    @cached_property
+    def worth(self) -> Mapping[str, float]:
+        """Points of worth of each optical thing in use."""
+        return {w.item: w.points for w in self.coverage.worth}
+
+
+class Rule(Protocol):
+    """A rule looks at a case and says what it finds."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """Findings of this rule; empty when it has nothing to say."""
+        ...

@@ -1,0 +1,186 @@
+"""What carriers refuse and what backs bear."""
+
+from collections.abc import Iterable, Sequence
+
+from mule.carriers import Check
+from mule.finding import Cure, Finding, InBag, Leave, Move, PieceKind, Place, Severity, Worn
+from mule.gear import Body, Drone, Gear, Group, Insert, Lens
+from mule.load import Piece
+from mule.rules.case import Case
+
+# What a cure may propose to leave: things whose loss this build can price. Safety things are never among them.
+_MAY_LEAVE = (Group.OPTICS, Group.FILTERS, Group.SUPPORT, Group.LIGHT_SOUND)
+# What does not go in a pocket.
+_POCKET_SIDE_MM = 180
+_POCKET_G = 1_000
+
+
+class LegRefuses:
+    """A leg's carrier does not take a bag as it is."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One finding per bag and limit, for the leg where it is most over; other legs are counted."""
+        failed: dict[tuple[object, ...], list[Check]] = {}
+        for leg in case.legs:
+            for made in leg.checks:
+                if not made.passes:
+                    failed.setdefault((made.limit, made.person, made.bag, made.piece), []).append(made)
+        for checks in failed.values():
+            worst = max(checks, key=lambda c: c.over)
+            refs = {"leg": worst.leg, "person": worst.person}
+            if worst.piece:
+                refs["piece"] = worst.piece.value
+            yield Finding(
+                code=f"leg-{worst.limit}",
+                severity=Severity.BLOCKER,
+                station="bench",
+                numbers={
+                    "value": worst.value,
+                    "allowed": worst.allowed,
+                    "over": worst.over,
+                    "legs": len({c.leg for c in checks}),
+                },
+                items=(worst.bag,) if worst.bag else (),
+                refs=refs,
+                cures=tuple(_cures(case, worst)),
+            )
+
+
+def _cures(case: Case, failed: Check) -> Iterable[Cure]:
+    if failed.limit == "mass" and failed.bag:
+        yield from _lighten(case, failed.bag, failed.person, failed.over)
+    if failed.limit in ("size", "sum") and failed.bag:
+        yield from _shrink(case, failed.bag, failed)
+
+
+def _inside(case: Case, bag: str) -> list[tuple[Gear, int]]:
+    """Things in a bag and in its inserts, with their counts; the inserts themselves are not offered."""
+    found: list[tuple[Gear, int]] = []
+    for entry in case.plan.kit.entries:
+        if isinstance(entry.place, InBag) and entry.place.bag == bag:
+            thing = case.plan.items[entry.item]
+            if isinstance(thing, Insert):
+                found += _inside(case, thing.id)
+            else:
+                found.append((thing, entry.count))
+    return found
+
+
+def _lighten(case: Case, bag: str, person: str, over_g: float) -> Iterable[Cure]:
+    """Wear it, give it to another bag with room, or leave what earns least."""
+    held = _inside(case, bag)
+    pocket = _enough([t for t in held if _fits_pocket(t[0])], over_g)
+    if len(pocket) == 1:
+        yield _moved("wear", pocket, Worn(person=person))
+    yield from _to_other_bag(case, bag, held, over_g)
+    yield from _leave_least(case, held, over_g)
+
+
+def _mass_g(things: Iterable[tuple[Gear, int]]) -> float:
+    return sum(thing.mass_g * count for thing, count in things)
+
+
+def _enough(things: Sequence[tuple[Gear, int]], over_g: float) -> list[tuple[Gear, int]]:
+    """The lightest single thing that weighs ``over_g``, or else the fewest, heaviest first; empty when all do not."""
+    alone = [t for t in things if _mass_g([t]) >= over_g]
+    if alone:
+        return [min(alone, key=lambda t: _mass_g([t]))]
+    going: list[tuple[Gear, int]] = []
+    for thing in sorted(things, key=lambda t: -_mass_g([t])):
+        going.append(thing)
+        if _mass_g(going) >= over_g:
+            return going
+    return []
+
+
+def _moved(code: str, things: Sequence[tuple[Gear, int]], place: Place) -> Cure:
+    return Cure(
+        code=code,
+        edits=tuple(Move(item=thing.id, place=place) for thing, _ in things),
+        numbers={"moved_g": _mass_g(things)},
+    )
+
+
+def _fits_pocket(thing: Gear) -> bool:
+    return thing.size.sides_mm()[0] <= _POCKET_SIDE_MM and thing.mass_g <= _POCKET_G
+
+
+def _to_other_bag(case: Case, bag: str, held: Sequence[tuple[Gear, int]], over_g: float) -> Iterable[Cure]:
+    for piece in sorted(case.loads.pieces, key=lambda p: p.mass_g):
+        if piece.bag == bag:
+            continue
+        hold = piece.piece == PieceKind.HOLD
+        going = _enough([t for t in held if not (hold and _must_stay_in_cabin(t[0]))], over_g)
+        if going and _mass_g(going) <= _room_g(case, piece):
+            yield _moved("move", going, InBag(bag=piece.bag))
+            return
+
+
+def _must_stay_in_cabin(thing: Gear) -> bool:
+    """Lithium, pictures and what breaks never go in the hold (domain 8)."""
+    return isinstance(thing, Body | Lens | Drone) or thing.group in (Group.CARDS, Group.POWER)
+
+
+def _room_g(case: Case, piece: Piece) -> float:
+    """Grams that every leg still allows in a piece."""
+    rooms = [
+        c.allowed - c.value
+        for leg in case.legs
+        for c in leg.checks
+        if (c.limit == "mass" and c.bag == piece.bag) or (c.limit == "together" and c.person == piece.person)
+    ]
+    return min(rooms, default=float("inf"))
+
+
+def _leave_least(case: Case, held: Sequence[tuple[Gear, int]], over_g: float) -> Iterable[Cure]:
+    """One piece of what earns least and weighs enough; otherwise what earns least per gram until it is enough."""
+    able = [t for t, _ in held if t.group in _MAY_LEAVE and not isinstance(t, Body)]
+    alone = [t for t in able if t.mass_g >= over_g]
+    if alone:
+        going = [min(alone, key=lambda t: (case.worth.get(t.id, 0.0), t.mass_g))]
+    else:
+        going = []
+        for thing in sorted(able, key=lambda t: case.worth.get(t.id, 0.0) / max(t.mass_g, 1)):
+            going.append(thing)
+            if sum(t.mass_g for t in going) >= over_g:
+                break
+        else:
+            return
+    yield Cure(
+        code="leave",
+        edits=tuple(Leave(item=t.id, count=1) for t in going),
+        mass_change_g=-sum(t.mass_g for t in going),
+        numbers={"points": sum(case.worth.get(t.id, 0.0) for t in going)},
+    )
+
+
+def _shrink(case: Case, bag: str, failed: Check) -> Iterable[Cure]:
+    """Take off what is strapped on, if the bare bag passes."""
+    strapped = [
+        e.item for e in case.plan.kit.entries if isinstance(e.place, InBag) and e.place.bag == bag and e.place.outside
+    ]
+    if not strapped:
+        return
+    piece = next(p for p in case.loads.pieces if p.bag == bag)
+    others = [p for p in case.loads.pieces if p.piece == PieceKind.HOLD] or [p for p in case.loads.pieces if p != piece]
+    if others:
+        edits = tuple(Move(item=item, place=InBag(bag=others[0].bag)) for item in strapped)
+        yield Cure(code="take-off", edits=edits)
+    grams = sum(case.plan.items[item].mass_g for item in strapped)
+    yield Cure(code="leave", edits=tuple(Leave(item=item) for item in strapped), mass_change_g=-grams)
+
+
+class LoadOnPerson:
+    """More than a share of body mass on one back."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One caution per person over the first line (general guidance, not medical advice)."""
+        for load in case.loads.people:
+            if load.over and load.share is not None:
+                yield Finding(
+                    code="heavy-load",
+                    severity=Severity.CAUTION if max(load.over) >= 0.20 else Severity.NOTE,
+                    station="bench",
+                    numbers={"carried_g": load.carried_g, "share": load.share, "line": max(load.over)},
+                    refs={"person": load.person},
+                )

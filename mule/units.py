@@ -1,0 +1,44 @@
+"""Number and text types shared by every model: the unit is in the name, the limits in the type.
+
+All numbers are strict (``"12"`` and ``true`` are refused) and finite (NaN and infinity are refused).
+"""
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field, StringConstraints
+
+# Full-frame diagonal: sqrt(36^2 + 24^2) mm, the reference of "full-frame equivalent" (domain 2).
+FULL_FRAME_DIAGONAL_MM = 43.27
+FULL_FRAME_LONG_SIDE_MM = 36.0
+
+Number = Annotated[float, Field(strict=True, allow_inf_nan=False)]
+Count = Annotated[int, Field(strict=True, ge=1, le=500)]
+Flag = Annotated[bool, Field(strict=True)]
+
+Grams = Annotated[Number, Field(ge=0, le=100_000)]
+Kilograms = Annotated[Number, Field(ge=10, le=300)]
+Millimetres = Annotated[Number, Field(gt=0, le=3_000)]
+SqueezeMm = Annotated[Number, Field(ge=0, le=200)]
+Litres = Annotated[Number, Field(gt=0, le=400)]
+FocalMm = Annotated[Number, Field(gt=0, le=3_000)]
+FNumber = Annotated[Number, Field(ge=0.5, le=64)]
+Megapixels = Annotated[Number, Field(gt=0, le=500)]
+Stops = Annotated[Number, Field(gt=0, le=24)]
+WattHours = Annotated[Number, Field(gt=0, le=5_000)]
+Watts = Annotated[Number, Field(gt=0, le=5_000)]
+Gigabytes = Annotated[Number, Field(gt=0, le=100_000)]
+MegabytesPerSecond = Annotated[Number, Field(gt=0, le=20_000)]
+Hours = Annotated[Number, Field(gt=0, le=100)]
+Celsius = Annotated[Number, Field(ge=-60, le=60)]
+Share = Annotated[Number, Field(ge=0, le=1)]
+
+ItemId = Annotated[str, StringConstraints(pattern=r"^[a-z0-9][a-z0-9-]{0,63}$")]
+Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
+Label = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=40)]
+Note = Annotated[str, StringConstraints(strip_whitespace=True, max_length=2_000)]
+
+
+class Frozen(BaseModel):
+    """Base of every core value: immutable, and deaf to fields it does not know."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")

@@ -1,0 +1,1 @@
+"""The server: stores what people plan, asks the core, answers the web."""

@@ -1,0 +1,20 @@
+"""The API: one router per app. Everything but signing in needs a session; unsafe calls need its CSRF token."""
+
+from ninja import NinjaAPI
+from ninja.security import django_auth
+
+from server.accounts.api import router as accounts
+from server.carriers.api import router as carriers
+from server.errors import install
+from server.exchange.api import router as exchange
+from server.locker.api import router as locker
+from server.trips.api import router as trips
+
+api = NinjaAPI(title="Narrow Mule", version="1", auth=django_auth, docs_url=None)
+install(api)
+
+api.add_router("/session", accounts, tags=["session"])
+api.add_router("/locker", locker, tags=["locker"])
+api.add_router("/carriers", carriers, tags=["carriers"])
+api.add_router("/trips", trips, tags=["trips"])
+api.add_router("/exchange", exchange, tags=["exchange"])

@@ -1,0 +1,1 @@
+"""Carriers: rules that their owner edits."""

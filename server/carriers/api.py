@@ -1,0 +1,47 @@
+"""Endpoints of the carriers."""
+
+from django.http import HttpRequest
+from ninja import Router
+
+from mule.carriers import Carrier as CarrierValue
+from server.carriers import services
+from server.carriers.models import Carrier
+from server.carriers.patterns import PATTERNS
+from server.carriers.schemas import CarrierOut, ChangedCarrier, NewCarrier
+
+router = Router()
+
+
+def _out(row: Carrier) -> CarrierOut:
+    return CarrierOut(version=row.version, carrier=services.value_of(row))
+
+
+@router.get("", response=list[CarrierOut])
+def list_carriers(request: HttpRequest) -> list[CarrierOut]:
+    """All carriers of yours."""
+    return [_out(row) for row in services.carriers(request.user)]
+
+
+@router.get("/patterns", response=list[CarrierValue])
+def list_patterns(request: HttpRequest) -> list[CarrierValue]:
+    """Generic patterns to start from."""
+    return list(PATTERNS)
+
+
+@router.post("", response={201: CarrierOut})
+def add_carrier(request: HttpRequest, payload: NewCarrier) -> tuple[int, CarrierOut]:
+    """Add a carrier."""
+    return 201, _out(services.add(request.user, payload.carrier))
+
+
+@router.put("/{slug}", response=CarrierOut)
+def change_carrier(request: HttpRequest, slug: str, payload: ChangedCarrier) -> CarrierOut:
+    """Store an edited carrier."""
+    return _out(services.replace(request.user, slug, payload.version, payload.carrier))
+
+
+@router.delete("/{slug}", response={204: None})
+def remove_carrier(request: HttpRequest, slug: str) -> tuple[int, None]:
+    """Remove a carrier."""
+    services.remove(request.user, slug)
+    return 204, None

@@ -1,0 +1,50 @@
+"""Verbs of the carriers."""
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from mule.carriers import Carrier as CarrierValue
+from mule.errors import InvalidInput, Problem
+from server.carriers.models import Carrier
+from server.documents import find, free_slug, require_version, slug_from, slugs, store
+from server.errors import InUse
+from server.trips.models import Trip
+
+
+def carriers(owner: User) -> list[Carrier]:
+    """All carriers of an owner, oldest first."""
+    return list(Carrier.objects.filter(owner=owner))
+
+
+def value_of(row: Carrier) -> CarrierValue:
+    """The core value of a row."""
+    return CarrierValue.model_validate(row.spec)
+
+
+def add(owner: User, carrier: CarrierValue) -> Carrier:
+    """Adds a carrier; its id is made from its name unless that is taken."""
+    with transaction.atomic():
+        slug = free_slug(slugs(Carrier, owner), slug_from(carrier.name) if carrier.id == "new" else carrier.id)
+        spec = carrier.model_copy(update={"id": slug}).model_dump(mode="json")
+        return Carrier.objects.create(owner=owner, slug=slug, name=carrier.name, spec=spec)
+
+
+def replace(owner: User, slug: str, version: int, carrier: CarrierValue) -> Carrier:
+    """Stores an edited carrier. Raises Stale, NotFound, InvalidInput."""
+    with transaction.atomic():
+        row = find(Carrier, owner, slug, "carrier")
+        require_version(row, version, "carrier", lambda: row.spec)
+        if carrier.id != slug:
+            raise InvalidInput([Problem("id", carrier.id, f"{slug}: a carrier keeps its id")])
+        return store(row, carrier)
+
+
+def remove(owner: User, slug: str) -> None:
+    """Removes a carrier. Raises InUse while a trip's leg names it."""
+    with transaction.atomic():
+        row = find(Carrier, owner, slug, "carrier")
+        trips = [t for t in Trip.objects.filter(owner=owner) if any(g["carrier"] == slug for g in t.spec["legs"])]
+        if trips:
+            where = ", ".join(f"“{trip.name}”" for trip in trips[:5])
+            raise InUse(f"{row.name} is still in use.", Problem("id", slug, f"first take it off the legs of {where}"))
+        row.delete()

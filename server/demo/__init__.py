@@ -1,0 +1,1 @@
+"""The made-up world that the app can be tried in."""

@@ -1,0 +1,83 @@
+"""Documents: owned, versioned rows whose ``spec`` is a validated core value."""
+
+import re
+from collections.abc import Callable
+from typing import Any, TypeVar
+
+from django.conf import settings
+from django.db import models
+from pydantic import BaseModel
+
+from server.errors import NotFound, Stale
+
+
+class Document(models.Model):
+    """Something one person edits. ``slug`` is the core's id, single among the owner's documents of this sort.
+
+    ``spec`` is the whole core value as JSON, validated before it is stored; ``version`` counts its changes.
+    """
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    slug = models.CharField(max_length=64)
+    name = models.CharField(max_length=80)
+    spec = models.JSONField()
+    version = models.PositiveIntegerField(default=1)
+    changed = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        """Each concrete sort adds its own constraint name."""
+
+        abstract = True
+
+    def __str__(self) -> str:
+        return self.name
+
+
+Doc = TypeVar("Doc", bound=Document)
+
+
+def find(model: type[Doc], owner: Any, slug: str, what: str) -> Doc:
+    """The owner's document. Raises NotFound, also for somebody else's."""
+    row = model.objects.filter(owner=owner, slug=slug).first()  # type: ignore[attr-defined]
+    if row is None:
+        raise NotFound(what, slug)
+    return row
+
+
+def require_version(row: Any, sent: int, what: str, show: Callable[[], Any]) -> None:
+    """Raises Stale, with what is stored now, unless the writer saw the stored version."""
+    if row.version != sent:
+        raise Stale(what, sent, row.version, show())
+
+
+def store(row: Doc, value: BaseModel) -> Doc:
+    """Puts a new value into a document and counts its version up."""
+    row.spec = value.model_dump(mode="json")
+    row.name = row.spec["name"]
+    row.version += 1
+    row.save()
+    return row
+
+
+def slug_from(name: str) -> str:
+    """An id made from a name: lower case, digits and hyphens.
+
+    >>> slug_from("24–70 f/2.8, the old one")
+    '24-70-f-2-8-the-old-one'
+    """
+    return re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-")[:56] or "thing"
+
+
+def free_slug(taken: set[str], wanted: str) -> str:
+    """``wanted``, or the first of wanted-2, wanted-3 ... that nobody uses."""
+    if wanted not in taken:
+        return wanted
+    number = 2
+    while f"{wanted}-{number}" in taken:
+        number += 1
+    return f"{wanted}-{number}"
+
+
+def slugs(model: type[Doc], owner: Any) -> set[str]:
+    """All ids that the owner uses for this sort of document."""
+    return set(model.objects.filter(owner=owner).values_list("slug", flat=True))  # type: ignore[attr-defined]

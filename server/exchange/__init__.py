@@ -1,0 +1,1 @@
+"""Plans in and out as open files."""

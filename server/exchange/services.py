@@ -1,0 +1,79 @@
+"""Importing a plan file: all or nothing."""
+
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from mule.carriers import Carrier as CarrierValue
+from mule.gear import Gear, Lens
+from mule.kit import Entry
+from mule.kit import Kit as KitValue
+from mule.plan import Plan
+from mule.trip import Trip as TripValue
+from server.carriers.models import Carrier
+from server.documents import free_slug, slugs
+from server.locker.models import Thing
+from server.trips.convert import entries_of
+from server.trips.models import Kit, Trip
+
+
+def import_plan(owner: User, plan: Plan) -> Trip:
+    """Stores a plan as a new trip. What the owner has unchanged is used; what differs comes in under a new id."""
+    with transaction.atomic():
+        gear_ids = _bring_in(Thing, owner, {t.id: t for t in plan.gear})
+        carrier_ids = _bring_in(Carrier, owner, {c.id: c for c in plan.carriers})
+        _rename_converters(owner, plan, gear_ids)
+        trip = _trip(owner, plan.trip, carrier_ids)
+        trip.open_kit = plan.open_kit
+        trip.save(update_fields=["open_kit"])
+        for kit in plan.kits:
+            renamed = _renamed(kit, gear_ids)
+            Kit.objects.create(trip=trip, slug=kit.id, name=kit.name, note=kit.note, entries=entries_of(renamed))
+        return trip
+
+
+def _bring_in(model: Any, owner: User, values: dict[str, Gear] | dict[str, CarrierValue]) -> dict[str, str]:
+    """Stores the values that are new to the owner; gives for each id of the file the id it has here."""
+    stored = {row.slug: row.spec for row in model.objects.filter(owner=owner)}
+    taken, ids, rows = set(stored), {}, []
+    for id_, value in values.items():
+        spec = value.model_dump(mode="json")
+        if stored.get(id_) == spec:
+            ids[id_] = id_
+            continue
+        slug = free_slug(taken, id_)
+        taken.add(slug)
+        ids[id_] = slug
+        extra = {"kind": value.kind} if model is Thing else {}
+        rows.append(model(owner=owner, slug=slug, name=value.name, spec=spec | {"id": slug}, **extra))
+    model.objects.bulk_create(rows)
+    return ids
+
+
+def _rename_converters(owner: User, plan: Plan, ids: dict[str, str]) -> None:
+    """Lenses that came in under a new id, or whose converters did, name the converters by their ids here."""
+    for thing in plan.gear:
+        if isinstance(thing, Lens) and any(ids.get(c, c) != c for c in thing.takes_converters):
+            row = Thing.objects.get(owner=owner, slug=ids[thing.id])
+            row.spec["takes_converters"] = [ids.get(c, c) for c in thing.takes_converters]
+            row.save()
+
+
+def _trip(owner: User, trip: TripValue, carrier_ids: dict[str, str]) -> Trip:
+    slug = free_slug(slugs(Trip, owner), trip.id)
+    legs = tuple(
+        leg.model_copy(update={"carrier": carrier_ids[leg.carrier]}) if leg.carrier else leg for leg in trip.legs
+    )
+    spec = trip.model_copy(update={"id": slug, "legs": legs}).model_dump(mode="json")
+    return Trip.objects.create(owner=owner, slug=slug, name=trip.name, spec=spec)
+
+
+def _renamed(kit: KitValue, ids: dict[str, str]) -> KitValue:
+    entries = []
+    for entry in kit.entries:
+        place = entry.place
+        if place.where == "bag":
+            place = place.model_copy(update={"bag": ids[place.bag]})
+        entries.append(Entry(item=ids[entry.item], count=entry.count, place=place))
+    return kit.model_copy(update={"entries": tuple(entries)})

@@ -1,0 +1,1 @@
+"""The locker: what somebody owns, hires, borrows or waits for."""

@@ -1,0 +1,77 @@
+"""Verbs of the locker."""
+
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from mule.errors import InvalidInput, Problem
+from mule.gear import GEAR, Gear, Source
+from server.documents import find, free_slug, require_version, slug_from, slugs, store
+from server.errors import InUse, NotFound
+from server.locker.convert import gear_of, typical
+from server.locker.models import Thing
+from server.trips.models import Kit
+
+
+def things(owner: User) -> list[Thing]:
+    """All rows of an owner's locker, oldest first."""
+    return list(Thing.objects.filter(owner=owner))
+
+
+def add(owner: User, gear: Gear) -> Thing:
+    """Puts a thing into the locker; when its id is taken, it gets the next free one."""
+    with transaction.atomic():
+        wanted = gear.id if gear.id != "new" else slug_from(gear.name)
+        slug = free_slug(slugs(Thing, owner), wanted)
+        spec = gear.model_copy(update={"id": slug}).model_dump(mode="json")
+        return Thing.objects.create(owner=owner, slug=slug, name=gear.name, kind=gear.kind, spec=spec)
+
+
+def add_typical(owner: User, typical_id: str, count: int) -> Thing:
+    """Puts ``count`` of a generic thing into the locker. Raises NotFound."""
+    thing = typical().get(typical_id)
+    if thing is None:
+        raise NotFound("typical thing", typical_id)
+    return add(owner, thing.model_copy(update={"count": count}))
+
+
+def replace(owner: User, slug: str, version: int, gear: Gear) -> Thing:
+    """Stores an edited thing. Raises Stale, NotFound, InvalidInput, and InUse when kits load more than are left."""
+    with transaction.atomic():
+        row = find(Thing, owner, slug, "thing")
+        require_version(row, version, "thing", lambda: row.spec)
+        if gear.kind != row.kind:
+            raise InvalidInput([Problem("kind", gear.kind, f"{row.kind}: a thing keeps its kind")])
+        if gear.id != slug:
+            raise InvalidInput([Problem("id", gear.id, f"{slug}: a thing keeps its id")])
+        for kit in _kits_with(owner, slug):
+            loaded = sum(e["count"] for e in kit.entries if e["item"] == slug)
+            if loaded > gear.count:
+                rule = f"at least {loaded}: kit “{kit.name}” of “{kit.trip.name}” loads that many"
+                raise InvalidInput([Problem("count", str(gear.count), rule)])
+        return store(row, gear)
+
+
+def weigh_in(owner: User, slug: str, version: int, mass_g: float) -> Thing:
+    """Stores what the scale said; the mass is measured from then on."""
+    row = find(Thing, owner, slug, "thing")
+    data = gear_of(row).model_dump() | {"mass_g": mass_g, "mass_source": Source.MEASURED}
+    return replace(owner, slug, version, GEAR.validate_python(data))
+
+
+def remove(owner: User, slug: str) -> None:
+    """Takes a thing out of the locker. Raises InUse while a kit loads it."""
+    with transaction.atomic():
+        row = find(Thing, owner, slug, "thing")
+        kits = _kits_with(owner, slug)
+        if kits:
+            where = ", ".join(f"“{kit.name}” of “{kit.trip.name}”" for kit in kits[:5])
+            rule = f"first leave it out of kit {where}"
+            raise InUse(f"{row.name} is still loaded.", Problem("id", slug, rule))
+        row.delete()
+
+
+def _kits_with(owner: User, slug: str) -> list[Any]:
+    kits = Kit.objects.filter(trip__owner=owner).select_related("trip")
+    return [kit for kit in kits if any(e["item"] == slug for e in kit.entries)]

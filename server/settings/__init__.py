@@ -1,0 +1,1 @@
+"""Settings: base, and one file per way of running."""

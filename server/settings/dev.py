@@ -1,0 +1,8 @@
+"""For developing: debug pages, demo mode, the web app served by Vite."""
+
+from server.settings.base import *  # noqa: F403
+
+DEBUG = True
+DEMO_MODE = True
+SECRET_KEY = "for developing only"
+CSRF_TRUSTED_ORIGINS = ["http://127.0.0.1:5173", "http://localhost:5173"]

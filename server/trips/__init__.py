@@ -1,0 +1,1 @@
+"""Trips, their kits, and the steps of editing a kit."""

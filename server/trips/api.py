@@ -1,0 +1,120 @@
+"""Endpoints of trips and kits. A change to a kit returns its new assessment: one round trip per act."""
+
+from django.http import HttpRequest
+from ninja import Router
+
+from mule.assess import assess
+from mule.plan import Plan
+from server.locker.convert import gear_of
+from server.locker.schemas import ThingOut
+from server.locker.services import things
+from server.trips import services
+from server.trips.convert import kit_of, trip_of
+from server.trips.models import Kit, Trip
+from server.trips.schemas import (
+    AtVersion,
+    Bench,
+    ChangedTrip,
+    Edits,
+    KitName,
+    KitState,
+    NewKit,
+    NewTrip,
+    RenamedKit,
+    TripOut,
+)
+
+router = Router()
+
+
+def _trip(row: Trip) -> TripOut:
+    return TripOut(version=row.version, trip=trip_of(row), open_kit=row.open_kit)
+
+
+def _name(kit: Kit) -> KitName:
+    return KitName(id=kit.slug, name=kit.name, note=kit.note)
+
+
+def _state(kit: Kit, plan: Plan | None = None) -> KitState:
+    return KitState(
+        kit=kit_of(kit),
+        version=kit.version,
+        can_undo=services.can_undo(kit),
+        can_redo=services.can_redo(kit),
+        assessment=assess(plan or services.plan_for(kit)),
+    )
+
+
+@router.get("", response=list[TripOut])
+def list_trips(request: HttpRequest) -> list[TripOut]:
+    """All trips of yours."""
+    return [_trip(row) for row in services.trips(request.user)]
+
+
+@router.post("", response={201: TripOut})
+def add_trip(request: HttpRequest, payload: NewTrip) -> tuple[int, TripOut]:
+    """Add a trip with one empty kit."""
+    return 201, _trip(services.add_trip(request.user, payload.trip))
+
+
+@router.put("/{slug}", response=TripOut)
+def change_trip(request: HttpRequest, slug: str, payload: ChangedTrip) -> TripOut:
+    """Store an edited trip."""
+    return _trip(services.replace_trip(request.user, slug, payload.version, payload.trip))
+
+
+@router.delete("/{slug}", response={204: None})
+def remove_trip(request: HttpRequest, slug: str) -> tuple[int, None]:
+    """Remove a trip with its kits."""
+    services.remove_trip(request.user, slug)
+    return 204, None
+
+
+@router.get("/{slug}/kits/{kit}", response=Bench)
+def open_bench(request: HttpRequest, slug: str, kit: str) -> Bench:
+    """Put a kit on the table: trip, kits, locker and assessment."""
+    row = services.open_kit(request.user, slug, kit)
+    return Bench(
+        trip=_trip(row.trip),
+        kits=[_name(k) for k in row.trip.kits.all()],
+        gear=[ThingOut(version=t.version, thing=gear_of(t)) for t in things(request.user)],
+        state=_state(row),
+    )
+
+
+@router.post("/{slug}/kits", response={201: KitName})
+def add_kit(request: HttpRequest, slug: str, payload: NewKit) -> tuple[int, KitName]:
+    """Add a kit, empty or as a copy."""
+    return 201, _name(services.add_kit(request.user, slug, payload.name, payload.copy_of))
+
+
+@router.put("/{slug}/kits/{kit}", response=KitName)
+def rename_kit(request: HttpRequest, slug: str, kit: str, payload: RenamedKit) -> KitName:
+    """Give a kit another name and note."""
+    return _name(services.rename_kit(request.user, slug, kit, payload.name, payload.note))
+
+
+@router.delete("/{slug}/kits/{kit}", response={204: None})
+def remove_kit(request: HttpRequest, slug: str, kit: str) -> tuple[int, None]:
+    """Remove a kit."""
+    services.remove_kit(request.user, slug, kit)
+    return 204, None
+
+
+@router.post("/{slug}/kits/{kit}/edits", response=KitState)
+def edit_kit(request: HttpRequest, slug: str, kit: str, payload: Edits) -> KitState:
+    """Load, leave or move things; several edits are one step."""
+    row, plan = services.edit_kit(request.user, slug, kit, payload.version, payload.edits)
+    return _state(row, plan)
+
+
+@router.post("/{slug}/kits/{kit}/undo", response=KitState)
+def undo(request: HttpRequest, slug: str, kit: str, payload: AtVersion) -> KitState:
+    """Take the last step back."""
+    return _state(services.undo(request.user, slug, kit, payload.version))
+
+
+@router.post("/{slug}/kits/{kit}/redo", response=KitState)
+def redo(request: HttpRequest, slug: str, kit: str, payload: AtVersion) -> KitState:
+    """Do the next step again."""
+    return _state(services.redo(request.user, slug, kit, payload.version))

@@ -1,0 +1,56 @@
+"""Rows of trips and kits."""
+
+from django.db import models
+
+from server.documents import Document
+
+
+class Trip(Document):
+    """One trip; ``spec`` is its ``mule.trip`` value."""
+
+    open_kit = models.CharField(max_length=64, default="a")
+
+    class Meta:
+        """Ids are single per owner."""
+
+        constraints = [models.UniqueConstraint(fields=["owner", "slug"], name="trip_single_per_owner")]
+        ordering = ["id"]
+
+
+class Kit(models.Model):
+    """One kit of a trip. ``at_step`` is the number of the last step in force; later steps can be redone."""
+
+    trip = models.ForeignKey(Trip, on_delete=models.CASCADE, related_name="kits")
+    slug = models.CharField(max_length=64)
+    name = models.CharField(max_length=80)
+    note = models.CharField(max_length=2000, blank=True, default="")
+    entries = models.JSONField(default=list)
+    version = models.PositiveIntegerField(default=1)
+    at_step = models.PositiveIntegerField(default=0)
+
+    class Meta:
+        """Ids are single per trip."""
+
+        constraints = [models.UniqueConstraint(fields=["trip", "slug"], name="kit_single_per_trip")]
+        ordering = ["id"]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class KitStep(models.Model):
+    """One edit of a kit, with its entries before and after: undo and redo survive a reload."""
+
+    kit = models.ForeignKey(Kit, on_delete=models.CASCADE, related_name="steps")
+    number = models.PositiveIntegerField()
+    before = models.JSONField()
+    after = models.JSONField()
+
+    class Meta:
+        """Steps are numbered per kit."""
+
+        constraints = [models.UniqueConstraint(fields=["kit", "number"], name="step_single_per_kit")]
+        ordering = ["number"]
+
+    def __str__(self) -> str:
+        return f"step {self.number}"

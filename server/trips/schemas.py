@@ -1,0 +1,88 @@
+"""Wire shapes of trips and kits."""
+
+from typing import Annotated
+
+from ninja import Schema
+from pydantic import Field
+
+from mule.assess import Assessment
+from mule.finding import Edit
+from mule.kit import Kit
+from mule.trip import Trip
+from mule.units import ItemId, Name, Note
+from server.locker.schemas import ThingOut
+
+
+class TripOut(Schema):
+    """A trip and the version to send back when changing it."""
+
+    version: int
+    trip: Trip
+    open_kit: str
+
+
+class NewTrip(Schema):
+    """A trip to add; the id ``new`` asks the server to make one from the name."""
+
+    trip: Trip
+
+
+class ChangedTrip(Schema):
+    """An edited trip and the version it was edited from."""
+
+    version: int
+    trip: Trip
+
+
+class KitName(Schema):
+    """A kit of the trip by name."""
+
+    id: str
+    name: str
+    note: str
+
+
+class KitState(Schema):
+    """A kit with its answer: what every change returns."""
+
+    kit: Kit
+    version: int
+    can_undo: bool
+    can_redo: bool
+    assessment: Assessment
+
+
+class Bench(Schema):
+    """All that the trip screens need in one go."""
+
+    trip: TripOut
+    kits: list[KitName]
+    gear: list[ThingOut]
+    state: KitState
+
+
+class Edits(Schema):
+    """Edits of a kit, done together or not at all."""
+
+    version: int
+    edits: Annotated[list[Edit], Field(min_length=1, max_length=500)]
+
+
+class AtVersion(Schema):
+    """The version the writer saw."""
+
+    version: int
+
+
+class NewKit(Schema):
+    """A kit to add; ``copy_of`` names the kit to start from."""
+
+    name: Name
+    copy_of: ItemId | None = None
+
+
+class RenamedKit(Schema):
+    """A kit's name and note."""
+
+    name: Name
+    note: Note = ""

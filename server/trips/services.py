@@ -1,0 +1,172 @@
+"""Verbs of trips and kits."""
+
+from collections.abc import Sequence
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from mule.editing import apply
+from mule.errors import InvalidInput, Problem
+from mule.finding import Edit
+from mule.plan import Plan
+from mule.trip import Trip as TripValue
+from server.documents import find, free_slug, require_version, slug_from, slugs, store
+from server.errors import InUse, NotFound
+from server.trips.convert import entries_of, plan_of, trip_of
+from server.trips.models import Kit, KitStep, Trip
+
+# Older steps are forgotten; a session of packing rarely takes more.
+MOST_STEPS = 200
+KIT_IDS = "abcdefghijklmnopqrstuvwxyz"
+
+
+def trips(owner: User) -> list[Trip]:
+    """All trips of an owner, newest first."""
+    return list(Trip.objects.filter(owner=owner).order_by("-id").prefetch_related("kits"))
+
+
+def add_trip(owner: User, trip: TripValue) -> Trip:
+    """Adds a trip with one empty kit A."""
+    with transaction.atomic():
+        slug = free_slug(slugs(Trip, owner), slug_from(trip.name) if trip.id == "new" else trip.id)
+        value = trip.model_copy(update={"id": slug})
+        plan_of(owner, value, [Kit(slug="a", name="Kit A")], "a")
+        row = Trip.objects.create(owner=owner, slug=slug, name=value.name, spec=value.model_dump(mode="json"))
+        Kit.objects.create(trip=row, slug="a", name="Kit A")
+        return row
+
+
+def replace_trip(owner: User, slug: str, version: int, trip: TripValue) -> Trip:
+    """Stores an edited trip. Raises Stale, NotFound, and InvalidInput when a removed person still carries things."""
+    with transaction.atomic():
+        row = find(Trip, owner, slug, "trip")
+        require_version(row, version, "trip", lambda: row.spec)
+        if trip.id != slug:
+            raise InvalidInput([Problem("id", trip.id, f"{slug}: a trip keeps its id")])
+        kits = list(row.kits.all())
+        _refuse_if_carrying(trip_of(row), trip, kits)
+        plan_of(owner, trip, kits, kits[0].slug)
+        return store(row, trip)
+
+
+def _refuse_if_carrying(before: TripValue, after: TripValue, kits: Sequence[Kit]) -> None:
+    staying = {p.id for p in after.people}
+    for person in before.people:
+        for kit in kits:
+            if person.id not in staying and any(e["place"].get("person") == person.id for e in kit.entries):
+                rule = f"{person.name} still carries things in kit “{kit.name}”: move or leave them first"
+                raise InvalidInput([Problem("people", person.name, rule)])
+
+
+def remove_trip(owner: User, slug: str) -> None:
+    """Removes a trip with its kits."""
+    find(Trip, owner, slug, "trip").delete()
+
+
+def find_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
+    """A kit of an owner's trip. Raises NotFound."""
+    trip = find(Trip, owner, trip_slug, "trip")
+    kit = Kit.objects.filter(trip=trip, slug=kit_slug).select_related("trip").first()
+    if kit is None:
+        raise NotFound("kit", kit_slug)
+    return kit
+
+
+def plan_for(kit: Kit, *, all_kits: bool = False) -> Plan:
+    """The plan of a kit's trip with this kit open; the other kits only when asked for."""
+    kits = list(kit.trip.kits.all()) if all_kits else [kit]
+    return plan_of(kit.trip.owner, trip_of(kit.trip), kits, kit.slug)
+
+
+def open_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
+    """Remembers which kit is on the table."""
+    kit = find_kit(owner, trip_slug, kit_slug)
+    if kit.trip.open_kit != kit_slug:
+        kit.trip.open_kit = kit_slug
+        kit.trip.save(update_fields=["open_kit"])
+    return kit
+
+
+def add_kit(owner: User, trip_slug: str, name: str, copy_of: str | None) -> Kit:
+    """Adds a kit, empty or as a copy of another."""
+    with transaction.atomic():
+        trip = find(Trip, owner, trip_slug, "trip")
+        taken = {kit.slug for kit in trip.kits.all()}
+        free = [letter for letter in KIT_IDS if letter not in taken]
+        if not free:
+            raise InvalidInput([Problem("name", name, f"at most {len(KIT_IDS)} kits for one trip")])
+        entries = find_kit(owner, trip_slug, copy_of).entries if copy_of else []
+        return Kit.objects.create(trip=trip, slug=free[0], name=name, entries=entries)
+
+
+def rename_kit(owner: User, trip_slug: str, kit_slug: str, name: str, note: str) -> Kit:
+    """Gives a kit another name and note."""
+    kit = find_kit(owner, trip_slug, kit_slug)
+    kit.name, kit.note = name, note
+    kit.save(update_fields=["name", "note"])
+    return kit
+
+
+def remove_kit(owner: User, trip_slug: str, kit_slug: str) -> None:
+    """Removes a kit. Raises InUse for the last one."""
+    with transaction.atomic():
+        kit = find_kit(owner, trip_slug, kit_slug)
+        others = list(kit.trip.kits.exclude(pk=kit.pk))
+        if not others:
+            raise InUse("A trip keeps one kit.", Problem("kit", kit_slug, "add another kit before removing this one"))
+        if kit.trip.open_kit == kit_slug:
+            kit.trip.open_kit = others[0].slug
+            kit.trip.save(update_fields=["open_kit"])
+        kit.delete()
+
+
+def edit_kit(owner: User, trip_slug: str, kit_slug: str, version: int, edits: Sequence[Edit]) -> tuple[Kit, Plan]:
+    """Applies edits as one step that can be undone. Raises Stale, NotFound, InvalidInput; all or nothing."""
+    with transaction.atomic():
+        kit = find_kit(owner, trip_slug, kit_slug)
+        require_version(kit, version, "kit", lambda: kit.entries)
+        plan = apply(plan_for(kit), edits)
+        after = entries_of(plan.kit)
+        kit.steps.filter(number__gt=kit.at_step).delete()
+        KitStep.objects.create(kit=kit, number=kit.at_step + 1, before=kit.entries, after=after)
+        kit.steps.filter(number__lte=kit.at_step + 1 - MOST_STEPS).delete()
+        _put(kit, after, kit.at_step + 1)
+        return kit, plan
+
+
+def undo(owner: User, trip_slug: str, kit_slug: str, version: int) -> Kit:
+    """Takes the last step back. Raises InvalidInput when there is none, or when it no longer fits the locker."""
+    return _travel(owner, trip_slug, kit_slug, version, back=True)
+
+
+def redo(owner: User, trip_slug: str, kit_slug: str, version: int) -> Kit:
+    """Does the next step again. Raises InvalidInput when there is none, or when it no longer fits the locker."""
+    return _travel(owner, trip_slug, kit_slug, version, back=False)
+
+
+def _travel(owner: User, trip_slug: str, kit_slug: str, version: int, *, back: bool) -> Kit:
+    with transaction.atomic():
+        kit = find_kit(owner, trip_slug, kit_slug)
+        require_version(kit, version, "kit", lambda: kit.entries)
+        step = kit.steps.filter(number=kit.at_step if back else kit.at_step + 1).first()
+        if step is None:
+            raise InvalidInput([Problem("", "", "there is nothing to undo" if back else "there is nothing to redo")])
+        _put(kit, step.before if back else step.after, kit.at_step - 1 if back else kit.at_step + 1)
+        plan_for(kit)
+        return kit
+
+
+def _put(kit: Kit, entries: list[dict[str, object]], at_step: int) -> None:
+    kit.entries, kit.at_step = entries, at_step
+    kit.version += 1
+    kit.save()
+
+
+def can_undo(kit: Kit) -> bool:
+    """Whether a step lies behind."""
+    return kit.steps.filter(number=kit.at_step).exists()
+
+
+def can_redo(kit: Kit) -> bool:
+    """Whether an undone step lies ahead."""
+    return kit.steps.filter(number=kit.at_step + 1).exists()
