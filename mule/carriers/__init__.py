@@ -6,7 +6,7 @@ from typing import Literal
 from mule.carriers.rules import Carrier, PieceRule, TogetherRule
 from mule.finding import PieceKind
 from mule.trip import Leg
-from mule.units import Frozen, Number
+from mule.units import Frozen, Number, Sides
 
 Limit = Literal["size", "sum", "mass", "count", "together"]
 
@@ -17,7 +17,7 @@ class Luggage(Frozen):
     bag: str
     person: str
     piece: PieceKind
-    size_mm: tuple[Number, Number, Number]
+    size_mm: Sides
     mass_g: Number
     squeeze_mm: Number = 0
 

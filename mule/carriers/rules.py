@@ -7,7 +7,7 @@ from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
 from mule.finding import PieceKind
-from mule.units import Frozen, Grams, ItemId, Millimetres, Name, Note, Number
+from mule.units import Frozen, Grams, ItemId, Name, Note, Number, Sides
 
 SumOfSidesMm = Annotated[Number, Field(gt=0, le=9_000)]
 
@@ -20,7 +20,7 @@ class PieceRule(Frozen):
 
     piece: PieceKind
     count: int | None = Field(default=None, ge=0, le=20, strict=True)
-    size_mm: tuple[Millimetres, Millimetres, Millimetres] | None = None
+    size_mm: Sides | None = None
     sum_mm: SumOfSidesMm | None = None
     mass_g: Grams | None = None
 

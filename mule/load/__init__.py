@@ -6,7 +6,7 @@ from mule.finding import AsPiece, InBag, PieceKind, Place, Worn
 from mule.gear import Bag, Gear, Group, Insert, Source
 from mule.kit import Entry, Kit
 from mule.trip import Person
-from mule.units import Frozen
+from mule.units import Frozen, Sides
 
 # Shares of body mass at which a caution line is drawn (estimate, general guidance, not medical advice; domain 9).
 CAUTION_SHARES = (0.15, 0.20, 0.25)
@@ -35,8 +35,8 @@ class Piece(Frozen):
     person: str
     piece: PieceKind
     mass_g: float
-    size_mm: tuple[float, float, float]
-    bare_mm: tuple[float, float, float]
+    size_mm: Sides
+    bare_mm: Sides
     squeeze_mm: float
 
 

@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 
 from mule.finding import Cure, Finding, Load, Severity
-from mule.optics import Closer, NativeGap
+from mule.optics import Closer, NativeGap, WantCover
 from mule.rules.case import Case
 
 # A native gap narrower than this ratio is one step to the left or right, not worth a line (a third of an octave).
@@ -62,23 +62,31 @@ class NativeGaps:
     """Stretches no lens sees by itself although the want is served: by a crop mode, a crop in post or a stitch."""
 
     def find(self, case: Case) -> Iterable[Finding]:
-        """The widest bridged stretch of each want, when it is wide enough to name and not already a gap."""
+        """One note per stretch, naming the first want that crosses it and counting the others."""
+        crossed: dict[NativeGap, list[str]] = {}
         for cover in case.coverage.wants:
-            wide = [g for g in cover.native_gaps if g.to_mm / g.from_mm >= _WORTH_NAMING and (g.bridge or g.frames)]
-            if not wide:
-                continue
-            widest = max(wide, key=lambda g: g.to_mm / g.from_mm)
-            if any(g.from_mm < widest.to_mm and g.to_mm > widest.from_mm for g in cover.gaps):
-                continue
+            widest = _widest_bridged(cover)
+            if widest:
+                crossed.setdefault(widest, []).append(cover.want)
+        for gap, wants in crossed.items():
             yield Finding(
                 code="native-gap",
                 severity=Severity.NOTE,
                 station="bench",
-                numbers={"from_mm": widest.from_mm, "to_mm": widest.to_mm},
-                items=(widest.bridge.lens or widest.bridge.body,) if widest.bridge else (),
-                refs={"want": cover.want},
-                cures=tuple(_ways(widest)),
+                numbers={"from_mm": gap.from_mm, "to_mm": gap.to_mm, "wants": len(wants)},
+                items=(gap.bridge.lens or gap.bridge.body,) if gap.bridge else (),
+                refs={"want": wants[0]},
+                cures=tuple(_ways(gap)),
             )
+
+
+def _widest_bridged(cover: WantCover) -> NativeGap | None:
+    """The widest bridged stretch of a want, when it is wide enough to name and not already a gap."""
+    wide = [g for g in cover.native_gaps if g.to_mm / g.from_mm >= _WORTH_NAMING and (g.bridge or g.frames)]
+    widest = max(wide, key=lambda g: g.to_mm / g.from_mm, default=None)
+    if widest and any(g.from_mm < widest.to_mm and g.to_mm > widest.from_mm for g in cover.gaps):
+        return None
+    return widest
 
 
 def _ways(gap: NativeGap) -> Iterable[Cure]:

@@ -2041,11 +2041,7 @@ export interface components {
             /** Count */
             count?: number | null;
             /** Size Mm */
-            size_mm?: [
-                number,
-                number,
-                number
-            ] | null;
+            size_mm?: number[] | null;
             /** Sum Mm */
             sum_mm?: number | null;
             /** Mass G */
@@ -2704,17 +2700,9 @@ export interface components {
             /** Mass G */
             mass_g: number;
             /** Size Mm */
-            size_mm: [
-                number,
-                number,
-                number
-            ];
+            size_mm: number[];
             /** Bare Mm */
-            bare_mm: [
-                number,
-                number,
-                number
-            ];
+            bare_mm: number[];
             /** Squeeze Mm */
             squeeze_mm: number;
         };

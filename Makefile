@@ -1,0 +1,18 @@
+# Narrow Mule. `make demo` starts it, `make test` checks everything.
+PY := .venv/bin/python
+export DATA_DIR ?= $(CURDIR)/data
+export PORT ?= 8000
+
+.PHONY: demo dev test lint bench shots lock types
+
+demo: ; @scripts/demo
+dev: ; @scripts/dev
+test: ; @scripts/test
+lint: ; @scripts/lint
+bench: ; @scripts/bench
+shots: ; @scripts/shots
+lock: ; @scripts/lock
+types: .venv/ready ; $(PY) scripts/openapi.py .build/openapi.json && cd web && npm run -s types
+
+.venv/ready: requirements/dev.txt ; @scripts/python-ready
+web/node_modules/.ready: web/package-lock.json ; @scripts/web-ready

@@ -1,0 +1,38 @@
+/** The typed client. Components never call it: composables do. */
+import createClient from 'openapi-fetch'
+import { Problem } from './problem'
+import type { paths } from './schema'
+
+function cookie(name: string): string {
+  const found = document.cookie.split('; ').find((pair) => pair.startsWith(`${name}=`))
+  return found ? decodeURIComponent(found.slice(name.length + 1)) : ''
+}
+
+export const client = createClient<paths>({ baseUrl: '' })
+
+client.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-CSRFToken', cookie('csrftoken'))
+    return request
+  },
+})
+
+interface Answer<T> {
+  data?: T
+  error?: unknown
+  response: Response
+}
+
+interface ProblemBody {
+  title?: string
+  errors?: { field: string; value: string; rule: string }[]
+  current?: unknown
+}
+
+/** The data of an answer; throws a Problem for every other answer. */
+export async function ask<T>(call: Promise<Answer<T>>): Promise<T> {
+  const { data, error, response } = await call
+  if (response.ok) return data as T
+  const body = (typeof error === 'object' && error !== null ? error : {}) as ProblemBody
+  throw new Problem(response.status, body.title ?? 'The server could not do this.', body.errors ?? [], body.current)
+}

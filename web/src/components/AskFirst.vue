@@ -1,0 +1,34 @@
+<script setup lang="ts">
+/** Asks before something cannot be taken back. */
+defineProps<{ title: string; text: string; yes: string }>()
+const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ yes: [] }>()
+function go(): void {
+  open.value = false
+  emit('yes')
+}
+</script>
+
+<template>
+  <VDialog v-model="open" max-width="420" :aria-label="title">
+    <div class="sheet">
+      <h2>{{ title }}</h2>
+      <p class="text">{{ text }}</p>
+      <div class="row">
+        <VBtn autofocus @click="open = false">Keep it</VBtn>
+        <VBtn color="error" @click="go">{{ yes }}</VBtn>
+      </div>
+    </div>
+  </VDialog>
+</template>
+
+<style scoped>
+.text {
+  margin: 8px 0 16px;
+}
+.row {
+  display: flex;
+  gap: 10px;
+  justify-content: flex-end;
+}
+</style>

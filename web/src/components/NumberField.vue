@@ -1,0 +1,65 @@
+<script setup lang="ts">
+/** A number with its unit. Holds what is stored; shows and takes what is typed in the user's units. */
+import { computed, ref, watch } from 'vue'
+import { useUnits } from '@/composables/useSession'
+import { type Quantity, typed } from '@/format/units'
+
+const props = withDefaults(
+  defineProps<{
+    label?: string
+    quantity?: Quantity
+    unit?: string
+    error?: string
+    required?: boolean
+    autofocus?: boolean
+    hideLabel?: boolean
+  }>(),
+  { label: '', quantity: 'plain', unit: '', error: '', required: false, autofocus: false, hideLabel: false },
+)
+const model = defineModel<number | null | undefined>()
+const units = useUnits()
+const how = computed(() => typed(props.quantity, units.value))
+
+function shown(): string {
+  if (model.value === null || model.value === undefined) return ''
+  return String(Number(how.value.show(model.value).toFixed(how.value.digits)))
+}
+const text = ref(shown())
+const bad = ref('')
+watch([model, how], () => {
+  if (parse(text.value) !== model.value) text.value = shown()
+})
+
+/** What was typed as it is stored; NaN when it is no number. A comma may stand for the decimal point. */
+function parse(raw: string): number | null {
+  const plain = raw.trim().replace(',', '.').replace('−', '-')
+  if (plain === '') return null
+  const value = Number(plain)
+  return Number.isFinite(value) ? Number(how.value.store(value).toPrecision(12)) : Number.NaN
+}
+
+function take(raw: string): void {
+  text.value = raw
+  const value = parse(raw)
+  if (Number.isNaN(value)) {
+    bad.value = 'A number, please'
+    return
+  }
+  bad.value = value === null && props.required ? 'Needed' : ''
+  model.value = value
+}
+</script>
+
+<template>
+  <VTextField
+    :model-value="text"
+    :label="hideLabel ? undefined : label"
+    :aria-label="label"
+    :suffix="unit || how.unit"
+    :error-messages="bad || error"
+    :autofocus="autofocus"
+    inputmode="decimal"
+    autocomplete="off"
+    @update:model-value="take(String($event ?? ''))"
+  />
+</template>

@@ -1,0 +1,176 @@
+<script setup lang="ts">
+/** The scales at the foot of every trip screen: bags against their limits, backs, litres, brief. */
+import { computed } from 'vue'
+import type { Assessment, Trip } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { useUnits } from '@/composables/useSession'
+import * as fmt from '@/format/units'
+import { PIECE } from '@/wording/kinds'
+import { bagScales, briefScale, personScales, volumeScales } from '@/wording/scales'
+import ScaleCell from './ScaleCell.vue'
+
+const props = defineProps<{ assessment: Assessment; trip: Trip; names: Names }>()
+const units = useUnits()
+
+const bags = computed(() => bagScales(props.assessment))
+const people = computed(() => personScales(props.assessment))
+const volumes = computed(() => volumeScales(props.assessment))
+const brief = computed(() => briefScale(props.assessment))
+const worst = computed(() => bags.value[0])
+const back = computed(() => people.value[0])
+const fullest = computed(() => volumes.value[0])
+const passing = computed(() => props.assessment.legs.filter((leg) => leg.passes).length)
+
+function load(grams: number): { figure: string; unit: string } {
+  const [figure = '', unit = ''] = fmt.load(grams, units.value).split(' ')
+  return { figure, unit }
+}
+const bagNote = computed(() => {
+  const bag = worst.value
+  if (!bag) return 'no bag loaded'
+  if (bag.limit_g === null) return 'no leg weighs it'
+  const by = fmt.mass(Math.abs(bag.mass_g - bag.limit_g), units.value)
+  return bag.mass_g > bag.limit_g ? `${by} over, leg ${legNumber(bag.leg)}` : `${by} to spare`
+})
+function legNumber(leg: string | null | undefined): number {
+  return props.assessment.legs.findIndex((l) => l.leg === leg) + 1
+}
+function limitText(limit: number | null): string {
+  return limit === null ? '' : ` of ${fmt.load(limit, units.value).split(' ')[0]}`
+}
+</script>
+
+<template>
+  <footer class="foot" aria-label="Scales">
+    <ScaleCell
+      :title="worst ? `${PIECE[worst.piece]}, ${names.person(worst.person)}` : 'Cabin bag'"
+      :figure="load(worst?.mass_g ?? 0).figure"
+      :unit="`${load(0).unit}${limitText(worst?.limit_g ?? null)}`"
+      :note="bagNote"
+      :share="worst?.limit_g ? worst.mass_g / worst.limit_g : worst ? 0.5 : 0"
+      :mark="worst?.limit_g ? Math.min(1, worst.limit_g / worst.mass_g) : null"
+      :over="Boolean(worst?.limit_g && worst.mass_g > worst.limit_g)"
+    >
+      <h2>Bags against the strictest leg</h2>
+      <table>
+        <thead><tr><th>Bag</th><th class="number">weighs</th><th class="number">may weigh</th><th>on</th></tr></thead>
+        <tbody>
+          <tr v-for="bag in bags" :key="bag.bag">
+            <td>{{ names.thing(bag.bag) }}, {{ names.person(bag.person) }}</td>
+            <td class="number">{{ fmt.load(bag.mass_g, units) }}</td>
+            <td class="number">{{ bag.limit_g === null ? 'not limited' : fmt.load(bag.limit_g, units) }}</td>
+            <td>{{ bag.leg ? names.leg(bag.leg) : '' }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="label">Usual rules as you entered them; your carrier decides at the gate.</p>
+    </ScaleCell>
+
+    <ScaleCell
+      :title="back ? `On the back, ${names.person(back.person)}` : 'On the back'"
+      :figure="load(back?.carried_g ?? 0).figure"
+      :unit="load(0).unit"
+      :note="back?.share ? `${fmt.percent(back.share)} of body mass` : 'body mass not given'"
+      :share="(back?.share ?? 0) / 0.3"
+      :mark="back?.share ? 0.2 / 0.3 : null"
+      :over="(back?.share ?? 0) >= 0.2"
+    >
+      <h2>What each person carries</h2>
+      <table>
+        <thead><tr><th>Who</th><th class="number">bags</th><th class="number">worn</th><th class="number">not photography</th><th class="number">in all</th><th class="number">of body mass</th></tr></thead>
+        <tbody>
+          <tr v-for="person in people" :key="person.person">
+            <td>{{ names.person(person.person) }}</td>
+            <td class="number">{{ fmt.load(person.cabin_g + person.personal_g, units) }}</td>
+            <td class="number">{{ fmt.load(person.worn_g, units) }}</td>
+            <td class="number">{{ fmt.load(person.base_g, units) }}</td>
+            <td class="number">{{ fmt.load(person.carried_g, units) }}</td>
+            <td class="number">{{ person.share === null ? '' : fmt.percent(person.share) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="label">Hold bags roll and are not counted. Caution lines at 15, 20 and 25 % are general guidance, not medical advice.</p>
+    </ScaleCell>
+
+    <ScaleCell
+      :title="fullest ? `Volume, ${names.thing(fullest.bag)}` : 'Volume'"
+      :figure="fmt.volume(fullest?.litres ?? 0, units).split(' ')[0] ?? ''"
+      :unit="fullest ? `${fmt.volume(0, units).split(' ')[1]} of ${fmt.volume(fullest.volume_l, units).split(' ')[0]}` : ''"
+      :note="fullest ? `${fmt.percent(fullest.litres / fullest.volume_l)} by outer sizes` : 'no bag loaded'"
+      :share="fullest ? fullest.litres / fullest.volume_l : 0"
+      :mark="fullest ? Math.min(1, fullest.volume_l / Math.max(fullest.litres, 0.001)) : null"
+      :over="Boolean(fullest && fullest.litres > fullest.volume_l)"
+    >
+      <h2>Litres in each bag and insert</h2>
+      <table>
+        <thead><tr><th>Bag</th><th class="number">holds</th><th class="number">has</th><th class="number">full</th></tr></thead>
+        <tbody>
+          <tr v-for="bag in volumes" :key="bag.bag">
+            <td>{{ names.thing(bag.bag) }}</td>
+            <td class="number">{{ fmt.volume(bag.litres, units) }}</td>
+            <td class="number">{{ fmt.volume(bag.volume_l, units) }}</td>
+            <td class="number">{{ fmt.percent(bag.litres / bag.volume_l) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="label">Added up from outer sizes, before anything is stowed: over about 80 % expect a squeeze.</p>
+    </ScaleCell>
+
+    <ScaleCell
+      title="Legs that take it"
+      :figure="String(passing)"
+      :unit="`of ${assessment.legs.length}`"
+      :note="passing < assessment.legs.length ? `leg ${legNumber(assessment.legs.find((l) => !l.passes)?.leg)} refuses` : assessment.legs.length ? 'every leg' : 'no legs yet'"
+      :share="assessment.legs.length ? passing / assessment.legs.length : 0"
+      :mark="null"
+      :over="passing < assessment.legs.length"
+    >
+      <h2>Leg by leg</h2>
+      <table>
+        <thead><tr><th>Leg</th><th>What it says</th></tr></thead>
+        <tbody>
+          <tr v-for="leg in assessment.legs" :key="leg.leg">
+            <td>{{ names.leg(leg.leg) }}</td>
+            <td>
+              <template v-if="!leg.limits">no limits</template>
+              <template v-else-if="leg.passes">takes everything</template>
+              <template v-else>{{ leg.checks.filter((c) => !c.passes).map((c) => `${c.bag ? names.thing(c.bag) : names.person(c.person)}: ${c.limit}`).join('; ') }}</template>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </ScaleCell>
+
+    <ScaleCell
+      title="Brief"
+      :figure="fmt.figure(brief.score)"
+      unit="% covered"
+      :note="brief.weakest ? `weakest: ${names.want(brief.weakest)}` : 'no wants yet'"
+      :share="brief.score / 100"
+      :mark="1"
+    >
+      <h2>How much of each want is met</h2>
+      <table>
+        <thead><tr><th>Want</th><th class="number">importance</th><th class="number">met</th></tr></thead>
+        <tbody>
+          <tr v-for="want in assessment.coverage.wants" :key="want.want">
+            <td>{{ names.want(want.want) }}</td>
+            <td class="number">{{ trip.wants?.find((w) => w.id === want.want)?.importance }}</td>
+            <td class="number">{{ fmt.percent(want.cover) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="label">The figure is their mean, weighted by importance.</p>
+    </ScaleCell>
+  </footer>
+</template>
+
+<style scoped>
+.foot {
+  display: flex;
+  height: 72px;
+  background: var(--foot);
+  color: var(--foot-ink);
+  flex: none;
+}
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+/** A trip screen: trail above, scales below, both always in sight. */
+import { computed } from 'vue'
+import { asProblem } from '@/api/problem'
+import type { Bench } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { span } from '@/format/dates'
+import AppHeader from './AppHeader.vue'
+import ScalesBar from './ScalesBar.vue'
+import TrailBar from './TrailBar.vue'
+
+const props = defineProps<{ bench: Bench | undefined; error: Error | null; names: Names }>()
+const trip = computed(() => props.bench?.trip.trip)
+const under = computed(() => {
+  const people = (trip.value?.people ?? []).map((p) => p.name).join(' + ')
+  const days = trip.value?.days ?? []
+  const dates = days.length ? span(days[0]!.date, days.at(-1)!.date) : ''
+  return [people, dates].filter(Boolean).join(' · ')
+})
+</script>
+
+<template>
+  <div class="frame">
+    <AppHeader>
+      <div v-if="trip" class="what">
+        <div class="name">{{ trip.name }}</div>
+        <div class="quiet small">{{ under }}</div>
+      </div>
+      <TrailBar v-if="bench" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stations="bench.state.assessment.stations" />
+    </AppHeader>
+    <main id="screen" class="body" tabindex="-1">
+      <slot v-if="bench" />
+      <p v-else-if="error" class="screen" role="alert">
+        {{ asProblem(error).title }} <RouterLink :to="{ name: 'trips' }">Back to the trips</RouterLink>
+      </p>
+      <p v-else class="screen quiet" role="status">Laying things out…</p>
+    </main>
+    <ScalesBar v-if="bench && trip" :assessment="bench.state.assessment" :trip="trip" :names="names" />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+.body {
+  flex: 1;
+  min-height: 0;
+  outline: none;
+}
+.what {
+  min-width: 0;
+}
+.name {
+  font-weight: 700;
+  font-stretch: 96%;
+  font-size: var(--text-large);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.small {
+  font-size: var(--text-small);
+}
+.trail {
+  margin-left: auto;
+  margin-right: 10px;
+}
+</style>

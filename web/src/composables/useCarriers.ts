@@ -1,0 +1,35 @@
+/** Carriers, generic patterns, and the verbs that change carriers. */
+import { useMutation, useQuery } from '@tanstack/vue-query'
+import { ask, client } from '@/api/client'
+import { queries } from '@/api/queries'
+import type { Carrier } from '@/api/types'
+
+const KEY = ['carriers']
+
+async function refresh(): Promise<void> {
+  await queries.invalidateQueries({ queryKey: KEY })
+  await queries.invalidateQueries({ queryKey: ['bench'] })
+}
+
+export function useCarriers() {
+  const query = useQuery({ queryKey: KEY, queryFn: () => ask(client.GET('/api/carriers')) })
+  const patterns = useQuery({
+    queryKey: ['carrier-patterns'],
+    queryFn: () => ask(client.GET('/api/carriers/patterns')),
+    staleTime: Infinity,
+  })
+  const add = useMutation({
+    mutationFn: (carrier: Carrier) => ask(client.POST('/api/carriers', { body: { carrier } })),
+    onSuccess: refresh,
+  })
+  const save = useMutation({
+    mutationFn: (doc: { version: number; carrier: Carrier }) =>
+      ask(client.PUT('/api/carriers/{slug}', { params: { path: { slug: doc.carrier.id } }, body: doc })),
+    onSuccess: refresh,
+  })
+  const remove = useMutation({
+    mutationFn: (slug: string) => ask(client.DELETE('/api/carriers/{slug}', { params: { path: { slug } } })),
+    onSuccess: refresh,
+  })
+  return { carriers: query.data, loading: query.isPending, patterns: patterns.data, add, save, remove }
+}

@@ -1,0 +1,24 @@
+/** Screens by path. Each is loaded when first visited; without a session only the welcome screen opens. */
+import { createRouter, createWebHistory } from 'vue-router'
+import { fetchSession } from './composables/useSession'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/trips' },
+    { path: '/welcome', name: 'welcome', component: () => import('./screens/welcome/WelcomeScreen.vue'), meta: { open: true } },
+    { path: '/trips', name: 'trips', component: () => import('./screens/trips/TripsScreen.vue') },
+    { path: '/locker', name: 'locker', component: () => import('./screens/locker/LockerScreen.vue') },
+    { path: '/rules', name: 'rules', component: () => import('./screens/rules/RulesScreen.vue') },
+    { path: '/settings', name: 'settings', component: () => import('./screens/settings/SettingsScreen.vue') },
+    { path: '/trips/:trip/:kit/brief', name: 'brief', component: () => import('./screens/brief/BriefScreen.vue'), props: true, meta: { trip: true } },
+    { path: '/trips/:trip/:kit/bench', name: 'bench', component: () => import('./screens/bench/BenchScreen.vue'), props: true, meta: { trip: true } },
+    { path: '/:rest(.*)*', name: 'lost', component: () => import('./screens/LostScreen.vue'), meta: { open: true } },
+  ],
+})
+
+router.beforeEach(async (to) => {
+  if (to.meta.open) return true
+  const session = await fetchSession()
+  return session.name ? true : { name: 'welcome', query: to.fullPath === '/trips' ? {} : { next: to.fullPath } }
+})

@@ -1,0 +1,149 @@
+<script setup lang="ts">
+/** One thing on the bench: what it is, how many go, and where they travel. */
+import { computed } from 'vue'
+import type { Assessment, Edit, Entry, Place, Thing, Trip } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { useUnits } from '@/composables/useSession'
+import { day } from '@/format/dates'
+import * as fmt from '@/format/units'
+import { ABSENCE, KIND, PIECE, SOURCE } from '@/wording/kinds'
+import { setUp } from '@/wording/optics'
+
+const props = defineProps<{
+  item: string | null
+  things: Map<string, Thing>
+  entries: Map<string, Entry[]>
+  trip: Trip
+  coverage: Assessment['coverage']
+  names: Names
+  busy: boolean
+}>()
+const emit = defineEmits<{ close: []; edit: [edits: Edit[]] }>()
+const units = useUnits()
+
+const thing = computed(() => (props.item ? props.things.get(props.item) : undefined))
+const mine = computed(() => (props.item ? (props.entries.get(props.item) ?? []) : []))
+const loaded = computed(() => mine.value.reduce((n, e) => n + (e.count ?? 1), 0))
+const worth = computed(() => props.coverage.worth.find((w) => w.item === props.item))
+const serves = computed(() =>
+  props.coverage.wants.flatMap((want) =>
+    want.runs
+      .filter((run) => run.set_up && Object.values(run.set_up).includes(props.item ?? ''))
+      .map((run) => ({ want: props.names.want(want.want), run })),
+  ),
+)
+
+interface Choice {
+  title: string
+  place: Place
+}
+const choices = computed<Choice[]>(() => {
+  const one = thing.value
+  if (!one) return []
+  const people = props.trip.people ?? []
+  if (one.kind === 'bag') {
+    const kinds = Object.keys(PIECE) as (keyof typeof PIECE)[]
+    const pieces: Choice[] = people.flatMap((p) => kinds.map((piece) => ({ title: `${PIECE[piece]} of ${p.name}`, place: { where: 'piece' as const, piece, person: p.id } })))
+    return [...pieces, ...holders(one.id)]
+  }
+  return [...holders(one.id), ...people.map((p) => ({ title: `on ${p.name}: pockets, neck, belt`, place: { where: 'worn' as const, person: p.id } }))]
+})
+
+function holders(self: string): Choice[] {
+  const found: Choice[] = []
+  for (const id of props.entries.keys()) {
+    const holder = props.things.get(id)
+    if (id === self || (holder?.kind !== 'bag' && holder?.kind !== 'insert')) continue
+    found.push({ title: `in ${holder.name}`, place: { where: 'bag', bag: id, outside: false } })
+    if (holder.kind === 'bag') found.push({ title: `strapped outside ${holder.name}`, place: { where: 'bag', bag: id, outside: true } })
+  }
+  return found
+}
+function key(place: Place): string {
+  return place.where === 'bag' ? `bag ${place.bag} ${place.outside ?? false}` : place.where === 'worn' ? `worn ${place.person}` : `piece ${place.piece} ${place.person}`
+}
+const options = computed(() => choices.value.map((c) => ({ title: c.title, value: key(c.place) })))
+const at = computed(() => (mine.value.length === 1 && mine.value[0] ? key(mine.value[0].place) : null))
+
+function move(value: string | null): void {
+  const choice = choices.value.find((c) => key(c.place) === value)
+  if (!choice || !props.item) return
+  emit('edit', [loaded.value ? { act: 'move', item: props.item, place: choice.place } : { act: 'load', item: props.item, count: 1, place: choice.place }])
+}
+function add(by: 1 | -1): void {
+  if (props.item) emit('edit', [by > 0 ? { act: 'load', item: props.item, count: 1 } : { act: 'leave', item: props.item, count: 1 }])
+}
+const size = computed(() => {
+  const s = thing.value?.size
+  if (!s) return ''
+  if (s.shape === 'box') return fmt.sides([s.length_mm, s.width_mm, s.height_mm], units.value)
+  return s.shape === 'cylinder' ? `Ø ${fmt.side(s.diameter_mm, units.value)} × ${fmt.side(s.length_mm, units.value)}` : `soft, ${fmt.volume(s.volume_l, units.value)}`
+})
+</script>
+
+<template>
+  <VDialog :model-value="Boolean(thing)" max-width="520" :aria-label="thing?.name" @update:model-value="emit('close')">
+    <div v-if="thing" class="sheet">
+      <h1>{{ thing.name }}</h1>
+      <p class="quiet">
+        {{ KIND[thing.kind] }} · {{ fmt.mass(thing.mass_g, units) }} {{ SOURCE[thing.mass_source ?? 'stated'] }} · {{ size }}
+        <template v-if="thing.absent"> · {{ ABSENCE[thing.absent.reason] }}<template v-if="thing.absent.until"> until {{ day(thing.absent.until) }}</template></template>
+      </p>
+      <p v-if="thing.note">{{ thing.note }}</p>
+      <div class="row">
+        <span class="count">
+          <VBtn width="34" min-width="34" aria-label="One less" :disabled="busy || loaded === 0" @click="add(-1)">−</VBtn>
+          <b class="figure">{{ loaded }} of {{ thing.count ?? 1 }}</b>
+          <VBtn width="34" min-width="34" aria-label="One more" :disabled="busy || loaded >= (thing.count ?? 1)" @click="add(1)">+</VBtn>
+        </span>
+        <VSelect class="place" label="Travels" :items="options" :model-value="at" :placeholder="mine.length > 1 ? 'in several places' : 'choose to load it'" persistent-placeholder @update:model-value="move" />
+      </div>
+      <template v-if="worth">
+        <h2>What it earns</h2>
+        <p>
+          Without one the brief loses {{ fmt.figure(worth.direct, 1) }} points. As a backup it saves {{ fmt.figure(worth.backup, 1) }} more in the
+          single loss where it helps most; a tenth of that counts. Worth {{ fmt.figure(worth.points, 1) }} points<template v-if="thing.mass_g">,
+          {{ fmt.figure((100 * worth.points) / thing.mass_g, 1) }} per {{ fmt.mass(100, units) }}</template>.
+        </p>
+      </template>
+      <template v-if="serves.length">
+        <h2>What it serves</h2>
+        <table>
+          <tbody>
+            <tr v-for="{ want, run } in serves" :key="want + run.from_mm">
+              <td>{{ want }}</td>
+              <td class="number">{{ fmt.focalRange(run.from_mm, run.to_mm) }}</td>
+              <td class="number">{{ fmt.percent(run.score) }}</td>
+              <td class="label">{{ run.set_up ? setUp(run.set_up, names.thing) : '' }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
+      <div class="end"><VBtn @click="emit('close')">Close</VBtn></div>
+    </div>
+  </VDialog>
+</template>
+
+<style scoped>
+p {
+  margin: 4px 0 10px;
+}
+.row {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  margin: 6px 0 12px;
+}
+.count {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+.place {
+  flex: 1;
+}
+.end {
+  margin-top: 12px;
+  text-align: right;
+}
+</style>

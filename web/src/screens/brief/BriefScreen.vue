@@ -1,0 +1,149 @@
+<script setup lang="ts">
+/** The brief: wants on the left, who, how and when on the right. Saved as it is typed. */
+import { computed, ref, watch } from 'vue'
+import { onBeforeRouteLeave, useRouter } from 'vue-router'
+import type { RouteLocationNormalized } from 'vue-router'
+import AskFirst from '@/components/AskFirst.vue'
+import TripFrame from '@/components/TripFrame.vue'
+import { useBench, useNames } from '@/composables/useBench'
+import { useCarriers } from '@/composables/useCarriers'
+import DaysPart from './DaysPart.vue'
+import LegsPart from './LegsPart.vue'
+import PeoplePart from './PeoplePart.vue'
+import { useBriefDraft } from './useBriefDraft'
+import WantsPart from './WantsPart.vue'
+
+const props = defineProps<{ trip: string; kit: string }>()
+const router = useRouter()
+const { bench, error, things } = useBench(
+  () => props.trip,
+  () => props.kit,
+)
+const { carriers } = useCarriers()
+const stored = computed(() => bench.value?.trip)
+const { draft, problem, errors, state, flush, revert } = useBriefDraft(stored)
+const names = useNames(
+  computed(() => stored.value?.trip),
+  things,
+)
+const SAYS = { saved: 'Saved', saving: 'Saving…', refused: 'Not saved yet' } as const
+const STATUS = [
+  { title: 'Current', value: 'current' },
+  { title: 'Planned', value: 'planned' },
+  { title: 'Done', value: 'done' },
+]
+
+const leavingTo = ref<RouteLocationNormalized | null>(null)
+let letGo = false
+onBeforeRouteLeave(async (to) => {
+  if (letGo || (await flush())) return true
+  leavingTo.value = to
+  return false
+})
+async function leave(): Promise<void> {
+  letGo = true
+  if (leavingTo.value) await router.push(leavingTo.value.fullPath)
+}
+/** Errors that no field on this screen shows. */
+const loose = computed(() => (problem.value && problem.value.fields.length === 0 ? problem.value.title : problem.value?.stale ? 'This brief was changed in another window. Throw away what you typed here to see it.' : ''))
+watch(
+  () => props.trip,
+  () => (letGo = false),
+)
+</script>
+
+<template>
+  <TripFrame :bench="bench" :error="error" :names="names">
+    <div v-if="draft && bench" class="screen grid">
+      <div class="left">
+        <div class="title">
+          <VTextField v-model="draft.name" class="name" label="Trip" maxlength="80" :error-messages="errors.name" />
+          <VTextField v-model="draft.place" label="Where" maxlength="80" :error-messages="errors.place" />
+          <VSelect v-model="draft.status" class="status" :items="STATUS" label="Stands" />
+        </div>
+        <WantsPart :model-value="draft.wants ?? []" :coverage="bench.state.assessment.coverage" :errors="errors" @update:model-value="draft.wants = $event" />
+      </div>
+      <div class="right">
+        <div class="state" :class="state" role="status">
+          <b>{{ SAYS[state] }}</b>
+          <template v-if="state === 'refused'">
+            <span>{{ loose || 'See the marked fields; what you typed is kept here.' }}</span>
+            <button type="button" class="link" @click="revert">throw away</button>
+          </template>
+        </div>
+        <PeoplePart :model-value="draft.people ?? []" :errors="errors" @update:model-value="draft.people = $event" />
+        <LegsPart :model-value="draft.legs ?? []" :carriers="carriers ?? []" :errors="errors" @update:model-value="draft.legs = $event" />
+        <DaysPart :model-value="draft.days ?? []" :errors="errors" @update:model-value="draft.days = $event" />
+        <VTextarea v-model="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" />
+      </div>
+      <AskFirst
+        :model-value="leavingTo !== null"
+        title="Some of the brief is not saved"
+        text="The marked fields were refused. Stay and mend them, or leave and lose what you typed in them."
+        yes="Leave and lose it"
+        @yes="leave"
+        @update:model-value="leavingTo = null"
+      />
+    </div>
+  </TripFrame>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 440px;
+  gap: 30px;
+  overflow: hidden;
+}
+.left,
+.right {
+  min-height: 0;
+  overflow: auto;
+  padding: 6px 4px 16px 0;
+}
+.left {
+  display: flex;
+  flex-direction: column;
+  gap: 18px;
+}
+.right {
+  border-left: 1px solid var(--line);
+  padding-left: 24px;
+  padding-right: 6px;
+  display: flex;
+  flex-direction: column;
+  gap: 16px;
+}
+.title {
+  display: flex;
+  gap: 10px;
+}
+.name {
+  flex: 2;
+}
+.status {
+  flex: 0 0 120px;
+}
+.state {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  color: var(--muted);
+  min-height: 20px;
+}
+.state.refused {
+  color: var(--rust);
+}
+@media (max-width: 1000px) {
+  .grid {
+    grid-template-columns: 1fr;
+    overflow: auto;
+  }
+  .left,
+  .right {
+    overflow: visible;
+    border: 0;
+    padding-left: 0;
+  }
+}
+</style>

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+/** The stretches of the journey and whose rules hold on each. */
+import { computed } from 'vue'
+import type { CarrierDoc, Leg } from '@/api/types'
+import { idFrom } from '@/screens/trips/new-trip'
+
+const props = defineProps<{ carriers: CarrierDoc[]; errors: Record<string, string> }>()
+const legs = defineModel<Leg[]>({ required: true })
+const options = computed(() => [{ title: 'nobody weighs', value: null as string | null }, ...props.carriers.map((d) => ({ title: d.carrier.name, value: d.carrier.id as string | null }))])
+
+function replace(index: number, change: Partial<Leg>): void {
+  legs.value = legs.value.map((leg, i) => (i === index ? { ...leg, ...change } : leg))
+}
+function add(): void {
+  legs.value = [...legs.value, { id: idFrom('leg', legs.value.map((leg) => leg.id)), name: `Leg ${legs.value.length + 1}`, carrier: null }]
+}
+</script>
+
+<template>
+  <section aria-label="Legs">
+    <header class="top">
+      <h2>Legs <span class="quiet">whose rules hold on each stretch</span></h2>
+      <button type="button" class="link" @click="add">add a leg</button>
+    </header>
+    <div v-for="(leg, index) in legs" :key="leg.id" class="line">
+      <span class="label number">{{ index + 1 }}</span>
+      <VTextField :model-value="leg.name" label="Leg" maxlength="80" :error-messages="errors[`legs.${index}.name`]" @update:model-value="replace(index, { name: String($event ?? '') })" />
+      <VSelect :model-value="leg.carrier ?? null" :items="options" label="Carrier" :error-messages="errors[`legs.${index}.carrier`] || errors[`trip.legs.${index}.carrier`]" @update:model-value="replace(index, { carrier: $event })" />
+      <button type="button" class="link quiet" :aria-label="`Remove ${leg.name}`" @click="legs = legs.filter((_, i) => i !== index)">remove</button>
+    </div>
+    <p v-if="!carriers.length" class="label">No carriers yet: add some under <RouterLink :to="{ name: 'rules' }">Rules</RouterLink>, from a common pattern.</p>
+  </section>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  justify-content: space-between;
+  margin-bottom: 8px;
+}
+.line {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  margin-bottom: 8px;
+}
+.number {
+  width: 10px;
+}
+</style>

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+/** Who carries, and what each carries that is not photography. */
+import type { Person } from '@/api/types'
+import NumberField from '@/components/NumberField.vue'
+import { idFrom } from '@/screens/trips/new-trip'
+
+const props = defineProps<{ errors: Record<string, string> }>()
+const people = defineModel<Person[]>({ required: true })
+const error = (path: string): string => props.errors[`people.${path}`] ?? ''
+
+function replace(index: number, change: Partial<Person>): void {
+  people.value = people.value.map((p, i) => (i === index ? { ...p, ...change } : p))
+}
+function add(): void {
+  people.value = [...people.value, { id: idFrom('person', people.value.map((p) => p.id)), name: 'Somebody', body_mass_kg: null, base_load: [] }]
+}
+function loads(index: number) {
+  return people.value[index]?.base_load ?? []
+}
+function load(index: number, at: number, change: { name?: string; mass_g?: number }): void {
+  replace(index, { base_load: loads(index).map((l, i) => (i === at ? { ...l, ...change } : l)) })
+}
+</script>
+
+<template>
+  <section aria-label="People">
+    <header class="top"><h2>People</h2><button type="button" class="link" @click="add">add a person</button></header>
+    <p v-if="errors.people" class="wrong" role="alert">{{ errors.people }}</p>
+    <div v-for="(person, index) in people" :key="person.id" class="person">
+      <div class="line">
+        <VTextField :model-value="person.name" label="Name" maxlength="80" :error-messages="error(`${index}.name`)" @update:model-value="replace(index, { name: String($event ?? '') })" />
+        <NumberField class="mass" :model-value="person.body_mass_kg" label="Body mass" quantity="body" :error="error(`${index}.body_mass_kg`)" @update:model-value="replace(index, { body_mass_kg: $event ?? null })" />
+        <button type="button" class="link quiet" :aria-label="`Remove ${person.name}`" @click="people = people.filter((_, i) => i !== index)">remove</button>
+      </div>
+      <div v-for="(one, at) in person.base_load ?? []" :key="at" class="line base">
+        <VTextField :model-value="one.name" label="Carries too" maxlength="80" :error-messages="error(`${index}.base_load.${at}.name`)" @update:model-value="load(index, at, { name: String($event ?? '') })" />
+        <NumberField class="mass" :model-value="one.mass_g" label="Mass" quantity="load" required :error="error(`${index}.base_load.${at}.mass_g`)" @update:model-value="load(index, at, { mass_g: $event as number })" />
+        <button type="button" class="link quiet" :aria-label="`Remove ${one.name}`" @click="replace(index, { base_load: loads(index).filter((_, i) => i !== at) })">remove</button>
+      </div>
+      <button type="button" class="link quiet more" @click="replace(index, { base_load: [...loads(index), { name: 'Water', mass_g: 1000 }] })">add water, food, shelter…</button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  justify-content: space-between;
+  margin-bottom: 8px;
+}
+.person {
+  margin-bottom: 8px;
+}
+.line {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  margin-bottom: 8px;
+}
+.base {
+  padding-left: 16px;
+}
+.mass {
+  flex: 0 0 116px;
+}
+.more {
+  padding-left: 16px;
+}
+.wrong {
+  color: var(--rust);
+  margin: 0 0 8px;
+}
+</style>

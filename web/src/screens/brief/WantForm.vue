@@ -1,0 +1,89 @@
+<script setup lang="ts">
+/** One want: the range, the light, the pixels, the traits, and how much it matters. */
+import { computed } from 'vue'
+import type { Want } from '@/api/types'
+import NumberField from '@/components/NumberField.vue'
+import { TRAITS, traitState, type TraitState, withTrait } from './wants'
+
+const props = defineProps<{ errors: Record<string, string>; index: number }>()
+const want = defineModel<Want>({ required: true })
+const error = (field: string): string => props.errors[`wants.${props.index}.${field}`] ?? ''
+const rangeError = computed(() => props.errors[`wants.${props.index}`] ?? '')
+
+function set<K extends keyof Want>(key: K, value: Want[K] | null | undefined): void {
+  want.value = { ...want.value, [key]: value }
+}
+const LIGHT = [
+  { title: 'exposure: the f-number itself', value: 'exposure' },
+  { title: 'equivalent: as on full frame', value: 'equivalent' },
+]
+const STATES: { title: string; value: TraitState }[] = [
+  { title: 'no matter', value: 'none' },
+  { title: 'wished', value: 'wished' },
+  { title: 'essential', value: 'essential' },
+]
+</script>
+
+<template>
+  <div class="form">
+    <VTextField class="name" :model-value="want.name" label="Name" maxlength="80" :error-messages="error('name')" @update:model-value="set('name', String($event ?? ''))" />
+    <NumberField :model-value="want.focal_min_mm" label="From" unit="mm" required :error="error('focal_min_mm')" @update:model-value="set('focal_min_mm', $event)" />
+    <NumberField :model-value="want.focal_max_mm" label="To" unit="mm" required :error="error('focal_max_mm') || rangeError" @update:model-value="set('focal_max_mm', $event)" />
+    <NumberField :model-value="want.max_f_number" label="Slowest f/" required :error="error('max_f_number')" @update:model-value="set('max_f_number', $event)" />
+    <VSelect class="light" :model-value="want.light" :items="LIGHT" label="Light means" @update:model-value="set('light', $event)" />
+    <NumberField :model-value="want.megapixels" label="Pixels left" unit="MP" required :error="error('megapixels')" @update:model-value="set('megapixels', $event)" />
+    <div class="importance" role="radiogroup" aria-label="Importance">
+      <span class="label">Importance</span>
+      <button v-for="n in 5" :key="n" type="button" role="radio" class="step" :aria-checked="want.importance === n" @click="set('importance', n)">{{ n }}</button>
+    </div>
+    <VCheckbox class="still" :model-value="want.static_subject" label="It stands still, so frames may be stitched" @update:model-value="set('static_subject', Boolean($event))" />
+    <VSelect
+      v-for="trait in TRAITS"
+      :key="trait.value"
+      :model-value="traitState(want, trait.value)"
+      :items="STATES"
+      :label="trait.title"
+      @update:model-value="want = withTrait(want, trait.value, $event)"
+    />
+  </div>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  grid-template-columns: repeat(5, 1fr);
+  gap: 10px;
+}
+.name,
+.light,
+.still {
+  grid-column: span 2;
+}
+.importance {
+  display: flex;
+  align-items: center;
+  gap: 3px;
+  grid-column: span 2;
+}
+.importance .label {
+  margin-right: 8px;
+}
+.step {
+  font: inherit;
+  width: 30px;
+  height: 30px;
+  border: 1px solid var(--line);
+  border-radius: var(--corner);
+  background: none;
+  color: var(--ink);
+  cursor: pointer;
+}
+.step[aria-checked='true'] {
+  background: var(--button);
+  color: var(--button-ink);
+  font-weight: 700;
+}
+.still {
+  align-self: center;
+}
+</style>

@@ -1,0 +1,148 @@
+<script setup lang="ts">
+/** The wants: bands on the focal axis, the list, and the one being edited. */
+import { computed, ref } from 'vue'
+import { mdiPlus } from '@mdi/js'
+import type { Assessment, Want } from '@/api/types'
+import { useSize } from '@/composables/useSize'
+import { focalAxis } from '@/drawing/axis'
+import * as fmt from '@/format/units'
+import WantForm from './WantForm.vue'
+import { asks, newWant } from './wants'
+
+const props = defineProps<{ coverage: Assessment['coverage']; errors: Record<string, string> }>()
+const wants = defineModel<Want[]>({ required: true })
+const chosen = ref(0)
+const box = ref<HTMLElement | null>(null)
+const { width } = useSize(box)
+const ROW = 26
+const NAMES = 190
+const valid = computed(() => wants.value.filter((w) => w.focal_min_mm > 0 && w.focal_max_mm > 0))
+const axis = computed(() => focalAxis(valid.value.flatMap((w) => [w.focal_min_mm, w.focal_max_mm]), NAMES, Math.max(NAMES + 200, width.value - 64)))
+const height = computed(() => wants.value.length * ROW + 22)
+const cover = computed(() => new Map(props.coverage.wants.map((w) => [w.want, w.cover])))
+const wrong = computed(() => new Set(Object.keys(props.errors).map((f) => /^wants\.(\d+)/.exec(f)?.[1]).filter(Boolean).map(Number)))
+
+function bar(want: Want) {
+  const x = axis.value.x(want.focal_min_mm)
+  return { x, width: Math.max(4, axis.value.x(want.focal_max_mm) - x) }
+}
+function add(): void {
+  wants.value = [...wants.value, newWant(wants.value.map((w) => w.id))]
+  chosen.value = wants.value.length - 1
+}
+function replace(want: Want): void {
+  wants.value = wants.value.map((old, index) => (index === chosen.value ? want : old))
+}
+function drop(): void {
+  wants.value = wants.value.filter((_, index) => index !== chosen.value)
+  chosen.value = Math.max(0, Math.min(chosen.value, wants.value.length - 1))
+}
+function step(event: KeyboardEvent, by: number): void {
+  event.preventDefault()
+  chosen.value = Math.min(Math.max(0, chosen.value + by), wants.value.length - 1)
+}
+</script>
+
+<template>
+  <section aria-label="Wants">
+    <header class="top">
+      <h2>Wants <span class="quiet">which pictures you want to come home with, in full-frame millimetres</span></h2>
+      <VBtn :prepend-icon="mdiPlus" @click="add">Add a want</VBtn>
+    </header>
+    <div ref="box" class="chart">
+      <svg v-if="width && wants.length" :width="width" :height="height" role="listbox" aria-label="Wants" tabindex="0" :aria-activedescendant="`want-${chosen}`" @keydown.down="step($event, 1)" @keydown.up="step($event, -1)">
+        <rect :x="NAMES - 4" y="0.5" :width="Math.max(0, width - NAMES - 56)" :height="height - 22" class="back" />
+        <line v-for="tick in axis.ticks" :key="tick.mm" :x1="tick.x" :x2="tick.x" y1="1" :y2="height - 22" class="grid" />
+        <g v-for="(want, index) in wants" :id="`want-${index}`" :key="want.id" role="option" class="want" :class="{ chosen: index === chosen }" :aria-selected="index === chosen" @click="chosen = index">
+          <title>{{ want.name }}: {{ fmt.focalRange(want.focal_min_mm, want.focal_max_mm) }}, {{ asks(want) }}</title>
+          <rect x="0" :y="index * ROW + 1" :width="width" :height="ROW - 2" class="hit" />
+          <text :x="wrong.has(index) ? 20 : 6" :y="index * ROW + 17" class="name">{{ want.name.length > 27 ? want.name.slice(0, 26) + '…' : want.name }}</text>
+          <path v-if="wrong.has(index)" :transform="`translate(11 ${index * ROW + 13})`" d="M0 -6L6 5H-6z" class="wrong" />
+          <template v-if="want.focal_min_mm > 0 && want.focal_max_mm >= want.focal_min_mm">
+            <rect :x="bar(want).x" :y="index * ROW + 5" :width="bar(want).width" :height="ROW - 10" :style="{ fill: `var(--want-${(index % 6) + 1})` }" />
+            <rect :x="bar(want).x" :y="index * ROW + ROW - 8" :width="bar(want).width * (cover.get(want.id) ?? 0)" height="3" class="met" />
+          </template>
+          <text :x="width - 6" :y="index * ROW + 17" text-anchor="end" class="figure">{{ cover.has(want.id) ? fmt.percent(cover.get(want.id) ?? 0) : '' }}</text>
+        </g>
+        <text v-for="tick in axis.ticks" :key="`t${tick.mm}`" :x="tick.x" :y="height - 7" text-anchor="middle" class="tick">{{ tick.mm }}</text>
+        <text :x="width - 6" :y="height - 7" text-anchor="end" class="tick">met by kit</text>
+      </svg>
+      <p v-else-if="!wants.length" class="empty">
+        No wants yet. Add the first: a name, from which focal length to which, how bright, how many pixels. Then each lens on the bench has a worth.
+      </p>
+    </div>
+    <div v-if="wants[chosen]" class="edit">
+      <WantForm :model-value="wants[chosen]!" :index="chosen" :errors="errors" @update:model-value="replace" />
+      <div class="end"><button type="button" class="link quiet" @click="drop">Remove “{{ wants[chosen]!.name }}”</button></div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  align-items: baseline;
+  gap: 12px;
+  margin-bottom: 8px;
+}
+.top h2 {
+  flex: 1;
+}
+svg {
+  display: block;
+}
+.back {
+  fill: var(--sheet);
+  stroke: var(--line);
+}
+.grid {
+  stroke: var(--line);
+  stroke-dasharray: 1 4;
+}
+.want {
+  cursor: pointer;
+}
+.hit {
+  fill: transparent;
+}
+.want:hover .hit {
+  fill: var(--ink);
+  fill-opacity: 0.05;
+}
+.chosen .hit {
+  fill: var(--tan);
+  fill-opacity: 0.28;
+}
+.name {
+  fill: var(--ink);
+  font-weight: 600;
+}
+text {
+  font-stretch: var(--narrow);
+  font-size: var(--text-small);
+  fill: var(--ink);
+}
+.tick {
+  fill: var(--muted);
+}
+.met {
+  fill: var(--ink);
+  fill-opacity: 0.55;
+}
+.wrong {
+  fill: var(--rust);
+}
+.edit {
+  margin-top: 10px;
+  padding-top: 14px;
+  border-top: 1px solid var(--line);
+}
+.end {
+  text-align: right;
+  margin-top: 8px;
+}
+.empty {
+  padding: 24px 0;
+  max-width: 46em;
+}
+</style>

@@ -1,0 +1,237 @@
+<script setup lang="ts">
+/** The locker: find, add, edit, weigh in. */
+import { computed, nextTick, ref } from 'vue'
+import { mdiPlus } from '@mdi/js'
+import { asProblem } from '@/api/problem'
+import type { Thing, ThingDoc } from '@/api/types'
+import NumberField from '@/components/NumberField.vue'
+import PlainFrame from '@/components/PlainFrame.vue'
+import { useKeys } from '@/composables/useKeys'
+import { useLocker } from '@/composables/useLocker'
+import { notify } from '@/composables/useNotice'
+import { useUnits } from '@/composables/useSession'
+import { day } from '@/format/dates'
+import * as fmt from '@/format/units'
+import { ABSENCE, GROUP, type Group, groupOf, GROUPS, KIND, SOURCE } from '@/wording/kinds'
+import AddGear from './AddGear.vue'
+import { matches } from './search'
+import ThingDrawing from './ThingDrawing.vue'
+import ThingEditor from './ThingEditor.vue'
+
+const { things, loading, error, addTypical, weigh } = useLocker()
+const units = useUnits()
+const find = ref('')
+const finder = ref<HTMLInputElement | null>(null)
+const group = ref<Group | null>(null)
+const weighing = ref(false)
+const adding = ref(false)
+const selected = ref<string | null>(null)
+const fresh = ref<ThingDoc | null>(null)
+
+const docs = computed(() => things.value ?? [])
+const rows = computed(() => {
+  const found = docs.value.filter((d) => (!group.value || groupOf(d.thing.kind) === group.value) && matches(d.thing, find.value))
+  return weighing.value ? found.filter((d) => d.thing.mass_source !== 'measured') : found
+})
+const groups = computed(() => GROUPS.map((g) => ({ group: g, rows: rows.value.filter((d) => groupOf(d.thing.kind) === g) })).filter((g) => g.rows.length))
+const doc = computed(() => fresh.value ?? docs.value.find((d) => d.thing.id === selected.value) ?? null)
+const converters = computed(() => docs.value.filter((d) => d.thing.kind === 'teleconverter').map((d) => ({ id: d.thing.id, name: d.thing.name })))
+const total = computed(() => docs.value.reduce((sum, d) => sum + d.thing.mass_g * (d.thing.count ?? 1), 0))
+const unweighed = computed(() => docs.value.filter((d) => d.thing.mass_source !== 'measured').length)
+
+function size(thing: Thing): string {
+  const s = thing.size
+  if (s.shape === 'soft') return `soft, ${fmt.volume(s.volume_l, units.value)}`
+  return s.shape === 'box' ? fmt.sides([s.length_mm, s.width_mm, s.height_mm], units.value) : `Ø ${fmt.sides([s.diameter_mm, s.length_mm], units.value)}`
+}
+async function take(typical: string): Promise<void> {
+  try {
+    const added = await addTypical.mutateAsync({ typical, count: 1 })
+    adding.value = false
+    choose(added.thing.id)
+    notify(`${added.thing.name} is in the locker. Give it your own name and figures, or leave it typical.`)
+  } catch (problem) {
+    notify(problem as Error)
+  }
+}
+function blank(template: Thing): void {
+  adding.value = false
+  fresh.value = { version: 0, thing: template }
+}
+function choose(id: string): void {
+  fresh.value = null
+  selected.value = id
+}
+const onScale = ref<Record<string, number | null | undefined>>({})
+async function weighed(one: ThingDoc): Promise<void> {
+  const grams = onScale.value[one.thing.id]
+  if (typeof grams !== 'number') return
+  const next = rows.value[rows.value.indexOf(one) + 1]?.thing.id
+  try {
+    await weigh.mutateAsync({ id: one.thing.id, version: one.version, mass_g: grams })
+    await nextTick()
+    if (next) document.querySelector<HTMLInputElement>(`[data-weigh="${next}"] input`)?.focus()
+  } catch (problem) {
+    notify(problem as Error)
+  }
+}
+useKeys([
+  { key: '/', does: 'Find gear', run: () => finder.value?.focus() },
+  { key: 'a', does: 'Add gear', run: () => (adding.value = true) },
+])
+</script>
+
+<template>
+  <PlainFrame>
+    <div class="screen grid">
+      <section class="list" aria-label="Gear">
+        <header class="top">
+          <h1>Locker</h1>
+          <span class="quiet">{{ docs.length }} things, {{ fmt.load(total, units) }} in all; {{ unweighed }} never weighed</span>
+          <span class="grow" />
+          <VBtn :variant="weighing ? 'flat' : 'outlined'" :aria-pressed="weighing" @click="weighing = !weighing">{{ weighing ? 'Done weighing' : 'Weigh in' }}</VBtn>
+          <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="adding = true">Add gear</VBtn>
+        </header>
+        <div class="tools">
+          <input ref="finder" v-model="find" type="search" class="find" placeholder="find  /" aria-label="Find gear" />
+          <div class="filters" role="group" aria-label="Show">
+            <button class="tab" type="button" :aria-pressed="group === null" @click="group = null">all</button>
+            <button v-for="g in GROUPS" :key="g" class="tab" type="button" :aria-pressed="group === g" @click="group = g">{{ GROUP[g].toLowerCase() }}</button>
+          </div>
+        </div>
+        <div class="rows">
+          <p v-if="error" role="alert">{{ asProblem(error).title }}</p>
+          <p v-else-if="loading" class="quiet" role="status">Opening the locker…</p>
+          <p v-else-if="docs.length === 0" class="empty">The locker is empty. Add the first thing: type “45 MP” or “24-70” and press Enter.</p>
+          <p v-else-if="rows.length === 0" class="empty">{{ weighing ? 'Everything shown here has been on the scale.' : 'Nothing here by that name.' }}</p>
+          <table v-else>
+            <thead>
+              <tr>
+                <th class="pic"><span class="visually-hidden">drawing</span></th><th>thing</th><th>kind</th><th class="number">pieces</th><th class="number">one weighs</th><th>{{ weighing ? 'on the scale' : 'figure is' }}</th><th class="number">size</th><th>now</th>
+              </tr>
+            </thead>
+            <tbody v-for="g in groups" :key="g.group">
+              <tr class="group"><th colspan="8" scope="rowgroup">{{ GROUP[g.group] }}</th></tr>
+              <tr v-for="d in g.rows" :key="d.thing.id" class="row" :class="{ chosen: d.thing.id === doc?.thing.id }" @click="choose(d.thing.id)">
+                <td class="pic"><ThingDrawing :thing="d.thing" /></td>
+                <td><button type="button" class="plain" @click.stop="choose(d.thing.id)">{{ d.thing.name }}</button></td>
+                <td class="label">{{ KIND[d.thing.kind] }}</td>
+                <td class="number">{{ d.thing.count }}</td>
+                <td class="number">{{ d.thing.mass_source === 'typical' ? '≈ ' : '' }}{{ fmt.mass(d.thing.mass_g, units) }}</td>
+                <td class="label scale" :data-weigh="d.thing.id">
+                  <NumberField v-if="weighing" v-model="onScale[d.thing.id]" :label="`Mass of ${d.thing.name}`" quantity="mass" hide-label @click.stop @keydown.enter="weighed(d)" />
+                  <template v-else>{{ SOURCE[d.thing.mass_source ?? 'stated'] }}</template>
+                </td>
+                <td class="number">{{ size(d.thing) }}</td>
+                <td class="label">{{ d.thing.absent ? `${ABSENCE[d.thing.absent.reason]}${d.thing.absent.until ? `, ${day(d.thing.absent.until)}` : ''}` : 'here' }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <p v-if="weighing && rows.length" class="label">Put one piece on the scale, type what it says, press Enter: the figure is weighed from then on.</p>
+        </div>
+      </section>
+      <aside class="side" aria-label="The thing chosen">
+        <ThingEditor v-if="doc" :key="doc.thing.id" :doc="doc" :fresh="Boolean(fresh)" :converters="converters" @done="choose" @gone="selected = null" @cancel="fresh = null" />
+        <p v-else class="quiet">Choose a thing to see and change it.</p>
+      </aside>
+      <AddGear v-model="adding" @add="take" @blank="blank" />
+    </div>
+  </PlainFrame>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 420px;
+  gap: 26px;
+  overflow: hidden;
+}
+.list,
+.side {
+  min-height: 0;
+}
+.list {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.side {
+  overflow: auto;
+  padding: 6px 4px 6px 22px;
+  border-left: 1px solid var(--line);
+}
+.top,
+.tools {
+  display: flex;
+  align-items: baseline;
+  gap: 14px;
+}
+.grow {
+  flex: 1;
+}
+.filters {
+  display: flex;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+.find {
+  width: 150px;
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: var(--corner);
+  padding: 3px 8px;
+}
+.rows {
+  overflow: auto;
+  min-height: 0;
+  flex: 1;
+}
+thead th {
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  z-index: 1;
+}
+.group th {
+  color: var(--ink);
+  font-weight: 700;
+  font-size: var(--text);
+  padding-top: 10px;
+  border-bottom-color: var(--ink);
+}
+.pic {
+  width: 36px;
+}
+td {
+  padding-top: 3px;
+  padding-bottom: 3px;
+}
+.row {
+  cursor: pointer;
+}
+.row:hover td,
+.chosen td {
+  background: var(--sheet);
+}
+.chosen td:first-child {
+  box-shadow: inset 3px 0 0 var(--saddle);
+}
+.scale {
+  width: 104px;
+}
+.empty {
+  padding: 20px 0;
+}
+@media (max-width: 1000px) {
+  .grid {
+    grid-template-columns: 1fr;
+    overflow: auto;
+  }
+  .side {
+    border-left: 0;
+    padding-left: 0;
+  }
+}
+</style>

@@ -1,0 +1,152 @@
+<script setup lang="ts">
+/** The form of one thing. What was typed stays until it is saved or thrown away. */
+import { computed, ref, watch } from 'vue'
+import { asProblem, byField } from '@/api/problem'
+import type { Size, Thing, ThingDoc } from '@/api/types'
+import AskFirst from '@/components/AskFirst.vue'
+import NumberField from '@/components/NumberField.vue'
+import { useLocker } from '@/composables/useLocker'
+import { copyOf } from '@/format/copy'
+import { ABSENCE, KIND } from '@/wording/kinds'
+import { fieldsOf, write } from './fields'
+import ThingField from './ThingField.vue'
+
+const props = defineProps<{ doc: ThingDoc; fresh: boolean; converters: { id: string; name: string }[] }>()
+const emit = defineEmits<{ done: [id: string]; gone: []; cancel: [] }>()
+const { add, save, remove } = useLocker()
+
+const draft = ref<Thing>(copyOf(props.doc.thing))
+watch(
+  () => [props.doc.thing.id, props.doc.version] as const,
+  () => (draft.value = copyOf(props.doc.thing)),
+)
+const dirty = computed(() => props.fresh || JSON.stringify(draft.value) !== JSON.stringify(props.doc.thing))
+const error = computed(() => (props.fresh ? add.error.value : (save.error.value ?? remove.error.value)))
+const problem = computed(() => (error.value ? asProblem(error.value) : null))
+const errors = computed(() => byField(problem.value))
+const shown = computed(() => new Set(['name', 'count', 'mass_g', 'note', ...fieldsOf(draft.value).map((f) => f.path), 'size.length_mm', 'size.width_mm', 'size.height_mm', 'size.diameter_mm', 'size.volume_l']))
+const elsewhere = computed(() => problem.value?.fields.filter((f) => !shown.value.has(f.field)) ?? [])
+const deleting = ref(false)
+
+const SHAPES = [
+  { title: 'Box', value: 'box' },
+  { title: 'Cylinder', value: 'cylinder' },
+  { title: 'Soft', value: 'soft' },
+]
+function shape(next: Size['shape']): void {
+  const sizes: Record<string, Size> = {
+    box: { shape: 'box', length_mm: 100, width_mm: 80, height_mm: 60 },
+    cylinder: { shape: 'cylinder', diameter_mm: 70, length_mm: 100 },
+    soft: { shape: 'soft', volume_l: 1 },
+  }
+  const size = sizes[next]
+  if (size) draft.value = { ...draft.value, size }
+}
+function set(path: string, value: unknown): void {
+  const changed = write(draft.value, path, value)
+  // A figure typed by hand is stated, whatever it was before.
+  if (path === 'mass_g' && changed.mass_source !== 'measured') draft.value = { ...changed, mass_source: 'stated' }
+  else if (path.startsWith('size.')) draft.value = { ...changed, size_source: 'stated' }
+  else draft.value = changed
+}
+function away(reason: string | null): void {
+  draft.value = write(draft.value, 'absent', reason ? { reason, until: draft.value.absent?.until ?? null } : null)
+}
+const REASONS = [{ title: 'here', value: null }, ...Object.entries(ABSENCE).map(([value, title]) => ({ title, value }))]
+
+async function store(): Promise<void> {
+  try {
+    const doc = props.fresh
+      ? await add.mutateAsync(draft.value)
+      : await save.mutateAsync({ version: props.doc.version, thing: draft.value })
+    emit('done', doc.thing.id)
+  } catch {
+    // The form shows what is wrong at the field; nothing typed is lost.
+  }
+}
+async function takeOut(): Promise<void> {
+  await remove.mutateAsync(props.doc.thing.id).then(
+    () => emit('gone'),
+    () => undefined,
+  )
+}
+</script>
+
+<template>
+  <form class="editor" @submit.prevent="store">
+    <h2>{{ KIND[draft.kind] }}<span class="quiet"> {{ fresh ? 'new' : '' }}</span></h2>
+    <VTextField :model-value="draft.name" label="Name" maxlength="80" :error-messages="errors.name" @update:model-value="set('name', String($event ?? ''))" />
+    <div class="three">
+      <NumberField :model-value="draft.count" label="Pieces" :error="errors.count" required @update:model-value="set('count', $event)" />
+      <NumberField :model-value="draft.mass_g" label="Mass of one" quantity="mass" :error="errors.mass_g" required @update:model-value="set('mass_g', $event)" />
+      <VSelect :model-value="draft.mass_source" :items="['measured', 'stated', 'typical']" label="Mass is" @update:model-value="set('mass_source', $event)" />
+    </div>
+    <div class="four">
+      <VSelect :model-value="draft.size.shape" :items="SHAPES" label="Shape" @update:model-value="shape($event)" />
+      <template v-if="draft.size.shape === 'box'">
+        <NumberField :model-value="draft.size.length_mm" label="Length" quantity="thing" :error="errors['size.length_mm']" required @update:model-value="set('size.length_mm', $event)" />
+        <NumberField :model-value="draft.size.width_mm" label="Width" quantity="thing" :error="errors['size.width_mm']" required @update:model-value="set('size.width_mm', $event)" />
+        <NumberField :model-value="draft.size.height_mm" label="Height" quantity="thing" :error="errors['size.height_mm']" required @update:model-value="set('size.height_mm', $event)" />
+      </template>
+      <template v-else-if="draft.size.shape === 'cylinder'">
+        <NumberField :model-value="draft.size.diameter_mm" label="Diameter" quantity="thing" :error="errors['size.diameter_mm']" required @update:model-value="set('size.diameter_mm', $event)" />
+        <NumberField :model-value="draft.size.length_mm" label="Length" quantity="thing" :error="errors['size.length_mm']" required @update:model-value="set('size.length_mm', $event)" />
+      </template>
+      <NumberField v-else :model-value="draft.size.volume_l" label="Volume" quantity="volume" :error="errors['size.volume_l']" required @update:model-value="set('size.volume_l', $event)" />
+    </div>
+    <div class="fields">
+      <ThingField v-for="field in fieldsOf(draft)" :key="field.path" v-model="draft" :field="field" :converters="converters" :error="errors[field.path]" />
+    </div>
+    <div class="three">
+      <VSelect :model-value="draft.absent?.reason ?? null" :items="REASONS" label="Now" @update:model-value="away($event)" />
+      <VTextField v-if="draft.absent" :model-value="draft.absent.until" type="date" label="Back by" @update:model-value="set('absent.until', $event || null)" />
+    </div>
+    <VTextarea :model-value="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" @update:model-value="set('note', String($event ?? ''))" />
+    <div v-if="problem && (elsewhere.length || !problem.fields.length)" class="wrong" role="alert">
+      {{ problem.title }} <template v-for="f in elsewhere" :key="f.field">{{ f.rule }}. </template>
+    </div>
+    <div class="row">
+      <VBtn v-if="!fresh" variant="text" color="error" @click="deleting = true">Remove</VBtn>
+      <span class="grow" />
+      <VBtn v-if="dirty" variant="text" @click="fresh ? emit('cancel') : (draft = copyOf(doc.thing))">{{ fresh ? 'Cancel' : 'Throw changes away' }}</VBtn>
+      <VBtn color="primary" variant="flat" type="submit" :disabled="!dirty" :loading="save.isPending.value || add.isPending.value">{{ fresh ? 'Add to locker' : 'Save' }}</VBtn>
+    </div>
+    <AskFirst v-model="deleting" title="Remove from the locker" :text="`${doc.thing.name} leaves the locker for good. Trips that are done keep nothing of it.`" yes="Remove it" @yes="takeOut" />
+  </form>
+</template>
+
+<style scoped>
+.editor {
+  display: flex;
+  flex-direction: column;
+  gap: 11px;
+}
+.three,
+.four,
+.fields {
+  display: grid;
+  gap: 10px;
+}
+.three {
+  grid-template-columns: repeat(3, 1fr);
+}
+.four {
+  grid-template-columns: repeat(4, 1fr);
+}
+.fields {
+  grid-template-columns: 1fr 1fr;
+  padding: 10px 0;
+  border-top: 1px solid var(--line);
+  border-bottom: 1px solid var(--line);
+}
+.row {
+  display: flex;
+  gap: 8px;
+}
+.grow {
+  flex: 1;
+}
+.wrong {
+  color: var(--rust);
+}
+</style>

@@ -1,0 +1,207 @@
+<script setup lang="ts">
+/** The shelf: current, planned and done trips. */
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { mdiPlus } from '@mdi/js'
+import { asProblem, byField, sentence } from '@/api/problem'
+import type { TripDoc } from '@/api/types'
+import AskFirst from '@/components/AskFirst.vue'
+import NumberField from '@/components/NumberField.vue'
+import PlainFrame from '@/components/PlainFrame.vue'
+import { notify } from '@/composables/useNotice'
+import { useTrips } from '@/composables/useTrips'
+import { span, today } from '@/format/dates'
+import { newTrip } from './new-trip'
+import WantStrip from './WantStrip.vue'
+
+const router = useRouter()
+const { trips, loading, error, add, remove, bringIn } = useTrips()
+const SHELVES = [
+  { status: 'current', title: 'Current' },
+  { status: 'planned', title: 'Planned' },
+  { status: 'done', title: 'Done' },
+] as const
+const shelves = computed(() => SHELVES.map((s) => ({ ...s, trips: (trips.value ?? []).filter((d) => d.trip.status === s.status) })).filter((s) => s.trips.length))
+
+const asking = ref(false)
+const wish = ref({ name: '', place: '', start: today(), days: 5, people: '' })
+const problem = computed(() => (add.error.value ? asProblem(add.error.value) : null))
+const errors = computed(() => byField(problem.value))
+const missing = ref(false)
+
+async function make(): Promise<void> {
+  missing.value = !wish.value.name.trim()
+  const days = Number(wish.value.days)
+  if (missing.value || !Number.isInteger(days) || days < 1 || days > 400 || !wish.value.start) return
+  try {
+    const doc = await add.mutateAsync(newTrip(wish.value))
+    asking.value = false
+    await router.push({ name: 'brief', params: { trip: doc.trip.id, kit: doc.open_kit } })
+  } catch {
+    // Shown at the fields.
+  }
+}
+const dayError = computed(() => {
+  const n = Number(wish.value.days)
+  return Number.isInteger(n) && n >= 1 && n <= 400 ? '' : 'From 1 to 400 days'
+})
+
+const file = ref<HTMLInputElement | null>(null)
+const fileProblem = ref('')
+async function take(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const chosen = input.files?.[0]
+  input.value = ''
+  if (!chosen) return
+  fileProblem.value = ''
+  try {
+    const doc = await bringIn.mutateAsync(chosen)
+    notify(`“${doc.trip.name}” came in whole, with its gear and kits.`)
+  } catch (reason) {
+    fileProblem.value = `${chosen.name}: ${sentence(asProblem(reason))} Nothing was brought in.`
+  }
+}
+const going = ref<TripDoc | null>(null)
+function go(): void {
+  if (going.value) remove.mutate(going.value.trip.id, { onError: notify })
+}
+function when(doc: TripDoc): string {
+  const days = doc.trip.days ?? []
+  return days.length ? `${span(days[0]!.date, days.at(-1)!.date)}, ${days.length} ${days.length === 1 ? 'day' : 'days'}` : 'no days yet'
+}
+function who(doc: TripDoc): string {
+  return (doc.trip.people ?? []).map((p) => p.name).join(' + ') || 'nobody yet'
+}
+</script>
+
+<template>
+  <PlainFrame>
+    <div class="screen">
+      <header class="top">
+        <h1>Trips</h1>
+        <span class="grow" />
+        <input ref="file" type="file" accept=".json,application/json" class="visually-hidden" aria-label="A plan file to bring in" tabindex="-1" @change="take" />
+        <VBtn :loading="bringIn.isPending.value" @click="file?.click()">Bring in a plan file</VBtn>
+        <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="asking = true">Plan a trip</VBtn>
+      </header>
+      <p v-if="fileProblem" class="wrong" role="alert">{{ fileProblem }}</p>
+      <p v-if="error" role="alert">{{ asProblem(error).title }}</p>
+      <p v-else-if="loading" class="quiet" role="status">Fetching the trips…</p>
+      <p v-else-if="!trips?.length" class="empty">No trips yet. Plan one: a name and a date are enough to begin.</p>
+      <section v-for="shelf in shelves" :key="shelf.status" class="shelf" :aria-label="shelf.title">
+        <h2>{{ shelf.title }}</h2>
+        <article v-for="doc in shelf.trips" :key="doc.trip.id" class="trip">
+          <div class="what">
+            <RouterLink class="name" :to="{ name: 'bench', params: { trip: doc.trip.id, kit: doc.open_kit } }">{{ doc.trip.name }}</RouterLink>
+            <div class="quiet">{{ [doc.trip.place, when(doc), who(doc)].filter(Boolean).join(' · ') }}</div>
+            <div v-if="doc.trip.note" class="note">{{ doc.trip.note }}</div>
+          </div>
+          <WantStrip class="wants" :wants="doc.trip.wants ?? []" />
+          <div class="acts">
+            <RouterLink class="link" :to="{ name: 'brief', params: { trip: doc.trip.id, kit: doc.open_kit } }">brief</RouterLink>
+            <RouterLink class="link" :to="{ name: 'bench', params: { trip: doc.trip.id, kit: doc.open_kit } }">bench</RouterLink>
+            <a class="link" :href="`/api/exchange/plans/${doc.trip.id}/${doc.open_kit}`">plan file</a>
+            <button type="button" class="link" @click="going = doc">remove</button>
+          </div>
+        </article>
+      </section>
+
+      <VDialog v-model="asking" max-width="460" aria-label="Plan a trip">
+        <form class="sheet form" novalidate @submit.prevent="make">
+          <h2>Plan a trip</h2>
+          <VTextField v-model="wish.name" label="Name" autofocus maxlength="80" :error-messages="missing ? 'A name, please' : errors.name" />
+          <VTextField v-model="wish.place" label="Where" maxlength="80" :error-messages="errors.place" />
+          <div class="two">
+            <VTextField v-model="wish.start" type="date" label="First day" :error-messages="wish.start ? errors['days.0.date'] : 'A date, please'" />
+            <NumberField v-model="wish.days" label="Days" :error="dayError || errors.days" />
+          </div>
+          <VTextField v-model="wish.people" label="Who carries, as Ines + Marit" :error-messages="errors['people.0.name']" />
+          <p v-if="problem && problem.fields.length === 0" class="wrong" role="alert">{{ problem.title }}</p>
+          <div class="row">
+            <VBtn @click="asking = false">Cancel</VBtn>
+            <VBtn color="primary" variant="flat" type="submit" :loading="add.isPending.value">On to the brief</VBtn>
+          </div>
+        </form>
+      </VDialog>
+      <AskFirst
+        :model-value="going !== null"
+        title="Remove this trip"
+        :text="`“${going?.trip.name}” goes for good, with its kits. Your gear stays. Take its plan file away first if you may want it again.`"
+        yes="Remove it"
+        @yes="go"
+        @update:model-value="going = null"
+      />
+    </div>
+  </PlainFrame>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.grow {
+  flex: 1;
+}
+.shelf {
+  margin-top: 22px;
+}
+.trip {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr) auto;
+  gap: 30px;
+  align-items: center;
+  padding: 14px 0;
+  border-top: 1px solid var(--line);
+}
+.shelf .trip:last-child {
+  border-bottom: 1px solid var(--line);
+}
+.name {
+  font-size: var(--text-head);
+  font-weight: 700;
+  font-stretch: 104%;
+  color: var(--ink);
+  text-decoration: none;
+}
+.name:hover {
+  text-decoration: underline;
+  text-decoration-color: var(--saddle);
+}
+.note {
+  margin-top: 4px;
+}
+.acts {
+  display: flex;
+  gap: 16px;
+}
+.form {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+.row {
+  display: flex;
+  gap: 10px;
+  justify-content: flex-end;
+}
+.wrong {
+  color: var(--rust);
+}
+.empty {
+  margin-top: 40px;
+  font-size: var(--text-large);
+}
+@media (max-width: 800px) {
+  .trip {
+    grid-template-columns: 1fr;
+    gap: 8px;
+  }
+}
+</style>

@@ -1,0 +1,50 @@
+/** A new trip from the few things asked first. */
+import type { Trip } from '@/api/types'
+import { addDays } from '@/format/dates'
+
+export interface TripWish {
+  name: string
+  place: string
+  start: string
+  days: number
+  people: string
+}
+
+/** An id from a name, single among those taken. */
+export function idFrom(name: string, taken: readonly string[] = []): string {
+  const base =
+    name
+      .normalize('NFKD')
+      .toLowerCase()
+      .replace(/[\u0300-\u036f]/g, '')
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 56) || 'one'
+  let id = base
+  for (let n = 2; taken.includes(id); n++) id = `${base}-${n}`
+  return id
+}
+
+export function newTrip(wish: TripWish): Trip {
+  const people: { id: string; name: string }[] = []
+  for (const name of wish.people.split(/[,+&]| and /).map((n) => n.trim())) {
+    if (name) people.push({ id: idFrom(name, people.map((p) => p.id)), name })
+  }
+  return {
+    id: 'new',
+    name: wish.name,
+    place: wish.place,
+    status: 'planned',
+    people: people.map((p) => ({ ...p, body_mass_kg: null, base_load: [] })),
+    legs: [],
+    days: Array.from({ length: wish.days }, (_, i) => ({
+      date: addDays(wish.start, i),
+      title: `Day ${i + 1}`,
+      place: wish.place,
+      lowest_c: 15,
+      on_foot_h: 0,
+    })),
+    wants: [],
+    note: '',
+  }
+}

@@ -1,0 +1,63 @@
+/** Vuetify's behaviour under our own look: colours are those of tokens.css, defaults are set once here. */
+import 'vuetify/styles'
+import { createVuetify, type ThemeDefinition } from 'vuetify'
+import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
+
+const day: ThemeDefinition = {
+  dark: false,
+  colors: {
+    background: '#F5F0E4',
+    surface: '#FCF9F1',
+    primary: '#23302C',
+    secondary: '#8A4A22',
+    error: '#B03A26',
+    'on-background': '#23302C',
+    'on-surface': '#23302C',
+    'on-primary': '#FCF9F1',
+  },
+  variables: { 'medium-emphasis-opacity': 0.82, 'high-emphasis-opacity': 1, 'border-opacity': 0.2 },
+}
+const night: ThemeDefinition = {
+  dark: true,
+  colors: {
+    background: '#161D1B',
+    surface: '#1D2623',
+    primary: '#ECE5D3',
+    secondary: '#DD9A66',
+    error: '#F08A70',
+    'on-background': '#ECE5D3',
+    'on-surface': '#ECE5D3',
+    'on-primary': '#161D1B',
+  },
+  variables: { 'medium-emphasis-opacity': 0.82, 'high-emphasis-opacity': 1, 'border-opacity': 0.25 },
+}
+const red: ThemeDefinition = {
+  dark: true,
+  colors: {
+    background: '#0A0101',
+    surface: '#120303',
+    primary: '#D93A2C',
+    secondary: '#E0453A',
+    error: '#EE4A3C',
+    'on-background': '#D93A2C',
+    'on-surface': '#D93A2C',
+    'on-primary': '#FF9A8C',
+  },
+  variables: { 'medium-emphasis-opacity': 0.9, 'high-emphasis-opacity': 1, 'border-opacity': 0.3 },
+}
+
+const field = { variant: 'outlined', density: 'compact', hideDetails: 'auto' } as const
+
+export const vuetify = createVuetify({
+  icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
+  theme: { defaultTheme: 'day', themes: { day, night, red } },
+  defaults: {
+    VBtn: { variant: 'outlined', height: 34, ripple: false },
+    VTextField: field,
+    VTextarea: field,
+    VSelect: field,
+    VCheckbox: { density: 'compact', hideDetails: true },
+    VDialog: { maxWidth: 560 },
+    VMenu: { transition: false },
+  },
+})

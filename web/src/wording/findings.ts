@@ -1,0 +1,148 @@
+/** Findings to sentences: a head that says what, a line that says how much, and cures that say what to do. */
+import type { Names } from '@/composables/useBench'
+import type { Cure, Finding, Units } from '@/api/types'
+import { day } from '@/format/dates'
+import * as fmt from '@/format/units'
+import { ABSENCE, PIECE } from './kinds'
+
+export interface Sentence {
+  head: string
+  body: string
+}
+
+type Say = (finding: Finding, names: Names, units: Units) => Sentence
+
+function number(finding: Finding, key: string): number {
+  return finding.numbers?.[key] ?? 0
+}
+function ref(finding: Finding, key: string): string {
+  return finding.refs?.[key] ?? ''
+}
+function range(finding: Finding): string {
+  return fmt.focalRange(number(finding, 'from_mm'), number(finding, 'to_mm'))
+}
+function item(finding: Finding, names: Names): string {
+  return finding.items?.[0] ? names.thing(finding.items[0]) : ''
+}
+function otherLegs(finding: Finding): string {
+  const more = number(finding, 'legs') - 1
+  return more > 0 ? `, and on ${more} more ${more === 1 ? 'leg' : 'legs'}` : ''
+}
+function whose(finding: Finding, names: Names): string {
+  const piece = ref(finding, 'piece')
+  const what = piece in PIECE ? PIECE[piece as keyof typeof PIECE] : 'Bags'
+  return `${what}, ${names.person(ref(finding, 'person'))}`
+}
+
+const BECAUSE: Record<string, string> = {
+  reach: 'Nothing loaded reaches it',
+  light: 'What reaches it is too slow for the light you asked',
+  pixels: 'Cropping that far leaves too few pixels',
+  trait: 'What reaches it lacks something you called essential',
+}
+
+const SAY: Record<string, Say> = {
+  'no-people': () => ({ head: 'Nobody carries yet.', body: 'Add the people of this trip, so that bags have a back to hang on.' }),
+  'no-days': () => ({ head: 'No days yet.', body: 'Add the days, with the coldest hour of each.' }),
+  'no-wants': () => ({ head: 'No wants yet.', body: 'Say which pictures you want to come home with; then each lens has a worth.' }),
+  'nothing-loaded': () => ({ head: 'The bag is empty.', body: 'Click a thing on the mat to load it.' }),
+  'no-set-up': () => ({ head: 'Nothing here takes a picture.', body: 'No loaded body has a lens that fits it.' }),
+  'leg-mass': (f, n, u) => ({
+    head: `${whose(f, n)}: ${fmt.mass(number(f, 'over'), u)} over.`,
+    body: `${item(f, n)} weighs ${fmt.load(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.load(number(f, 'allowed'), u)}${otherLegs(f)}.`,
+  }),
+  'leg-size': (f, n, u) => ({
+    head: `${whose(f, n)}: ${fmt.side(number(f, 'over'), u)} too big.`,
+    body: `One side of ${item(f, n)} is ${fmt.side(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.side(number(f, 'allowed'), u)}${otherLegs(f)}.`,
+  }),
+  'leg-sum': (f, n, u) => ({
+    head: `${whose(f, n)}: ${fmt.side(number(f, 'over'), u)} too big in all.`,
+    body: `The sides of ${item(f, n)} add up to ${fmt.side(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.side(number(f, 'allowed'), u)}${otherLegs(f)}.`,
+  }),
+  'leg-count': (f, n) => ({
+    head: `${whose(f, n)}: ${number(f, 'value')} where ${number(f, 'allowed')} may go.`,
+    body: `${n.leg(ref(f, 'leg'))} takes no more pieces of this kind${otherLegs(f)}.`,
+  }),
+  'leg-together': (f, n, u) => ({
+    head: `${n.person(ref(f, 'person'))}: ${fmt.mass(number(f, 'over'), u)} over in all.`,
+    body: `The bags together weigh ${fmt.load(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.load(number(f, 'allowed'), u)}${otherLegs(f)}.`,
+  }),
+  'want-unmet': (f, n) => ({
+    head: `${n.want(ref(f, 'want'))} is not met at all.`,
+    body: `${BECAUSE[ref(f, 'because')] ?? ''}: ${range(f)}.`,
+  }),
+  gap: (f, n) => ({
+    head: `Gap ${range(f)}.`,
+    body: `${BECAUSE[ref(f, 'because')] ?? ''}. ${n.want(ref(f, 'want'))} asks for it.`,
+  }),
+  'native-gap': (f, n) => ({
+    head: `No lens sees ${range(f)}.`,
+    body: `${n.want(ref(f, 'want'))}${number(f, 'wants') > 1 ? ` and ${number(f, 'wants') - 1} more cross it` : ' crosses it'}, but you can bridge it:`,
+  }),
+  'heavy-load': (f, n, u) => ({
+    head: `${n.person(ref(f, 'person'))} carries ${fmt.load(number(f, 'carried_g'), u)}.`,
+    body: `${fmt.percent(number(f, 'share'))} of body mass, past the ${fmt.percent(number(f, 'line'))} line. General guidance, not medical advice; rest, split it, or carry twice.`,
+  }),
+  overfull: (f, n, u) => ({
+    head: `${item(f, n)} holds too much.`,
+    body: `${fmt.volume(number(f, 'litres'), u)} of things by their outer sizes, for ${fmt.volume(number(f, 'volume_l'), u)}.`,
+  }),
+  'idle-optics': (f, n, u) => ({
+    head: `${item(f, n)} fits nothing loaded.`,
+    body: `${fmt.mass(number(f, 'mass_g'), u)} for no picture.`,
+  }),
+  'absent-loaded': (f, n) => {
+    const until = ref(f, 'until')
+    return {
+      head: `${item(f, n)} is not here.`,
+      body: `It is ${ABSENCE[ref(f, 'reason')] ?? 'away'}${until ? `; it must be back by ${day(until)}` : ''}.`,
+    }
+  },
+}
+
+export function say(finding: Finding, names: Names, units: Units): Sentence {
+  return SAY[finding.code]?.(finding, names, units) ?? { head: finding.code, body: '' }
+}
+
+function list(ids: string[], names: Names): string {
+  const all = ids.map(names.thing)
+  return all.length <= 2 ? all.join(' and ') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
+}
+
+function things(cure: Cure): string[] {
+  return (cure.edits ?? []).map((edit) => edit.item)
+}
+
+function target(cure: Cure, names: Names): string {
+  const first = cure.edits?.[0]
+  const place = first && 'place' in first ? first.place : null
+  if (place && 'bag' in place) return names.thing(place.bag)
+  return place && 'person' in place ? names.person(place.person) : ''
+}
+
+/** A cure as an action with its price; it is a button when it has edits, a hint otherwise. */
+export function cureText(cure: Cure, names: Names, units: Units): string {
+  const which = list(things(cure), names)
+  const numbers = cure.numbers ?? {}
+  const change = fmt.massChange(cure.mass_change_g ?? 0, units)
+  switch (cure.code) {
+    case 'load':
+      return `Load ${which} (${change})`
+    case 'load-partly':
+      return `${which} would help (${change}, the want then ${fmt.percent(numbers.cover_after ?? 0)})`
+    case 'leave':
+      return `Leave ${which} (${change}${numbers.points ? `, costs ${fmt.figure(numbers.points, 1)} points` : ''})`
+    case 'wear':
+      return `Carry ${which} on ${target(cure, names)} (moves ${fmt.mass(numbers.moved_g ?? 0, units)})`
+    case 'move':
+      return `Move ${which} to ${target(cure, names)} (${fmt.mass(numbers.moved_g ?? 0, units)})`
+    case 'take-off':
+      return `Take ${which} off the outside, into ${target(cure, names)}`
+    case 'crop-mode':
+      return `${numbers.crop}× crop mode reaches ${fmt.focal(numbers.to_mm ?? 0)} mm with ${fmt.figure(numbers.megapixels ?? 0)} MP left (0 g)`
+    case 'stitch':
+      return `${numbers.frames} stitched frames see as wide as ${fmt.focal(numbers.to_mm ?? 0)} mm (0 g)`
+    default:
+      return cure.code
+  }
+}

@@ -1,0 +1,104 @@
+/** What things are called, and under which heading they stand. */
+import type { Kind, PieceKind, Source } from '@/api/types'
+
+export const KIND: Record<Kind, string> = {
+  body: 'Body',
+  lens: 'Lens',
+  teleconverter: 'Teleconverter',
+  'mount-adapter': 'Mount adapter',
+  filter: 'Filter',
+  'step-ring': 'Step ring',
+  'filter-holder': 'Filter holder',
+  battery: 'Battery',
+  charger: 'Charger',
+  'power-bank': 'Power bank',
+  card: 'Card',
+  reader: 'Reader',
+  drive: 'Drive',
+  computer: 'Laptop, tablet, phone',
+  link: 'Hub, cable, plug',
+  tripod: 'Tripod',
+  'other-support': 'Other support',
+  head: 'Tripod head',
+  plate: 'Plate',
+  light: 'Light',
+  sound: 'Sound',
+  remote: 'Remote',
+  drone: 'Drone',
+  bag: 'Bag',
+  insert: 'Insert',
+  safety: 'Safety',
+  other: 'Other thing',
+}
+
+export type Group = 'optics' | 'filters' | 'power' | 'cards' | 'support' | 'light-sound' | 'carry' | 'safety' | 'other'
+
+export const GROUP: Record<Group, string> = {
+  optics: 'Optics',
+  filters: 'Filters',
+  power: 'Power',
+  cards: 'Cards and copies',
+  support: 'Support',
+  'light-sound': 'Light, sound, drone',
+  carry: 'Bags',
+  safety: 'Safety',
+  other: 'Care and the rest',
+}
+
+export const GROUPS = Object.keys(GROUP) as Group[]
+
+const BY_KIND: Record<Kind, Group> = {
+  body: 'optics',
+  lens: 'optics',
+  teleconverter: 'optics',
+  'mount-adapter': 'optics',
+  filter: 'filters',
+  'step-ring': 'filters',
+  'filter-holder': 'filters',
+  battery: 'power',
+  charger: 'power',
+  'power-bank': 'power',
+  card: 'cards',
+  reader: 'cards',
+  drive: 'cards',
+  computer: 'cards',
+  link: 'cards',
+  tripod: 'support',
+  'other-support': 'support',
+  head: 'support',
+  plate: 'support',
+  light: 'light-sound',
+  sound: 'light-sound',
+  remote: 'light-sound',
+  drone: 'light-sound',
+  bag: 'carry',
+  insert: 'carry',
+  safety: 'safety',
+  other: 'other',
+}
+
+export function groupOf(kind: Kind): Group {
+  return BY_KIND[kind]
+}
+
+export const SOURCE: Record<NonNullable<Source>, string> = {
+  measured: 'weighed',
+  stated: 'stated',
+  typical: 'typical',
+  computed: 'computed',
+}
+
+export const PIECE: Record<PieceKind, string> = {
+  cabin: 'Cabin bag',
+  personal: 'Personal item',
+  hold: 'Hold bag',
+}
+
+export const ABSENCE: Record<string, string> = {
+  'in-post': 'in the post',
+  'hired-later': 'hired, not picked up yet',
+  'on-loan': 'on loan',
+  charging: 'charging',
+  'in-use': 'in use',
+  'at-service': 'at service',
+}

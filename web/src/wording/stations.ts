@@ -1,0 +1,5 @@
+/** Stations of the trail that exist, in the order of work. */
+export const STATIONS = [
+  { name: 'brief', title: 'Brief' },
+  { name: 'bench', title: 'Bench' },
+] as const
