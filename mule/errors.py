@@ -39,23 +39,36 @@ def shorten(value: Any, limit: int = 80) -> str:
     return text if len(text) <= limit else text[: limit - 1] + "…"
 
 
-# Pydantic puts these in a location to tell union branches apart; a person never typed them.
-_BRANCH_FIELDS = ("function-after", "tagged-union")
+# Fields that hold a tagged union (or a list of one): pydantic puts the tag of the branch after them in its locations.
+_UNION_FIELDS = frozenset({"thing", "gear", "size", "place", "edits"})
 
 
-def _path(location: tuple[int | str, ...], tags: frozenset[str]) -> str:
-    parts = [str(part) for part in location]
-    return ".".join(p for p in parts if p not in tags and not p.startswith(_BRANCH_FIELDS))
+def plain_path(location: Sequence[int | str], root: str = "") -> str:
+    """A pydantic location as the dotted path a person would follow, without the tags of union branches.
 
+    root: name of the field the location starts in; it is not part of the path.
 
-def invalid(error: ValidationError, prefix: str = "", tags: frozenset[str] = frozenset()) -> InvalidInput:
-    """The same complaint as ``error`` in our own tree.
-
-    prefix: put before every field path. tags: union tags (``lens``, ``box``) to leave out of the paths.
+    >>> plain_path(("gear", 3, "lens", "size", "box", "length_mm"))
+    'gear.3.size.length_mm'
     """
-    problems = []
-    for item in error.errors(include_url=False, include_context=False):
-        path = _path(item["loc"], tags)
-        field = ".".join(p for p in (prefix, path) if p)
-        problems.append(Problem(field, shorten(item.get("input", "")), item["msg"]))
-    return InvalidInput(problems)
+    parts: list[str] = []
+    at_union = root in _UNION_FIELDS
+    for part in location:
+        if isinstance(part, int):
+            parts.append(str(part))
+        elif at_union:
+            at_union = False
+        elif not part.startswith("function-after"):
+            parts.append(part)
+            at_union = part in _UNION_FIELDS
+    return ".".join(parts)
+
+
+def invalid(error: ValidationError, root: str = "") -> InvalidInput:
+    """The same complaint as ``error`` in our own tree; ``root`` as for plain_path."""
+    return InvalidInput(
+        [
+            Problem(plain_path(item["loc"], root), shorten(item.get("input", "")), item["msg"])
+            for item in error.errors(include_url=False, include_context=False)
+        ]
+    )

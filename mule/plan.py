@@ -10,7 +10,7 @@ from pydantic import Field, ValidationError, model_validator
 from mule.carriers.rules import Carrier
 from mule.errors import InvalidInput, Problem, invalid, shorten
 from mule.finding import AsPiece, InBag, Worn
-from mule.gear import TAGS, Bag, Gear, Insert
+from mule.gear import Bag, Gear, Insert
 from mule.kit import Entry, Kit
 from mule.trip import Trip
 from mule.units import Frozen, ItemId
@@ -50,9 +50,12 @@ class Plan(Frozen):
         return next(kit for kit in self.kits if kit.id == self.open_kit)
 
     def with_kit(self, kit: Kit) -> "Plan":
-        """The same plan with ``kit`` in place of the kit of the same id, and open."""
+        """The same plan with ``kit`` in place of the kit of the same id, and open.
+
+        The kit must be sound in this plan (see kit_problems): nothing is checked again.
+        """
         kits = tuple(kit if k.id == kit.id else k for k in self.kits)
-        return Plan(gear=self.gear, carriers=self.carriers, trip=self.trip, kits=kits, open_kit=kit.id)
+        return Plan.model_construct(gear=self.gear, carriers=self.carriers, trip=self.trip, kits=kits, open_kit=kit.id)
 
 
 def _twice(ids: Iterable[str], field: str) -> Iterable[Problem]:
@@ -82,6 +85,7 @@ def _reference_problems(plan: Plan) -> Iterable[Problem]:
 def kit_problems(kit: Kit, gear: Mapping[str, Gear], people: set[str], prefix: str) -> Iterable[Problem]:
     """What makes a kit impossible: things not owned, more than owned, bags that are not there or hold themselves."""
     loaded = kit.loaded()
+    holders = {id_ for id_ in loaded if isinstance(gear.get(id_), Bag | Insert)}
     for index, entry in enumerate(kit.entries):
         at = f"{prefix}.entries.{index}"
         thing = gear.get(entry.item)
@@ -92,17 +96,15 @@ def kit_problems(kit: Kit, gear: Mapping[str, Gear], people: set[str], prefix: s
             yield Problem(f"{at}.count", str(loaded[entry.item]), f"at most {thing.count}, which is all there are")
         if isinstance(thing, Bag | Insert) and loaded[entry.item] > 1:
             yield Problem(f"{at}.count", str(loaded[entry.item]), "1: each bag or insert is a thing of its own")
-        yield from _place_problems(entry, thing, kit, gear, people, f"{at}.place")
+        yield from _place_problems(entry, thing, holders, people, f"{at}.place")
     if _holds_itself(kit):
         yield Problem(f"{prefix}.entries", "", "no bag or insert lies inside itself")
 
 
-def _place_problems(
-    entry: Entry, thing: Gear, kit: Kit, gear: Mapping[str, Gear], people: set[str], at: str
-) -> Iterable[Problem]:
+def _place_problems(entry: Entry, thing: Gear, holders: set[str], people: set[str], at: str) -> Iterable[Problem]:
     match entry.place:
         case InBag(bag=bag):
-            if bag not in {e.item for e in kit.entries} or not isinstance(gear.get(bag), Bag | Insert):
+            if bag not in holders:
                 yield Problem(f"{at}.bag", bag, "a bag or insert that is loaded")
         case Worn(person=person) | AsPiece(person=person):
             if person not in people:
@@ -135,7 +137,7 @@ def parse(data: Any) -> Plan:
     try:
         return Plan.model_validate(data)
     except ValidationError as error:
-        raise invalid(error, tags=TAGS | {"bag", "worn", "piece"}) from error
+        raise invalid(error) from error
 
 
 def read(text: bytes) -> Plan:

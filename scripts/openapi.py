@@ -11,7 +11,7 @@ if __name__ == "__main__":
     sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.settings.test")
     django.setup()
-    from server.api import api  # noqa: PLC0415  the API needs Django set up first
+    from server.api import api
 
     target = Path(sys.argv[1])
     target.parent.mkdir(exist_ok=True)

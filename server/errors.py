@@ -8,10 +8,7 @@ from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
-from mule.errors import InvalidInput, Problem, shorten
-from mule.gear import TAGS
-
-_NOT_TYPED = TAGS | {"bag", "worn", "piece", "load", "leave", "move"}
+from mule.errors import InvalidInput, Problem, plain_path, shorten
 
 
 class NotFound(Exception):
@@ -52,12 +49,17 @@ def problem_response(status: int, title: str, problems: Sequence[Problem] = (), 
     return JsonResponse(body, status=status, content_type="application/problem+json")
 
 
+# The one document that a payload wraps: its own fields are what a person typed.
+_WRAPPED = ("thing", "carrier", "trip")
+
+
 def _from_ninja(error: ValidationError) -> list[Problem]:
     problems = []
     for item in error.errors:
-        # ("body", "payload", "thing", "lens", "mass_g"): where it lay in the request, then what a person typed.
-        parts = [str(part) for part in item["loc"][2:] if str(part) not in _NOT_TYPED]
-        problems.append(Problem(".".join(parts), shorten(item.get("input", "")), item["msg"]))
+        # ("body", "payload", "thing", "lens", "mass_g"): where it lay in the request, then what was typed.
+        location = list(item["loc"][2:])
+        root = location.pop(0) if location and location[0] in _WRAPPED else ""
+        problems.append(Problem(plain_path(location, root), shorten(item.get("input", "")), item["msg"]))
     return problems
 
 

@@ -8,8 +8,5 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 900 },
   server: { port: 5173, proxy: { '/api': 'http://127.0.0.1:8000' } },
-  test: {
-    environment: 'jsdom',
-    server: { deps: { inline: ['vuetify'] } },
-  },
+  test: { environment: 'node' },
 })

@@ -2,7 +2,8 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from math import ceil, floor, log2, sqrt
+from itertools import pairwise
+from math import ceil, floor, log2
 
 import numpy as np
 from numpy.typing import NDArray
@@ -59,35 +60,28 @@ class Columns:
 
 def columns(wants: Sequence[Want]) -> Columns:
     """The columns of these wants, in their order."""
-    focal: list[float] = []
-    low: list[float] = []
-    high: list[float] = []
-    owner: list[int] = []
-    spans: list[slice] = []
-    for index, want in enumerate(wants):
-        start = len(focal)
-        for cell in cells_between(want.focal_min_mm, want.focal_max_mm):
-            a, b = edge_mm(cell), edge_mm(cell + 1)
-            low.append(a)
-            high.append(b)
-            focal.append(min(max(sqrt(a * b), want.focal_min_mm), want.focal_max_mm))
-            owner.append(index)
-        spans.append(slice(start, len(focal)))
+    cells = [cells_between(w.focal_min_mm, w.focal_max_mm) for w in wants]
+    lengths = np.array([len(c) for c in cells], dtype=int)
+    ends = np.concatenate(([0], np.cumsum(lengths)))
+    index = np.array([i for c in cells for i in c], dtype=float)
+    low = FIRST_MM * 2 ** (index / CELLS_PER_OCTAVE)
+    high = FIRST_MM * 2 ** ((index + 1) / CELLS_PER_OCTAVE)
     total = sum(w.importance for w in wants) or 1
     wished = [{wish.trait: 0.0 if wish.essential else MISSING_TRAIT for wish in w.traits} for w in wants]
 
     def spread(values: Sequence[float]) -> Vector:
-        return np.array([values[i] for i in owner], dtype=float)
+        return np.repeat(np.array(values, dtype=float), lengths)
 
+    middle = np.sqrt(low * high)
     return Columns(
-        focal_mm=np.array(focal, dtype=float),
-        low_mm=np.array(low, dtype=float),
-        high_mm=np.array(high, dtype=float),
+        focal_mm=np.clip(middle, spread([w.focal_min_mm for w in wants]), spread([w.focal_max_mm for w in wants])),
+        low_mm=low,
+        high_mm=high,
         need_mp=spread([w.megapixels for w in wants]),
         f_wanted=spread([w.max_f_number for w in wants]),
-        equivalent=spread([w.light == "equivalent" for w in wants]).astype(bool),
-        static=spread([w.static_subject for w in wants]).astype(bool),
+        equivalent=spread([w.light == "equivalent" for w in wants]) > 0,
+        static=spread([w.static_subject for w in wants]) > 0,
         missing=tuple(spread([w.get(trait, 1.0) for w in wished]) for trait in TRAITS),
-        weight=spread([w.importance / total / (s.stop - s.start) for w, s in zip(wants, spans, strict=True)]),
-        spans=tuple(spans),
+        weight=spread([w.importance / total / n for w, n in zip(wants, lengths.tolist(), strict=True)]),
+        spans=tuple(slice(a, b) for a, b in pairwise(ends.tolist())),
     )

@@ -24,7 +24,10 @@ def _lightest_adapters(adapters: Iterable[MountAdapter]) -> list[MountAdapter]:
 
 
 def _candidates(loaded: Sequence[Gear], left: Sequence[Gear]) -> list[SetUp]:
-    """Set-ups with one left body or one left lens, or left links between what is loaded."""
+    """Set-ups with one left body or one left lens, or left links between what is loaded.
+
+    Without chosen crop modes: a crop in post reaches as far and never pays more pixels.
+    """
     bodies = [t for t in loaded if isinstance(t, Body)]
     lenses = [t for t in loaded if isinstance(t, Lens)]
     links: list[Gear] = [t for t in loaded if isinstance(t, MountAdapter | Teleconverter)]
@@ -38,9 +41,9 @@ def _candidates(loaded: Sequence[Gear], left: Sequence[Gear]) -> list[SetUp]:
     new_lenses = frozenset(t.id for t in left_lenses)
     new_bodies = frozenset(t.id for t in left_bodies)
     return [
-        *set_ups([*bodies, *left_lenses, *links, *left_links], new_lenses),
-        *set_ups([*left_bodies, *lenses, *links, *left_links], new_bodies),
-        *set_ups([*bodies, *lenses, *links, *left_links], new_links),
+        *set_ups([*bodies, *left_lenses, *links, *left_links], new_lenses, crop_modes=False),
+        *set_ups([*left_bodies, *lenses, *links, *left_links], new_bodies, crop_modes=False),
+        *set_ups([*bodies, *lenses, *links, *left_links], new_links, crop_modes=False),
     ]
 
 
@@ -67,12 +70,12 @@ class Closers:
         if not self._groups:
             return ()
         span = self._cols.spans[want]
-        inside = np.arange(self._best.size)
-        within = (inside >= span.start) & (inside < span.stop)
-        within &= (self._cols.focal_mm >= gap.from_mm * 0.999) & (self._cols.focal_mm <= gap.to_mm * 1.001)
-        worst = self._lifted[:, within].min(axis=1)
-        after = self._lifted[:, span].mean(axis=1)
-        now = float(self._best[span].mean())
+        focal = self._cols.focal_mm[span]
+        within = (focal >= gap.from_mm * 0.999) & (focal <= gap.to_mm * 1.001)
+        worst = self._lifted[:, span][:, within].min(axis=1)
+        cells = span.stop - span.start
+        after = self._lifted[:, span].sum(axis=1) / cells
+        now = float(self._best[span].sum()) / cells
         able = np.flatnonzero((worst >= GAP_SCORE) & (after - now >= _LEAST_LIFT))
         if able.size:
             chosen = self._lightest(sorted((int(i) for i in able), key=self._grams))

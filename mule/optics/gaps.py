@@ -2,13 +2,11 @@
 
 from collections.abc import Sequence
 
-import numpy as np
-
 from mule.optics.answer import Because, Gap, NativeGap
-from mule.optics.cells import Columns, Mask, Vector
+from mule.optics.cells import Columns
 from mule.optics.formulas import STITCH_MAX_FRAMES, angle_of_view, frames_to_stitch
 from mule.optics.reach import name_of
-from mule.optics.score import Scores
+from mule.optics.served import Served
 from mule.optics.setups import SetUp
 from mule.trip import Want
 from mule.units import FULL_FRAME_LONG_SIDE_MM
@@ -18,50 +16,44 @@ GAP_SCORE = 0.5
 _TOUCH = 1.001
 
 
-def runs_of(mask: Mask) -> list[tuple[int, int]]:
-    """Half-open index ranges where ``mask`` is true."""
-    edges = np.flatnonzero(np.diff(np.concatenate(([0], mask.astype(int), [0]))))
-    return [(int(a), int(b)) for a, b in zip(edges[::2], edges[1::2], strict=True)]
+def _runs_under(values: Sequence[float], limit: float) -> list[tuple[int, int]]:
+    """Half-open index ranges where ``values`` stay under ``limit``."""
+    runs: list[tuple[int, int]] = []
+    for index, value in enumerate(values):
+        if value < limit:
+            start = runs.pop()[0] if runs and runs[-1][1] == index else index
+            runs.append((start, index + 1))
+    return runs
 
 
-def _because(scores: Scores, columns: slice) -> Because:
-    """The factor that holds the best set-up back over these columns."""
-    reaching = (scores.native | scores.cropped | scores.stitched)[:, columns]
-    rows = np.flatnonzero(reaching.any(axis=1))
-    if rows.size == 0:
+def _because(served: Served, columns: slice) -> Because:
+    """The factor that holds back what serves these columns best."""
+    ways = {way for _, way in served.keys[columns]}
+    if ways <= {"none", "stitch"} and not any(served.reached[columns]):
         return "reach"
-    factors = [m[rows, columns].mean(axis=1) for m in (scores.light, scores.pixels, scores.traits)]
-    best = int(np.argmax(scores.total[rows, columns].mean(axis=1) + 1e-6 * sum(factors)))
-    row = rows[best]
-    if scores.stitched[row, columns].all():
-        return "reach"
-    reasons: tuple[Because, ...] = ("light", "pixels", "trait")
-    return reasons[int(np.argmin([f[best] for f in factors]))]
+    light, pixels, traits = (sum(f[columns]) for f in served.factors[1:])
+    weakest = min(light, pixels, traits)
+    if weakest == light:
+        return "light"
+    return "pixels" if weakest == pixels else "trait"
 
 
-def gaps(
-    want: Want, span: slice, best: Vector, sets: Sequence[SetUp], scores: Scores, cols: Columns
-) -> tuple[Gap, ...]:
+def gaps(want: Want, span: slice, sets: Sequence[SetUp], served: Served | None, cols: Columns) -> tuple[Gap, ...]:
     """Runs of cells of ``want`` under 0.5. Bounds snap to a set-up's own end where one lies in the next cell."""
+    if served is None:
+        return (Gap(from_mm=want.focal_min_mm, to_mm=want.focal_max_mm, score=0, because="reach"),)
+    best = served.factors[0][span]
     found = []
-    for start, stop in runs_of(best[span] < GAP_SCORE):
+    for start, stop in _runs_under(best, GAP_SCORE):
         a, b = span.start + start, span.start + stop
-        low = max(want.focal_min_mm, float(cols.low_mm[a]))
+        low = max(want.focal_min_mm, served.edges[a])
         high = min(want.focal_max_mm, float(cols.high_mm[b - 1]))
         if start > 0:
-            ends = [s.high_mm for s in sets if cols.low_mm[a - 1] < s.high_mm <= low]
-            low = max(ends, default=low)
+            low = max((s.high_mm for s in sets if served.edges[a - 1] < s.high_mm <= low), default=low)
         if b < span.stop:
-            starts = [s.low_mm for s in sets if high <= s.low_mm < cols.high_mm[b]]
-            high = min(starts, default=high)
-        found.append(
-            Gap(
-                from_mm=low,
-                to_mm=high,
-                score=float(best[a:b].mean()),
-                because=_because(scores, slice(a, b)),
-            )
-        )
+            high = min((s.low_mm for s in sets if high <= s.low_mm < cols.high_mm[b]), default=high)
+        score = sum(best[start:stop]) / (stop - start)
+        found.append(Gap(from_mm=low, to_mm=high, score=score, because=_because(served, slice(a, b))))
     return tuple(found)
 
 

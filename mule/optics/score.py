@@ -13,9 +13,12 @@ from mule.units import FULL_FRAME_LONG_SIDE_MM
 
 # A stitched frame stands for 0.6 of a native one (domain 3).
 STITCH_SCORE = 0.6
-# Light: one stop short scores 0.7, two stops 0.4, beyond two 0 (domain 3).
-LIGHT_STOPS = (0.0, 1.0, 2.0)
-LIGHT_SCORE = (1.0, 0.7, 0.4)
+# Light: one stop short scores 0.7, two stops 0.4, beyond two 0: a straight line that breaks off (domain 3).
+LIGHT_LOSS_PER_STOP = 0.3
+LIGHT_MOST_STOPS = 2.0
+# n frames reach n (1 - o) + o frames' angles; so at most 12 reach this many (the formula of domain 2 turned round).
+STITCH_REACH = STITCH_MAX_FRAMES * (1 - STITCH_OVERLAP) + STITCH_OVERLAP
+_STOPS_PER_LN = 2 / np.log(2)
 _ROUNDING = 1e-9
 
 
@@ -32,52 +35,56 @@ class Scores:
     stitched: Mask
 
 
-def _rows(values: Sequence[float | bool]) -> Vector:
-    return np.array(values, dtype=float).reshape(-1, 1)
+class _Table:
+    """The numbers of set-ups as columns of one array: one row per set-up."""
+
+    def __init__(self, sets: Sequence[SetUp]) -> None:
+        first = SetUp._fields.index("low_mm")
+        table = np.array([made[first:] for made in sets], dtype=float)
+        self._columns = {name: table[:, i : i + 1] for i, name in enumerate(SetUp._fields[first:])}
+
+    def __getitem__(self, name: str) -> Vector:
+        return self._columns[name]
 
 
-def _f_numbers(sets: Sequence[SetUp], focal: Vector) -> Vector:
-    """f-number of each set-up at each focal length, linear in log f and log N, constant past the ends."""
-    low, high = _rows([s.low_mm for s in sets]), _rows([s.high_mm for s in sets])
-    n_low, n_high = _rows([s.f_low for s in sets]), _rows([s.f_high for s in sets])
-    span = np.log(high / low)
-    place = np.log(np.clip(focal, low, high) / low)
-    share = np.divide(place, span, out=np.zeros_like(place), where=span > 0)
-    result: Vector = n_low * (n_high / n_low) ** share
+def _ln_f_number(sets: _Table, ln_focal: Vector) -> Vector:
+    """Log of the f-number of each set-up at each focal length: linear in log f, constant past the ends."""
+    low, high = np.log(sets["low_mm"]), np.log(sets["high_mm"])
+    n_low = np.log(sets["f_low"])
+    rise, span = np.log(sets["f_high"]) - n_low, high - low
+    slope = np.divide(rise, span, out=np.zeros_like(span), where=span > 0)
+    result: Vector = n_low + slope * (np.clip(ln_focal, low, high) - low)
     return result
 
 
-def _light(sets: Sequence[SetUp], cols: Columns, f_number: Vector, crop_in_post: Vector) -> Vector:
+def _light(sets: _Table, cols: Columns, ln_f_number: Vector, ln_crop: Vector) -> Vector:
     """Light factor. For an equivalent want the part of the sensor in use sets k, cropped in post or in camera."""
-    k = _rows([s.k for s in sets]) * crop_in_post
-    compared = np.where(cols.equivalent, f_number * k, f_number)
-    stops = 2 * np.log2(compared / cols.f_wanted)
-    result: Vector = np.where(stops > LIGHT_STOPS[-1] + _ROUNDING, 0.0, np.interp(stops, LIGHT_STOPS, LIGHT_SCORE))
+    seen = ln_f_number + cols.equivalent * (np.log(sets["k"]) + ln_crop)
+    stops = _STOPS_PER_LN * (seen - np.log(cols.f_wanted))
+    score_ = np.minimum(1.0, 1.0 - LIGHT_LOSS_PER_STOP * stops)
+    result: Vector = score_ * (stops <= LIGHT_MOST_STOPS + _ROUNDING)
     return result
 
 
-def _traits(sets: Sequence[SetUp], cols: Columns, f_number: Vector) -> Vector:
-    held = {
-        Trait.AUTOFOCUS: f_number <= _rows([s.autofocus_to for s in sets]) + _ROUNDING,
-        Trait.SEALED: _rows([s.sealed for s in sets]) > 0,
-        Trait.MACRO: _rows([s.macro for s in sets]) > 0,
-        Trait.VIDEO: _rows([s.video for s in sets]) > 0,
-        Trait.STABILISED: _rows([s.stabilised for s in sets]) > 0,
-    }
-    product = np.ones((len(sets), cols.focal_mm.size))
+def _traits(sets: _Table, cols: Columns, ln_f_number: Vector) -> Vector:
+    product = np.ones_like(ln_f_number)
     for trait, missing in zip(TRAITS, cols.missing, strict=True):
-        if (missing < 1).any():
-            product = product * np.where(held[trait], 1.0, missing)
+        if missing.size == 0 or missing.min() == 1:
+            continue
+        if trait == Trait.AUTOFOCUS:
+            with np.errstate(divide="ignore"):
+                held = ln_f_number <= np.log(sets["autofocus_to"]) + _ROUNDING
+        else:
+            held = sets[trait.value] > 0
+        product *= np.where(held, 1.0, missing)
     return product
 
 
-def _stitchable(sets: Sequence[SetUp], cols: Columns) -> Mask:
+def _stitchable(sets: _Table, cols: Columns) -> Mask:
     """Where at most 12 portrait frames of the set-up's wide end reach the column's horizontal angle."""
-    short, lens_low = _rows([s.short_side_mm for s in sets]), _rows([s.lens_low_mm for s in sets])
-    frame = 2 * np.arctan(short / (2 * lens_low))
+    frame = 2 * np.arctan(sets["short_side_mm"] / (2 * sets["lens_low_mm"]))
     target = 2 * np.arctan(FULL_FRAME_LONG_SIDE_MM / (2 * cols.focal_mm))
-    frames = np.ceil((target - STITCH_OVERLAP * frame) / (frame * (1 - STITCH_OVERLAP)) - _ROUNDING)
-    result: Mask = cols.static & (frames <= STITCH_MAX_FRAMES)
+    result: Mask = cols.static & (target <= STITCH_REACH * frame + _ROUNDING)
     return result
 
 
@@ -87,14 +94,16 @@ def score(sets: Sequence[SetUp], cols: Columns) -> Scores:
         empty = np.zeros((0, cols.focal_mm.size))
         nothing = empty.astype(bool)
         return Scores(empty, empty, empty, empty, nothing, nothing, nothing)
-    low, high = _rows([s.low_mm for s in sets]), _rows([s.high_mm for s in sets])
+    table = _Table(sets)
+    low, high = table["low_mm"], table["high_mm"]
     native = (low < cols.high_mm) & ((high > cols.low_mm) | (low >= cols.low_mm))
     cropped = ~native & (cols.focal_mm > high)
-    stitched = ~native & (cols.focal_mm < low) & _stitchable(sets, cols)
-    crop_in_post = np.where(cropped, cols.focal_mm / high, 1.0)
-    f_number = _f_numbers(sets, cols.focal_mm)
-    light = _light(sets, cols, f_number, crop_in_post)
-    pixels = np.minimum(1.0, _rows([s.megapixels for s in sets]) / crop_in_post**2 / cols.need_mp)
-    traits = _traits(sets, cols, f_number)
-    reach = np.where(native | cropped, 1.0, np.where(stitched, STITCH_SCORE, 0.0))
+    stitched = ~native & (cols.focal_mm < low) & _stitchable(table, cols)
+    ln_focal = np.log(cols.focal_mm)
+    ln_crop = np.where(cropped, ln_focal - np.log(high), 0.0)
+    ln_f_number = _ln_f_number(table, ln_focal)
+    light = _light(table, cols, ln_f_number, ln_crop)
+    pixels = np.minimum(1.0, table["megapixels"] * np.exp(-2 * ln_crop) / cols.need_mp)
+    traits = _traits(table, cols, ln_f_number)
+    reach = native + cropped + STITCH_SCORE * stitched
     return Scores(reach * light * pixels * traits, light, pixels, traits, native, cropped, stitched)

@@ -3,6 +3,7 @@
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from math import hypot
+from typing import NamedTuple
 
 from mule.gear import Body, Gear, Glass, Lens, MountAdapter, Teleconverter
 from mule.optics.formulas import crop_factor
@@ -11,8 +12,7 @@ from mule.optics.formulas import crop_factor
 CIRCLE_TOLERANCE = 1.02
 
 
-@dataclass(frozen=True, slots=True)
-class SetUp:
+class SetUp(NamedTuple):
     """One way of taking pictures. Focal lengths are full-frame equivalent millimetres.
 
     crop: camera crop in force (1 for none); ``forced`` when the lens leaves no choice. k: crop factor of the part
@@ -94,15 +94,17 @@ def _autofocus_to(body: Body, glass: Glass, joint: _Joint) -> float:
     return body.autofocus_min_aperture or float("inf")
 
 
-def _build(body: Body, lens: Lens | None, glass: Glass, joint: _Joint) -> list[SetUp]:
-    """The native set-up and one per crop mode of the body beyond it."""
+def _build(body: Body, lens: Lens | None, glass: Glass, joint: _Joint, *, crop_modes: bool) -> list[SetUp]:
+    """The native set-up and, when asked for, one per crop mode of the body beyond it."""
     base = forced_crop(body, lens.image_circle_mm) if lens else 1.0
     full_k = nominal_crop_factor(body)
     short = min(body.sensor_width_mm, body.sensor_height_mm)
+    autofocus_to = _autofocus_to(body, glass, joint)
+    sealed = body.sealed and glass.sealed and joint.passes("sealed")
+    factor = joint.factor
     built = []
-    for crop in (base, *(c for c in body.crop_modes if c > base)):
+    for crop in (base, *(c for c in body.crop_modes if crop_modes and c > base)):
         k = full_k * crop
-        reach = joint.factor * k
         built.append(
             SetUp(
                 body=body.id,
@@ -111,34 +113,43 @@ def _build(body: Body, lens: Lens | None, glass: Glass, joint: _Joint) -> list[S
                 converter=joint.converter.id if joint.converter else None,
                 crop=crop,
                 forced=base > 1 and crop == base,
-                low_mm=glass.focal_min_mm * reach,
-                high_mm=glass.focal_max_mm * reach,
-                f_low=glass.f_at_min * joint.factor,
-                f_high=glass.f_at_max * joint.factor,
+                low_mm=glass.focal_min_mm * factor * k,
+                high_mm=glass.focal_max_mm * factor * k,
+                f_low=glass.f_at_min * factor,
+                f_high=glass.f_at_max * factor,
                 k=k,
                 megapixels=body.megapixels / crop**2,
-                autofocus_to=_autofocus_to(body, glass, joint),
-                sealed=body.sealed and glass.sealed and joint.passes("sealed"),
+                autofocus_to=autofocus_to,
+                sealed=sealed,
                 stabilised=body.stabilised or glass.stabilised,
                 macro=glass.macro,
                 video=body.video,
                 short_side_mm=short / crop,
-                lens_low_mm=glass.focal_min_mm * joint.factor,
+                lens_low_mm=glass.focal_min_mm * factor,
             )
         )
     return built
 
 
-def _adapters_between(lens: Lens, body: Body, adapters: Sequence[MountAdapter]) -> list[MountAdapter | None]:
-    if lens.mount == body.mount:
-        return [None]
-    return [a for a in adapters if a.lens_mount == lens.mount and a.body_mount == body.mount]
+class _AdaptersBetween:
+    """The adapters that join two mounts; None stands for none being needed."""
+
+    def __init__(self, adapters: Sequence[MountAdapter]) -> None:
+        self._by_mounts: dict[tuple[str, str], list[MountAdapter | None]] = {}
+        for adapter in adapters:
+            self._by_mounts.setdefault((adapter.lens_mount, adapter.body_mount), []).append(adapter)
+
+    def find(self, lens: Lens, body: Body) -> Sequence[MountAdapter | None]:
+        if body.mount is None:
+            return ()
+        return (None,) if lens.mount == body.mount else self._by_mounts.get((lens.mount, body.mount), ())
 
 
-def set_ups(gear: Iterable[Gear], needing: frozenset[str] | None = None) -> list[SetUp]:
+def set_ups(gear: Iterable[Gear], needing: frozenset[str] | None = None, *, crop_modes: bool = True) -> list[SetUp]:
     """Every set-up these things allow, plainest first.
 
     needing: when given, only set-ups that use at least one of these items (used to price one more thing).
+    crop_modes: whether chosen crop modes count; a forced crop always does.
     """
     bodies: list[Body] = []
     lenses: list[Lens] = []
@@ -154,25 +165,27 @@ def set_ups(gear: Iterable[Gear], needing: frozenset[str] | None = None) -> list
                 adapters.append(thing)
             case Teleconverter():
                 converters[thing.id] = thing
+    between = _AdaptersBetween(adapters)
+    named = [(lens, [None, *(converters[c] for c in lens.takes_converters if c in converters)]) for lens in lenses]
     found: list[SetUp] = []
     for body in bodies:
-        if body.fixed_lens and (needing is None or body.id in needing):
-            found += _build(body, None, body.fixed_lens, _Joint())
-        for lens in lenses:
-            for adapter in _adapters_between(lens, body, adapters):
-                named = [converters[c] for c in lens.takes_converters if c in converters]
-                for converter in (None, *named):
+        needed = needing is None or body.id in needing
+        if body.fixed_lens and needed:
+            found += _build(body, None, body.fixed_lens, _Joint(), crop_modes=crop_modes)
+        for lens, fitting in named:
+            for adapter in between.find(lens, body):
+                for converter in fitting:
                     joint = _Joint(adapter, converter)
-                    if needing is None or _touches(needing, body, lens, joint):
-                        found += _build(body, lens, lens, joint)
+                    if needed or _touches(needing, lens, joint):
+                        found += _build(body, lens, lens, joint, crop_modes=crop_modes)
     found.sort(key=lambda s: (s.converter is not None, s.adapter is not None, not s.native))
     return found
 
 
-def _touches(needing: frozenset[str], body: Body, lens: Lens, joint: _Joint) -> bool:
-    return (
-        body.id in needing
-        or lens.id in needing
+def _touches(needing: frozenset[str] | None, lens: Lens, joint: _Joint) -> bool:
+    """Whether a set-up of a body that is not itself needed uses something that is."""
+    return needing is not None and (
+        lens.id in needing
         or (joint.adapter is not None and joint.adapter.id in needing)
         or (joint.converter is not None and joint.converter.id in needing)
     )

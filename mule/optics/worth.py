@@ -12,27 +12,19 @@ from mule.optics.setups import SetUp
 BACKUP_SHARE = 0.1
 
 
-class WithoutScores:
-    """Kit scores (0 to 100) with some items left out, from one table of set-up scores."""
-
-    def __init__(self, sets: Sequence[SetUp], totals: Vector, cols: Columns, items: Sequence[str]) -> None:
-        place = {item: i for i, item in enumerate(items)}
-        self._uses = np.zeros((len(items), len(sets)), dtype=bool)
-        for row, made in enumerate(sets):
-            for part in made.parts:
-                self._uses[place[part], row] = True
-        self._totals = totals
-        self._weight = cols.weight
-        self._place = place
-
-    def score(self, *left: str) -> float:
-        """Score without the items ``left``."""
-        keep = np.ones(self._totals.shape[0], dtype=bool)
-        for item in left:
-            keep &= ~self._uses[self._place[item]]
-        if not keep.any():
-            return 0.0
-        return float(100 * (self._totals[keep].max(axis=0) @ self._weight))
+def _without(
+    sets: Sequence[SetUp], totals: Vector, cols: Columns, left: Sequence[frozenset[str]]
+) -> dict[frozenset[str], float]:
+    """The kit's score (0 to 100) without each of these groups of items, from one table of set-up scores."""
+    # Crop modes of one set-up share its parts, so they stand or fall together: one row each for the best of them.
+    rows: dict[tuple[str, ...], list[int]] = {}
+    for row, made in enumerate(sets):
+        rows.setdefault(made.parts, []).append(row)
+    best = np.stack([totals[r].max(axis=0) for r in rows.values()])
+    stands = np.array([[group.isdisjoint(parts) for parts in rows] for group in left])
+    # Scores are never negative, so a set-up that falls may count as nothing.
+    scores = (best[None, :, :] * stands[:, :, None]).max(axis=1) @ (100 * cols.weight)
+    return dict(zip(left, scores.tolist(), strict=True))
 
 
 def worth(sets: Sequence[SetUp], totals: Vector, cols: Columns, counts: Mapping[str, int]) -> list[Worth]:
@@ -45,16 +37,16 @@ def worth(sets: Sequence[SetUp], totals: Vector, cols: Columns, counts: Mapping[
     items = [item for item in counts if item in used]
     if not items:
         return []
-    without = WithoutScores(sets, totals, cols, items)
-    whole = without.score()
-    alone = {item: without.score(item) for item in items}
     single = [item for item in items if counts[item] == 1]
-    both = {frozenset(pair): without.score(*pair) for pair in combinations(single, 2)}
+    groups = [frozenset(), *(frozenset((item,)) for item in items), *map(frozenset, combinations(single, 2))]
+    without = _without(sets, totals, cols, groups)
+    whole = without[frozenset()]
+    alone = {item: without[frozenset((item,))] for item in items}
     answers = []
     for item in items:
         if counts[item] == 1:
             direct = whole - alone[item]
-            saves = [alone[other] - both[frozenset((item, other))] for other in single if other != item]
+            saves = [alone[other] - without[frozenset((item, other))] for other in single if other != item]
             backup = max(0.0, max(saves, default=0.0) - direct)
         else:
             direct = 0.0

@@ -1,7 +1,7 @@
 """Endpoints of the carriers."""
 
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Router, Status
 
 from mule.carriers import Carrier as CarrierValue
 from server.carriers import services
@@ -29,9 +29,9 @@ def list_patterns(request: HttpRequest) -> list[CarrierValue]:
 
 
 @router.post("", response={201: CarrierOut})
-def add_carrier(request: HttpRequest, payload: NewCarrier) -> tuple[int, CarrierOut]:
+def add_carrier(request: HttpRequest, payload: NewCarrier) -> Status[CarrierOut]:
     """Add a carrier."""
-    return 201, _out(services.add(request.user, payload.carrier))
+    return Status(201, _out(services.add(request.user, payload.carrier)))
 
 
 @router.put("/{slug}", response=CarrierOut)
@@ -41,7 +41,7 @@ def change_carrier(request: HttpRequest, slug: str, payload: ChangedCarrier) -> 
 
 
 @router.delete("/{slug}", response={204: None})
-def remove_carrier(request: HttpRequest, slug: str) -> tuple[int, None]:
+def remove_carrier(request: HttpRequest, slug: str) -> Status[None]:
     """Remove a carrier."""
     services.remove(request.user, slug)
-    return 204, None
+    return Status(204, None)

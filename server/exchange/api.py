@@ -1,7 +1,7 @@
 """Endpoints for plan files."""
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Router
+from ninja import Router, Status
 
 from mule.plan import read, write
 from server.exchange.services import import_plan
@@ -26,7 +26,7 @@ def export(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
     response={201: TripOut},
     openapi_extra={"requestBody": {"content": {"application/json": {"schema": {"type": "object"}}}, "required": True}},
 )
-def bring_in(request: HttpRequest) -> tuple[int, TripOut]:
+def bring_in(request: HttpRequest) -> Status[TripOut]:
     """Import a plan file as a new trip: all of it, or nothing."""
     trip = import_plan(request.user, read(request.body))
-    return 201, TripOut(version=trip.version, trip=trip_of(trip), open_kit=trip.open_kit)
+    return Status(201, TripOut(version=trip.version, trip=trip_of(trip), open_kit=trip.open_kit))

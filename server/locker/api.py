@@ -1,7 +1,7 @@
 """Endpoints of the locker."""
 
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Router, Status
 
 from mule.gear import Gear
 from server.locker import services
@@ -23,9 +23,9 @@ def list_things(request: HttpRequest) -> list[ThingOut]:
 
 
 @router.post("/things", response={201: ThingOut})
-def add_thing(request: HttpRequest, payload: NewThing) -> tuple[int, ThingOut]:
+def add_thing(request: HttpRequest, payload: NewThing) -> Status[ThingOut]:
     """Add a thing."""
-    return 201, _out(services.add(request.user, payload.thing))
+    return Status(201, _out(services.add(request.user, payload.thing)))
 
 
 @router.put("/things/{slug}", response=ThingOut)
@@ -41,10 +41,10 @@ def weigh_in(request: HttpRequest, slug: str, payload: WeighIn) -> ThingOut:
 
 
 @router.delete("/things/{slug}", response={204: None})
-def remove_thing(request: HttpRequest, slug: str) -> tuple[int, None]:
+def remove_thing(request: HttpRequest, slug: str) -> Status[None]:
     """Take a thing out of the locker."""
     services.remove(request.user, slug)
-    return 204, None
+    return Status(204, None)
 
 
 @router.get("/typical", response=list[Gear])
@@ -54,6 +54,6 @@ def list_typical(request: HttpRequest) -> list[Gear]:
 
 
 @router.post("/from-typical", response={201: ThingOut})
-def add_from_typical(request: HttpRequest, payload: FromTypical) -> tuple[int, ThingOut]:
+def add_from_typical(request: HttpRequest, payload: FromTypical) -> Status[ThingOut]:
     """Add a typical thing."""
-    return 201, _out(services.add_typical(request.user, payload.typical, payload.count))
+    return Status(201, _out(services.add_typical(request.user, payload.typical, payload.count)))

@@ -1,7 +1,7 @@
 """Endpoints of trips and kits. A change to a kit returns its new assessment: one round trip per act."""
 
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Router, Status
 
 from mule.assess import assess
 from mule.plan import Plan
@@ -36,11 +36,12 @@ def _name(kit: Kit) -> KitName:
 
 
 def _state(kit: Kit, plan: Plan | None = None) -> KitState:
+    can_undo, can_redo = services.can_travel(kit)
     return KitState(
         kit=kit_of(kit),
         version=kit.version,
-        can_undo=services.can_undo(kit),
-        can_redo=services.can_redo(kit),
+        can_undo=can_undo,
+        can_redo=can_redo,
         assessment=assess(plan or services.plan_for(kit)),
     )
 
@@ -52,9 +53,9 @@ def list_trips(request: HttpRequest) -> list[TripOut]:
 
 
 @router.post("", response={201: TripOut})
-def add_trip(request: HttpRequest, payload: NewTrip) -> tuple[int, TripOut]:
+def add_trip(request: HttpRequest, payload: NewTrip) -> Status[TripOut]:
     """Add a trip with one empty kit."""
-    return 201, _trip(services.add_trip(request.user, payload.trip))
+    return Status(201, _trip(services.add_trip(request.user, payload.trip)))
 
 
 @router.put("/{slug}", response=TripOut)
@@ -64,10 +65,10 @@ def change_trip(request: HttpRequest, slug: str, payload: ChangedTrip) -> TripOu
 
 
 @router.delete("/{slug}", response={204: None})
-def remove_trip(request: HttpRequest, slug: str) -> tuple[int, None]:
+def remove_trip(request: HttpRequest, slug: str) -> Status[None]:
     """Remove a trip with its kits."""
     services.remove_trip(request.user, slug)
-    return 204, None
+    return Status(204, None)
 
 
 @router.get("/{slug}/kits/{kit}", response=Bench)
@@ -83,9 +84,9 @@ def open_bench(request: HttpRequest, slug: str, kit: str) -> Bench:
 
 
 @router.post("/{slug}/kits", response={201: KitName})
-def add_kit(request: HttpRequest, slug: str, payload: NewKit) -> tuple[int, KitName]:
+def add_kit(request: HttpRequest, slug: str, payload: NewKit) -> Status[KitName]:
     """Add a kit, empty or as a copy."""
-    return 201, _name(services.add_kit(request.user, slug, payload.name, payload.copy_of))
+    return Status(201, _name(services.add_kit(request.user, slug, payload.name, payload.copy_of)))
 
 
 @router.put("/{slug}/kits/{kit}", response=KitName)
@@ -95,10 +96,10 @@ def rename_kit(request: HttpRequest, slug: str, kit: str, payload: RenamedKit) -
 
 
 @router.delete("/{slug}/kits/{kit}", response={204: None})
-def remove_kit(request: HttpRequest, slug: str, kit: str) -> tuple[int, None]:
+def remove_kit(request: HttpRequest, slug: str, kit: str) -> Status[None]:
     """Remove a kit."""
     services.remove_kit(request.user, slug, kit)
-    return 204, None
+    return Status(204, None)
 
 
 @router.post("/{slug}/kits/{kit}/edits", response=KitState)

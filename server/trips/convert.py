@@ -2,14 +2,12 @@
 
 from django.contrib.auth.models import User
 
-from mule.kit import Entry
 from mule.kit import Kit as KitValue
 from mule.plan import Plan
 from mule.trip import Trip as TripValue
 from server.carriers.models import Carrier
 from server.carriers.services import value_of
-from server.locker.convert import gear_of
-from server.locker.models import Thing
+from server.locker.convert import locker_of
 from server.trips.models import Kit, Trip
 
 
@@ -25,7 +23,8 @@ def kit_of(row: Kit) -> KitValue:
 
 def entries_of(kit: KitValue) -> list[dict[str, object]]:
     """A kit's entries as they are stored."""
-    return [Entry.model_dump(entry, mode="json") for entry in kit.entries]
+    entries: list[dict[str, object]] = kit.model_dump(mode="json", include={"entries"})["entries"]
+    return entries
 
 
 def plan_of(owner: User, trip: TripValue, kits: list[Kit], open_kit: str) -> Plan:
@@ -33,7 +32,7 @@ def plan_of(owner: User, trip: TripValue, kits: list[Kit], open_kit: str) -> Pla
     named = {leg.carrier for leg in trip.legs if leg.carrier}
     carriers = Carrier.objects.filter(owner=owner, slug__in=named) if named else ()
     return Plan(
-        gear=tuple(gear_of(row) for row in Thing.objects.filter(owner=owner)),
+        gear=locker_of(owner),
         carriers=tuple(value_of(row) for row in carriers),
         trip=trip,
         kits=tuple(kit_of(kit) for kit in kits),

@@ -30,7 +30,7 @@ def add_trip(owner: User, trip: TripValue) -> Trip:
     with transaction.atomic():
         slug = free_slug(slugs(Trip, owner), slug_from(trip.name) if trip.id == "new" else trip.id)
         value = trip.model_copy(update={"id": slug})
-        plan_of(owner, value, [Kit(slug="a", name="Kit A")], "a")
+        _require_whole(owner, value, [Kit(slug="a", name="Kit A")])
         row = Trip.objects.create(owner=owner, slug=slug, name=value.name, spec=value.model_dump(mode="json"))
         Kit.objects.create(trip=row, slug="a", name="Kit A")
         return row
@@ -45,8 +45,17 @@ def replace_trip(owner: User, slug: str, version: int, trip: TripValue) -> Trip:
             raise InvalidInput([Problem("id", trip.id, f"{slug}: a trip keeps its id")])
         kits = list(row.kits.all())
         _refuse_if_carrying(trip_of(row), trip, kits)
-        plan_of(owner, trip, kits, kits[0].slug)
+        _require_whole(owner, trip, kits)
         return store(row, trip)
+
+
+def _require_whole(owner: User, trip: TripValue, kits: list[Kit]) -> None:
+    """Raises InvalidInput, with the trip's own fields, when trip, kits and carriers do not make a plan together."""
+    try:
+        plan_of(owner, trip, kits, kits[0].slug)
+    except InvalidInput as error:
+        fields = [Problem(p.field.removeprefix("trip."), p.value, p.rule) for p in error.problems]
+        raise InvalidInput(fields) from error
 
 
 def _refuse_if_carrying(before: TripValue, after: TripValue, kits: Sequence[Kit]) -> None:
@@ -65,9 +74,10 @@ def remove_trip(owner: User, slug: str) -> None:
 
 def find_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
     """A kit of an owner's trip. Raises NotFound."""
-    trip = find(Trip, owner, trip_slug, "trip")
-    kit = Kit.objects.filter(trip=trip, slug=kit_slug).select_related("trip").first()
+    mine = Kit.objects.filter(trip__owner=owner, trip__slug=trip_slug, slug=kit_slug)
+    kit = mine.select_related("trip__owner").first()
     if kit is None:
+        find(Trip, owner, trip_slug, "trip")
         raise NotFound("kit", kit_slug)
     return kit
 
@@ -162,11 +172,7 @@ def _put(kit: Kit, entries: list[dict[str, object]], at_step: int) -> None:
     kit.save()
 
 
-def can_undo(kit: Kit) -> bool:
-    """Whether a step lies behind."""
-    return kit.steps.filter(number=kit.at_step).exists()
-
-
-def can_redo(kit: Kit) -> bool:
-    """Whether an undone step lies ahead."""
-    return kit.steps.filter(number=kit.at_step + 1).exists()
+def can_travel(kit: Kit) -> tuple[bool, bool]:
+    """Whether a step lies behind, to undo, and whether an undone one lies ahead, to redo."""
+    numbers = set(kit.steps.filter(number__in=(kit.at_step, kit.at_step + 1)).values_list("number", flat=True))
+    return kit.at_step in numbers, kit.at_step + 1 in numbers

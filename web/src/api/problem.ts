@@ -41,6 +41,11 @@ export function sentence(problem: Problem): string {
   return [problem.title, ...rules].join(' ')
 }
 
+/** Complaints that belong to no single field of a form: the rules whose path the form does not know. */
+export function looseRules(problem: Problem | null, known: (field: string) => boolean): string[] {
+  return (problem?.fields ?? []).filter((f) => !known(f.field)).map((f) => ruleText(f.rule))
+}
+
 /** Messages by field path, for the form that was sent. */
 export function byField(problem: Problem | null): Record<string, string> {
   return Object.fromEntries((problem?.fields ?? []).map((f) => [f.field, ruleText(f.rule)]))

@@ -58,6 +58,8 @@ function take(raw: string): void {
     :suffix="unit || how.unit"
     :error-messages="bad || error"
     :autofocus="autofocus"
+    persistent-placeholder
+    placeholder="–"
     inputmode="decimal"
     autocomplete="off"
     @update:model-value="take(String($event ?? ''))"

@@ -36,7 +36,7 @@ function legNumber(leg: string | null | undefined): number {
   return props.assessment.legs.findIndex((l) => l.leg === leg) + 1
 }
 function limitText(limit: number | null): string {
-  return limit === null ? '' : ` of ${fmt.load(limit, units.value).split(' ')[0]}`
+  return limit === null ? '' : ` of ${fmt.limit(limit, units.value).split(' ')[0]}`
 }
 </script>
 
@@ -58,7 +58,7 @@ function limitText(limit: number | null): string {
           <tr v-for="bag in bags" :key="bag.bag">
             <td>{{ names.thing(bag.bag) }}, {{ names.person(bag.person) }}</td>
             <td class="number">{{ fmt.load(bag.mass_g, units) }}</td>
-            <td class="number">{{ bag.limit_g === null ? 'not limited' : fmt.load(bag.limit_g, units) }}</td>
+            <td class="number">{{ bag.limit_g === null ? 'not limited' : fmt.limit(bag.limit_g, units) }}</td>
             <td>{{ bag.leg ? names.leg(bag.leg) : '' }}</td>
           </tr>
         </tbody>

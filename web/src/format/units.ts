@@ -31,6 +31,11 @@ export function load(grams: number, units: Units): string {
   return units === 'metric' ? `${figure(grams / 1000, 2)} kg` : `${figure(grams / GRAMS_PER_POUND, 1)} lb`
 }
 
+/** A limit as it is stated: "8 kg", "7.5 kg". */
+export function limit(grams: number, units: Units): string {
+  return load(grams, units).replace(/\.?0+ /, ' ')
+}
+
 /** Body mass: "64 kg", or "141 lb". */
 export function bodyMass(kg: number, units: Units): string {
   return units === 'metric' ? `${figure(kg)} kg` : `${figure((kg * 1000) / GRAMS_PER_POUND)} lb`

@@ -36,12 +36,12 @@ const red: ThemeDefinition = {
   colors: {
     background: '#0A0101',
     surface: '#120303',
-    primary: '#D93A2C',
-    secondary: '#E0453A',
-    error: '#EE4A3C',
-    'on-background': '#D93A2C',
-    'on-surface': '#D93A2C',
-    'on-primary': '#FF9A8C',
+    primary: '#EC4032',
+    secondary: '#EE4A3C',
+    error: '#F55A4B',
+    'on-background': '#EC4032',
+    'on-surface': '#EC4032',
+    'on-primary': '#FF8F80',
   },
   variables: { 'medium-emphasis-opacity': 0.9, 'high-emphasis-opacity': 1, 'border-opacity': 0.3 },
 }

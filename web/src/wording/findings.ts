@@ -49,7 +49,7 @@ const SAY: Record<string, Say> = {
   'no-set-up': () => ({ head: 'Nothing here takes a picture.', body: 'No loaded body has a lens that fits it.' }),
   'leg-mass': (f, n, u) => ({
     head: `${whose(f, n)}: ${fmt.mass(number(f, 'over'), u)} over.`,
-    body: `${item(f, n)} weighs ${fmt.load(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.load(number(f, 'allowed'), u)}${otherLegs(f)}.`,
+    body: `${item(f, n)} weighs ${fmt.load(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.limit(number(f, 'allowed'), u)}${otherLegs(f)}.`,
   }),
   'leg-size': (f, n, u) => ({
     head: `${whose(f, n)}: ${fmt.side(number(f, 'over'), u)} too big.`,
@@ -65,15 +65,15 @@ const SAY: Record<string, Say> = {
   }),
   'leg-together': (f, n, u) => ({
     head: `${n.person(ref(f, 'person'))}: ${fmt.mass(number(f, 'over'), u)} over in all.`,
-    body: `The bags together weigh ${fmt.load(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.load(number(f, 'allowed'), u)}${otherLegs(f)}.`,
+    body: `The bags together weigh ${fmt.load(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.limit(number(f, 'allowed'), u)}${otherLegs(f)}.`,
   }),
   'want-unmet': (f, n) => ({
-    head: `${n.want(ref(f, 'want'))} is not met at all.`,
+    head: `Nothing yet for ${n.want(ref(f, 'want'))}.`,
     body: `${BECAUSE[ref(f, 'because')] ?? ''}: ${range(f)}.`,
   }),
   gap: (f, n) => ({
     head: `Gap ${range(f)}.`,
-    body: `${BECAUSE[ref(f, 'because')] ?? ''}. ${n.want(ref(f, 'want'))} asks for it.`,
+    body: `Wanted for ${n.want(ref(f, 'want'))}. ${BECAUSE[ref(f, 'because')] ?? ''}.`,
   }),
   'native-gap': (f, n) => ({
     head: `No lens sees ${range(f)}.`,

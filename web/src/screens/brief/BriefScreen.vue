@@ -3,6 +3,7 @@
 import { computed, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import type { RouteLocationNormalized } from 'vue-router'
+import { looseRules } from '@/api/problem'
 import AskFirst from '@/components/AskFirst.vue'
 import TripFrame from '@/components/TripFrame.vue'
 import { useBench, useNames } from '@/composables/useBench'
@@ -45,7 +46,12 @@ async function leave(): Promise<void> {
   if (leavingTo.value) await router.push(leavingTo.value.fullPath)
 }
 /** Errors that no field on this screen shows. */
-const loose = computed(() => (problem.value && problem.value.fields.length === 0 ? problem.value.title : problem.value?.stale ? 'This brief was changed in another window. Throw away what you typed here to see it.' : ''))
+const loose = computed(() => {
+  if (!problem.value) return ''
+  if (problem.value.stale) return 'This brief was changed in another window. Throw away what you typed here to see it.'
+  const rules = looseRules(problem.value, (field) => /^(name|place|note|people|days|(wants|legs)\.\d)/.test(field))
+  return problem.value.fields.length === 0 ? problem.value.title : rules.join('. ')
+})
 watch(
   () => props.trip,
   () => (letGo = false),
@@ -62,6 +68,7 @@ watch(
           <VSelect v-model="draft.status" class="status" :items="STATUS" label="Stands" />
         </div>
         <WantsPart :model-value="draft.wants ?? []" :coverage="bench.state.assessment.coverage" :errors="errors" @update:model-value="draft.wants = $event" />
+        <DaysPart :model-value="draft.days ?? []" :errors="errors" @update:model-value="draft.days = $event" />
       </div>
       <div class="right">
         <div class="state" :class="state" role="status">
@@ -73,7 +80,6 @@ watch(
         </div>
         <PeoplePart :model-value="draft.people ?? []" :errors="errors" @update:model-value="draft.people = $event" />
         <LegsPart :model-value="draft.legs ?? []" :carriers="carriers ?? []" :errors="errors" @update:model-value="draft.legs = $event" />
-        <DaysPart :model-value="draft.days ?? []" :errors="errors" @update:model-value="draft.days = $event" />
         <VTextarea v-model="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" />
       </div>
       <AskFirst
@@ -91,7 +97,7 @@ watch(
 <style scoped>
 .grid {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 440px;
+  grid-template-columns: minmax(0, 1fr) 420px;
   gap: 30px;
   overflow: hidden;
 }
@@ -104,7 +110,7 @@ watch(
 .left {
   display: flex;
   flex-direction: column;
-  gap: 18px;
+  gap: 10px;
 }
 .right {
   border-left: 1px solid var(--line);

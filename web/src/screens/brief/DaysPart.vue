@@ -1,21 +1,44 @@
 <script setup lang="ts">
-/** The days: what each is for, how cold it gets, how long it is walked. */
+/** The days as columns under the line of the coldest hours; the chosen one is edited below. */
+import { computed, ref } from 'vue'
 import type { Day } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
+import { useUnits } from '@/composables/useSession'
 import { addDays, day as dayName, today } from '@/format/dates'
+import * as fmt from '@/format/units'
 
-defineProps<{ errors: Record<string, string> }>()
+const props = defineProps<{ errors: Record<string, string> }>()
 const days = defineModel<Day[]>({ required: true })
+const units = useUnits()
+const chosen = ref(0)
+const one = computed(() => days.value[chosen.value])
+const COLUMN = 82
+const LINE = 34
+const error = (field: string): string => props.errors[`days.${chosen.value}.${field}`] ?? ''
+const wrong = computed(() => new Set(Object.keys(props.errors).map((f) => Number(/^days\.(\d+)/.exec(f)?.[1] ?? -1))))
 
-function replace(index: number, change: Partial<Day>): void {
-  days.value = days.value.map((d, i) => (i === index ? { ...d, ...change } : d))
+const points = computed(() => {
+  const cold = days.value.map((d) => d.lowest_c ?? 15)
+  const low = Math.min(...cold)
+  const span = Math.max(6, Math.max(...cold) - low)
+  return cold.map((c, i) => ({ x: i * COLUMN + COLUMN / 2, y: 18 + (LINE - 10) * (1 - (c - low) / span), c }))
+})
+function replace(change: Partial<Day>): void {
+  days.value = days.value.map((d, i) => (i === chosen.value ? { ...d, ...change } : d))
 }
 function add(): void {
-  const last = days.value.at(-1)
+  const old = days.value
+  const last = old.at(-1)
   days.value = [
-    ...days.value,
-    { date: last ? addDays(last.date, 1) : today(), title: `Day ${days.value.length + 1}`, place: last?.place ?? '', lowest_c: last?.lowest_c ?? 15, on_foot_h: last?.on_foot_h ?? 0 },
+    ...old,
+    { date: last ? addDays(last.date, 1) : today(), title: `Day ${old.length + 1}`, place: last?.place ?? '', lowest_c: last?.lowest_c ?? 15, on_foot_h: last?.on_foot_h ?? 0 },
   ]
+  chosen.value = old.length
+}
+function drop(): void {
+  const left = days.value.filter((_, i) => i !== chosen.value)
+  days.value = left
+  chosen.value = Math.max(0, Math.min(chosen.value, left.length - 1))
 }
 /** A new first day moves all days with it. */
 function start(date: string): void {
@@ -26,19 +49,34 @@ function start(date: string): void {
 <template>
   <section aria-label="Days">
     <header class="top">
-      <h2>Days</h2>
+      <h2>Days <span class="quiet">what each is for, the coldest hour, hours on foot with the bag</span></h2>
       <VTextField v-if="days.length" class="start" type="date" label="First day" :model-value="days[0]!.date" :error-messages="errors.days" @update:model-value="start(String($event ?? ''))" />
       <button type="button" class="link" @click="add">add a day</button>
     </header>
-    <div class="rows">
-      <div v-for="(one, index) in days" :key="one.date" class="line">
-        <span class="label date">{{ dayName(one.date) }}</span>
-        <VTextField :model-value="one.title" label="What for" maxlength="80" :error-messages="errors[`days.${index}.title`]" @update:model-value="replace(index, { title: String($event ?? '') })" />
-        <NumberField class="small" :model-value="one.lowest_c" label="Coldest" quantity="temperature" required :error="errors[`days.${index}.lowest_c`]" @update:model-value="replace(index, { lowest_c: $event as number })" />
-        <NumberField class="small" :model-value="one.on_foot_h" label="On foot" unit="h" required :error="errors[`days.${index}.on_foot_h`]" @update:model-value="replace(index, { on_foot_h: $event as number })" />
-        <button type="button" class="link quiet" :aria-label="`Remove ${dayName(one.date)}`" @click="days = days.filter((_, i) => i !== index)">remove</button>
+    <div v-if="days.length" class="strip">
+      <svg :width="days.length * COLUMN" :height="LINE + 16" aria-hidden="true">
+        <polyline :points="points.map((p) => `${p.x},${p.y}`).join(' ')" />
+        <g v-for="p in points" :key="p.x">
+          <circle :cx="p.x" :cy="p.y" r="2.5" />
+          <text :x="p.x" :y="p.y - 6" text-anchor="middle">{{ fmt.temperature(p.c, units) }}</text>
+        </g>
+      </svg>
+      <div class="columns" role="group" aria-label="Days">
+        <button v-for="(d, index) in days" :key="d.date" type="button" class="day" :aria-pressed="index === chosen" @click="chosen = index">
+          <span class="label">{{ dayName(d.date) }}</span>
+          <b>{{ d.title }}<template v-if="wrong.has(index)"> ▲</template></b>
+          <span class="label">{{ d.on_foot_h ? `${d.on_foot_h} h on foot` : '–' }}</span>
+        </button>
       </div>
     </div>
+    <div v-if="one" class="form">
+      <VTextField :model-value="one.title" label="What for" maxlength="80" :error-messages="error('title')" @update:model-value="replace({ title: String($event ?? '') })" />
+      <VTextField :model-value="one.place" label="Where" maxlength="80" :error-messages="error('place')" @update:model-value="replace({ place: String($event ?? '') })" />
+      <NumberField :model-value="one.lowest_c" label="Coldest hour" quantity="temperature" required :error="error('lowest_c')" @update:model-value="replace({ lowest_c: $event as number })" />
+      <NumberField :model-value="one.on_foot_h" label="On foot" unit="h" required :error="error('on_foot_h')" @update:model-value="replace({ on_foot_h: $event as number })" />
+      <button type="button" class="link quiet" @click="drop">remove {{ dayName(one.date) }}</button>
+    </div>
+    <p v-else class="quiet">No days yet.</p>
   </section>
 </template>
 
@@ -46,8 +84,8 @@ function start(date: string): void {
 .top {
   display: flex;
   align-items: baseline;
-  gap: 12px;
-  margin-bottom: 8px;
+  gap: 14px;
+  margin-bottom: 6px;
 }
 .top h2 {
   flex: 1;
@@ -55,17 +93,61 @@ function start(date: string): void {
 .start {
   flex: 0 0 150px;
 }
-.line {
+.strip {
+  overflow-x: auto;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+}
+svg {
+  display: block;
+}
+polyline {
+  fill: none;
+  stroke: var(--slate);
+  stroke-width: 1.5;
+}
+circle {
+  fill: var(--slate);
+}
+text {
+  fill: var(--slate);
+  font-size: var(--text-tiny);
+  font-stretch: var(--narrow);
+}
+.columns {
   display: flex;
-  gap: 8px;
+}
+.day {
+  flex: 0 0 82px;
+  font: inherit;
+  color: var(--ink);
+  background: none;
+  border: 0;
+  border-left: 1px solid var(--line);
+  padding: 2px 6px 4px;
+  text-align: left;
+  cursor: pointer;
+  display: flex;
+  flex-direction: column;
+  font-stretch: var(--narrow);
+}
+.day:first-child {
+  border-left: 0;
+}
+.day b {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.day[aria-pressed='true'] {
+  background: var(--tan);
+  background: color-mix(in srgb, var(--tan) 36%, transparent);
+}
+.form {
+  display: grid;
+  grid-template-columns: 1.3fr 1.3fr 1fr 1fr auto;
+  gap: 10px;
   align-items: baseline;
-  margin-bottom: 8px;
-}
-.date {
-  width: 66px;
-  flex: none;
-}
-.small {
-  flex: 0 0 88px;
+  margin-top: 12px;
 }
 </style>

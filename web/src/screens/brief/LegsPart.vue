@@ -25,7 +25,7 @@ function add(): void {
     <div v-for="(leg, index) in legs" :key="leg.id" class="line">
       <span class="label number">{{ index + 1 }}</span>
       <VTextField :model-value="leg.name" label="Leg" maxlength="80" :error-messages="errors[`legs.${index}.name`]" @update:model-value="replace(index, { name: String($event ?? '') })" />
-      <VSelect :model-value="leg.carrier ?? null" :items="options" label="Carrier" :error-messages="errors[`legs.${index}.carrier`] || errors[`trip.legs.${index}.carrier`]" @update:model-value="replace(index, { carrier: $event })" />
+      <VSelect :model-value="leg.carrier ?? null" :items="options" label="Carrier" :error-messages="errors[`legs.${index}.carrier`]" @update:model-value="replace(index, { carrier: $event })" />
       <button type="button" class="link quiet" :aria-label="`Remove ${leg.name}`" @click="legs = legs.filter((_, i) => i !== index)">remove</button>
     </div>
     <p v-if="!carriers.length" class="label">No carriers yet: add some under <RouterLink :to="{ name: 'rules' }">Rules</RouterLink>, from a common pattern.</p>
@@ -39,7 +39,8 @@ function add(): void {
   margin-bottom: 8px;
 }
 .line {
-  display: flex;
+  display: grid;
+  grid-template-columns: 10px minmax(0, 1fr) minmax(0, 1fr) auto;
   gap: 8px;
   align-items: baseline;
   margin-bottom: 8px;

@@ -36,7 +36,6 @@ const STATES: { title: string; value: TraitState }[] = [
       <span class="label">Importance</span>
       <button v-for="n in 5" :key="n" type="button" role="radio" class="step" :aria-checked="want.importance === n" @click="set('importance', n)">{{ n }}</button>
     </div>
-    <VCheckbox class="still" :model-value="want.static_subject" label="It stands still, so frames may be stitched" @update:model-value="set('static_subject', Boolean($event))" />
     <VSelect
       v-for="trait in TRAITS"
       :key="trait.value"
@@ -45,25 +44,29 @@ const STATES: { title: string; value: TraitState }[] = [
       :label="trait.title"
       @update:model-value="want = withTrait(want, trait.value, $event)"
     />
+    <VCheckbox class="still" :model-value="want.static_subject" label="It stands still, so frames may be stitched" @update:model-value="set('static_subject', Boolean($event))" />
   </div>
 </template>
 
 <style scoped>
 .form {
   display: grid;
-  grid-template-columns: repeat(5, 1fr);
+  grid-template-columns: repeat(10, 1fr);
   gap: 10px;
 }
-.name,
-.light,
-.still {
+.form > * {
   grid-column: span 2;
+}
+.form > .name,
+.form > .light,
+.form > .still,
+.form > .importance {
+  grid-column: span 4;
 }
 .importance {
   display: flex;
   align-items: center;
   gap: 3px;
-  grid-column: span 2;
 }
 .importance .label {
   margin-right: 8px;

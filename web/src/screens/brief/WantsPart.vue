@@ -14,7 +14,7 @@ const wants = defineModel<Want[]>({ required: true })
 const chosen = ref(0)
 const box = ref<HTMLElement | null>(null)
 const { width } = useSize(box)
-const ROW = 26
+const ROW = 24
 const NAMES = 190
 const valid = computed(() => wants.value.filter((w) => w.focal_min_mm > 0 && w.focal_max_mm > 0))
 const axis = computed(() => focalAxis(valid.value.flatMap((w) => [w.focal_min_mm, w.focal_max_mm]), NAMES, Math.max(NAMES + 200, width.value - 64)))
@@ -27,15 +27,17 @@ function bar(want: Want) {
   return { x, width: Math.max(4, axis.value.x(want.focal_max_mm) - x) }
 }
 function add(): void {
-  wants.value = [...wants.value, newWant(wants.value.map((w) => w.id))]
-  chosen.value = wants.value.length - 1
+  const old = wants.value
+  wants.value = [...old, newWant(old.map((w) => w.id))]
+  chosen.value = old.length
 }
 function replace(want: Want): void {
   wants.value = wants.value.map((old, index) => (index === chosen.value ? want : old))
 }
 function drop(): void {
-  wants.value = wants.value.filter((_, index) => index !== chosen.value)
-  chosen.value = Math.max(0, Math.min(chosen.value, wants.value.length - 1))
+  const left = wants.value.filter((_, index) => index !== chosen.value)
+  wants.value = left
+  chosen.value = Math.max(0, Math.min(chosen.value, left.length - 1))
 }
 function step(event: KeyboardEvent, by: number): void {
   event.preventDefault()
@@ -56,13 +58,13 @@ function step(event: KeyboardEvent, by: number): void {
         <g v-for="(want, index) in wants" :id="`want-${index}`" :key="want.id" role="option" class="want" :class="{ chosen: index === chosen }" :aria-selected="index === chosen" @click="chosen = index">
           <title>{{ want.name }}: {{ fmt.focalRange(want.focal_min_mm, want.focal_max_mm) }}, {{ asks(want) }}</title>
           <rect x="0" :y="index * ROW + 1" :width="width" :height="ROW - 2" class="hit" />
-          <text :x="wrong.has(index) ? 20 : 6" :y="index * ROW + 17" class="name">{{ want.name.length > 27 ? want.name.slice(0, 26) + '…' : want.name }}</text>
-          <path v-if="wrong.has(index)" :transform="`translate(11 ${index * ROW + 13})`" d="M0 -6L6 5H-6z" class="wrong" />
+          <text :x="wrong.has(index) ? 20 : 6" :y="index * ROW + 16" class="name">{{ want.name.length > 27 ? want.name.slice(0, 26) + '…' : want.name }}</text>
+          <path v-if="wrong.has(index)" :transform="`translate(11 ${index * ROW + 12})`" d="M0 -6L6 5H-6z" class="wrong" />
           <template v-if="want.focal_min_mm > 0 && want.focal_max_mm >= want.focal_min_mm">
             <rect :x="bar(want).x" :y="index * ROW + 5" :width="bar(want).width" :height="ROW - 10" :style="{ fill: `var(--want-${(index % 6) + 1})` }" />
             <rect :x="bar(want).x" :y="index * ROW + ROW - 8" :width="bar(want).width * (cover.get(want.id) ?? 0)" height="3" class="met" />
           </template>
-          <text :x="width - 6" :y="index * ROW + 17" text-anchor="end" class="figure">{{ cover.has(want.id) ? fmt.percent(cover.get(want.id) ?? 0) : '' }}</text>
+          <text :x="width - 6" :y="index * ROW + 16" text-anchor="end" class="figure">{{ cover.has(want.id) ? fmt.percent(cover.get(want.id) ?? 0) : '' }}</text>
         </g>
         <text v-for="tick in axis.ticks" :key="`t${tick.mm}`" :x="tick.x" :y="height - 7" text-anchor="middle" class="tick">{{ tick.mm }}</text>
         <text :x="width - 6" :y="height - 7" text-anchor="end" class="tick">met by kit</text>
@@ -73,7 +75,7 @@ function step(event: KeyboardEvent, by: number): void {
     </div>
     <div v-if="wants[chosen]" class="edit">
       <WantForm :model-value="wants[chosen]!" :index="chosen" :errors="errors" @update:model-value="replace" />
-      <div class="end"><button type="button" class="link quiet" @click="drop">Remove “{{ wants[chosen]!.name }}”</button></div>
+      <button type="button" class="link quiet end" @click="drop">remove “{{ wants[chosen]!.name }}”</button>
     </div>
   </section>
 </template>
@@ -138,8 +140,8 @@ text {
   border-top: 1px solid var(--line);
 }
 .end {
-  text-align: right;
-  margin-top: 8px;
+  float: right;
+  margin-top: -24px;
 }
 .empty {
   padding: 24px 0;

@@ -12,13 +12,13 @@ export function useBriefDraft(stored: Ref<TripDoc | undefined>) {
   const draft = ref<Trip | null>(null)
   const version = ref(0)
   const problem = ref<Problem | null>(null)
-  let saved = ''
+  const saved = ref('')
   let timer: ReturnType<typeof setTimeout> | undefined
-  const dirty = computed(() => draft.value !== null && JSON.stringify(draft.value) !== saved)
+  const dirty = computed(() => draft.value !== null && JSON.stringify(draft.value) !== saved.value)
 
   function adopt(doc: TripDoc): void {
     draft.value = copyOf(doc.trip)
-    saved = JSON.stringify(draft.value)
+    saved.value = JSON.stringify(draft.value)
     version.value = doc.version
     problem.value = null
   }
@@ -40,7 +40,7 @@ export function useBriefDraft(stored: Ref<TripDoc | undefined>) {
     try {
       const doc = await save.mutateAsync({ version: version.value, trip: copyOf(draft.value) })
       version.value = doc.version
-      saved = sent
+      saved.value = sent
       problem.value = null
       return true
     } catch (error) {

@@ -27,10 +27,16 @@ function step(by: number): void {
   at.value = Math.min(Math.max(0, at.value + by), shown.value.length - 1)
   document.querySelector(`[data-hit="${at.value}"]`)?.scrollIntoView({ block: 'nearest' })
 }
+/** Enter pressed before the table arrived: the first hit is taken as soon as it has. */
+const eager = ref(false)
 function take(): void {
   const hit = shown.value[at.value]
+  eager.value = !typical.value
   if (hit) emit('add', hit.id)
 }
+watch(typical, () => {
+  if (eager.value) take()
+})
 /** A thing that the table does not list: the first typical one of its kind lends the fields. */
 function blank(kind: Kind): void {
   const template = typical.value?.find((t) => t.kind === kind)

@@ -34,7 +34,7 @@ const rows = computed(() => {
   return weighing.value ? found.filter((d) => d.thing.mass_source !== 'measured') : found
 })
 const groups = computed(() => GROUPS.map((g) => ({ group: g, rows: rows.value.filter((d) => groupOf(d.thing.kind) === g) })).filter((g) => g.rows.length))
-const doc = computed(() => fresh.value ?? docs.value.find((d) => d.thing.id === selected.value) ?? null)
+const doc = computed(() => fresh.value ?? docs.value.find((d) => d.thing.id === selected.value) ?? docs.value[0] ?? null)
 const converters = computed(() => docs.value.filter((d) => d.thing.kind === 'teleconverter').map((d) => ({ id: d.thing.id, name: d.thing.name })))
 const total = computed(() => docs.value.reduce((sum, d) => sum + d.thing.mass_g * (d.thing.count ?? 1), 0))
 const unweighed = computed(() => docs.value.filter((d) => d.thing.mass_source !== 'measured').length)
@@ -163,7 +163,7 @@ useKeys([
 .top,
 .tools {
   display: flex;
-  align-items: baseline;
+  align-items: center;
   gap: 14px;
 }
 .grow {

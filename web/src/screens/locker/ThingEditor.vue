@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The form of one thing. What was typed stays until it is saved or thrown away. */
 import { computed, ref, watch } from 'vue'
-import { asProblem, byField } from '@/api/problem'
+import { asProblem, byField, looseRules } from '@/api/problem'
 import type { Size, Thing, ThingDoc } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import NumberField from '@/components/NumberField.vue'
@@ -25,7 +25,7 @@ const error = computed(() => (props.fresh ? add.error.value : (save.error.value 
 const problem = computed(() => (error.value ? asProblem(error.value) : null))
 const errors = computed(() => byField(problem.value))
 const shown = computed(() => new Set(['name', 'count', 'mass_g', 'note', ...fieldsOf(draft.value).map((f) => f.path), 'size.length_mm', 'size.width_mm', 'size.height_mm', 'size.diameter_mm', 'size.volume_l']))
-const elsewhere = computed(() => problem.value?.fields.filter((f) => !shown.value.has(f.field)) ?? [])
+const loose = computed(() => looseRules(problem.value, (field) => shown.value.has(field)))
 const deleting = ref(false)
 
 const SHAPES = [
@@ -102,8 +102,8 @@ async function takeOut(): Promise<void> {
       <VTextField v-if="draft.absent" :model-value="draft.absent.until" type="date" label="Back by" @update:model-value="set('absent.until', $event || null)" />
     </div>
     <VTextarea :model-value="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" @update:model-value="set('note', String($event ?? ''))" />
-    <div v-if="problem && (elsewhere.length || !problem.fields.length)" class="wrong" role="alert">
-      {{ problem.title }} <template v-for="f in elsewhere" :key="f.field">{{ f.rule }}. </template>
+    <div v-if="problem && (loose.length || !problem.fields.length)" class="wrong" role="alert">
+      {{ problem.title }} {{ loose.join('. ') }}
     </div>
     <div class="row">
       <VBtn v-if="!fresh" variant="text" color="error" @click="deleting = true">Remove</VBtn>

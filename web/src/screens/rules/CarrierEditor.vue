@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The form of one carrier. */
 import { computed, ref, watch } from 'vue'
-import { asProblem, byField } from '@/api/problem'
+import { asProblem, byField, looseRules } from '@/api/problem'
 import type { Carrier, CarrierDoc, PieceKind } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import NumberField from '@/components/NumberField.vue'
@@ -24,6 +24,7 @@ const problem = computed(() => {
   return error ? asProblem(error) : null
 })
 const errors = computed(() => byField(problem.value))
+const loose = computed(() => looseRules(problem.value, (field) => /^(name|source|pieces\.|together\.)/.test(field)))
 const deleting = ref(false)
 const MEANS = ['plane', 'train', 'bus', 'ferry', 'boat', 'car', 'on-foot'].map((value) => ({ value, title: value.replace('-', ' ') }))
 
@@ -83,7 +84,7 @@ async function takeOut(): Promise<void> {
       <VTextField v-model="draft.source" label="Where you read it" maxlength="2000" :error-messages="errors.source" />
       <VTextField :model-value="draft.checked" type="date" label="Checked on" @update:model-value="draft.checked = $event || null" />
     </div>
-    <p v-if="problem && (problem.fields.length === 0 || problem.status === 409)" class="wrong" role="alert">{{ problem.title }} {{ problem.fields[0]?.rule }}</p>
+    <p v-if="problem && (problem.fields.length === 0 || loose.length)" class="wrong" role="alert">{{ problem.title }} {{ loose.join('. ') }}</p>
     <div class="row">
       <VBtn v-if="!fresh" variant="text" color="error" @click="deleting = true">Remove</VBtn>
       <span class="grow" />

@@ -40,10 +40,10 @@ export function summary(carrier: Carrier, units: Units): string {
       rule.count && rule.count > 1 ? `${rule.count} pieces` : '',
       rule.size_mm ? fmt.sides(rule.size_mm, units) : '',
       rule.sum_mm ? `${fmt.side(rule.sum_mm, units)} in all` : '',
-      rule.mass_g ? fmt.load(rule.mass_g, units) : '',
+      rule.mass_g ? fmt.limit(rule.mass_g, units) : '',
     ].filter(Boolean)
     return limits.length ? `${NAME[rule.piece]} ${limits.join(', ')}` : ''
   })
-  const together = (carrier.together ?? []).map((t) => `${t.pieces.map((p) => NAME[p]).join(' + ')} ${fmt.load(t.mass_g, units)} together`)
+  const together = (carrier.together ?? []).map((t) => `${t.pieces.map((p) => NAME[p]).join(' + ')} ${fmt.limit(t.mass_g, units)} together`)
   return [...parts, ...together].filter(Boolean).join(' · ') || 'no limits'
 }

@@ -1,0 +1,1 @@
+"""Named workloads with the figures they must show; ``python -m benchmarks [NAME...] [--json]``."""

@@ -1,0 +1,62 @@
+"""``python -m benchmarks [NAME...] [--json]``: runs the named workloads and prints one table or one JSON object."""
+
+import argparse
+import json
+import os
+import sys
+from collections.abc import Callable
+
+import django
+
+os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.settings.test")
+django.setup()
+
+from benchmarks.core import bench_assess  # noqa: E402  Django is set up first: the lockers come from its typical table
+from benchmarks.site import bench_first_load, bench_paint, bench_restart, bench_toggle  # noqa: E402
+
+Figures = dict[str, float]
+
+WORKLOADS: dict[str, Callable[[], Figures]] = {
+    "assess": bench_assess,
+    "toggle": bench_toggle,
+    "paint": bench_paint,
+    "first-load": bench_first_load,
+    "restart": bench_restart,
+}
+
+# What must hold: (workload, figure) -> the most it may be.
+LIMITS: dict[tuple[str, str], float] = {
+    ("assess", "p50_ms"): 10,
+    ("assess", "p95_ms"): 20,
+    ("assess", "times_dearer_at_2000"): 12,
+    ("toggle", "p95_ms"): 60,
+    ("paint", "median_ms"): 120,
+    ("first-load", "kib"): 300,
+    ("restart", "again_s"): 5,
+}
+
+
+def table(results: dict[str, Figures]) -> str:
+    """One line per figure, with its limit where it has one."""
+    lines = [f"{'workload':<12} {'figure':<22} {'measured':>10} {'at most':>9}"]
+    for name, figures in results.items():
+        for figure, value in figures.items():
+            limit = LIMITS.get((name, figure))
+            judged = "" if limit is None else f"{limit:>9g}{'' if value <= limit else '   MISSED'}"
+            lines.append(f"{name:<12} {figure:<22} {value:>10g} {judged}")
+    return "\n".join(lines)
+
+
+def main() -> int:
+    """Runs what was named, or everything."""
+    parser = argparse.ArgumentParser(prog="python -m benchmarks")
+    parser.add_argument("names", nargs="*", choices=[[], *WORKLOADS], help="workloads; all when none is named")
+    parser.add_argument("--json", action="store_true", help="print one JSON object, workload -> figures")
+    args = parser.parse_args()
+    results = {name: WORKLOADS[name]() for name in args.names or WORKLOADS}
+    print(json.dumps(results, indent=1) if args.json else table(results))
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,154 @@
+"""The app served as people start it, and a browser in front of it."""
+
+import gzip
+import json
+import os
+import re
+import subprocess
+import sys
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from tempfile import TemporaryDirectory
+from urllib.request import HTTPCookieProcessor, OpenerDirector, Request, build_opener
+
+from playwright.sync_api import Page, sync_playwright
+
+from benchmarks.lockers import plan
+from benchmarks.timing import p50, p95, samples_ms
+from mule.plan import write
+from tests.journeys.conftest import CHROMIUM, FLAGS, ROOT, free_port, wait_for
+
+
+@contextmanager
+def served() -> Iterator[str]:
+    """The address of a freshly set-up server."""
+    port = free_port()
+    with TemporaryDirectory() as data:
+        env = {**os.environ, "DATA_DIR": data, "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
+        subprocess.run([sys.executable, "manage.py", "load_demo"], cwd=ROOT, env=env, check=True, capture_output=True)
+        server = subprocess.Popen(
+            [sys.executable, "-m", "gunicorn", "server.wsgi", "--bind", f"127.0.0.1:{port}", "--threads", "8"],
+            cwd=ROOT,
+            env=env,
+            stderr=subprocess.DEVNULL,
+        )
+        try:
+            wait_for(f"http://127.0.0.1:{port}/api/session")
+            yield f"http://127.0.0.1:{port}"
+        finally:
+            server.terminate()
+            server.wait(10)
+
+
+class _Client:
+    """A signed-in API client that keeps its cookies."""
+
+    def __init__(self, site: str) -> None:
+        self._site = site
+        self._cookies = HTTPCookieProcessor()
+        self._open: OpenerDirector = build_opener(self._cookies)
+        self.ask("GET", "/api/session")
+
+    def ask(self, method: str, path: str, body: object = None) -> bytes:
+        data = body if isinstance(body, bytes) else json.dumps(body).encode() if body is not None else None
+        token = next((c.value for c in self._cookies.cookiejar if c.name == "csrftoken"), "") or ""
+        headers = {"Content-Type": "application/json", "X-CSRFToken": token, "Referer": self._site}
+        with self._open.open(Request(self._site + path, data=data, method=method, headers=headers)) as answer:
+            sent: bytes = answer.read()
+            return sent
+
+
+def bench_toggle() -> dict[str, float]:
+    """Load or leave over HTTP on SQLite, assessment included, with 200 things in the locker and 40 loaded."""
+    with served() as site:
+        client = _Client(site)
+        client.ask("POST", "/api/session/sign-up", {"name": "Bench", "password": "a long password"})
+        made = plan(200)
+        client.ask("POST", "/api/exchange/plans", write(made).encode())
+        item = next(t.id for t in made.gear if t.kind == "lens" and t.id not in made.kit.loaded())
+        state = {"version": 1, "loaded": False}
+
+        def toggle() -> None:
+            act = {"act": "leave" if state["loaded"] else "load", "item": item}
+            sent = client.ask("POST", "/api/trips/trip/kits/a/edits", {"version": state["version"], "edits": [act]})
+            state["version"], state["loaded"] = json.loads(sent)["version"], not state["loaded"]
+
+        taken = samples_ms(toggle, 80, warm=6)
+    return {"p50_ms": p50(taken), "p95_ms": p95(taken)}
+
+
+@contextmanager
+def _page() -> Iterator[Page]:
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        yield browser.new_page(viewport={"width": 1280, "height": 800})
+        browser.close()
+
+
+# Clicks a thing and waits, inside the page, until the scales' mass has changed and been painted.
+_CLICK_TO_PAINT = """async id => {
+  const figure = () => document.querySelector('footer b').innerText
+  const before = figure()
+  const start = performance.now()
+  document.querySelector(`[data-thing="${id}"]`).click()
+  while (figure() === before) await new Promise(requestAnimationFrame)
+  await new Promise(requestAnimationFrame)
+  return performance.now() - start
+}"""
+
+
+def bench_paint() -> dict[str, float]:
+    """Click on the mat to repainted numbers in Chromium, on the demo's kit B."""
+    with served() as site, _page() as page:
+        page.goto(f"{site}/welcome")
+        page.get_by_role("button", name="Step into the demo").click()
+        page.wait_for_url("**/bench")
+        page.wait_for_selector('[data-thing="l-24-70"]')
+        page.wait_for_load_state("networkidle")
+        taken = [page.evaluate(_CLICK_TO_PAINT, "l-24-70") for _ in range(41)][1:]
+    return {"median_ms": p50(taken), "p95_ms": p95(taken)}
+
+
+def bench_first_load() -> dict[str, float]:
+    """JavaScript that a first visit fetches on its way to the bench, gzipped."""
+    scripts: dict[str, int] = {}
+    with served() as site, _page() as page:
+
+        def note(path: str) -> None:
+            file = ROOT / "web" / "dist" / path
+            scripts[path] = len(gzip.compress(file.read_bytes(), 9))
+
+        page.on(
+            "response",
+            lambda answer: note(answer.url.split("/", 3)[3]) if re.search(r"\.js($|\?)", answer.url) else None,
+        )
+        page.goto(f"{site}/welcome")
+        page.wait_for_load_state("networkidle")
+        first = sum(scripts.values())
+        page.get_by_role("button", name="Step into the demo").click()
+        page.wait_for_url("**/bench")
+        page.wait_for_load_state("networkidle")
+    return {"kib": round(sum(scripts.values()) / 1024, 1), "welcome_kib": round(first / 1024, 1)}
+
+
+def bench_restart() -> dict[str, float]:
+    """Seconds from ``make demo``, once everything is set up, to the first answer."""
+    port = free_port()
+    with TemporaryDirectory() as data:
+        env = {**os.environ, "DATA_DIR": data, "PORT": str(port)}
+        taken = []
+        for _ in range(2):
+            taken += samples_ms(lambda: _start_and_stop(env, port), 1, warm=0)
+    return {"first_s": round(taken[0] / 1000, 2), "again_s": round(taken[1] / 1000, 2)}
+
+
+def _start_and_stop(env: dict[str, str], port: int) -> None:
+    running = subprocess.Popen(
+        ["make", "--silent", "demo"], cwd=Path(ROOT), env=env, stdout=subprocess.DEVNULL, start_new_session=True
+    )
+    try:
+        wait_for(f"http://127.0.0.1:{port}/api/session", 60)
+    finally:
+        os.killpg(running.pid, 15)
+        running.wait(10)

@@ -1,0 +1,215 @@
+"""From an empty account to an own loaded kit, and what happens when things go wrong."""
+
+import json
+import re
+from pathlib import Path
+from uuid import uuid4
+
+import pytest
+from playwright.sync_api import Page, expect
+
+ROOT = Path(__file__).parents[2]
+
+
+@pytest.fixture
+def newcomer(page: Page) -> Page:
+    """Signed up under a name of the test's own, with an empty locker."""
+    page.goto("/welcome")
+    page.get_by_role("tab", name="Make an account").click()
+    page.get_by_label("Name").fill(f"photographer {uuid4().hex}")
+    page.get_by_label("Password").fill("a long password")
+    page.get_by_role("button", name="Make the account").click()
+    page.wait_for_url("**/trips")
+    return page
+
+
+def add_gear(page: Page, typed: str) -> None:
+    """Three interactions: the button, the letters, Enter."""
+    page.get_by_role("button", name="Add gear").click()
+    expect(page.get_by_label("Find: 24-70")).to_be_focused()
+    page.keyboard.type(typed)
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("dialog", name="Add gear")).to_be_hidden()
+
+
+def plan_trip(page: Page, name: str) -> None:
+    page.goto("/trips")
+    page.get_by_role("button", name="Plan a trip").click()
+    page.get_by_label("Name").fill(name)
+    page.get_by_label("Where").fill("West coast")
+    page.get_by_label("First day").fill("2027-04-01")
+    page.get_by_label("Days", exact=True).fill("3")
+    page.get_by_label("Who carries").fill("Ines + Marit")
+    page.get_by_role("button", name="On to the brief").click()
+    page.wait_for_url("**/brief")
+
+
+def add_want(page: Page, name: str, low: str, high: str) -> None:
+    page.get_by_role("button", name="Add a want").click()
+    form = page.locator(".edit")
+    form.get_by_label("Name").fill(name)
+    form.get_by_label("From").fill(low)
+    form.get_by_label("To", exact=True).fill(high)
+
+
+def saved(page: Page) -> None:
+    expect(page.locator(".state")).to_have_text("Saved")
+
+
+def test_an_own_trip_from_nothing_to_a_loaded_bag(newcomer: Page) -> None:
+    page = newcomer
+    page.goto("/locker")
+    for typed in ("full-frame 45", "24-70 f/2.8", "14-30", "backpack 25"):
+        add_gear(page, typed)
+    expect(page.locator(".rows")).to_contain_text("24-70 f/2.8 zoom, full frame")
+
+    page.get_by_role("button", name="Weigh in").click()
+    field = page.get_by_label("Mass of 24-70 f/2.8 zoom, full frame")
+    field.fill("812")
+    field.press("Enter")
+    page.get_by_role("button", name="Done weighing").click()
+    expect(page.locator("tr", has_text="24-70 f/2.8 zoom").last).to_contain_text("weighed")
+
+    plan_trip(page, "Spring on the west coast")
+    add_want(page, "Cliffs", "16", "70")
+    saved(page)
+
+    page.keyboard.press("Escape")
+    page.get_by_role("link", name=re.compile("^Bench")).click()
+    page.wait_for_url("**/bench")
+    mat = page.locator(".mat")
+    for name in ("Photo backpack", "Full-frame body", "24-70"):
+        mat.get_by_role("button", name=re.compile(f"^{name}")).click()
+        expect(mat.get_by_role("button", name=re.compile(f"^{name}"))).to_have_attribute("aria-pressed", "true")
+    expect(page.locator(".findings")).to_contain_text("Gap 16–24 mm.")
+    page.get_by_role("button", name=re.compile("^Load 14-30")).click()
+    expect(page.locator(".findings")).not_to_contain_text("Gap")
+    expect(page.locator("footer button", has_text="Brief")).to_contain_text("100")
+    # 1700 + 720 + 812 + 485 = 3717 g
+    expect(page.locator("footer")).to_contain_text("3.72")
+    page.reload()
+    expect(page.locator("footer")).to_contain_text("3.72")
+
+
+def test_a_reversed_range_is_told_at_the_field_and_nothing_typed_is_lost(newcomer: Page) -> None:
+    plan_trip(newcomer, "Backwards")
+    add_want(newcomer, "Upside down", "70", "24")
+    expect(newcomer.locator(".edit")).to_contain_text("ends at 24")
+    expect(newcomer.locator(".state")).to_contain_text("Not saved yet")
+    expect(newcomer.locator(".edit").get_by_label("Name")).to_have_value("Upside down")
+    newcomer.get_by_role("link", name="Narrow Mule, to the trips").click()
+    dialog = newcomer.get_by_role("dialog", name="Some of the brief is not saved")
+    dialog.get_by_role("button", name="Keep it").click()
+    newcomer.locator(".edit").get_by_label("To", exact=True).fill("240")
+    saved(newcomer)
+    newcomer.reload()
+    expect(newcomer.locator(".edit").get_by_label("To", exact=True)).to_have_value("240")
+
+
+def test_a_negative_mass_is_told_at_the_field_and_kept(newcomer: Page) -> None:
+    newcomer.goto("/locker")
+    add_gear(newcomer, "blower")
+    field = newcomer.get_by_label("Mass of one")
+    field.fill("-5")
+    newcomer.get_by_role("button", name="Save").click()
+    expect(newcomer.locator(".editor")).to_contain_text("Should be greater than or equal to 0")
+    expect(field).to_have_value("-5")
+    field.fill("9,5")
+    newcomer.get_by_role("button", name="Save").click()
+    expect(newcomer.locator(".rows")).to_contain_text("9.5 g")
+
+
+def test_a_thing_that_the_table_does_not_list_starts_from_its_kind(newcomer: Page) -> None:
+    newcomer.goto("/locker")
+    newcomer.get_by_role("button", name="Add gear").click()
+    newcomer.get_by_role("dialog").locator(".v-select").click()
+    newcomer.get_by_role("option", name="Lens", exact=True).click()
+    newcomer.get_by_label("Name", exact=True).fill("Grandfather’s 58 f/2")
+    newcomer.get_by_label("Shortest focal length").fill("58")
+    newcomer.get_by_label("Longest focal length").fill("58")
+    newcomer.get_by_role("button", name="Add to locker").click()
+    expect(newcomer.locator(".rows")).to_contain_text("Grandfather’s 58 f/2")
+
+
+def test_a_carrier_made_from_a_pattern_is_used_on_a_leg_and_judges_the_bag(newcomer: Page) -> None:
+    page = newcomer
+    page.goto("/rules")
+    page.get_by_role("button", name=re.compile("^Small propeller plane")).click()
+    page.get_by_label("Name").fill("Gannet Hopper")
+    page.get_by_label("Mass each").first.fill("1")
+    page.get_by_role("button", name="Add carrier").click()
+    expect(page.locator(".list")).to_contain_text("Gannet Hopper")
+    page.goto("/locker")
+    add_gear(page, "backpack 25")
+    plan_trip(page, "By small plane")
+    page.get_by_role("button", name="add a leg").click()
+    page.locator("section[aria-label=Legs] .v-select").click()
+    page.get_by_role("option", name="Gannet Hopper").click()
+    saved(page)
+    page.get_by_role("link", name=re.compile("^Bench")).click()
+    page.locator(".mat").get_by_role("button", name=re.compile("^Photo backpack")).click()
+    expect(page.locator(".findings")).to_contain_text("700 g over")
+    expect(page.locator("footer")).to_contain_text("leg 1 refuses")
+
+
+def test_a_plan_file_goes_out_and_comes_in_again(newcomer: Page, tmp_path: Path) -> None:
+    page = newcomer
+    page.get_by_label("A plan file to bring in").set_input_files(ROOT / "demo" / "karst.plan.json")
+    expect(page.locator(".shelf")).to_contain_text("Caves and karst by night train")
+    with page.expect_download() as caught:
+        page.get_by_role("link", name="plan file").click()
+    file = tmp_path / "out.plan.json"
+    caught.value.save_as(file)
+    assert json.loads(file.read_text())["trip"]["name"] == "Caves and karst by night train"
+    page.get_by_label("A plan file to bring in").set_input_files(file)
+    expect(page.locator(".trip")).to_have_count(2)
+
+
+@pytest.mark.parametrize(
+    ("content", "says"),
+    [
+        (b"{", "A whole JSON document"),
+        (b'{"format": "other"}', "narrow-mule-plan"),
+        (b'{"format": "narrow-mule-plan", "version": 7}', "the version this build reads"),
+        (b" " * 6_000_000, "too large"),
+    ],
+)
+def test_a_broken_plan_file_says_what_is_wrong_and_brings_nothing_in(
+    newcomer: Page, tmp_path: Path, content: bytes, says: str
+) -> None:
+    file = tmp_path / "broken.plan.json"
+    file.write_bytes(content)
+    newcomer.get_by_label("A plan file to bring in").set_input_files(file)
+    expect(newcomer.get_by_role("alert")).to_contain_text(says)
+    expect(newcomer.get_by_role("alert")).to_contain_text("Nothing was brought in.")
+    expect(newcomer.locator(".trip")).to_have_count(0)
+
+
+def test_units_and_theme_follow_the_settings(newcomer: Page) -> None:
+    page = newcomer
+    page.goto("/locker")
+    add_gear(page, "24-70 f/2.8")
+    expect(page.locator(".rows")).to_contain_text("800 g")
+    page.goto("/settings")
+    page.get_by_label("Imperial").check()
+    page.get_by_label("Red light").check()
+    expect(page.locator("html")).to_have_attribute("data-theme", "red")
+    page.goto("/locker")
+    expect(page.locator(".rows")).to_contain_text("1 lb 12 oz")
+    expect(page.locator("html")).to_have_attribute("data-theme", "red")
+
+
+def test_signing_out_closes_everything(newcomer: Page) -> None:
+    newcomer.get_by_role("button", name="Menu").click()
+    newcomer.get_by_text("Sign out").click()
+    newcomer.wait_for_url("**/welcome")
+    newcomer.goto("/locker")
+    newcomer.wait_for_url("**/welcome?next=/locker")
+
+
+def test_a_wrong_password_is_told_at_the_field(page: Page) -> None:
+    page.goto("/welcome")
+    page.get_by_label("Name").fill("Nobody")
+    page.get_by_label("Password").fill("wrong words")
+    page.get_by_role("button", name="Sign in", exact=True).click()
+    expect(page.locator(".enter")).to_contain_text("A name and a password that belong together")

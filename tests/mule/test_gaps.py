@@ -1,0 +1,124 @@
+"""Gaps and what closes them."""
+
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+
+from mule.optics import cover
+from mule.trip import Trait, Want
+from tests import cast
+from tests.strategies import optics, wishes
+
+
+def gaps_of(gear: list[Any], asked: Want, loaded: list[str]) -> Any:
+    coverage, closers = cover(gear, dict.fromkeys(loaded, 1), [asked])
+    return coverage.wants[0], closers
+
+
+def test_the_native_gap_70_100_is_named_and_closed_to_105_by_crop_mode() -> None:
+    gear = [cast.body(), cast.normal_zoom(), cast.tele_zoom()]
+    made, _ = gaps_of(gear, cast.want(low=50, high=135, megapixels=20), ["body", "normal", "tele"])
+    (gap,) = made.native_gaps
+    assert (gap.from_mm, gap.to_mm) == (70, 100)
+    assert gap.bridge is not None
+    assert (gap.bridge.lens, gap.bridge.crop) == ("normal", 1.5)
+    assert (gap.bridged_to_mm, gap.megapixels) == (105, 20)
+    assert made.gaps == ()
+
+
+def test_a_want_wholly_inside_a_zoom_has_no_native_gap() -> None:
+    made, _ = gaps_of([cast.body(), cast.normal_zoom()], cast.want(low=24, high=70), ["body", "normal"])
+    assert made.native_gaps == ()
+
+
+def test_a_single_focal_length_between_primes_is_a_native_gap() -> None:
+    gear = [cast.body(crop_modes=()), cast.lens("p35", 35, 35, 2), cast.lens("p85", 85, 85, 2)]
+    made, _ = gaps_of(gear, cast.want(low=50, high=50), ["body", "p35", "p85"])
+    assert [(g.from_mm, g.to_mm) for g in made.native_gaps] == [(50, 50)]
+
+
+def test_the_wide_side_of_a_static_want_is_bridged_by_a_stitch() -> None:
+    made, _ = gaps_of(
+        [cast.body(), cast.normal_zoom()], cast.want(low=16, high=70, static_subject=True), ["body", "normal"]
+    )
+    (gap,) = made.native_gaps
+    assert (gap.from_mm, gap.to_mm, gap.frames) == (16, 24, 3)
+
+
+def test_a_gap_starts_where_the_lens_starts_not_at_a_cell_edge() -> None:
+    made, _ = gaps_of([cast.body(), cast.normal_zoom()], cast.want(low=14, high=70), ["body", "normal"])
+    (gap,) = made.gaps
+    assert (gap.from_mm, gap.to_mm, gap.because) == (14, 24, "reach")
+
+
+@pytest.mark.parametrize(
+    ("asked", "because"),
+    [
+        (cast.want(low=30, high=60, max_f_number=1.2), "light"),
+        (cast.want(low=400, high=500, megapixels=40), "pixels"),
+        (cast.want(traits=(cast.wish(Trait.MACRO, essential=True),)), "trait"),
+        (cast.want(low=10, high=20), "reach"),
+    ],
+)
+def test_a_gap_says_what_holds_the_best_set_up_back(asked: Want, because: str) -> None:
+    made, _ = gaps_of([cast.body(), cast.normal_zoom()], asked, ["body", "normal"])
+    assert {gap.because for gap in made.gaps} == {because}
+
+
+def test_the_lightest_owned_lens_that_closes_the_gap_comes_first() -> None:
+    heavy, light = cast.lens("heavy", 14, 24, 2.8, mass_g=650), cast.lens("light", 14, 30, 4, mass_g=485)
+    gear = [cast.body(), cast.normal_zoom(), heavy, light]
+    made, closers = gaps_of(gear, cast.want(low=14, high=70), ["body", "normal"])
+    ways = closers.close(0, made.gaps[0])
+    assert [(w.items, w.mass_g) for w in ways] == [(("light",), 485), (("heavy",), 650)]
+    assert all(w.closes and w.after == pytest.approx(1.0) for w in ways)
+
+
+def test_a_lens_that_needs_an_adapter_is_priced_with_it() -> None:
+    old = cast.lens("old", 14, 24, 2.8, mount="Old", mass_g=300)
+    gear = [cast.body(), cast.normal_zoom(), old, cast.adapter()]
+    made, closers = gaps_of(gear, cast.want(low=14, high=70), ["body", "normal"])
+    (way,) = closers.close(0, made.gaps[0])
+    assert set(way.items) == {"old", "adapter"}
+    assert way.mass_g == 410
+
+
+def test_adding_more_to_a_way_that_already_closes_is_not_another_way() -> None:
+    gear = [cast.body(), cast.normal_zoom(), cast.tele_zoom(), cast.converter(1.4)]
+    made, closers = gaps_of(gear, cast.want(low=300, high=400, megapixels=30), ["body", "normal"])
+    assert [w.items for w in closers.close(0, made.gaps[0])] == [("tele",)]
+
+
+def test_when_nothing_closes_the_gap_the_best_lift_is_offered_as_such() -> None:
+    gear = [cast.body(crop_modes=()), cast.normal_zoom(), cast.lens("mid", 70, 200, 2.8)]
+    made, closers = gaps_of(gear, cast.want(low=300, high=800, megapixels=40), ["body", "normal"])
+    (way,) = closers.close(0, made.gaps[0])
+    assert way.items == ("mid",)
+    assert not way.closes
+
+
+def test_absent_things_close_nothing() -> None:
+    away = cast.lens("away", 14, 24, 2.8, absent={"reason": "on-loan"})
+    made, closers = gaps_of([cast.body(), cast.normal_zoom(), away], cast.want(low=14, high=70), ["body", "normal"])
+    assert closers.close(0, made.gaps[0]) == ()
+
+
+def test_another_body_may_close_a_gap() -> None:
+    # A 24 MP body cannot crop to 105 with 20 MP; the 61 MP body left at home can.
+    gear = [cast.body(megapixels=24), cast.body("big", megapixels=61, mass_g=700), cast.normal_zoom()]
+    made, closers = gaps_of(gear, cast.want(low=100, high=120, megapixels=20), ["body", "normal"])
+    assert closers.close(0, made.gaps[0])[0].items == ("big",)
+
+
+@settings(max_examples=50, deadline=None)
+@given(optics(), wishes)
+def test_loading_what_a_cure_names_does_what_it_says(gear: list[Any], wants: tuple[Want, ...]) -> None:
+    loaded = {gear[0].id: 1, **({gear[2].id: 1} if len(gear) > 4 else {})}
+    coverage, closers = cover(gear, loaded, wants)
+    for index, made in enumerate(coverage.wants):
+        for gap in made.gaps:
+            assert made.cover < 1
+            for way in closers.close(index, gap) if closers else ():
+                after, _ = cover(gear, loaded | dict.fromkeys(way.items, 1), wants)
+                assert after.wants[index].cover >= way.after - 1e-9

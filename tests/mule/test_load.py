@@ -1,0 +1,91 @@
+"""Load: grams per bag and per person (domain 9)."""
+
+import pytest
+
+from mule.finding import InBag
+from mule.gear import Source
+from mule.load import Loads, weigh
+from mule.trip import BaseLoad, Person
+from tests import cast
+
+GEAR = {
+    t.id: t for t in [cast.bag(), cast.insert(), cast.body(), cast.normal_zoom(), cast.pack(), cast.first_aid()]
+} | {"hold": cast.bag("hold", piece="hold", mass_g=2000)}
+INES = Person(id="ines", name="Ines", body_mass_kg=60, base_load=(BaseLoad(name="Water", mass_g=1000),))
+MARIT = Person(id="marit", name="Marit")
+
+
+def loads(*entries: object) -> Loads:
+    return weigh(GEAR, cast.kit(*entries), [INES, MARIT])  # type: ignore[arg-type]
+
+
+FULL = (
+    cast.entry("bag", cast.INES_CABIN),
+    cast.entry("cube"),
+    cast.entry("body", InBag(bag="cube")),
+    cast.entry("normal", InBag(bag="cube")),
+    cast.entry("pack", count=3),
+    cast.entry("pack", cast.ON_INES, count=2),
+)
+
+
+def test_a_bag_weighs_itself_its_contents_and_what_lies_in_its_inserts() -> None:
+    # 1400 + 400 + 720 + 800 + 3 x 82 = 3566 g; the two worn packs are not in it.
+    made = loads(*FULL)
+    (piece,) = made.pieces
+    assert piece.mass_g == 1400 + 400 + 720 + 800 + 3 * 82
+    inside = next(b for b in made.bags if b.bag == "bag")
+    assert inside.total_g == piece.mass_g
+    assert made.total_g == piece.mass_g + 2 * 82
+
+
+def test_a_person_carries_bags_worn_things_and_base_load() -> None:
+    ines = loads(*FULL).people[0]
+    assert (ines.cabin_g, ines.worn_g, ines.base_g) == (3566, 164, 1000)
+    assert ines.carried_g == 4730
+    assert ines.share == pytest.approx(4.730 / 60)
+    assert ines.over == ()
+
+
+def test_hold_bags_are_weighed_but_not_on_the_back() -> None:
+    made = loads(cast.entry("hold", {"where": "piece", "piece": "hold", "person": "ines"}))
+    assert made.people[0].hold_g == 2000
+    assert made.people[0].carried_g == 1000
+
+
+def test_without_a_body_mass_there_is_no_share() -> None:
+    marit = loads(*FULL).people[1]
+    assert marit.share is None
+    assert marit.over == ()
+
+
+@pytest.mark.parametrize(
+    ("carried_kg", "over"), [(8.9, ()), (9.0, (0.15,)), (12.5, (0.15, 0.20)), (15, (0.15, 0.20, 0.25))]
+)
+def test_caution_lines_are_passed_at_15_20_and_25_percent(carried_kg: float, over: tuple[float, ...]) -> None:
+    heavy = Person(
+        id="ines", name="Ines", body_mass_kg=60, base_load=(BaseLoad(name="Water", mass_g=carried_kg * 1000),)
+    )
+    assert weigh({}, cast.kit(), [heavy]).people[0].over == over
+
+
+def test_an_insert_takes_its_outer_litres_whatever_it_holds() -> None:
+    # 300 x 260 x 150 mm = 11.7 l; three packs of 52 x 38 x 23 mm = 0.136 l.
+    inside = next(b for b in loads(*FULL).bags if b.bag == "bag")
+    assert inside.litres == pytest.approx(11.7 + 3 * 52 * 38 * 23 / 1e6)
+
+
+def test_what_is_strapped_outside_adds_to_size_and_mass_but_not_to_litres() -> None:
+    # A lens of 88 x 124 mm outside: the thinnest side grows from 240 to 328 mm, the longest stays 540.
+    made = loads(cast.entry("bag", cast.INES_CABIN), cast.entry("normal", InBag(bag="bag", outside=True)))
+    (piece,) = made.pieces
+    assert piece.size_mm == (540, 380, 328)
+    assert piece.bare_mm == (540, 380, 240)
+    assert piece.mass_g == 2200
+    assert made.bags[0].litres == 0
+
+
+def test_masses_are_told_apart_by_where_they_come_from() -> None:
+    gear = GEAR | {"body": cast.body(mass_source=Source.MEASURED)}
+    made = weigh(gear, cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("body")), [INES])
+    assert made.by_source == {Source.STATED: 1400, Source.MEASURED: 720}

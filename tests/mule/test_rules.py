@@ -1,0 +1,202 @@
+"""Rules: each has a case where it speaks and one where it is silent."""
+
+from typing import Any
+
+import pytest
+
+from mule.assess import Assessment, Mark, assess
+from mule.editing import apply
+from mule.finding import Finding, InBag, Severity
+from mule.plan import Plan
+from tests import cast
+
+BASIC = [cast.bag(), cast.body(), cast.normal_zoom()]
+PACKED = (cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("normal"))
+
+
+def codes(plan: Plan) -> set[str]:
+    return {f.code for f in assess(plan).findings}
+
+
+def finding(plan: Plan, code: str) -> Finding:
+    return next(f for f in assess(plan).findings if f.code == code)
+
+
+def mark(made: Assessment, station: str) -> Mark:
+    return next(s.mark for s in made.stations if s.name == station)
+
+
+def test_a_sound_kit_has_nothing_to_mend() -> None:
+    made = assess(cast.plan(BASIC, *PACKED))
+    assert made.findings == ()
+    assert {s.mark for s in made.stations} == {Mark.DONE}
+
+
+@pytest.mark.parametrize(
+    ("change", "code", "severity"),
+    [
+        ({"people": ()}, "no-people", Severity.BLOCKER),
+        ({"days": ()}, "no-days", Severity.CAUTION),
+        ({"wants": ()}, "no-wants", Severity.BLOCKER),
+    ],
+)
+def test_an_empty_part_of_the_brief_is_named(change: dict[str, Any], code: str, severity: Severity) -> None:
+    plan = cast.plan(BASIC, **change)
+    assert finding(plan, code).severity == severity
+    assert mark(assess(plan), "brief") == (Mark.BLOCKED if severity == Severity.BLOCKER else Mark.OPEN)
+
+
+def test_an_empty_kit_says_so_and_nothing_else_about_the_bench() -> None:
+    assert codes(cast.plan(BASIC)) == {"nothing-loaded"}
+
+
+def test_a_body_without_a_lens_takes_no_pictures_and_the_lens_that_fits_is_the_cure() -> None:
+    plan = cast.plan([*BASIC, cast.lens("other", 50, 50, 2, mount="Z", mass_g=1)], *PACKED[:2])
+    made = finding(plan, "no-set-up")
+    assert made.severity == Severity.BLOCKER
+    assert [e.item for c in made.cures for e in c.edits] == ["normal"]
+
+
+def test_a_lens_that_fits_nothing_is_idle_and_may_be_left_or_adapted() -> None:
+    old = cast.lens("old", 35, 35, 2, mount="Old", mass_g=300)
+    plan = cast.plan([*BASIC, old, cast.adapter()], *PACKED, cast.entry("old"))
+    made = finding(plan, "idle-optics")
+    assert made.items == ("old",)
+    assert [(c.code, c.mass_change_g) for c in made.cures] == [("load", 110), ("leave", -300)]
+    assert "idle-optics" not in codes(apply(plan, made.cures[0].edits))
+
+
+def test_an_absent_thing_that_is_loaded_is_noted_with_its_day() -> None:
+    away = cast.normal_zoom(absent={"reason": "on-loan", "until": "2027-02-12"})
+    made = finding(cast.plan([cast.bag(), cast.body(), away], *PACKED), "absent-loaded")
+    assert made.refs == {"reason": "on-loan", "until": "2027-02-12"}
+    assert "absent-loaded" not in codes(cast.plan(BASIC, *PACKED))
+
+
+def test_a_bag_with_more_litres_than_it_has_is_overfull() -> None:
+    small = cast.bag(volume_l=1)
+    assert "overfull" in codes(cast.plan([small, *BASIC[1:]], *PACKED))
+    assert "overfull" not in codes(cast.plan(BASIC, *PACKED))
+
+
+def test_a_gap_has_cures_and_loading_one_ends_it() -> None:
+    wide = cast.lens("wide", 14, 24, 2.8, mass_g=650)
+    plan = cast.plan([*BASIC, wide], *PACKED, wants=(cast.want(low=14, high=70),))
+    made = finding(plan, "gap")
+    assert (made.numbers["from_mm"], made.numbers["to_mm"]) == (14, 24)
+    assert made.cures[0].mass_change_g == 650
+    assert "gap" not in codes(apply(plan, made.cures[0].edits))
+
+
+def test_a_want_of_the_highest_importance_that_is_not_met_blocks() -> None:
+    hopeless = cast.want(low=10, high=12, importance=5)
+    plan = cast.plan(BASIC, *PACKED, wants=(hopeless,))
+    assert finding(plan, "want-unmet").severity == Severity.BLOCKER
+    lesser = cast.plan(BASIC, *PACKED, wants=(hopeless.model_copy(update={"importance": 2}),))
+    assert finding(lesser, "want-unmet").severity == Severity.CAUTION
+
+
+def test_one_native_gap_shared_by_two_wants_is_told_once() -> None:
+    gear = [*BASIC, cast.tele_zoom()]
+    wants = (cast.want("one", 50, 135), cast.want("two", 60, 120))
+    made = [
+        f for f in assess(cast.plan(gear, *PACKED, cast.entry("tele"), wants=wants)).findings if f.code == "native-gap"
+    ]
+    assert len(made) == 1
+    assert made[0].numbers["wants"] == 2
+    assert made[0].severity == Severity.NOTE
+    assert made[0].cures[0].numbers == {"crop": 1.5, "to_mm": 105, "megapixels": 20}
+
+
+@pytest.mark.parametrize(("mass", "severity"), [(9_500, Severity.NOTE), (13_000, Severity.CAUTION)])
+def test_a_heavy_back_is_a_note_from_15_and_a_caution_from_20_percent(mass: float, severity: Severity) -> None:
+    heavy = cast.bag(mass_g=mass)
+    plan = cast.plan([heavy], cast.entry("bag", cast.INES_CABIN))
+    assert finding(plan, "heavy-load").severity == severity
+    assert "heavy-load" not in codes(cast.plan(BASIC, *PACKED))
+
+
+# 1400 + 720 + 800 + 240 = 3160 g.
+OVER = cast.plan(
+    [*BASIC, cast.first_aid(), cast.lens("spare", 60, 60, 2.8, mass_g=500), cast.bag("second", mass_g=1000)],
+    *PACKED,
+    cast.entry("first-aid"),
+    cast.entry("spare"),
+    cast.entry("second", cast.MARIT_CABIN),
+    carriers=(cast.carrier(mass_g=3_400),),
+)
+
+
+def test_an_overweight_bag_blocks_and_says_by_how_much() -> None:
+    made = finding(OVER, "leg-mass")
+    assert made.severity == Severity.BLOCKER
+    assert made.numbers == {"value": 3660, "allowed": 3400, "over": 260, "legs": 1}
+    assert made.refs == {"leg": "leg-air", "person": "ines", "piece": "cabin"}
+
+
+def test_the_cures_of_an_overweight_bag_each_cure_it() -> None:
+    made = finding(OVER, "leg-mass")
+    assert {c.code for c in made.cures} == {"wear", "move", "leave"}
+    for cure in made.cures:
+        assert "leg-mass" not in codes(apply(OVER, cure.edits)), cure.code
+
+
+def test_the_thing_to_leave_is_the_one_that_earns_least_and_never_a_safety_thing() -> None:
+    leave = next(c for c in finding(OVER, "leg-mass").cures if c.code == "leave")
+    assert [e.item for e in leave.edits] == ["spare"]
+    assert leave.mass_change_g == -500
+    everything = [e.item for c in finding(OVER, "leg-mass").cures if c.code == "leave" for e in c.edits]
+    assert "first-aid" not in everything
+
+
+def test_when_no_single_thing_is_heavy_enough_several_go_together() -> None:
+    gear = [cast.bag(), cast.body(), *(cast.lens(f"l{i}", 24 + i, 70, 2.8, mass_g=400) for i in range(4))]
+    plan = cast.plan(
+        gear,
+        *PACKED[:2],
+        *(cast.entry(f"l{i}") for i in range(4)),
+        carriers=(cast.carrier(mass_g=1400 + 720 + 900),),
+    )
+    leave = next(c for c in finding(plan, "leg-mass").cures if c.code == "leave")
+    assert len(leave.edits) == 2
+    assert "leg-mass" not in codes(apply(plan, leave.edits))
+
+
+def test_lithium_is_never_moved_to_the_hold() -> None:
+    gear = [cast.bag(), cast.bag("hold", piece="hold"), cast.pack(), cast.body(), cast.normal_zoom(mass_g=80)]
+    plan = cast.plan(
+        gear,
+        *PACKED,
+        cast.entry("pack", count=5),
+        cast.entry("hold", {"where": "piece", "piece": "hold", "person": "marit"}),
+        carriers=(cast.carrier(mass_g=2_300),),
+    )
+    made = finding(plan, "leg-mass")
+    assert all(c.code != "move" for c in made.cures)
+
+
+def test_a_bag_made_too_big_by_what_hangs_outside_is_cured_by_taking_it_off() -> None:
+    plan = cast.plan(
+        [*BASIC, cast.bag("hold", piece="hold")],
+        *PACKED[:2],
+        cast.entry("normal", InBag(bag="bag", outside=True)),
+        cast.entry("hold", {"where": "piece", "piece": "hold", "person": "ines"}),
+        carriers=(cast.carrier(size_mm=(550, 400, 250)),),
+    )
+    made = finding(plan, "leg-size")
+    assert [c.code for c in made.cures] == ["take-off", "leave"]
+    for cure in made.cures:
+        assert "leg-size" not in codes(apply(plan, cure.edits))
+
+
+def test_one_limit_broken_on_two_legs_is_one_finding() -> None:
+    plan = cast.plan(BASIC, *PACKED, carriers=(cast.carrier("one", mass_g=2_000), cast.carrier("two", mass_g=1_500)))
+    made = [f for f in assess(plan).findings if f.code == "leg-mass"]
+    assert len(made) == 1
+    assert made[0].numbers["legs"] == 2
+    assert made[0].refs["leg"] == "leg-two"
+
+
+def test_blockers_come_before_cautions_and_cautions_before_notes() -> None:
+    order = [f.severity for f in assess(OVER).findings]
+    assert order == sorted(order, key=["blocker", "caution", "note"].index)
