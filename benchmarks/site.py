@@ -5,40 +5,17 @@ import json
 import os
 import re
 import subprocess
-import sys
 from collections.abc import Iterator
 from contextlib import contextmanager
-from pathlib import Path
 from tempfile import TemporaryDirectory
 from urllib.request import HTTPCookieProcessor, OpenerDirector, Request, build_opener
 
-from playwright.sync_api import Page, sync_playwright
+from playwright.sync_api import Page
 
 from benchmarks.lockers import plan
 from benchmarks.timing import p50, p95, samples_ms
 from mule.plan import write
-from tests.journeys.conftest import CHROMIUM, FLAGS, ROOT, free_port, wait_for
-
-
-@contextmanager
-def served() -> Iterator[str]:
-    """The address of a freshly set-up server."""
-    port = free_port()
-    with TemporaryDirectory() as data:
-        env = {**os.environ, "DATA_DIR": data, "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
-        subprocess.run([sys.executable, "manage.py", "load_demo"], cwd=ROOT, env=env, check=True, capture_output=True)
-        server = subprocess.Popen(
-            [sys.executable, "-m", "gunicorn", "server.wsgi", "--bind", f"127.0.0.1:{port}", "--threads", "8"],
-            cwd=ROOT,
-            env=env,
-            stderr=subprocess.DEVNULL,
-        )
-        try:
-            wait_for(f"http://127.0.0.1:{port}/api/session")
-            yield f"http://127.0.0.1:{port}"
-        finally:
-            server.terminate()
-            server.wait(10)
+from tests.site import ROOT, WINDOW, chromium, free_port, served, wait_for
 
 
 class _Client:
@@ -80,10 +57,8 @@ def bench_toggle() -> dict[str, float]:
 
 @contextmanager
 def _page() -> Iterator[Page]:
-    with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
-        yield browser.new_page(viewport={"width": 1280, "height": 800})
-        browser.close()
+    with chromium() as browser:
+        yield browser.new_page(viewport=WINDOW)
 
 
 # Clicks a thing and waits, inside the page, until the scales' mass has changed and been painted.
@@ -145,7 +120,7 @@ def bench_restart() -> dict[str, float]:
 
 def _start_and_stop(env: dict[str, str], port: int) -> None:
     running = subprocess.Popen(
-        ["make", "--silent", "demo"], cwd=Path(ROOT), env=env, stdout=subprocess.DEVNULL, start_new_session=True
+        ["make", "--silent", "demo"], cwd=ROOT, env=env, stdout=subprocess.DEVNULL, start_new_session=True
     )
     try:
         wait_for(f"http://127.0.0.1:{port}/api/session", 60)

@@ -32,6 +32,9 @@ export function useBench(trip: Ref<string>, kit: Ref<string>) {
   const query = useQuery({
     queryKey: computed(() => benchKey(path().slug, path().kit)),
     queryFn: () => fetchBench(path().slug, path().kit),
+    // Answers replace each other whole; comparing or proxying a locker of hundreds on every click is time lost.
+    structuralSharing: false,
+    shallow: true,
     placeholderData: (before: Bench | undefined) => (before?.trip.trip.id === toValue(trip) ? before : undefined),
   })
   const bench = query.data

@@ -143,6 +143,7 @@ defineExpose({ toFinder })
         <button
           v-for="cell in laid.cells"
           :key="cell.id"
+          v-memo="[cell, count(cell.id), cell.id === focusable, units]"
           type="button"
           class="thing"
           :class="[`g-${groupOf(cell.one.thing.kind)}`, { outlined: count(cell.id) === 0 }]"

@@ -7,7 +7,7 @@ import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { ABSENCE, KIND, PIECE, SOURCE } from '@/wording/kinds'
-import { setUp } from '@/wording/optics'
+import { how, setUp } from '@/wording/optics'
 
 const props = defineProps<{
   item: string | null
@@ -114,7 +114,7 @@ const size = computed(() => {
               <td>{{ want }}</td>
               <td class="number">{{ fmt.focalRange(run.from_mm, run.to_mm) }}</td>
               <td class="number">{{ fmt.percent(run.score) }}</td>
-              <td class="label">{{ run.set_up ? setUp(run.set_up, names.thing) : '' }}</td>
+              <td class="label">{{ run.set_up ? `${setUp(run.set_up, names.thing)}, ${how(run)}` : '' }}</td>
             </tr>
           </tbody>
         </table>

@@ -81,7 +81,7 @@ function blank(kind: Kind): void {
 .add {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: 12px;
   overflow: hidden;
 }
 .groups {

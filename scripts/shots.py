@@ -1,0 +1,58 @@
+"""Refreshes docs/screenshots: one current picture of each main view, from the demo data, at 1280 x 800."""
+
+import sys
+from pathlib import Path
+
+ROOT = Path(__file__).resolve().parent.parent
+sys.path.insert(0, str(ROOT))
+
+from playwright.sync_api import Page  # noqa: E402
+
+from tests.site import WINDOW, chromium, served  # noqa: E402  the root is on the path first
+
+TARGET = ROOT / "docs" / "screenshots"
+
+# Name of the picture, path of the screen, theme, and what to click before it is taken.
+SHOTS: tuple[tuple[str, str, str, tuple[str, ...]], ...] = (
+    ("trips", "/trips", "day", ()),
+    ("brief", "/trips/lofoten/b/brief", "day", ()),
+    ("bench", "/trips/lofoten/b/bench", "day", ()),
+    ("bench-gap", "/trips/lofoten/c/bench", "day", ()),
+    ("bench-reason", "/trips/lofoten/b/bench", "day", ("footer button >> nth=1",)),
+    ("bench-thing", "/trips/lofoten/b/bench", "night", (".ledger button >> text=Corrie 100–400",)),
+    ("bench-red", "/trips/lofoten/b/bench", "red", ()),
+    ("locker", "/locker", "day", ()),
+    ("locker-add", "/locker", "night", ("text=Add gear",)),
+    ("rules", "/rules", "day", ("text=Little Auk",)),
+    ("settings", "/settings", "day", ()),
+)
+
+
+def _prefer(page: Page, theme: str) -> None:
+    page.goto("/settings")
+    page.get_by_label({"day": "Day", "night": "Night", "red": "Red light"}[theme], exact=False).first.check()
+    page.wait_for_function("theme => document.documentElement.dataset.theme === theme", arg=theme)
+
+
+def main() -> None:
+    """Takes every picture."""
+    with served() as site, chromium() as browser:
+        page = browser.new_context(viewport=WINDOW, base_url=site).new_page()
+        page.goto("/welcome")
+        page.wait_for_load_state("networkidle")
+        page.screenshot(path=TARGET / "welcome.png")
+        page.get_by_role("button", name="Step into the demo").click()
+        page.wait_for_url("**/bench")
+        for name, path, theme, clicks in SHOTS:
+            _prefer(page, theme)
+            page.goto(path)
+            page.wait_for_load_state("networkidle")
+            for click in clicks:
+                page.locator(click).first.click()
+            page.mouse.move(0, 0)
+            page.wait_for_timeout(500)
+            page.screenshot(path=TARGET / f"{name}.png")
+
+
+if __name__ == "__main__":
+    main()

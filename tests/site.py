@@ -1,0 +1,78 @@
+"""The built app, served as people start it, and a browser in front of it: for journeys, benchmarks and screenshots."""
+
+import os
+import socket
+import subprocess
+import sys
+import time
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from tempfile import TemporaryDirectory
+from urllib.error import URLError
+from urllib.request import urlopen
+
+from playwright.sync_api import Browser, sync_playwright
+
+ROOT = Path(__file__).parents[1]
+CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")
+FLAGS = [
+    "--no-sandbox",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--no-first-run",
+    "--disable-quic",
+]
+WINDOW = {"width": 1280, "height": 800}
+
+
+def free_port() -> int:
+    """A port that nobody listens on now."""
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        port: int = probe.getsockname()[1]
+        return port
+
+
+def wait_for(url: str, seconds: float = 20) -> None:
+    """Returns when ``url`` answers; raises the last refusal when it does not in time."""
+    end = time.monotonic() + seconds
+    while True:
+        try:
+            with urlopen(url, timeout=2):
+                return
+        except (URLError, OSError):
+            if time.monotonic() > end:
+                raise
+            time.sleep(0.1)
+
+
+@contextmanager
+def served() -> Iterator[str]:
+    """The address of a freshly set-up server with the demo world, on a database of its own."""
+    port = free_port()
+    with TemporaryDirectory() as data:
+        env = {**os.environ, "DATA_DIR": data, "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
+        subprocess.run([sys.executable, "manage.py", "load_demo"], cwd=ROOT, env=env, check=True, capture_output=True)
+        server = subprocess.Popen(
+            [sys.executable, "-m", "gunicorn", "server.wsgi", "--bind", f"127.0.0.1:{port}", "--threads", "8"],
+            cwd=ROOT,
+            env=env,
+            stderr=subprocess.DEVNULL,
+        )
+        try:
+            wait_for(f"http://127.0.0.1:{port}/api/session")
+            yield f"http://127.0.0.1:{port}"
+        finally:
+            server.terminate()
+            server.wait(10)
+
+
+@contextmanager
+def chromium() -> Iterator[Browser]:
+    """Headless Chromium."""
+    with sync_playwright() as playwright:
+        made = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        yield made
+        made.close()
