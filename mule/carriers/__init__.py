@@ -142,17 +142,6 @@ def check(legs: Sequence[Leg], carriers: Mapping[str, Carrier], bags: Sequence[L
     return tuple(verdicts)
 
 
-def strictest(legs: Sequence[Leg], carriers: Mapping[str, Carrier], piece: PieceKind) -> tuple[Leg, float] | None:
-    """The leg with the lowest mass limit for a kind of piece, and that limit in grams; None when no leg states one."""
-    limits = []
-    for leg in legs:
-        carrier = carriers.get(leg.carrier) if leg.carrier else None
-        rule = carrier.rule(piece) if carrier else None
-        if rule and rule.mass_g is not None:
-            limits.append((leg, rule.mass_g))
-    return min(limits, key=lambda pair: pair[1], default=None)
-
-
 __all__ = [
     "Carrier",
     "Check",
@@ -162,5 +151,4 @@ __all__ = [
     "TogetherRule",
     "check",
     "squeezed",
-    "strictest",
 ]

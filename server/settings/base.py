@@ -69,6 +69,7 @@ DATA_UPLOAD_MAX_MEMORY_SIZE = 5_100_000
 # The built web app is served from the root; hashed names may be kept for ever.
 WHITENOISE_ROOT = WEB_DIST if WEB_DIST.is_dir() else None
 WHITENOISE_INDEX_FILE = False
+WHITENOISE_IMMUTABLE_FILE_TEST = r"^/assets/"
 STATIC_URL = "/static/"
 
 USE_TZ = True

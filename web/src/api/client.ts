@@ -1,7 +1,7 @@
 /** The typed client. Components never call it: composables do. */
 import createClient from 'openapi-fetch'
 import { Problem } from './problem'
-import type { paths } from './schema'
+import type { paths } from './schema.gen'
 
 function cookie(name: string): string {
   const found = document.cookie.split('; ').find((pair) => pair.startsWith(`${name}=`))

@@ -1,5 +1,5 @@
 /** Short names for the server's shapes; the shapes themselves are generated into schema.d.ts. */
-import type { components } from './schema'
+import type { components } from './schema.gen'
 
 type Schemas = components['schemas']
 

@@ -5,9 +5,9 @@ import type { Thing } from '@/api/types'
 import { useSize } from '@/composables/useSize'
 import { useUnits } from '@/composables/useSession'
 import { bestScale, layOut } from '@/drawing/mat'
-import * as fmt from '@/format/units'
-import { ABSENCE, type Group, groupOf } from '@/wording/kinds'
-import { cellOf, drawnWidth, MOST_DRAWN, matThings, pieceStep } from './mat-cells'
+import type { Group } from '@/wording/kinds'
+import { cellOf, matThings, pieceStep } from './mat-cells'
+import MatThing from './MatThing.vue'
 
 const props = defineProps<{ things: Map<string, Thing>; loaded: Map<string, number> }>()
 const emit = defineEmits<{ load: [item: string, count: number]; leave: [item: string, count: number | null]; open: [item: string] }>()
@@ -45,25 +45,6 @@ const laid = computed(() => {
 function count(id: string): number {
   return props.loaded.get(id) ?? 0
 }
-function solid(id: string, piece: number, total: number): boolean {
-  // Of a pile only the first few are drawn; they are solid when as many or more are loaded.
-  return piece < Math.min(count(id), total)
-}
-function figure(thing: Thing): string {
-  const owned = thing.count ?? 1
-  const n = count(thing.id)
-  const grams = fmt.mass(thing.mass_g * Math.max(n, 1), units.value)
-  const away = thing.absent ? ` · ${ABSENCE[thing.absent.reason]}` : ''
-  return (owned > 1 ? `${n} of ${owned} · ${grams}` : grams) + away
-}
-function spoken(thing: Thing): string {
-  const n = count(thing.id)
-  const owned = thing.count ?? 1
-  const state = n === 0 ? 'left' : owned > 1 ? `${n} of ${owned} loaded` : 'loaded'
-  const away = thing.absent ? `, ${ABSENCE[thing.absent.reason]}` : ''
-  return `${thing.name}, ${fmt.mass(thing.mass_g, units.value)}, ${state}${away}`
-}
-
 /** Load or leave the whole thing: all pieces that are here, or none. */
 function toggle(thing: Thing): void {
   if (count(thing.id) > 0) emit('leave', thing.id, null)
@@ -74,12 +55,6 @@ function change(thing: Thing, by: number): void {
   if (by > 0 && n < (thing.count ?? 1)) emit('load', thing.id, 1)
   if (by < 0 && n > 0) emit('leave', thing.id, 1)
 }
-function click(event: MouseEvent, thing: Thing): void {
-  const piece = (event.target as Element).closest<SVGElement>('[data-piece]')
-  if ((thing.count ?? 1) > 1 && piece) change(thing, piece.dataset.solid === 'true' ? -1 : 1)
-  else toggle(thing)
-}
-
 const current = ref<string | null>(null)
 const focusable = computed(() => (shown.value.some((t) => t.thing.id === current.value) ? current.value : shown.value[0]?.thing.id))
 
@@ -140,43 +115,23 @@ defineExpose({ toFinder })
     </header>
     <div ref="box" class="mat" :style="{ '--grid': `${scale * 100}px` }">
       <div class="cloth" :style="{ height: `${laid.height + PAD + 20}px` }" role="group" aria-label="Gear">
-        <button
+        <MatThing
           v-for="cell in laid.cells"
           :key="cell.id"
           v-memo="[cell, count(cell.id), cell.id === focusable, units]"
-          type="button"
-          class="thing"
-          :class="[`g-${groupOf(cell.one.thing.kind)}`, { outlined: count(cell.id) === 0 }]"
+          :one="cell.one"
+          :step="cell.step"
+          :scale="scale"
+          :loaded="count(cell.id)"
+          :units="units"
           :style="{ left: `${cell.x + PAD}px`, top: `${cell.y + PAD}px`, width: `${cell.width - 6}px` }"
-          :data-thing="cell.id"
           :tabindex="cell.id === focusable ? 0 : -1"
-          :aria-pressed="count(cell.id) > 0"
-          :aria-label="spoken(cell.one.thing)"
-          @click="click($event, cell.one.thing)"
+          @toggle="toggle(cell.one.thing)"
+          @change="change(cell.one.thing, $event)"
           @keydown="key($event, cell.one.thing)"
           @focus="current = cell.id"
           @contextmenu.prevent="emit('open', cell.id)"
-        >
-          <svg
-            :width="drawnWidth(cell.one, scale) + 3"
-            :height="cell.one.drawn.height * scale + 3"
-            :viewBox="`${-1.5 / scale} ${-1.5 / scale} ${drawnWidth(cell.one, scale) / scale + 3 / scale} ${cell.one.drawn.height + 3 / scale}`"
-            aria-hidden="true"
-          >
-            <g
-              v-for="piece in cell.one.pieces"
-              :key="piece"
-              :transform="`translate(${((piece - 1) * cell.step) / scale} 0)`"
-              :class="solid(cell.id, piece - 1, cell.one.pieces) ? 'solid' : 'ghost'"
-              data-piece
-              :data-solid="solid(cell.id, piece - 1, cell.one.pieces)"
-            >
-              <path v-for="(stroke, index) in cell.one.drawn.strokes" :key="index" :d="stroke.d" :class="stroke.role" vector-effect="non-scaling-stroke" />
-            </g>
-          </svg>
-          <span class="name">{{ cell.one.label }}</span>
-          <span class="grams">{{ figure(cell.one.thing) }}<template v-if="(cell.one.thing.count ?? 1) > MOST_DRAWN"> ⋯</template></span>
-        </button>
+        />
       </div>
       <div v-if="shown.length === 0" class="empty">
         {{ things.size ? 'Nothing here by that name.' : 'The locker is empty. Add your gear there first.' }}
@@ -231,94 +186,6 @@ defineExpose({ toFinder })
 }
 .cloth {
   position: relative;
-}
-.thing {
-  position: absolute;
-  background: none;
-  border: 0;
-  padding: 0;
-  font: inherit;
-  color: var(--mat-ink);
-  text-align: left;
-  cursor: pointer;
-  display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  border-radius: var(--corner);
-}
-.thing svg {
-  display: block;
-  max-width: none;
-  margin-bottom: 1px;
-}
-.outline,
-.detail {
-  stroke: var(--thing-line);
-  stroke-width: 1.3;
-  stroke-linejoin: round;
-}
-.detail {
-  fill: none;
-  stroke-width: 0.9;
-}
-.outline {
-  fill: var(--thing);
-}
-.dark {
-  fill: var(--thing-line);
-  fill-opacity: 0.35;
-}
-.g-power .outline {
-  fill: var(--thing-power);
-}
-.g-cards .outline {
-  fill: var(--thing-cards);
-}
-.ghost .outline {
-  fill: var(--mat);
-  stroke: var(--mat-muted);
-  stroke-dasharray: 3 3;
-  stroke-width: 1.1;
-}
-.ghost .detail {
-  stroke: var(--mat-muted);
-  stroke-opacity: 0.5;
-  stroke-dasharray: 2 4;
-}
-.ghost .dark {
-  fill: none;
-}
-.thing:hover .outline {
-  stroke: var(--foot-fill);
-  stroke-width: 1.8;
-}
-.name,
-.grams {
-  font-size: var(--text-tiny);
-  line-height: 13px;
-  font-stretch: var(--narrow);
-  max-width: 100%;
-}
-.name {
-  font-weight: 650;
-  display: -webkit-box;
-  -webkit-box-orient: vertical;
-  -webkit-line-clamp: 2;
-  overflow: hidden;
-}
-.grams {
-  white-space: nowrap;
-}
-.grams {
-  color: var(--mat-figure);
-  font-variant-numeric: tabular-nums;
-}
-.outlined .name {
-  font-weight: 400;
-}
-.outlined .name,
-.outlined .grams {
-  color: var(--mat-muted);
 }
 .empty {
   color: var(--mat-ink);

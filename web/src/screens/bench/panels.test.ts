@@ -1,0 +1,94 @@
+// @vitest-environment jsdom
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import type { Assessment, Finding, ReachBar, Trip } from '@/api/types'
+import TrailBar from '@/components/TrailBar.vue'
+import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
+import FindingsList from './FindingsList.vue'
+import LedgerPanel from './LedgerPanel.vue'
+import ReachChart from './ReachChart.vue'
+
+let shown: ReturnType<typeof mounted>
+beforeEach(() => signedIn())
+afterEach(() => shown.unmount())
+
+describe('findings', () => {
+  const move = { act: 'leave' as const, item: 'zoom', count: 1 }
+  const findings = [
+    { code: 'leg-mass', severity: 'blocker', station: 'bench', numbers: { value: 8567, allowed: 8000, over: 567, legs: 1 }, items: ['bag'], refs: { leg: 'small plane', person: 'ines', piece: 'cabin' }, cures: [{ code: 'leave', edits: [move], mass_change_g: -806, numbers: { points: 3 } }] },
+    { code: 'native-gap', severity: 'note', station: 'bench', numbers: { from_mm: 70, to_mm: 100, wants: 1 }, items: [], refs: { want: 'portraits' }, cures: [{ code: 'crop-mode', edits: [], mass_change_g: 0, numbers: { crop: 1.5, to_mm: 105, megapixels: 20 } }] },
+  ] as Finding[]
+
+  it('are sentences with their cures, and a cure with edits is a button', async () => {
+    shown = mounted(FindingsList, { findings, names: NAMES, busy: false })
+    expect(shown.text()).toContain('Cabin bag, ines: 567 g over.')
+    expect(shown.findAll('button').map((b) => b.text())).toEqual(['Leave ZOOM (−806 g, costs 3.0 points)'])
+    await shown.get('button').trigger('click')
+    expect(shown.emitted('cure')).toEqual([[[move]]])
+  })
+  it('tell their weight in words, not by colour alone', () => {
+    shown = mounted(FindingsList, { findings, names: NAMES, busy: false })
+    expect(shown.findAll('svg').map((s) => s.attributes('aria-label'))).toEqual(['Stops the trip', 'Good to know'])
+  })
+  it('wait while a change is under way', () => {
+    shown = mounted(FindingsList, { findings, names: NAMES, busy: true })
+    expect(shown.get('button').attributes('disabled')).toBeDefined()
+  })
+  it('say so when there are none', () => {
+    shown = mounted(FindingsList, { findings: [], names: NAMES, busy: false })
+    expect(shown.text()).toContain('Nothing to mend.')
+  })
+})
+
+describe('the ledger', () => {
+  const things = new Map([thing('zoom', 'lens', { mass_g: 806 }), thing('twin', 'body', { mass_g: 716 }), thing('pack', 'battery', { count: 5, mass_g: 82, mass_source: 'typical' })].map((t) => [t.id, t]))
+  const at = (item: string, count: number) => [item, [{ item, count, place: { where: 'bag', bag: 'cube', outside: false } }]] as const
+  const coverage = { worth: [{ item: 'zoom', points: 17.1, direct: 17, backup: 1 }, { item: 'twin', points: 9.6, direct: 0, backup: 96 }] } as unknown as Assessment['coverage']
+
+  it('adds up headings and all, marks typical masses, tells a backup', async () => {
+    shown = mounted(LedgerPanel, { things, entries: new Map([at('zoom', 1), at('twin', 1), at('pack', 3)]), coverage, total: 1768, names: NAMES })
+    const rows = shown.findAll('tr').map((r) => r.text().replaceAll(/\s+/g, ' '))
+    expect(rows.find((r) => r.startsWith('Optics'))).toContain('1522 g')
+    expect(rows.find((r) => r.includes('3 × pack'))).toContain('≈ 246 g')
+    expect(rows.find((r) => r.includes('twin'))).toContain('backup')
+    expect(rows.at(-1)).toContain('1.77 kg')
+    await shown.findAll('.name button')[0]!.trigger('click')
+    expect(shown.emitted('open')).toEqual([['zoom']])
+  })
+})
+
+describe('the reach chart', () => {
+  function bar(how: ReachBar['how'], from_mm: number, to_mm: number, crop = 1, megapixels = 45): ReachBar {
+    return { how, set_up: { body: 'c1', lens: 'zoom', adapter: null, converter: null, crop }, from_mm, to_mm, f_from: 2.8, f_to: 2.8, megapixels, autofocus_lost_from_mm: null }
+  }
+  const coverage = {
+    reach: [{ lens: 'zoom', bodies: ['c1', 'c2'], bars: [bar('native', 24, 70), bar('crop-mode', 36, 105, 1.5, 20)] }],
+    wants: [{ want: 'far', cover: 0.1, runs: [], native_gaps: [], gaps: [{ from_mm: 200, to_mm: 400, score: 0, because: 'reach' }] }],
+  } as unknown as Assessment['coverage']
+  const trip = { wants: [{ id: 'far', name: 'Far things', focal_min_mm: 200, focal_max_mm: 400 }] } as unknown as Trip
+
+  it('draws bars, bands and gaps, and tells what each is', async () => {
+    shown = mounted(ReachChart, { coverage, trip, names: NAMES })
+    await shown.vm.$nextTick()
+    expect(shown.get('.native title').text()).toBe('ZOOM on C1: 24–70 mm, f/2.8, 45 MP')
+    expect(shown.get('.crop-mode title').text()).toContain('1.5× crop: 36–105 mm, f/2.8, 20 MP')
+    expect(shown.get('.gap title').text()).toBe('Gap 200–400 mm in far')
+    await shown.get('.band').trigger('keydown', { key: 'Enter' })
+    expect(shown.emitted('want')).toEqual([['far']])
+  })
+  it('shows the same as a table', async () => {
+    shown = mounted(ReachChart, { coverage, trip, names: NAMES })
+    await shown.get('button.tab').trigger('click')
+    expect(shown.findAll('tbody tr').map((r) => r.findAll('td')[2]!.text())).toEqual(['24–70 mm', '36–105 mm'])
+  })
+})
+
+describe('the trail', () => {
+  it('tells done, open and blocked in words and leads to each station', () => {
+    shown = mounted(TrailBar, { trip: 't', kit: 'b', stations: [{ name: 'brief', mark: 'done' }, { name: 'bench', mark: 'blocked' }] })
+    const stops = shown.findAll('a')
+    expect(stops.map((s) => s.text())).toEqual(['Brief, done', 'Bench, blocked'])
+    expect(stops.map((s) => s.attributes('href'))).toEqual(['/brief/t/b', '/bench/t/b'])
+    expect(stops[0]!.find('circle.done').exists()).toBe(true)
+    expect(stops[1]!.find('rect.blocked').exists()).toBe(true)
+  })
+})

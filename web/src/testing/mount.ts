@@ -1,0 +1,52 @@
+/** Mounting a component as the app would: with Vuetify, a router that knows the names, and a session. */
+import { VueQueryPlugin } from '@tanstack/vue-query'
+import { mount } from '@vue/test-utils'
+import { type Component, defineComponent, h } from 'vue'
+import { createMemoryHistory, createRouter } from 'vue-router'
+import { createVuetify } from 'vuetify'
+import { queries } from '@/api/queries'
+import type { Session, Thing, Units } from '@/api/types'
+
+const Nothing = defineComponent({ render: () => h('div') })
+
+/** jsdom lays nothing out: every element is this large. */
+export function giveSize(width: number, height: number): void {
+  Object.defineProperty(HTMLElement.prototype, 'clientWidth', { configurable: true, get: () => width })
+  Object.defineProperty(HTMLElement.prototype, 'clientHeight', { configurable: true, get: () => height })
+  globalThis.ResizeObserver = class {
+    observe(): void {}
+    unobserve(): void {}
+    disconnect(): void {}
+  }
+}
+
+export function signedIn(units: Units = 'metric'): void {
+  const session: Session = { name: 'Ines', demo_mode: false, in_demo: false, units, theme: 'day' }
+  queries.setQueryData(['session'], session)
+}
+
+export function mounted(component: Component, props: Record<string, unknown>) {
+  giveSize(820, 400)
+  const names = ['trips', 'locker', 'brief', 'bench']
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: names.map((name) => ({ path: `/${name}/:trip?/:kit?`, name, component: Nothing })),
+  })
+  return mount(component, {
+    props,
+    attachTo: document.body,
+    global: { plugins: [createVuetify(), router, [VueQueryPlugin, { queryClient: queries }]] },
+  })
+}
+
+export function thing(id: string, kind: Thing['kind'], more: object = {}): Thing {
+  const size = { shape: 'box', length_mm: 120, width_mm: 90, height_mm: 60 }
+  return { id, kind, name: id, count: 1, mass_g: 500, mass_source: 'measured', size, absent: null, note: '', ...more } as Thing
+}
+
+export const NAMES = {
+  thing: (id: string) => id.toUpperCase(),
+  person: (id: string) => id,
+  leg: (id: string) => id,
+  want: (id: string) => id,
+}
