@@ -6,18 +6,6 @@ import AppHeader from './AppHeader.vue'
 <template>
   <div class="frame">
     <AppHeader />
-    <main id="screen" class="body" tabindex="-1"><slot /></main>
+    <main id="screen" class="frame-body" tabindex="-1"><slot /></main>
   </div>
 </template>
-
-<style scoped>
-.frame {
-  height: 100%;
-  display: flex;
-  flex-direction: column;
-}
-.body {
-  flex: 1;
-  min-height: 0;
-}
-</style>

@@ -95,7 +95,7 @@ function limitText(limit: number | null): string {
     <ScaleCell
       :title="fullest ? `Volume, ${names.thing(fullest.bag)}` : 'Volume'"
       :figure="fmt.volume(fullest?.litres ?? 0, units).split(' ')[0] ?? ''"
-      :unit="fullest ? `${fmt.volume(0, units).split(' ')[1]} of ${fmt.volume(fullest.volume_l, units).split(' ')[0]}` : ''"
+      :unit="fmt.volume(0, units).split(' ')[1] + (fullest ? ` of ${fmt.volume(fullest.volume_l, units).split(' ')[0]}` : '')"
       :note="fullest ? `${fmt.percent(fullest.litres / fullest.volume_l)} by outer sizes` : 'no bag loaded'"
       :share="fullest ? fullest.litres / fullest.volume_l : 0"
       :mark="fullest ? Math.min(1, fullest.volume_l / Math.max(fullest.litres, 0.001)) : null"

@@ -28,7 +28,7 @@ const under = computed(() => {
       </div>
       <TrailBar v-if="bench" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stations="bench.state.assessment.stations" />
     </AppHeader>
-    <main id="screen" class="body" tabindex="-1">
+    <main id="screen" class="frame-body" tabindex="-1">
       <slot v-if="bench" />
       <p v-else-if="error" class="screen" role="alert">
         {{ asProblem(error).title }} <RouterLink :to="{ name: 'trips' }">Back to the trips</RouterLink>
@@ -40,16 +40,6 @@ const under = computed(() => {
 </template>
 
 <style scoped>
-.frame {
-  height: 100%;
-  display: flex;
-  flex-direction: column;
-}
-.body {
-  flex: 1;
-  min-height: 0;
-  outline: none;
-}
 .what {
   min-width: 0;
 }

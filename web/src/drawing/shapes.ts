@@ -44,6 +44,11 @@ function lying(f: { width: number; height: number }) {
   return f.height > f.width ? { width: f.height, height: f.width } : f
 }
 
+/** A bag that is carried stands as it is worn. */
+function standing(f: { width: number; height: number }) {
+  return f.width > f.height ? { width: f.height, height: f.width } : f
+}
+
 type Draw = (w: number, h: number) => Stroke[]
 const outline = (d: string): Stroke => ({ d, role: 'outline' })
 const detail = (d: string): Stroke => ({ d, role: 'detail' })
@@ -109,7 +114,8 @@ const DRAW: Partial<Record<Thing['kind'], Draw>> = {
 export function draw(thing: Thing): Drawn {
   const f = face(thing.size)
   const round = thing.kind === 'filter' || thing.kind === 'step-ring'
-  const shown = round ? { width: f.width, height: f.width } : thing.kind === 'tripod' ? lying(f) : f
+  const upright = thing.kind === 'bag' && thing.piece !== 'hold'
+  const shown = round ? { width: f.width, height: f.width } : thing.kind === 'tripod' ? lying(f) : upright ? standing(f) : f
   const how = thing.size.shape === 'soft' && thing.kind !== 'safety' ? soft : (DRAW[thing.kind] ?? plain)
   return { ...shown, strokes: how(shown.width, shown.height) }
 }

@@ -105,8 +105,8 @@ defineExpose({ toFinder })
 </script>
 
 <template>
-  <section class="bench" aria-label="The mat">
-    <header class="top">
+  <section class="panel" aria-label="The mat">
+    <header class="panel-head">
       <h2>Bench <span class="quiet">everything you could take, drawn to one scale. Click to load or leave.</span></h2>
       <input ref="finder" v-model="find" class="find" type="search" placeholder="find  /" aria-label="Find gear on the mat" @keydown.enter.prevent="leaveFinder" @keydown.esc="find = ''" />
       <div class="filters" role="group" aria-label="Show">
@@ -137,29 +137,12 @@ defineExpose({ toFinder })
         {{ things.size ? 'Nothing here by that name.' : 'The locker is empty. Add your gear there first.' }}
         <RouterLink v-if="!things.size" :to="{ name: 'locker' }" class="link">To the locker</RouterLink>
       </div>
-      <div class="ruler" aria-hidden="true"><i :style="{ width: `${scale * 100}px` }" /> 100 mm</div>
+      <div v-if="shown.length" class="ruler" aria-hidden="true"><i :style="{ width: `${scale * 100}px` }" /> 100 mm</div>
     </div>
   </section>
 </template>
 
 <style scoped>
-.bench {
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-}
-.top {
-  display: flex;
-  align-items: baseline;
-  gap: 16px;
-  margin-bottom: 6px;
-}
-.top h2 {
-  flex: 1;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
 .filters {
   display: flex;
   gap: 11px;
@@ -182,6 +165,7 @@ defineExpose({ toFinder })
   background-color: var(--mat);
   background-image: linear-gradient(var(--mat-line) 1px, transparent 1px), linear-gradient(90deg, var(--mat-line) 1px, transparent 1px);
   background-size: var(--grid) var(--grid);
+  background-repeat: repeat;
   border-radius: var(--corner);
 }
 .cloth {

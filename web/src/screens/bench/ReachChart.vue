@@ -62,8 +62,8 @@ const asTable = ref(false)
 </script>
 
 <template>
-  <section class="reach" aria-label="Reach">
-    <header class="top">
+  <section class="panel reach" aria-label="Reach">
+    <header class="panel-head">
       <h2>Reach <span class="quiet">what each set-up sees, in full-frame millimetres</span></h2>
       <span class="key label" aria-hidden="true">
         <i class="swatch native" /> native <i class="swatch crop" /> crop mode <i class="swatch tele" /> teleconverter <i class="swatch gap" /> gap
@@ -134,21 +134,6 @@ const asTable = ref(false)
 </template>
 
 <style scoped>
-.reach {
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-}
-.top {
-  display: flex;
-  align-items: baseline;
-  gap: 16px;
-  margin-bottom: 6px;
-}
-.top h2 {
-  flex: 1;
-  white-space: nowrap;
-}
 .key {
   display: flex;
   gap: 5px;

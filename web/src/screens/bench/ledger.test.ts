@@ -42,5 +42,7 @@ it('draws at most a handful of pieces and gives every thing room for its label',
 })
 it('keeps true proportions: twice the scale is twice as wide', () => {
   const bag = matThings(THINGS.values(), ['carry'], '')[0]!
-  expect(cellOf(bag, 0.8).width - cellOf(bag, 0.4).width).toBeCloseTo(200)
+  // A backpack stands: 300 mm wide, 500 mm high.
+  expect(cellOf(bag, 0.8).width - cellOf(bag, 0.4).width).toBeCloseTo(120)
+  expect(cellOf(bag, 0.8).height - cellOf(bag, 0.4).height).toBeCloseTo(200)
 })

@@ -120,6 +120,9 @@ watch(
   flex-direction: column;
   gap: 16px;
 }
+.right > * {
+  flex: none;
+}
 .title {
   display: flex;
   gap: 10px;

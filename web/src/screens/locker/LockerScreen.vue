@@ -89,7 +89,7 @@ useKeys([
           <h1>Locker</h1>
           <span class="quiet">{{ docs.length }} things, {{ fmt.load(total, units) }} in all; {{ unweighed }} never weighed</span>
           <span class="grow" />
-          <VBtn :variant="weighing ? 'flat' : 'outlined'" :aria-pressed="weighing" @click="weighing = !weighing">{{ weighing ? 'Done weighing' : 'Weigh in' }}</VBtn>
+          <VBtn :variant="weighing ? 'flat' : 'outlined'" :color="weighing ? 'primary' : undefined" :aria-pressed="weighing" @click="weighing = !weighing">{{ weighing ? 'Done weighing' : 'Weigh in' }}</VBtn>
           <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="adding = true">Add gear</VBtn>
         </header>
         <div class="tools">

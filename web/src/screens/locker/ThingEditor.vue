@@ -1,12 +1,11 @@
 <script setup lang="ts">
 /** The form of one thing. What was typed stays until it is saved or thrown away. */
-import { computed, ref, watch } from 'vue'
-import { asProblem, byField, looseRules } from '@/api/problem'
+import { ref } from 'vue'
 import type { Size, Thing, ThingDoc } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import NumberField from '@/components/NumberField.vue'
+import { useDocumentForm } from '@/composables/useDocumentForm'
 import { useLocker } from '@/composables/useLocker'
-import { copyOf } from '@/format/copy'
 import { ABSENCE, KIND } from '@/wording/kinds'
 import { fieldsOf, write } from './fields'
 import ThingField from './ThingField.vue'
@@ -15,17 +14,15 @@ const props = defineProps<{ doc: ThingDoc; fresh: boolean; converters: { id: str
 const emit = defineEmits<{ done: [id: string]; gone: []; cancel: [] }>()
 const { add, save, remove } = useLocker()
 
-const draft = ref<Thing>(copyOf(props.doc.thing))
-watch(
-  () => [props.doc.thing.id, props.doc.version] as const,
-  () => (draft.value = copyOf(props.doc.thing)),
-)
-const dirty = computed(() => props.fresh || JSON.stringify(draft.value) !== JSON.stringify(props.doc.thing))
-const error = computed(() => (props.fresh ? add.error.value : (save.error.value ?? remove.error.value)))
-const problem = computed(() => (error.value ? asProblem(error.value) : null))
-const errors = computed(() => byField(problem.value))
-const shown = computed(() => new Set(['name', 'count', 'mass_g', 'note', ...fieldsOf(draft.value).map((f) => f.path), 'size.length_mm', 'size.width_mm', 'size.height_mm', 'size.diameter_mm', 'size.volume_l']))
-const loose = computed(() => looseRules(problem.value, (field) => shown.value.has(field)))
+const SIZES = ['length_mm', 'width_mm', 'height_mm', 'diameter_mm', 'volume_l'].map((side) => `size.${side}`)
+const COMMON = ['name', 'count', 'mass_g', 'note', ...SIZES]
+const { draft, dirty, errors, rest, revert, store } = useDocumentForm<Thing>({
+  stored: () => ({ version: props.doc.version, value: props.doc.thing }),
+  fresh: () => props.fresh,
+  store: async (thing, version) => (await (props.fresh ? add.mutateAsync(thing) : save.mutateAsync({ version, thing }))).thing.id,
+  shows: (field: string): boolean => COMMON.includes(field) || fieldsOf(draft.value).some((f) => f.path === field),
+  verbs: [add, save, remove],
+})
 const deleting = ref(false)
 
 const SHAPES = [
@@ -54,15 +51,9 @@ function away(reason: string | null): void {
 }
 const REASONS = [{ title: 'here', value: null }, ...Object.entries(ABSENCE).map(([value, title]) => ({ title, value }))]
 
-async function store(): Promise<void> {
-  try {
-    const doc = props.fresh
-      ? await add.mutateAsync(draft.value)
-      : await save.mutateAsync({ version: props.doc.version, thing: draft.value })
-    emit('done', doc.thing.id)
-  } catch {
-    // The form shows what is wrong at the field; nothing typed is lost.
-  }
+async function submit(): Promise<void> {
+  const id = await store()
+  if (id) emit('done', id)
 }
 async function takeOut(): Promise<void> {
   await remove.mutateAsync(props.doc.thing.id).then(
@@ -73,7 +64,7 @@ async function takeOut(): Promise<void> {
 </script>
 
 <template>
-  <form class="editor" @submit.prevent="store">
+  <form class="editor" @submit.prevent="submit">
     <h2>{{ KIND[draft.kind] }}<span class="quiet"> {{ fresh ? 'new' : '' }}</span></h2>
     <VTextField :model-value="draft.name" label="Name" maxlength="80" :error-messages="errors.name" @update:model-value="set('name', String($event ?? ''))" />
     <div class="three">
@@ -102,13 +93,11 @@ async function takeOut(): Promise<void> {
       <VTextField v-if="draft.absent" :model-value="draft.absent.until" type="date" label="Back by" @update:model-value="set('absent.until', $event || null)" />
     </div>
     <VTextarea :model-value="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" @update:model-value="set('note', String($event ?? ''))" />
-    <div v-if="problem && (loose.length || !problem.fields.length)" class="wrong" role="alert">
-      {{ problem.title }} {{ loose.join('. ') }}
-    </div>
+    <div v-if="rest" class="wrong" role="alert">{{ rest }}</div>
     <div class="row">
       <VBtn v-if="!fresh" variant="text" color="error" @click="deleting = true">Remove</VBtn>
       <span class="grow" />
-      <VBtn v-if="dirty" variant="text" @click="fresh ? emit('cancel') : (draft = copyOf(doc.thing))">{{ fresh ? 'Cancel' : 'Throw changes away' }}</VBtn>
+      <VBtn v-if="dirty" variant="text" @click="fresh ? emit('cancel') : revert()">{{ fresh ? 'Cancel' : 'Throw changes away' }}</VBtn>
       <VBtn color="primary" variant="flat" type="submit" :disabled="!dirty" :loading="save.isPending.value || add.isPending.value">{{ fresh ? 'Add to locker' : 'Save' }}</VBtn>
     </div>
     <AskFirst v-model="deleting" title="Remove from the locker" :text="`${doc.thing.name} leaves the locker for good. Trips that are done keep nothing of it.`" yes="Remove it" @yes="takeOut" />

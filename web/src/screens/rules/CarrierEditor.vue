@@ -1,30 +1,24 @@
 <script setup lang="ts">
 /** The form of one carrier. */
-import { computed, ref, watch } from 'vue'
-import { asProblem, byField, looseRules } from '@/api/problem'
+import { computed, ref } from 'vue'
 import type { Carrier, CarrierDoc, PieceKind } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import NumberField from '@/components/NumberField.vue'
 import { useCarriers } from '@/composables/useCarriers'
-import { copyOf } from '@/format/copy'
+import { useDocumentForm } from '@/composables/useDocumentForm'
 import { PIECE } from '@/wording/kinds'
 import { PIECES, ruleFor, ruleIndex, withRule, withSide } from './carrier-form'
 
 const props = defineProps<{ doc: CarrierDoc; fresh: boolean }>()
 const emit = defineEmits<{ done: [id: string]; gone: [] }>()
 const { add, save, remove } = useCarriers()
-const draft = ref<Carrier>(copyOf(props.doc.carrier))
-watch(
-  () => [props.doc.carrier.id, props.doc.version] as const,
-  () => (draft.value = copyOf(props.doc.carrier)),
-)
-const dirty = computed(() => props.fresh || JSON.stringify(draft.value) !== JSON.stringify(props.doc.carrier))
-const problem = computed(() => {
-  const error = add.error.value ?? save.error.value ?? remove.error.value
-  return error ? asProblem(error) : null
+const { draft, dirty, errors, rest, store } = useDocumentForm<Carrier>({
+  stored: () => ({ version: props.doc.version, value: props.doc.carrier }),
+  fresh: () => props.fresh,
+  store: async (carrier, version) => (await (props.fresh ? add.mutateAsync(carrier) : save.mutateAsync({ version, carrier }))).carrier.id,
+  shows: (field) => /^(name|source|pieces\.|together\.)/.test(field),
+  verbs: [add, save, remove],
 })
-const errors = computed(() => byField(problem.value))
-const loose = computed(() => looseRules(problem.value, (field) => /^(name|source|pieces\.|together\.)/.test(field)))
 const deleting = ref(false)
 const MEANS = ['plane', 'train', 'bus', 'ferry', 'boat', 'car', 'on-foot'].map((value) => ({ value, title: value.replace('-', ' ') }))
 
@@ -42,13 +36,9 @@ const together = computed(() => draft.value.together?.[0])
 function share(pieces: PieceKind[], mass_g: number | null): void {
   draft.value = { ...draft.value, together: pieces.length && mass_g !== null ? [{ pieces, mass_g }] : [] }
 }
-async function store(): Promise<void> {
-  try {
-    const doc = props.fresh ? await add.mutateAsync(draft.value) : await save.mutateAsync({ version: props.doc.version, carrier: draft.value })
-    emit('done', doc.carrier.id)
-  } catch {
-    // Shown at the fields.
-  }
+async function submit(): Promise<void> {
+  const id = await store()
+  if (id) emit('done', id)
 }
 async function takeOut(): Promise<void> {
   await remove.mutateAsync(props.doc.carrier.id).then(
@@ -59,7 +49,7 @@ async function takeOut(): Promise<void> {
 </script>
 
 <template>
-  <form class="editor" novalidate @submit.prevent="store">
+  <form class="editor" novalidate @submit.prevent="submit">
     <div class="two">
       <VTextField v-model="draft.name" label="Name" maxlength="80" :error-messages="errors.name" />
       <VSelect v-model="draft.means" :items="MEANS" label="By" />
@@ -84,7 +74,7 @@ async function takeOut(): Promise<void> {
       <VTextField v-model="draft.source" label="Where you read it" maxlength="2000" :error-messages="errors.source" />
       <VTextField :model-value="draft.checked" type="date" label="Checked on" @update:model-value="draft.checked = $event || null" />
     </div>
-    <p v-if="problem && (problem.fields.length === 0 || loose.length)" class="wrong" role="alert">{{ problem.title }} {{ loose.join('. ') }}</p>
+    <p v-if="rest" class="wrong" role="alert">{{ rest }}</p>
     <div class="row">
       <VBtn v-if="!fresh" variant="text" color="error" @click="deleting = true">Remove</VBtn>
       <span class="grow" />

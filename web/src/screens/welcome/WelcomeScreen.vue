@@ -74,6 +74,7 @@ async function stepIn(): Promise<void> {
   background-image:
     linear-gradient(var(--mat-line) 1px, transparent 1px), linear-gradient(90deg, var(--mat-line) 1px, transparent 1px);
   background-size: 56px 56px;
+  background-repeat: repeat;
 }
 .brand {
   display: flex;

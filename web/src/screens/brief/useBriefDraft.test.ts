@@ -1,0 +1,102 @@
+// @vitest-environment jsdom
+import { VueQueryPlugin } from '@tanstack/vue-query'
+import { flushPromises, mount } from '@vue/test-utils'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { defineComponent, h, ref } from 'vue'
+import { queries } from '@/api/queries'
+import type { Trip, TripDoc } from '@/api/types'
+import { useBriefDraft } from './useBriefDraft'
+
+const TRIP: Trip = { id: 'coast', name: 'Coast', place: '', status: 'planned', people: [], legs: [], days: [], wants: [], note: '' }
+const PAUSE = 700
+
+// The wire alone is played: a relative address means nothing without a page.
+const put = vi.hoisted(() => vi.fn())
+vi.mock('@/api/client', async (original) => ({
+  ...(await original<typeof import('@/api/client')>()),
+  client: { GET: async () => ({ data: [], response: new Response('[]') }), PUT: put },
+}))
+
+let sent: { version: number; trip: Trip }[]
+let refusal: unknown
+let made: ReturnType<typeof useBriefDraft>
+const stored = ref<TripDoc>({ version: 1, trip: TRIP, open_kit: 'a' })
+
+beforeEach(() => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+  sent = []
+  refusal = null
+  put.mockImplementation(async (_: string, { body }: { body: { version: number; trip: Trip } }) => {
+    sent.push(body)
+    if (refusal) return { error: refusal, response: new Response('', { status: 422 }) }
+    return { data: { version: body.version + 1, trip: body.trip, open_kit: 'a' }, response: new Response('{}') }
+  })
+  stored.value = { version: 1, trip: TRIP, open_kit: 'a' }
+  const Host = defineComponent({
+    setup() {
+      made = useBriefDraft(stored)
+      return () => h('div')
+    },
+  })
+  mount(Host, { global: { plugins: [[VueQueryPlugin, { queryClient: queries }]] } })
+})
+afterEach(() => {
+  vi.useRealTimers()
+})
+
+async function wait(ms: number): Promise<void> {
+  await flushPromises()
+  await vi.advanceTimersByTimeAsync(ms)
+  await flushPromises()
+}
+
+describe('a brief being typed', () => {
+  it('is saved once, a moment after the last letter', async () => {
+    for (const name of ['N', 'No', 'North']) {
+      made.draft.value!.name = name
+      await wait(100)
+    }
+    expect(made.state.value).toBe('saving')
+    await wait(PAUSE)
+    expect(sent.map((s) => [s.version, s.trip.name])).toEqual([[1, 'North']])
+    expect(made.state.value).toBe('saved')
+  })
+  it('sends the next change with the version that the last one made', async () => {
+    made.draft.value!.name = 'A'
+    await wait(PAUSE)
+    made.draft.value!.name = 'B'
+    await wait(PAUSE)
+    expect(sent.map((s) => s.version)).toEqual([1, 2])
+  })
+  it('keeps what was typed when the server refuses it, and says where', async () => {
+    refusal = { title: 'No.', status: 422, errors: [{ field: 'name', value: '', rule: 'Input should have a letter' }] }
+    made.draft.value!.name = ''
+    await wait(PAUSE)
+    expect(made.state.value).toBe('refused')
+    expect(made.errors.value.name).toBe('Should have a letter')
+    expect(made.draft.value!.name).toBe('')
+    expect(await made.flush()).toBe(false)
+  })
+  it('lets go at once when all is saved, and saves what is not on the way out', async () => {
+    expect(await made.flush()).toBe(true)
+    made.draft.value!.place = 'West'
+    expect(await made.flush()).toBe(true)
+    expect(sent).toHaveLength(1)
+  })
+  it('takes over what was changed elsewhere, but never over what is being typed', async () => {
+    stored.value = { version: 5, trip: { ...TRIP, name: 'Elsewhere' }, open_kit: 'a' }
+    await wait(0)
+    expect(made.draft.value!.name).toBe('Elsewhere')
+    made.draft.value!.name = 'Mine'
+    stored.value = { version: 6, trip: { ...TRIP, name: 'Again' }, open_kit: 'a' }
+    await wait(0)
+    expect(made.draft.value!.name).toBe('Mine')
+  })
+  it('can be thrown away', async () => {
+    made.draft.value!.name = 'Wrong'
+    made.revert()
+    expect(made.draft.value!.name).toBe('Coast')
+    await wait(PAUSE)
+    expect(sent).toHaveLength(0)
+  })
+})
