@@ -138,9 +138,11 @@ def edit_kit(owner: User, trip_slug: str, kit_slug: str, version: int, edits: Se
         plan = apply(plan_for(kit), edits)
         after = entries_of(plan.kit)
         kit.steps.filter(number__gt=kit.at_step).delete()
-        KitStep.objects.create(kit=kit, number=kit.at_step + 1, before=kit.entries, after=after)
-        kit.steps.filter(number__lte=kit.at_step + 1 - MOST_STEPS).delete()
-        _put(kit, after, kit.at_step + 1)
+        number = kit.at_step + 1
+        KitStep.objects.create(kit=kit, number=number, before=kit.entries, after=after)
+        if number > MOST_STEPS:
+            kit.steps.filter(number__lte=number - MOST_STEPS).delete()
+        _put(kit, after, number)
         return kit, plan
 
 

@@ -226,3 +226,15 @@ def test_a_removed_trip_takes_its_kits_and_leaves_the_gear(ask: Any, stored: Pla
     assert ask("delete", "/trips/trip").status_code == 204
     assert not Kit.objects.exists()
     assert len(ask("get", "/locker/things").json()) == len(stored.gear)
+
+
+def test_only_the_last_steps_are_kept(ask: Any, stored: Plan, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr("server.trips.services.MOST_STEPS", 2)
+    version = 1
+    for _ in range(4):
+        version = edit(ask, version, load("pack")).json()["version"]
+    undone = [ask("post", f"{KIT}/undo", {"version": version + i}).json() for i in range(2)]
+    packs = [sum(e["count"] for e in s["kit"]["entries"] if e["item"] == "pack") for s in undone]
+    assert packs == [3, 2]
+    assert not undone[-1]["can_undo"]
+    assert ask("post", f"{KIT}/undo", {"version": version + 2}).status_code == 422
