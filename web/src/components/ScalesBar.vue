@@ -6,7 +6,7 @@ import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { PIECE } from '@/wording/kinds'
-import { bagScales, briefScale, personScales, volumeScales } from '@/wording/scales'
+import { bagScales, briefScale, personScales, refusal, volumeScales } from '@/wording/scales'
 import ScaleCell from './ScaleCell.vue'
 
 const props = defineProps<{ assessment: Assessment; trip: Trip; names: Names }>()
@@ -134,7 +134,7 @@ function limitText(limit: number | null): string {
             <td>
               <template v-if="!leg.limits">no limits</template>
               <template v-else-if="leg.passes">takes everything</template>
-              <template v-else>{{ leg.checks.filter((c) => !c.passes).map((c) => `${c.bag ? names.thing(c.bag) : names.person(c.person)}: ${c.limit}`).join('; ') }}</template>
+              <template v-else>{{ leg.checks.filter((c) => !c.passes).map((c) => `${c.bag ? names.thing(c.bag) : names.person(c.person)}: ${refusal(c, units)}`).join('; ') }}</template>
             </td>
           </tr>
         </tbody>

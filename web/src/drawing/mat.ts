@@ -64,6 +64,8 @@ export function layOut(cells: readonly Cell[], width: number): Layout {
 export function bestScale(fits: (scale: number) => boolean, smallest: number, largest: number): number {
   let low = smallest
   let high = largest
+  // A large locker never fits: say so after one try, not after seven.
+  if (!fits(low)) return low
   if (fits(high)) return high
   for (let i = 0; i < 7; i++) {
     const middle = (low + high) / 2

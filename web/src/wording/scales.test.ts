@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import type { Assessment } from '@/api/types'
-import { bagScales, briefScale } from './scales'
+import { bagScales, briefScale, refusal } from './scales'
 
 function piece(bag: string, mass_g: number) {
   return { bag, person: 'ines', piece: 'cabin' as const, mass_g, size_mm: [1, 1, 1], bare_mm: [1, 1, 1], squeeze_mm: 0 }
@@ -24,4 +24,14 @@ it('puts each bag against its strictest leg, the worst bag first', () => {
 it('names the weakest want', () => {
   const assessment = { coverage: { score: 80, wants: [{ want: 'a', cover: 0.9 }, { want: 'b', cover: 0.4 }] } } as unknown as Assessment
   expect(briefScale(assessment)).toEqual({ score: 80, weakest: 'b' })
+})
+
+it.each([
+  ['mass', 8567, 8000, '567 g over'],
+  ['together', 12500, 12000, '500 g over together'],
+  ['size', 240, 230, '1 cm too big'],
+  ['sum', 1160, 1150, '1 cm too big in all'],
+  ['count', 2, 1, '2 pieces, 1 may go'],
+] as const)('says a refused %s in a few words', (limit, value, allowed, text) => {
+  expect(refusal({ ...check('bag', 'leg', allowed), limit, value, passes: false }, 'metric')).toBe(text)
 })

@@ -1,5 +1,6 @@
 /** What the scales show, from the assessment. Worst first. */
-import type { Assessment, PieceKind } from '@/api/types'
+import type { Assessment, Check, PieceKind, Units } from '@/api/types'
+import * as fmt from '@/format/units'
 
 export interface BagScale {
   bag: string
@@ -27,6 +28,23 @@ export function personScales(assessment: Assessment) {
 
 export function volumeScales(assessment: Assessment) {
   return [...assessment.loads.bags].sort((a, b) => b.litres / b.volume_l - a.litres / a.volume_l)
+}
+
+/** One refused limit in a few words: "567 g over", "1 cm too big", "2 pieces, 1 may go". */
+export function refusal(check: Check, units: Units): string {
+  const over = check.value - check.allowed
+  switch (check.limit) {
+    case 'mass':
+      return `${fmt.mass(over, units)} over`
+    case 'together':
+      return `${fmt.mass(over, units)} over together`
+    case 'count':
+      return `${check.value} pieces, ${check.allowed} may go`
+    case 'size':
+      return `${fmt.side(over, units)} too big`
+    case 'sum':
+      return `${fmt.side(over, units)} too big in all`
+  }
 }
 
 export function briefScale(assessment: Assessment): { score: number; weakest: string | null } {
