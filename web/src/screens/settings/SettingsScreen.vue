@@ -80,9 +80,6 @@ legend {
   cursor: pointer;
 }
 input {
-  accent-color: var(--saddle);
-  width: 18px;
-  height: 18px;
   margin-top: 2px;
 }
 section h2 + p {
