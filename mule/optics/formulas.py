@@ -1,6 +1,6 @@
-"""The plain arithmetic of domain 2: crop factor, angle of view, f-numbers of zooms, stitching."""
+"""The plain arithmetic of domain 2: crop factor, angle of view, stitching."""
 
-from math import atan, ceil, exp, hypot, log, log2
+from math import atan, ceil, hypot
 
 from mule.units import FULL_FRAME_DIAGONAL_MM
 
@@ -21,25 +21,6 @@ def crop_factor(width_mm: float, height_mm: float) -> float:
 def angle_of_view(side_mm: float, focal_mm: float) -> float:
     """Angle in radians that a sensor side sees: 2 atan(d / 2f)."""
     return 2 * atan(side_mm / (2 * focal_mm))
-
-
-def f_number_at(focal_mm: float, low: tuple[float, float], high: tuple[float, float]) -> float:
-    """f-number of a zoom at a focal length; ``low`` and ``high`` are (focal, f-number) of its ends.
-
-    Linear in log f and log N between the ends (estimate, domain 2); constant outside them.
-    """
-    (f_low, n_low), (f_high, n_high) = low, high
-    if focal_mm <= f_low or f_high == f_low:
-        return n_low
-    if focal_mm >= f_high:
-        return n_high
-    share = log(focal_mm / f_low) / log(f_high / f_low)
-    return exp(log(n_low) + share * log(n_high / n_low))
-
-
-def stops_between(f_number: float, wanted: float) -> float:
-    """Stops by which ``f_number`` is slower than ``wanted``; negative when it is faster."""
-    return 2 * log2(f_number / wanted)
 
 
 def frames_to_stitch(target_rad: float, frame_rad: float, overlap: float = STITCH_OVERLAP) -> int:

@@ -10,7 +10,6 @@ export type Theme = Session['theme']
 export type ThingDoc = Schemas['ThingOut']
 export type Thing = ThingDoc['thing']
 export type Kind = Thing['kind']
-export type ThingOf<K extends Kind> = Extract<Thing, { kind: K }>
 export type Size = Thing['size']
 export type Source = Thing['mass_source']
 

@@ -36,11 +36,6 @@ export function limit(grams: number, units: Units): string {
   return load(grams, units).replace(/\.?0+ /, ' ')
 }
 
-/** Body mass: "64 kg", or "141 lb". */
-export function bodyMass(kg: number, units: Units): string {
-  return units === 'metric' ? `${figure(kg)} kg` : `${figure((kg * 1000) / GRAMS_PER_POUND)} lb`
-}
-
 /** A change of mass with its sign: "+164 g", "−806 g". */
 export function massChange(grams: number, units: Units): string {
   return (grams > 0 ? '+' : '') + mass(grams, units)
