@@ -7,7 +7,7 @@ from pydantic import Field, TypeAdapter, ValidationError
 from mule.errors import InvalidInput, Problem, invalid, shorten
 from mule.gear.base import Absence, AbsenceReason, Box, Cylinder, Group, Size, Soft, Source, Thing
 from mule.gear.carry import Bag, Insert
-from mule.gear.extras import Drone, Light, Other, Remote, Safety, Sound
+from mule.gear.extras import Drone, Light, Other, Remote, Safety, Sound, keeps_safe
 from mule.gear.glass import Filter, FilterHolder, StepRing
 from mule.gear.media import Card, Computer, Drive, Link, Reader
 from mule.gear.optical import Body, CardSlot, Glass, Lens, MountAdapter, Teleconverter
@@ -134,5 +134,6 @@ __all__ = [
     "Teleconverter",
     "Thing",
     "Tripod",
+    "keeps_safe",
     "parse",
 ]

@@ -70,3 +70,8 @@ class Other(Thing):
     group: ClassVar[Group] = Group.OTHER
 
     use: Label
+
+
+def keeps_safe(thing: Thing) -> bool:
+    """Whether a thing is never proposed for leaving: safety things, and lights to find the way by."""
+    return isinstance(thing, Safety) or (isinstance(thing, Light) and thing.form in ("torch", "head-torch"))

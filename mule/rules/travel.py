@@ -4,7 +4,7 @@ from collections.abc import Iterable, Sequence
 
 from mule.carriers import Check
 from mule.finding import Cure, Finding, InBag, Leave, Move, PieceKind, Place, Severity, Worn
-from mule.gear import Body, Drone, Gear, Group, Insert, Lens
+from mule.gear import Body, Drone, Gear, Group, Insert, Lens, keeps_safe
 from mule.load import Piece
 from mule.rules.case import Case
 
@@ -134,7 +134,7 @@ def _room_g(case: Case, piece: Piece) -> float:
 
 def _leave_least(case: Case, held: Sequence[tuple[Gear, int]], over_g: float) -> Iterable[Cure]:
     """One piece of what earns least and weighs enough; otherwise what earns least per gram until it is enough."""
-    able = [t for t, _ in held if t.group in _MAY_LEAVE and not isinstance(t, Body)]
+    able = [t for t, _ in held if t.group in _MAY_LEAVE and not isinstance(t, Body) and not keeps_safe(t)]
     alone = [t for t in able if t.mass_g >= over_g]
     if alone:
         going = [min(alone, key=lambda t: (case.worth.get(t.id, 0.0), t.mass_g))]
@@ -166,6 +166,8 @@ def _shrink(case: Case, bag: str, failed: Check) -> Iterable[Cure]:
     if others:
         edits = tuple(Move(item=item, place=InBag(bag=others[0].bag)) for item in strapped)
         yield Cure(code="take-off", edits=edits)
+    if any(keeps_safe(case.plan.items[item]) for item in strapped):
+        return
     grams = sum(case.plan.items[item].mass_g for item in strapped)
     yield Cure(code="leave", edits=tuple(Leave(item=item) for item in strapped), mass_change_g=-grams)
 

@@ -149,6 +149,20 @@ def test_the_thing_to_leave_is_the_one_that_earns_least_and_never_a_safety_thing
     assert "first-aid" not in everything
 
 
+def test_lights_to_find_the_way_by_and_safety_things_outside_are_never_proposed_for_leaving() -> None:
+    torch = {"kind": "light", "id": "torch", "name": "torch", "mass_g": 90, "form": "head-torch"}
+    torch["size"] = {"shape": "soft", "volume_l": 0.1}
+    inside = cast.plan([*BASIC, torch], *PACKED, cast.entry("torch"), carriers=(cast.carrier(mass_g=2_950),))
+    assert [e.item for c in finding(inside, "leg-mass").cures if c.code == "leave" for e in c.edits] == ["normal"]
+    outside = cast.plan(
+        [*BASIC, cast.first_aid()],
+        *PACKED,
+        cast.entry("first-aid", InBag(bag="bag", outside=True)),
+        carriers=(cast.carrier(size_mm=(550, 400, 250)),),
+    )
+    assert [c.code for c in finding(outside, "leg-size").cures] == []
+
+
 def test_when_no_single_thing_is_heavy_enough_several_go_together() -> None:
     gear = [cast.bag(), cast.body(), *(cast.lens(f"l{i}", 24 + i, 70, 2.8, mass_g=400) for i in range(4))]
     plan = cast.plan(
