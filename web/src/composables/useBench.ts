@@ -68,7 +68,10 @@ export function useBench(trip: Ref<string>, kit: Ref<string>) {
 
 /** Look-ups by id over the bench. */
 function useIndex(bench: { value: Bench | undefined }) {
-  const things = computed(() => new Map<string, Thing>(bench.value?.gear.map((doc) => [doc.thing.id, doc.thing])))
+  // A click changes the kit but not the locker: what is made of the locker must stay the same object, or all of the
+  // mat would be laid out anew.
+  const gear = computed(() => bench.value?.gear)
+  const things = computed(() => new Map<string, Thing>(gear.value?.map((doc) => [doc.thing.id, doc.thing])))
   const entries = computed(() => {
     const found = new Map<string, Entry[]>()
     for (const entry of bench.value?.state.kit.entries ?? []) {

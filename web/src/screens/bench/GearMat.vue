@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** Everything owned, drawn to one scale from its real size: loaded things solid, left things outlines. */
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { Thing } from '@/api/types'
 import { useSize } from '@/composables/useSize'
 import { useUnits } from '@/composables/useSession'
 import { bestScale, layOut } from '@/drawing/mat'
 import type { Group } from '@/wording/kinds'
-import { cellOf, matThings, pieceStep } from './mat-cells'
+import { cellOf, type MatThing as MatThingData, matThings, pieceStep } from './mat-cells'
 import MatThing from './MatThing.vue'
 
 const props = defineProps<{ things: Map<string, Thing>; loaded: Map<string, number> }>()
@@ -29,7 +29,27 @@ const box = ref<HTMLElement | null>(null)
 const finder = ref<HTMLInputElement | null>(null)
 const { width, height } = useSize(box)
 
-const shown = computed(() => matThings(props.things.values(), FILTERS[filter.value]?.groups ?? null, find.value))
+/** A mat with more than this on it shows nothing any more; the finder and the filters reach the rest. */
+const MOST_SHOWN = 300
+const found = computed(() => matThings(props.things.values(), FILTERS[filter.value]?.groups ?? null, find.value))
+const crowded = computed(() => found.value.length > MOST_SHOWN)
+const shown = shallowRef<MatThingData[]>([])
+/** In a crowd, what is loaded is always shown, and what is shown stays while the search does: nothing jumps on a click. */
+watch(
+  [found, () => props.loaded],
+  ([now], [before]) => {
+    const shownNow = now === before ? shown.value : []
+    const kept = new Set(shownNow.map((t) => t.thing.id))
+    const missing = now.filter((t) => count(t.thing.id) > 0 && !kept.has(t.thing.id))
+    if (now === before && (!crowded.value || missing.length === 0)) return
+    for (const one of [...missing, ...now]) {
+      if (kept.size >= MOST_SHOWN && !missing.includes(one)) break
+      kept.add(one.thing.id)
+    }
+    shown.value = crowded.value ? now.filter((t) => kept.has(t.thing.id)) : now
+  },
+  { immediate: true },
+)
 const room = computed(() => Math.max(200, width.value - 2 * PAD))
 const scale = computed(() =>
   bestScale((s) => layOut(shown.value.map((t) => cellOf(t, s)), room.value).height <= height.value - PAD - 22, 0.46, 0.72),
@@ -137,6 +157,7 @@ defineExpose({ toFinder })
         {{ things.size ? 'Nothing here by that name.' : 'The locker is empty. Add your gear there first.' }}
         <RouterLink v-if="!things.size" :to="{ name: 'locker' }" class="link">To the locker</RouterLink>
       </div>
+      <p v-if="crowded" class="more">{{ found.length - shown.length }} more things lie beside the mat: find them by name, or show one sort only.</p>
       <div v-if="shown.length" class="ruler" aria-hidden="true"><i :style="{ width: `${scale * 100}px` }" /> 100 mm</div>
     </div>
   </section>
@@ -170,6 +191,11 @@ defineExpose({ toFinder })
 }
 .cloth {
   position: relative;
+}
+.more {
+  color: var(--mat-muted);
+  padding: 0 14px 24px;
+  margin: 0;
 }
 .empty {
   color: var(--mat-ink);

@@ -33,7 +33,13 @@ const rows = computed(() => {
   const found = docs.value.filter((d) => (!group.value || groupOf(d.thing.kind) === group.value) && matches(d.thing, find.value))
   return weighing.value ? found.filter((d) => d.thing.mass_source !== 'measured') : found
 })
-const groups = computed(() => GROUPS.map((g) => ({ group: g, rows: rows.value.filter((d) => groupOf(d.thing.kind) === g) })).filter((g) => g.rows.length))
+/** So many rows are shown at first; the finder, the headings and one button reach the rest. */
+const AT_FIRST = 250
+const all = ref(false)
+const groups = computed(() => {
+  const shown = all.value ? rows.value : rows.value.slice(0, AT_FIRST)
+  return GROUPS.map((g) => ({ group: g, rows: shown.filter((d) => groupOf(d.thing.kind) === g) })).filter((g) => g.rows.length)
+})
 const doc = computed(() => fresh.value ?? docs.value.find((d) => d.thing.id === selected.value) ?? docs.value[0] ?? null)
 const converters = computed(() => docs.value.filter((d) => d.thing.kind === 'teleconverter').map((d) => ({ id: d.thing.id, name: d.thing.name })))
 const total = computed(() => docs.value.reduce((sum, d) => sum + d.thing.mass_g * (d.thing.count ?? 1), 0))
@@ -127,6 +133,7 @@ useKeys([
               </tr>
             </tbody>
           </table>
+          <p v-if="!all && rows.length > AT_FIRST"><button type="button" class="link" @click="all = true">Show {{ rows.length - AT_FIRST }} more things</button></p>
           <p v-if="weighing && rows.length" class="label">Put one piece on the scale, type what it says, press Enter: the figure is weighed from then on.</p>
         </div>
       </section>
