@@ -49,10 +49,11 @@ def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]
         worth=tuple(worth(sets, scores.total, cols, {t.id: counts[t.id] for t in loaded})),
         idle=tuple(t.id for t in loaded if t.id not in used),
     )
-    if not any(c.gaps for c in covers):
+    gapped = [index for index, made in enumerate(covers) if made.gaps]
+    if not gapped:
         return answer, None
     left = [t for t in optical if t.id not in counts and t.absent is None]
-    return answer, Closers(loaded, left, cols, best)
+    return answer, Closers(loaded, left, cols, best, gapped)
 
 
 __all__ = [

@@ -57,6 +57,23 @@ class Columns:
     weight: Vector
     spans: tuple[slice, ...]
 
+    def of(self, wants: Sequence[int]) -> "Columns":
+        """The columns of these wants alone, side by side in this order; weights stay shares of the whole brief."""
+        index = np.concatenate([np.arange(self.spans[w].start, self.spans[w].stop) for w in wants])
+        ends = np.cumsum([0, *(self.spans[w].stop - self.spans[w].start for w in wants)]).tolist()
+        return Columns(
+            focal_mm=self.focal_mm[index],
+            low_mm=self.low_mm[index],
+            high_mm=self.high_mm[index],
+            need_mp=self.need_mp[index],
+            f_wanted=self.f_wanted[index],
+            equivalent=self.equivalent[index],
+            static=self.static[index],
+            missing=tuple(m[index] for m in self.missing),
+            weight=self.weight[index],
+            spans=tuple(slice(a, b) for a, b in pairwise(ends)),
+        )
+
 
 def columns(wants: Sequence[Want]) -> Columns:
     """The columns of these wants, in their order."""

@@ -48,28 +48,34 @@ def _candidates(loaded: Sequence[Gear], left: Sequence[Gear]) -> list[SetUp]:
 
 
 class Closers:
-    """Prices gaps; built once per assessment, and only when there are gaps."""
+    """Prices the gaps of some wants; built once per assessment, and only when there are gaps."""
 
-    def __init__(self, loaded: Sequence[Gear], left: Sequence[Gear], cols: Columns, best: Vector) -> None:
+    def __init__(
+        self, loaded: Sequence[Gear], left: Sequence[Gear], cols: Columns, best: Vector, wants: Sequence[int]
+    ) -> None:
         sets = _candidates(loaded, left)
         here = {t.id for t in loaded}
         self._mass = {t.id: t.mass_g for t in left}
         extras = [tuple(p for p in made.parts if p not in here) for made in sets]
         order = sorted(range(len(sets)), key=lambda i: extras[i])
         self._groups = sorted(set(extras))
-        self._cols, self._best = cols, best
+        self._place = {want: i for i, want in enumerate(wants)}
+        self._cols = cols.of(wants)
+        self._best = np.concatenate([best[cols.spans[want]] for want in wants])
         if not sets:
-            self._lifted = np.zeros((0, best.size))
             return
-        totals = score([sets[i] for i in order], cols).total
+        totals = score([sets[i] for i in order], self._cols).total
         starts = [i for i, j in enumerate(order) if i == 0 or extras[j] != extras[order[i - 1]]]
-        self._lifted = np.maximum(np.maximum.reduceat(totals, starts, axis=0), best)
+        self._lifted = np.maximum(np.maximum.reduceat(totals, starts, axis=0), self._best)
 
     def close(self, want: int, gap: Gap) -> tuple[Closer, ...]:
-        """The lightest ways that close a gap of want number ``want``; with none, what lifts the want most."""
+        """The lightest ways that close a gap of want number ``want``; with none, what lifts the want most.
+
+        ``want`` is one of those that the pricer was built for.
+        """
         if not self._groups:
             return ()
-        span = self._cols.spans[want]
+        span = self._cols.spans[self._place[want]]
         focal = self._cols.focal_mm[span]
         within = (focal >= gap.from_mm * 0.999) & (focal <= gap.to_mm * 1.001)
         worst = self._lifted[:, span][:, within].min(axis=1)

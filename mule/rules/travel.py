@@ -1,6 +1,7 @@
 """What carriers refuse and what backs bear."""
 
 from collections.abc import Iterable, Sequence
+from itertools import accumulate
 
 from mule.carriers import Check
 from mule.finding import Cure, Finding, InBag, Leave, Move, PieceKind, Place, Severity, Worn
@@ -76,21 +77,26 @@ def _lighten(case: Case, bag: str, person: str, over_g: float) -> Iterable[Cure]
     yield from _leave_least(case, held, over_g)
 
 
+def _grams(thing: tuple[Gear, int]) -> float:
+    return thing[0].mass_g * thing[1]
+
+
 def _mass_g(things: Iterable[tuple[Gear, int]]) -> float:
-    return sum(thing.mass_g * count for thing, count in things)
+    return sum(map(_grams, things))
 
 
 def _enough(things: Sequence[tuple[Gear, int]], over_g: float) -> list[tuple[Gear, int]]:
     """The lightest single thing that weighs ``over_g``, or else the fewest, heaviest first; empty when all do not."""
-    alone = [t for t in things if _mass_g([t]) >= over_g]
+    alone = [t for t in things if _grams(t) >= over_g]
     if alone:
-        return [min(alone, key=lambda t: _mass_g([t]))]
-    going: list[tuple[Gear, int]] = []
-    for thing in sorted(things, key=lambda t: -_mass_g([t])):
-        going.append(thing)
-        if _mass_g(going) >= over_g:
-            return going
-    return []
+        return [min(alone, key=_grams)]
+    if _mass_g(things) < over_g:
+        return []
+    heaviest = sorted(things, key=_grams, reverse=True)
+    sums = accumulate(map(_grams, heaviest))
+    # Added up in another order, the sum may miss by a rounding: then all go.
+    last = next((i for i, grams in enumerate(sums) if grams >= over_g), len(heaviest) - 1)
+    return heaviest[: last + 1]
 
 
 def _moved(code: str, things: Sequence[tuple[Gear, int]], place: Place) -> Cure:

@@ -134,6 +134,15 @@ def test_a_kit_is_the_importance_weighted_mean_of_its_wants() -> None:
     assert made.score == pytest.approx(100 * 5 / 6)
 
 
+def test_the_columns_of_some_wants_are_those_of_all_cut_out() -> None:
+    asked = [cast.want("one", 14, 24), cast.want("two", 50, 100, importance=5), cast.want("three", 300, 400)]
+    cols = columns(asked)
+    some = cols.of([2, 0])
+    assert some.focal_mm.tolist() == [*cols.focal_mm[cols.spans[2]], *cols.focal_mm[cols.spans[0]]]
+    assert some.weight[some.spans[1]].tolist() == cols.weight[cols.spans[0]].tolist()
+    assert [s.stop - s.start for s in some.spans] == [len(cells_between(300, 400)), len(cells_between(14, 24))]
+
+
 def test_without_wants_the_score_is_nothing() -> None:
     assert covered([cast.body(), cast.normal_zoom()]).score == 0
 
