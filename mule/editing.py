@@ -52,11 +52,7 @@ def _apply_one(plan: Plan, kit: Kit, edit: Edit, at: str) -> Kit:
     match edit:
         case Load(item=item, count=count, place=place):
             target = place or (mine[0].place if mine else default_place(plan, kit, plan.items[item]))
-            have = next((e for e in mine if e.place == target), None)
-            if have:
-                entries[entries.index(have)] = Entry(item=item, count=have.count + count, place=target)
-            else:
-                entries.append(Entry(item=item, count=count, place=target))
+            _put(entries, Entry(item=item, count=count, place=target))
         case Leave():
             _require(mine, at, edit.item)
             entries = _leave(plan, kit, entries, edit)
@@ -68,6 +64,15 @@ def _apply_one(plan: Plan, kit: Kit, edit: Edit, at: str) -> Kit:
     return kit.model_copy(update={"entries": tuple(entries)})
 
 
+def _put(entries: list[Entry], more: Entry) -> None:
+    """Adds pieces to a list of entries: to what is already at that place, or as an entry of their own."""
+    for at, have in enumerate(entries):
+        if (have.item, have.place) == (more.item, more.place):
+            entries[at] = Entry(item=more.item, count=have.count + more.count, place=more.place)
+            return
+    entries.append(more)
+
+
 def _require(mine: list[Entry], at: str, item: str) -> None:
     if not mine:
         raise InvalidInput([Problem(f"{at}.item", item, "a thing that is loaded")])
@@ -75,7 +80,7 @@ def _require(mine: list[Entry], at: str, item: str) -> None:
 
 def _leave(plan: Plan, kit: Kit, entries: list[Entry], edit: Leave) -> list[Entry]:
     """Takes pieces out, last place first; what a left bag held goes where such things go by default."""
-    to_go = edit.count if edit.count is not None else 500
+    to_go = sum(e.count for e in entries if e.item == edit.item) if edit.count is None else edit.count
     for entry in [e for e in reversed(entries) if e.item == edit.item]:
         taken = min(to_go, entry.count)
         to_go -= taken
@@ -91,9 +96,5 @@ def _leave(plan: Plan, kit: Kit, entries: list[Entry], edit: Leave) -> list[Entr
     for entry in orphaned:
         rest = kit.model_copy(update={"entries": tuple(kept)})
         place = default_place(plan, rest, plan.items[entry.item])
-        same = next((e for e in kept if e.item == entry.item and e.place == place), None)
-        if same:
-            kept[kept.index(same)] = Entry(item=entry.item, count=same.count + entry.count, place=place)
-        else:
-            kept.append(Entry(item=entry.item, count=entry.count, place=place))
+        _put(kept, Entry(item=entry.item, count=entry.count, place=place))
     return kept

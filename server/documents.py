@@ -8,6 +8,7 @@ from django.conf import settings
 from django.db import models
 from pydantic import BaseModel
 
+from mule.errors import InvalidInput, Problem
 from server.errors import NotFound, Stale
 
 
@@ -48,6 +49,18 @@ def require_version(row: Any, sent: int, what: str, show: Callable[[], Any]) -> 
     """Raises Stale, with what is stored now, unless the writer saw the stored version."""
     if row.version != sent:
         raise Stale(what, sent, row.version, show())
+
+
+def find_for_edit(model: type[Doc], owner: Any, slug: str, what: str, *, version: int, sent_id: str) -> Doc:
+    """The owner's document, when the writer saw its stored version and keeps its id.
+
+    Raises NotFound, Stale, InvalidInput.
+    """
+    row = find(model, owner, slug, what)
+    require_version(row, version, what, lambda: row.spec)
+    if sent_id != slug:
+        raise InvalidInput([Problem("id", sent_id, f"{slug}: a {what} keeps its id")])
+    return row
 
 
 def store(row: Doc, value: BaseModel) -> Doc:

@@ -1,7 +1,7 @@
 """The reach chart: what each lens sees on the bodies at hand, natively, by crop mode and through a converter."""
 
 from collections.abc import Sequence
-from math import inf, log
+from math import log
 
 from mule.optics.answer import ReachBar, ReachRow, SetUpName
 from mule.optics.setups import SetUp
@@ -50,10 +50,9 @@ def reach_rows(sets: Sequence[SetUp]) -> tuple[ReachRow, ...]:
             by_pair.setdefault((made.lens, made.body), []).append(_bar(made))
     merged: dict[tuple[object, ...], ReachRow] = {}
     for (lens, body), bars in by_pair.items():
-        # Without its lens a fixed-lens body is only itself, so twins of that sort are told apart by nothing.
         key = (lens, *(_look(bar) for bar in bars))
         row = merged.get(key)
         merged[key] = ReachRow(
             lens=lens, bodies=(*(row.bodies if row else ()), body), bars=row.bars if row else tuple(bars)
         )
-    return tuple(sorted(merged.values(), key=lambda row: min((b.from_mm, b.to_mm) for b in row.bars) or (inf,)))
+    return tuple(sorted(merged.values(), key=lambda row: min((b.from_mm, b.to_mm) for b in row.bars)))

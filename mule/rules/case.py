@@ -26,6 +26,11 @@ class Case:
     legs: tuple[LegVerdict, ...]
 
     @cached_property
+    def loaded(self) -> Mapping[str, int]:
+        """Pieces loaded of each item."""
+        return self.plan.kit.loaded()
+
+    @cached_property
     def worth(self) -> Mapping[str, float]:
         """Points of worth of each optical thing in use."""
         return {w.item: w.points for w in self.coverage.worth}

@@ -23,8 +23,8 @@ class NothingToShoot:
         """Speaks when a kit takes no pictures; the cure is the lightest body that fits, or lens that fits a body."""
         if not case.plan.kit.entries or case.coverage.reach:
             return
-        loaded = [t for t in case.plan.gear if t.id in case.plan.kit.loaded()]
-        left = [t for t in case.plan.gear if t.id not in case.plan.kit.loaded() and t.absent is None]
+        loaded = [t for t in case.plan.gear if t.id in case.loaded]
+        left = [t for t in case.plan.gear if t.id not in case.loaded and t.absent is None]
         cures = [
             Cure(code="load", edits=(Load(item=t.id),), mass_change_g=t.mass_g)
             for t in sorted((t for t in left if _completes(t, loaded)), key=lambda t: t.mass_g)[:2]
@@ -53,10 +53,9 @@ class IdleOptics:
         """One finding per idle thing, when there are set-ups at all."""
         if not case.coverage.reach:
             return
-        counts = case.plan.kit.loaded()
         for item in case.coverage.idle:
             thing = case.plan.items[item]
-            grams = thing.mass_g * counts[item]
+            grams = thing.mass_g * case.loaded[item]
             yield Finding(
                 code="idle-optics",
                 severity=Severity.CAUTION,
@@ -71,12 +70,11 @@ def _mates(case: Case, thing: Gear) -> list[Cure]:
     """The lightest left adapter or body that would put an idle lens to use."""
     if not isinstance(thing, Lens):
         return []
-    counts = case.plan.kit.loaded()
-    mounts = {t.mount for t in case.plan.gear if isinstance(t, Body) and t.id in counts}
+    mounts = {t.mount for t in case.plan.gear if isinstance(t, Body) and t.id in case.loaded}
     able = [
         t
         for t in case.plan.gear
-        if t.id not in counts
+        if t.id not in case.loaded
         and t.absent is None
         and (
             (isinstance(t, MountAdapter) and t.lens_mount == thing.mount and t.body_mount in mounts)
@@ -92,9 +90,8 @@ class AbsentLoaded:
 
     def find(self, case: Case) -> Iterable[Finding]:
         """One note per loaded thing that is absent."""
-        loaded = case.plan.kit.loaded()
         for thing in case.plan.gear:
-            if thing.absent is not None and thing.id in loaded:
+            if thing.absent is not None and thing.id in case.loaded:
                 refs = {"reason": thing.absent.reason.value}
                 if thing.absent.until:
                     refs["until"] = thing.absent.until.isoformat()

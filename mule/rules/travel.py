@@ -167,11 +167,11 @@ def _shrink(case: Case, bag: str, failed: Check) -> Iterable[Cure]:
     ]
     if not strapped:
         return
-    piece = next(p for p in case.loads.pieces if p.bag == bag)
-    others = [p for p in case.loads.pieces if p.piece == PieceKind.HOLD] or [p for p in case.loads.pieces if p != piece]
+    others = sorted((p for p in case.loads.pieces if p.bag != bag), key=lambda p: p.piece != PieceKind.HOLD)
     if others:
-        edits = tuple(Move(item=item, place=InBag(bag=others[0].bag)) for item in strapped)
-        yield Cure(code="take-off", edits=edits)
+        cabin_only = any(_must_stay_in_cabin(case.plan.items[item]) for item in strapped)
+        into = bag if cabin_only and others[0].piece == PieceKind.HOLD else others[0].bag
+        yield Cure(code="take-off", edits=tuple(Move(item=item, place=InBag(bag=into)) for item in strapped))
     if any(keeps_safe(case.plan.items[item]) for item in strapped):
         return
     grams = sum(case.plan.items[item].mass_g for item in strapped)

@@ -4,9 +4,9 @@ from django.contrib.auth.models import User
 from django.db import transaction
 
 from mule.carriers import Carrier as CarrierValue
-from mule.errors import InvalidInput, Problem
+from mule.errors import Problem
 from server.carriers.models import Carrier
-from server.documents import find, free_slug, require_version, slug_from, slugs, store
+from server.documents import find, find_for_edit, free_slug, slug_from, slugs, store
 from server.errors import InUse
 from server.trips.models import Trip
 
@@ -32,10 +32,7 @@ def add(owner: User, carrier: CarrierValue) -> Carrier:
 def replace(owner: User, slug: str, version: int, carrier: CarrierValue) -> Carrier:
     """Stores an edited carrier. Raises Stale, NotFound, InvalidInput."""
     with transaction.atomic():
-        row = find(Carrier, owner, slug, "carrier")
-        require_version(row, version, "carrier", lambda: row.spec)
-        if carrier.id != slug:
-            raise InvalidInput([Problem("id", carrier.id, f"{slug}: a carrier keeps its id")])
+        row = find_for_edit(Carrier, owner, slug, "carrier", version=version, sent_id=carrier.id)
         return store(row, carrier)
 
 

@@ -7,7 +7,7 @@ from django.db import transaction
 
 from mule.errors import InvalidInput, Problem
 from mule.gear import GEAR, Gear, Source
-from server.documents import find, free_slug, require_version, slug_from, slugs, store
+from server.documents import find, find_for_edit, free_slug, slug_from, slugs, store
 from server.errors import InUse, NotFound
 from server.locker.convert import gear_of, typical
 from server.locker.models import Thing
@@ -39,12 +39,9 @@ def add_typical(owner: User, typical_id: str, count: int) -> Thing:
 def replace(owner: User, slug: str, version: int, gear: Gear) -> Thing:
     """Stores an edited thing. Raises Stale, NotFound, InvalidInput, and InUse when kits load more than are left."""
     with transaction.atomic():
-        row = find(Thing, owner, slug, "thing")
-        require_version(row, version, "thing", lambda: row.spec)
+        row = find_for_edit(Thing, owner, slug, "thing", version=version, sent_id=gear.id)
         if gear.kind != row.kind:
             raise InvalidInput([Problem("kind", gear.kind, f"{row.kind}: a thing keeps its kind")])
-        if gear.id != slug:
-            raise InvalidInput([Problem("id", gear.id, f"{slug}: a thing keeps its id")])
         for kit in _kits_with(owner, slug):
             loaded = sum(e["count"] for e in kit.entries if e["item"] == slug)
             if loaded > gear.count:

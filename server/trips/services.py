@@ -10,7 +10,7 @@ from mule.errors import InvalidInput, Problem
 from mule.finding import Edit
 from mule.plan import Plan
 from mule.trip import Trip as TripValue
-from server.documents import find, free_slug, require_version, slug_from, slugs, store
+from server.documents import find, find_for_edit, free_slug, require_version, slug_from, slugs, store
 from server.errors import InUse, NotFound
 from server.trips.convert import entries_of, plan_of, trip_of
 from server.trips.models import Kit, KitStep, Trip
@@ -39,10 +39,7 @@ def add_trip(owner: User, trip: TripValue) -> Trip:
 def replace_trip(owner: User, slug: str, version: int, trip: TripValue) -> Trip:
     """Stores an edited trip. Raises Stale, NotFound, and InvalidInput when a removed person still carries things."""
     with transaction.atomic():
-        row = find(Trip, owner, slug, "trip")
-        require_version(row, version, "trip", lambda: row.spec)
-        if trip.id != slug:
-            raise InvalidInput([Problem("id", trip.id, f"{slug}: a trip keeps its id")])
+        row = find_for_edit(Trip, owner, slug, "trip", version=version, sent_id=trip.id)
         kits = list(row.kits.all())
         _refuse_if_carrying(trip_of(row), trip, kits)
         _require_whole(owner, trip, kits)

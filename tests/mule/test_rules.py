@@ -214,3 +214,15 @@ def test_one_limit_broken_on_two_legs_is_one_finding() -> None:
 def test_blockers_come_before_cautions_and_cautions_before_notes() -> None:
     order = [f.severity for f in assess(OVER).findings]
     assert order == sorted(order, key=["blocker", "caution", "note"].index)
+
+
+def test_what_must_stay_in_the_cabin_is_taken_off_into_the_bag_itself_never_into_the_hold() -> None:
+    plan = cast.plan(
+        [*BASIC, cast.bag("hold", piece="hold")],
+        *PACKED[:2],
+        cast.entry("normal", InBag(bag="bag", outside=True)),
+        cast.entry("hold", {"where": "piece", "piece": "hold", "person": "ines"}),
+        carriers=(cast.carrier(size_mm=(550, 400, 250)),),
+    )
+    take_off = finding(plan, "leg-size").cures[0]
+    assert [e.place for e in take_off.edits] == [InBag(bag="bag")]  # type: ignore[union-attr]

@@ -7,11 +7,12 @@ import { queries } from '@/api/queries'
 import type { Session, Theme, Units } from '@/api/types'
 
 const KEY = ['session']
+const QUERY = { queryKey: KEY, queryFn: (): Promise<Session> => ask(client.GET('/api/session')), staleTime: Infinity }
 /** Remembered on this device, so that the first paint is already in the right light. */
 const THEME_KEY = 'narrow-mule-theme'
 
 export function fetchSession(): Promise<Session> {
-  return queries.fetchQuery({ queryKey: KEY, queryFn: () => ask(client.GET('/api/session')), staleTime: Infinity })
+  return queries.fetchQuery(QUERY)
 }
 
 function keep(session: Session): void {
@@ -21,7 +22,7 @@ function keep(session: Session): void {
 }
 
 export function useSession() {
-  const { data } = useQuery({ queryKey: KEY, queryFn: () => ask(client.GET('/api/session')), staleTime: Infinity })
+  const { data } = useQuery(QUERY)
   const enter = useMutation({
     mutationFn: (way: { path: '/api/session/sign-in' | '/api/session/sign-up'; name: string; password: string }) =>
       ask(client.POST(way.path, { body: { name: way.name, password: way.password } })),
@@ -38,7 +39,7 @@ export function useSession() {
 
 /** Units in force; metric until the session is known. */
 export function useUnits() {
-  const { data } = useQuery<Session>({ queryKey: KEY, queryFn: () => ask(client.GET('/api/session')), staleTime: Infinity })
+  const { data } = useQuery(QUERY)
   return computed<Units>(() => data.value?.units ?? 'metric')
 }
 
