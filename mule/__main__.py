@@ -1,21 +1,32 @@
-"""``python -m mule assess|schema``: JSON in, JSON out. The only file of the core that touches files and streams."""
+"""``python -m mule assess|choose|schema``: JSON in, JSON out. The only file of the core that touches files and streams."""
 
 import argparse
 import json
 import sys
 from pathlib import Path
 
+from pydantic import ValidationError
+
 from mule.assess import assess
-from mule.errors import InvalidInput
+from mule.choosing import Asking, Choice, Point, choose
+from mule.errors import InvalidInput, invalid
 from mule.plan import Plan, read
 
 
 def _parser() -> argparse.ArgumentParser:
-    parser = argparse.ArgumentParser(prog="python -m mule", description="Assess a Narrow Mule plan file.")
+    parser = argparse.ArgumentParser(prog="python -m mule", description="Assess a Narrow Mule plan file, or choose from it.")
     verbs = parser.add_subparsers(dest="verb", required=True)
     verb = verbs.add_parser("assess", help="print the assessment of a plan file as JSON")
     verb.add_argument("plan", type=Path, help="the plan file; - reads standard input")
     verb.add_argument("--kit", help="id of the kit to assess instead of the open one")
+    verb = verbs.add_parser("choose", help="print the best kits of a plan file as JSON, one line each, then the answer")
+    verb.add_argument("plan", type=Path, help="the plan file; - reads standard input")
+    verb.add_argument("--kit", help="id of the kit to start from instead of the open one")
+    verb.add_argument("--limit-g", type=float, help="most grams carried (default: what carriers and backs allow)")
+    verb.add_argument("--points", type=int, default=20, help="points of the trade curve (default 20; 1: the best alone)")
+    verb.add_argument("--seconds", type=float, default=60.0, help="time for the search (default 60)")
+    verb.add_argument("--beyond-limits", action="store_true", help="search past what carriers and backs allow too")
+    verb.add_argument("--others", action="store_true", help="with things that could be rented or borrowed")
     verbs.add_parser("schema", help="print the JSON Schema of the plan file")
     return parser
 
@@ -28,6 +39,26 @@ def _plan(path: Path, kit: str | None) -> Plan:
     return Plan(gear=plan.gear, carriers=plan.carriers, trip=plan.trip, kits=plan.kits, open_kit=kit)
 
 
+def _choose(plan: Plan, args: argparse.Namespace) -> Choice:
+    """The choice, with each point on standard error as it is found. Raises InvalidInput for a senseless asking."""
+    try:
+        asking = Asking(
+            limit_g=args.limit_g,
+            points=args.points,
+            seconds=args.seconds,
+            keep_limits=not args.beyond_limits,
+            others=args.others,
+        )
+    except ValidationError as error:
+        raise invalid(error) from error
+    return choose(plan, asking, lambda point: print(_line(point), file=sys.stderr))
+
+
+def _line(point: Point) -> str:
+    state = "proved" if point.proved else f"at most {point.bound:.4f}"
+    return f"{point.carried_g:8.0f} g  {point.score:8.4f}  steady {point.steady:4.0%}  {state}"
+
+
 def main(arguments: list[str] | None = None) -> int:
     """Exit code 0 with the answer on standard output, 2 with the problems on standard error."""
     args = _parser().parse_args(arguments)
@@ -35,7 +66,8 @@ def main(arguments: list[str] | None = None) -> int:
         print(json.dumps(Plan.model_json_schema(), indent=1))
         return 0
     try:
-        print(assess(_plan(args.plan, args.kit)).model_dump_json(indent=1))
+        plan = _plan(args.plan, args.kit)
+        print((_choose(plan, args) if args.verb == "choose" else assess(plan)).model_dump_json(indent=1))
     except OSError as error:
         print(f"{args.plan}: {error.strerror}", file=sys.stderr)
         return 2

@@ -77,6 +77,9 @@ def _reference_problems(plan: Plan) -> Iterable[Problem]:
         if leg.carrier is not None and leg.carrier not in carriers:
             yield Problem(f"trip.legs.{index}.carrier", leg.carrier, "the id of one of the carriers")
     gear = {t.id: t for t in plan.gear}
+    for field, item in plan.trip.marks.named():
+        if item not in gear:
+            yield Problem(f"trip.marks.{field}", item, "the id of a thing in the locker")
     people = {p.id for p in plan.trip.people}
     for index, kit in enumerate(plan.kits):
         yield from kit_problems(kit, gear, people, f"kits.{index}")

@@ -5,12 +5,12 @@ from typing import Annotated, Any
 from pydantic import Field, TypeAdapter, ValidationError
 
 from mule.errors import InvalidInput, Problem, invalid, shorten
-from mule.gear.base import Absence, AbsenceReason, Box, Cylinder, Group, Size, Soft, Source, Thing
+from mule.gear.base import Absence, AbsenceReason, Box, Cylinder, Group, Size, Soft, Source, Standing, Thing, at_hand
 from mule.gear.carry import Bag, Insert
 from mule.gear.extras import Drone, Light, Other, Remote, Safety, Sound, keeps_safe
 from mule.gear.glass import Filter, FilterHolder, StepRing
 from mule.gear.media import Card, Computer, Drive, Link, Reader
-from mule.gear.optical import Body, CardSlot, Glass, Lens, MountAdapter, Teleconverter
+from mule.gear.optical import Body, CardSlot, Glass, Lens, MountAdapter, Teleconverter, is_zoom, twins
 from mule.gear.power import Battery, Charger, PowerBank
 from mule.gear.support import Head, OtherSupport, Plate, Tripod
 
@@ -130,10 +130,14 @@ __all__ = [
     "Soft",
     "Sound",
     "Source",
+    "Standing",
     "StepRing",
     "Teleconverter",
     "Thing",
     "Tripod",
+    "at_hand",
+    "is_zoom",
     "keeps_safe",
     "parse",
+    "twins",
 ]

@@ -6,7 +6,7 @@ from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
-from mule.units import Count, Frozen, Grams, ItemId, Litres, Millimetres, Name, Note
+from mule.units import Count, Flag, Frozen, Grams, ItemId, Litres, Millimetres, Name, Note
 
 
 class Source(StrEnum):
@@ -104,10 +104,20 @@ class Absence(Frozen):
     until: date | None = None
 
 
+class Standing(StrEnum):
+    """Whether a thing is one's own, or could be had for a trip."""
+
+    OWNED = "owned"
+    CAN_RENT = "can-rent"
+    CAN_BORROW = "can-borrow"
+
+
 class Thing(Frozen):
     """Common fields of all gear.
 
     count: identical pieces owned. mass_g and size: of one piece. absent: None when it is here.
+    standing: things that could be rented or borrowed are proposed only when asked for.
+    backup: comes along on purpose as the second of its sort.
     """
 
     group: ClassVar[Group] = Group.OTHER
@@ -120,4 +130,11 @@ class Thing(Frozen):
     size: Size
     size_source: Source = Source.STATED
     absent: Absence | None = None
+    standing: Standing = Standing.OWNED
+    backup: Flag = False
     note: Note = ""
+
+
+def at_hand(thing: Thing) -> bool:
+    """Whether a left thing may be proposed: it is here, and one's own."""
+    return thing.absent is None and thing.standing == Standing.OWNED

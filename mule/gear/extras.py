@@ -5,11 +5,12 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from mule.gear.base import Group, Thing
+from mule.gear.optical import CardSlot
 from mule.units import Count, Flag, Grams, Label, Number, WattHours
 
 
 class Light(Thing):
-    """A flash, panel or head torch, and the cells it eats."""
+    """A flash, panel or head torch, and the cells it eats. trigger: what fires it off the camera; None for none."""
 
     kind: Literal["light"] = "light"
     group: ClassVar[Group] = Group.LIGHT_SOUND
@@ -18,6 +19,8 @@ class Light(Thing):
     battery_type: Label | None = None
     cells: Count = 1
     energy_wh: WattHours | None = None
+    trigger: Label | None = None
+    uses_shoe: Flag = False
 
 
 class Sound(Thing):
@@ -29,16 +32,22 @@ class Sound(Thing):
     form: Literal["microphone", "recorder", "wind-cover", "headphones"]
     battery_type: Label | None = None
     cells: Count = 1
+    uses_shoe: Flag = False
 
 
 class Remote(Thing):
-    """A release or timer; ``socket`` is what the body must have (``radio`` for none)."""
+    """A release, timer or trigger; ``socket`` is what the body must have (``radio`` for none).
+
+    triggers: the triggers of lights that it is.
+    """
 
     kind: Literal["remote"] = "remote"
     group: ClassVar[Group] = Group.LIGHT_SOUND
 
     socket: Label
     battery_type: Label | None = None
+    triggers: tuple[Label, ...] = Field(default=(), max_length=6)
+    uses_shoe: Flag = False
 
 
 class Drone(Thing):
@@ -52,6 +61,7 @@ class Drone(Thing):
     megapixels: Number = Field(gt=0, le=200)
     takeoff_mass_g: Grams
     needs_phone: Flag = True
+    slots: tuple[CardSlot, ...] = Field(default=(), max_length=2)
 
 
 class Safety(Thing):

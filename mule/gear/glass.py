@@ -6,13 +6,14 @@ from pydantic import model_validator
 from pydantic_core import PydanticCustomError
 
 from mule.gear.base import Group, Thing
-from mule.units import Millimetres, Stops
+from mule.units import FocalMm, ItemId, Millimetres, Stops
 
 
 class Filter(Thing):
-    """A filter: screw-in by ``thread_mm``, or a plate for a holder by ``plate_width_mm``.
+    """A filter: screw-in by ``thread_mm``, a plate by ``plate_width_mm``, or dropped into a mount adapter.
 
     stops: how much an ND takes; for a variable ND ``stops`` to ``stops_max``. rim_mm: depth of its frame.
+    clean_from_mm: widest full-frame equivalent focal length that somebody found free of dark corners or crosses.
     """
 
     kind: Literal["filter"] = "filter"
@@ -21,14 +22,16 @@ class Filter(Thing):
     effect: Literal["nd", "variable-nd", "graduated-nd", "polariser", "night-sky", "diffusion", "clear"]
     thread_mm: Millimetres | None = None
     plate_width_mm: Millimetres | None = None
+    adapter: ItemId | None = None
     stops: Stops | None = None
     stops_max: Stops | None = None
     rim_mm: Millimetres = 5.0
+    clean_from_mm: FocalMm | None = None
 
     @model_validator(mode="after")
     def _sits_on_something(self) -> Self:
-        if (self.thread_mm is None) == (self.plate_width_mm is None):
-            raise PydanticCustomError("filter_fit", "a filter has either a thread or a plate width")
+        if [self.thread_mm, self.plate_width_mm, self.adapter].count(None) != 2:
+            raise PydanticCustomError("filter_fit", "a filter has a thread, a plate width or an adapter: one of them")
         if self.effect in ("nd", "variable-nd", "graduated-nd") and self.stops is None:
             raise PydanticCustomError("filter_stops", "a neutral density filter says how many stops it takes")
         return self

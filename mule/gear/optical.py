@@ -61,7 +61,8 @@ class Body(Thing):
     """A camera. ``mount`` is None when its lens does not come off; then ``fixed_lens`` says what it sees.
 
     crop_modes: in-camera crops as factors (1.5). autofocus_min_aperture: beyond this f-number autofocus stops.
-    frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C.
+    frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C. sockets: what a remote plugs into;
+    empty when nobody looked. hot_shoes: how many things can sit on top.
     """
 
     kind: Literal["body"] = "body"
@@ -84,6 +85,8 @@ class Body(Thing):
     timelapse_h_per_charge: Number | None = Field(default=None, gt=0, le=200)
     slots: tuple[CardSlot, ...] = Field(default=(), max_length=4)
     usb_charging: Flag = False
+    sockets: tuple[Label, ...] = Field(default=(), max_length=4)
+    hot_shoes: int = Field(default=1, ge=0, le=2, strict=True)
 
     @model_validator(mode="after")
     def _sees_through_something(self) -> Self:
@@ -92,6 +95,16 @@ class Body(Thing):
         if any(crop <= 1 or crop > 10 for crop in self.crop_modes):
             raise PydanticCustomError("crop_mode", "a crop mode is a factor over 1 and at most 10")
         return self
+
+
+def twins(one: Body, other: Body) -> bool:
+    """Whether two bodies share habits: the same mount, pack and sensor, so each stands in for the other."""
+    return (one.mount, one.battery_type, one.sensor_width_mm, one.megapixels) == (
+        other.mount,
+        other.battery_type,
+        other.sensor_width_mm,
+        other.megapixels,
+    )
 
 
 class Lens(Thing, Glass):
@@ -107,6 +120,11 @@ class Lens(Thing, Glass):
     mount: Label
     image_circle_mm: Millimetres = FULL_FRAME_DIAGONAL_MM
     takes_converters: tuple[ItemId, ...] = Field(default=(), max_length=20)
+
+
+def is_zoom(lens: Glass) -> bool:
+    """Whether a lens changes its focal length."""
+    return lens.focal_max_mm > lens.focal_min_mm
 
 
 class Teleconverter(Thing):

@@ -1,6 +1,7 @@
 """Load: what each bag and each person carries. The front door is ``weigh`` (domain 9)."""
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 
 from mule.finding import AsPiece, InBag, PieceKind, Place, Worn
 from mule.gear import Bag, Gear, Group, Insert, Source
@@ -181,3 +182,25 @@ def weigh(gear: Mapping[str, Gear], kit: Kit, people: Sequence[Person]) -> Loads
         pieces=pieces,
         people=tuple(_person(p, pieces, weighing.worn_g(p.id)) for p in people),
     )
+
+
+@dataclass(frozen=True)
+class Roots:
+    """Where things end up as luggage. bags: per item, the piece it travels in and how many; owners: per piece."""
+
+    bags: Mapping[str, Sequence[tuple[str, int]]]
+    owners: Mapping[str, str]
+
+
+def roots(kit: Kit) -> Roots:
+    """Follows inserts to the piece of luggage they lie in; what is worn, or lies in what is worn, has none."""
+    inside = {e.item: e.place.bag for e in kit.entries if isinstance(e.place, InBag)}
+    owners = {e.item: e.place.person for e in kit.entries if isinstance(e.place, AsPiece)}
+    bags: dict[str, list[tuple[str, int]]] = {}
+    for entry in kit.entries:
+        at = entry.place.bag if isinstance(entry.place, InBag) else None
+        while at is not None and at not in owners:
+            at = inside.get(at)
+        if at is not None:
+            bags.setdefault(entry.item, []).append((at, entry.count))
+    return Roots(bags, owners)

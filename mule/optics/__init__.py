@@ -1,26 +1,42 @@
 """Optics: what a kit sees. The front door is ``cover``; formulas follow domain 2 and 3 to the letter."""
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 
-import numpy as np
-
-from mule.gear import Body, Gear, Lens, MountAdapter, Teleconverter
-from mule.optics.answer import Closer, Coverage, Gap, NativeGap, ReachRow, SetUpName, WantCover, Worth
+from mule.gear import Body, Gear, Lens, MountAdapter, Teleconverter, at_hand
+from mule.optics.answer import Closer, Coverage, Gain, Gap, NativeGap, ReachRow, SetUpName, WantCover, Worth
 from mule.optics.cells import columns
-from mule.optics.closers import Closers
 from mule.optics.gaps import gaps, native_gaps
-from mule.optics.reach import reach_rows
+from mule.optics.left import Left
+from mule.optics.reach import headroom, reach_rows
 from mule.optics.score import score
 from mule.optics.served import Served, runs
 from mule.optics.setups import set_ups
-from mule.optics.worth import worth
+from mule.optics.table import Table
+from mule.optics.worth import worth as worth_of
 from mule.trip import Want
 
 OPTICAL = (Body, Lens, Teleconverter, MountAdapter)
 
 
-def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]) -> tuple[Coverage, Closers | None]:
-    """What the loaded things see of the wants, and a pricer of the gaps (None when there are no gaps).
+@dataclass(frozen=True)
+class View:
+    """What ``cover`` found. table: scores by the things they rest on; left: what the things left behind would add."""
+
+    coverage: Coverage
+    table: Table
+    left: Left
+
+
+def table_of(loaded: Sequence[Gear], wants: Sequence[Want]) -> Table:
+    """The scores of what is loaded by the things they rest on; ``Table.score`` of it is the brief score."""
+    sets = set_ups(loaded)
+    cols = columns(wants)
+    return Table.of(sets, score(sets, cols).total, cols)
+
+
+def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]) -> View:
+    """What the loaded things see of the wants.
 
     gear: the whole locker. counts: pieces loaded by item id.
     """
@@ -29,43 +45,48 @@ def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]
     sets = set_ups(loaded)
     cols = columns(wants)
     scores = score(sets, cols)
-    best = scores.total.max(axis=0) if sets else np.zeros(cols.focal_mm.size)
+    table = Table.of(sets, scores.total, cols)
+    best = table.cells()
     served = Served(sets, scores, cols) if sets else None
     covers = tuple(
         WantCover(
             want=want.id,
-            cover=float(best[span].sum()) / (span.stop - span.start),
+            cover=float(best[span].mean()),
             runs=runs(want, span, sets, served) if served else (),
             gaps=gaps(want, span, sets, served, cols),
             native_gaps=native_gaps(want, sets),
         )
         for want, span in zip(wants, cols.spans, strict=True)
     )
-    used = {part for made in sets for part in made.parts}
-    answer = Coverage(
-        score=float(100 * (best @ cols.weight)),
+    left = Left(loaded, [t for t in optical if t.id not in counts and at_hand(t)], cols, best)
+    used = set(table.items)
+    coverage = Coverage(
+        score=table.score(),
         wants=covers,
-        reach=reach_rows(sets),
-        worth=tuple(worth(sets, scores.total, cols, {t.id: counts[t.id] for t in loaded})),
+        reach=reach_rows(sets, {t.id: t for t in loaded}),
+        worth=tuple(worth_of(table, {t.id: counts[t.id] for t in loaded})),
         idle=tuple(t.id for t in loaded if t.id not in used),
+        gains=left.gains(),
+        headroom=headroom(sets, wants),
     )
-    gapped = [index for index, made in enumerate(covers) if made.gaps]
-    if not gapped:
-        return answer, None
-    left = [t for t in optical if t.id not in counts and t.absent is None]
-    return answer, Closers(loaded, left, cols, best, gapped)
+    return View(coverage, table, left)
 
 
 __all__ = [
     "OPTICAL",
     "Closer",
-    "Closers",
     "Coverage",
+    "Gain",
     "Gap",
+    "Left",
     "NativeGap",
     "ReachRow",
     "SetUpName",
+    "Table",
+    "View",
     "WantCover",
     "Worth",
     "cover",
+    "table_of",
+    "worth_of",
 ]

@@ -79,7 +79,7 @@ class Worth(Frozen):
 
 
 class ReachBar(Frozen):
-    """One bar of the reach chart."""
+    """One bar of the reach chart. unsealed: the links that let water in; sealing is a chain, one is enough."""
 
     how: Literal["native", "crop-mode", "converter"]
     set_up: SetUpName
@@ -89,6 +89,7 @@ class ReachBar(Frozen):
     f_to: float
     megapixels: float
     autofocus_lost_from_mm: float | None = None
+    unsealed: tuple[str, ...] = ()
 
 
 class ReachRow(Frozen):
@@ -108,6 +109,24 @@ class Closer(Frozen):
     closes: bool
 
 
+class Gain(Frozen):
+    """Points of brief score (0 to 100) that something left behind would add."""
+
+    items: tuple[str, ...]
+    mass_g: float
+    points: float
+
+
+class Headroom(Frozen):
+    """How far a body crops in post past its longest lens: from 70 to 94 mm with 24 MP left."""
+
+    body: str
+    lens: str | None
+    from_mm: float
+    to_mm: float
+    megapixels: float
+
+
 class Coverage(Frozen):
     """The whole optical answer. score: importance-weighted mean of the wants, 0 to 100."""
 
@@ -116,3 +135,5 @@ class Coverage(Frozen):
     reach: tuple[ReachRow, ...]
     worth: tuple[Worth, ...]
     idle: tuple[str, ...]
+    gains: tuple[Gain, ...]
+    headroom: tuple[Headroom, ...]

@@ -3,7 +3,12 @@
 from mule.finding import Finding
 from mule.rules.brief import NoDays, NoPeople, NoWants
 from mule.rules.case import Case, Prices, Rule
+from mule.rules.completeness import Chains, Clashes, FilterUnserved, MissingLink, Orphans, Overlaps
 from mule.rules.kit import AbsentLoaded, IdleOptics, NothingLoaded, NothingToShoot, Overfull
+from mule.rules.losses import SinglePoints
+from mule.rules.people import BothInOneBag, CarriesWell, TorchEach
+from mule.rules.place import BackTooLate, LensChanges, LocalRules, ToFetch
+from mule.rules.policies import BodyPolicy, LensPolicy, MarksKept
 from mule.rules.travel import LegRefuses, LoadOnPerson
 from mule.rules.wants import Gaps, NativeGaps, WantUnmet
 
@@ -13,13 +18,30 @@ RULES: tuple[Rule, ...] = (
     NoWants(),
     NothingLoaded(),
     NothingToShoot(),
+    MissingLink(),
     LegRefuses(),
     WantUnmet(),
+    MarksKept(),
+    LensPolicy(),
+    BodyPolicy(),
     Gaps(),
+    FilterUnserved(),
+    LocalRules(),
+    CarriesWell(),
     LoadOnPerson(),
     Overfull(),
     IdleOptics(),
+    Orphans(),
+    BackTooLate(),
+    Clashes(),
+    SinglePoints(),
+    LensChanges(),
     AbsentLoaded(),
+    ToFetch(),
+    TorchEach(),
+    BothInOneBag(),
+    Chains(),
+    Overlaps(),
     NativeGaps(),
 )
 

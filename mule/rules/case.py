@@ -6,10 +6,14 @@ from functools import cached_property
 from typing import Protocol
 
 from mule.carriers import LegVerdict
+from mule.completeness import Completeness
+from mule.filters import FilterFit
 from mule.finding import Finding
+from mule.ledger import Ledger
 from mule.load import Loads
 from mule.optics import Closer, Coverage, Gap
 from mule.plan import Plan
+from mule.resilience import Resilience
 
 # Ways to close each gap, by want id and gap.
 Prices = Mapping[tuple[str, Gap], tuple[Closer, ...]]
@@ -24,6 +28,10 @@ class Case:
     prices: Prices
     loads: Loads
     legs: tuple[LegVerdict, ...]
+    filters: FilterFit
+    completeness: Completeness
+    ledger: Ledger
+    resilience: Resilience
 
     @cached_property
     def loaded(self) -> Mapping[str, int]:

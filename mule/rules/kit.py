@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 
 from mule.finding import Cure, Finding, Leave, Load, Severity
-from mule.gear import Body, Gear, Insert, Lens, MountAdapter
+from mule.gear import Body, Gear, Insert, Lens, MountAdapter, at_hand
 from mule.rules.case import Case
 
 
@@ -24,7 +24,7 @@ class NothingToShoot:
         if not case.plan.kit.entries or case.coverage.reach:
             return
         loaded = [t for t in case.plan.gear if t.id in case.loaded]
-        left = [t for t in case.plan.gear if t.id not in case.loaded and t.absent is None]
+        left = [t for t in case.plan.gear if t.id not in case.loaded and at_hand(t)]
         cures = [
             Cure(code="load", edits=(Load(item=t.id),), mass_change_g=t.mass_g)
             for t in sorted((t for t in left if _completes(t, loaded)), key=lambda t: t.mass_g)[:2]
@@ -75,7 +75,7 @@ def _mates(case: Case, thing: Gear) -> list[Cure]:
         t
         for t in case.plan.gear
         if t.id not in case.loaded
-        and t.absent is None
+        and at_hand(t)
         and (
             (isinstance(t, MountAdapter) and t.lens_mount == thing.mount and t.body_mount in mounts)
             or (isinstance(t, Body) and t.mount == thing.mount)

@@ -6,11 +6,10 @@ from itertools import accumulate
 from mule.carriers import Check
 from mule.finding import Cure, Finding, InBag, Leave, Move, PieceKind, Place, Severity, Worn
 from mule.gear import Body, Drone, Gear, Group, Insert, Lens, keeps_safe
+from mule.ledger import DROPPABLE
 from mule.load import Piece
 from mule.rules.case import Case
 
-# What a cure may propose to leave: things whose loss this build can price. Safety things are never among them.
-_MAY_LEAVE = (Group.OPTICS, Group.FILTERS, Group.SUPPORT, Group.LIGHT_SOUND)
 # What does not go in a pocket.
 _POCKET_SIDE_MM = 180
 _POCKET_G = 1_000
@@ -21,6 +20,7 @@ class LegRefuses:
 
     def find(self, case: Case) -> Iterable[Finding]:
         """One finding per bag and limit, for the leg where it is most over; other legs are counted."""
+        light_looking = case.plan.trip.policies.cabin == "light-looking"
         failed: dict[tuple[object, ...], list[Check]] = {}
         for leg in case.legs:
             for made in leg.checks:
@@ -31,9 +31,13 @@ class LegRefuses:
             refs = {"leg": worst.leg, "person": worst.person}
             if worst.piece:
                 refs["piece"] = worst.piece.value
+            # The size must pass; what is only weighed is a risk for who travels light-looking (domain 8).
+            risked = light_looking and worst.limit in ("mass", "together")
+            if risked:
+                refs["policy"] = "light-looking"
             yield Finding(
                 code=f"leg-{worst.limit}",
-                severity=Severity.BLOCKER,
+                severity=Severity.CAUTION if risked else Severity.BLOCKER,
                 station="bench",
                 numbers={
                     "value": worst.value,
@@ -140,7 +144,7 @@ def _room_g(case: Case, piece: Piece) -> float:
 
 def _leave_least(case: Case, held: Sequence[tuple[Gear, int]], over_g: float) -> Iterable[Cure]:
     """One piece of what earns least and weighs enough; otherwise what earns least per gram until it is enough."""
-    able = [t for t, _ in held if t.group in _MAY_LEAVE and not isinstance(t, Body) and not keeps_safe(t)]
+    able = [t for t, _ in held if t.group in DROPPABLE and not isinstance(t, Body) and not keeps_safe(t)]
     alone = [t for t in able if t.mass_g >= over_g]
     if alone:
         going = [min(alone, key=lambda t: (case.worth.get(t.id, 0.0), t.mass_g))]

@@ -43,14 +43,15 @@ class Gaps:
     """Parts of a want that score under one half."""
 
     def find(self, case: Case) -> Iterable[Finding]:
-        """One finding per gap; a want that is not met at all has its own."""
+        """One finding per gap; a want that is not met at all has its own. Blocks where the trip allows no gaps."""
         if not case.coverage.reach:
             return
+        refused = case.plan.trip.policies.gaps == "refused"
         for cover in case.coverage.wants:
             for gap in cover.gaps if cover.cover > 0 else ():
                 yield Finding(
                     code="gap",
-                    severity=Severity.CAUTION,
+                    severity=Severity.BLOCKER if refused else Severity.CAUTION,
                     station="bench",
                     numbers={"from_mm": gap.from_mm, "to_mm": gap.to_mm, "score": gap.score},
                     refs={"want": cover.want, "because": gap.because},

@@ -18,7 +18,7 @@ from tests.strategies import optics, wishes
 
 def covered(gear: list[Any], *wants: Want, loaded: list[str] | None = None) -> Any:
     counts = {t.id: 1 for t in gear if loaded is None or t.id in loaded}
-    return cover(gear, counts, wants)[0]
+    return cover(gear, counts, wants).coverage
 
 
 def test_cells_are_a_twelfth_of_an_octave_from_8_mm() -> None:

@@ -12,8 +12,8 @@ from tests.strategies import optics, wishes
 
 
 def gaps_of(gear: list[Any], asked: Want, loaded: list[str]) -> Any:
-    coverage, closers = cover(gear, dict.fromkeys(loaded, 1), [asked])
-    return coverage.wants[0], closers
+    view = cover(gear, dict.fromkeys(loaded, 1), [asked])
+    return view.coverage.wants[0], view.left
 
 
 def test_the_native_gap_70_100_is_named_and_closed_to_105_by_crop_mode() -> None:
@@ -69,8 +69,8 @@ def test_a_gap_says_what_holds_the_best_set_up_back(asked: Want, because: str) -
 def test_the_lightest_owned_lens_that_closes_the_gap_comes_first() -> None:
     heavy, light = cast.lens("heavy", 14, 24, 2.8, mass_g=650), cast.lens("light", 14, 30, 4, mass_g=485)
     gear = [cast.body(), cast.normal_zoom(), heavy, light]
-    made, closers = gaps_of(gear, cast.want(low=14, high=70), ["body", "normal"])
-    ways = closers.close(0, made.gaps[0])
+    made, left = gaps_of(gear, cast.want(low=14, high=70), ["body", "normal"])
+    ways = left.close(0, made.gaps[0])
     assert [(w.items, w.mass_g) for w in ways] == [(("light",), 485), (("heavy",), 650)]
     assert all(w.closes and w.after == pytest.approx(1.0) for w in ways)
 
@@ -78,47 +78,48 @@ def test_the_lightest_owned_lens_that_closes_the_gap_comes_first() -> None:
 def test_a_lens_that_needs_an_adapter_is_priced_with_it() -> None:
     old = cast.lens("old", 14, 24, 2.8, mount="Old", mass_g=300)
     gear = [cast.body(), cast.normal_zoom(), old, cast.adapter()]
-    made, closers = gaps_of(gear, cast.want(low=14, high=70), ["body", "normal"])
-    (way,) = closers.close(0, made.gaps[0])
+    made, left = gaps_of(gear, cast.want(low=14, high=70), ["body", "normal"])
+    (way,) = left.close(0, made.gaps[0])
     assert set(way.items) == {"old", "adapter"}
     assert way.mass_g == 410
 
 
 def test_adding_more_to_a_way_that_already_closes_is_not_another_way() -> None:
     gear = [cast.body(), cast.normal_zoom(), cast.tele_zoom(), cast.converter(1.4)]
-    made, closers = gaps_of(gear, cast.want(low=300, high=400, megapixels=30), ["body", "normal"])
-    assert [w.items for w in closers.close(0, made.gaps[0])] == [("tele",)]
+    made, left = gaps_of(gear, cast.want(low=300, high=400, megapixels=30), ["body", "normal"])
+    assert [w.items for w in left.close(0, made.gaps[0])] == [("tele",)]
 
 
 def test_when_nothing_closes_the_gap_the_best_lift_is_offered_as_such() -> None:
     gear = [cast.body(crop_modes=()), cast.normal_zoom(), cast.lens("mid", 70, 200, 2.8)]
-    made, closers = gaps_of(gear, cast.want(low=300, high=800, megapixels=40), ["body", "normal"])
-    (way,) = closers.close(0, made.gaps[0])
+    made, left = gaps_of(gear, cast.want(low=300, high=800, megapixels=40), ["body", "normal"])
+    (way,) = left.close(0, made.gaps[0])
     assert way.items == ("mid",)
     assert not way.closes
 
 
 def test_absent_things_close_nothing() -> None:
     away = cast.lens("away", 14, 24, 2.8, absent={"reason": "on-loan"})
-    made, closers = gaps_of([cast.body(), cast.normal_zoom(), away], cast.want(low=14, high=70), ["body", "normal"])
-    assert closers.close(0, made.gaps[0]) == ()
+    made, left = gaps_of([cast.body(), cast.normal_zoom(), away], cast.want(low=14, high=70), ["body", "normal"])
+    assert left.close(0, made.gaps[0]) == ()
 
 
 def test_another_body_may_close_a_gap() -> None:
     # A 24 MP body cannot crop to 105 with 20 MP; the 61 MP body left at home can.
     gear = [cast.body(megapixels=24), cast.body("big", megapixels=61, mass_g=700), cast.normal_zoom()]
-    made, closers = gaps_of(gear, cast.want(low=100, high=120, megapixels=20), ["body", "normal"])
-    assert closers.close(0, made.gaps[0])[0].items == ("big",)
+    made, left = gaps_of(gear, cast.want(low=100, high=120, megapixels=20), ["body", "normal"])
+    assert left.close(0, made.gaps[0])[0].items == ("big",)
 
 
 @settings(max_examples=50, deadline=None)
 @given(optics(), wishes)
 def test_loading_what_a_cure_names_does_what_it_says(gear: list[Any], wants: tuple[Want, ...]) -> None:
     loaded = {gear[0].id: 1, **({gear[2].id: 1} if len(gear) > 4 else {})}
-    coverage, closers = cover(gear, loaded, wants)
+    view = cover(gear, loaded, wants)
+    coverage, left = view.coverage, view.left
     for index, made in enumerate(coverage.wants):
         for gap in made.gaps:
             assert made.cover < 1
-            for way in closers.close(index, gap) if closers else ():
-                after, _ = cover(gear, loaded | dict.fromkeys(way.items, 1), wants)
+            for way in left.close(index, gap) if left else ():
+                after = cover(gear, loaded | dict.fromkeys(way.items, 1), wants).coverage
                 assert after.wants[index].cover >= way.after - 1e-9

@@ -76,7 +76,7 @@ def test_a_crop_mode_enlarges(crop: float) -> None:
 
 def test_a_filter_needs_a_thread_or_a_plate_and_an_nd_its_stops() -> None:
     base = {"kind": "filter", "id": "f", "name": "f", "mass_g": 30, "size": {"shape": "soft", "volume_l": 0.1}}
-    assert "thread or a plate" in problem_of(base | {"effect": "polariser"})[1]
+    assert "a thread, a plate" in problem_of(base | {"effect": "polariser"})[1]
     assert "how many stops" in problem_of(base | {"effect": "nd", "thread_mm": 82})[1]
     assert gear.parse(base | {"effect": "nd", "thread_mm": 82, "stops": 6}).kind == "filter"
 

@@ -114,7 +114,7 @@ def test_the_zoom_f_number_is_linear_in_log_f_and_log_n() -> None:
     gear = [cast.body(crop_modes=()), cast.tele_zoom()]
     for f_number, score in ((wanted * 1.0001, 100), (wanted / 2**0.05, 97)):
         asked = cast.want(low=200, high=200, max_f_number=f_number)
-        assert cover(gear, cast.counts(*gear), [asked])[0].score == pytest.approx(score, abs=0.01)
+        assert cover(gear, cast.counts(*gear), [asked]).coverage.score == pytest.approx(score, abs=0.01)
 
 
 def test_the_crop_factor_is_the_ratio_of_diagonals() -> None:

@@ -12,7 +12,7 @@ from tests.strategies import optics, wishes
 
 
 def worths(gear: list[Any], wants: list[Want], counts: dict[str, int] | None = None) -> dict[str, Any]:
-    coverage, _ = cover(gear, counts or cast.counts(*gear), wants)
+    coverage = cover(gear, counts or cast.counts(*gear), wants).coverage
     return {w.item: w for w in coverage.worth}
 
 
@@ -49,7 +49,7 @@ def test_a_zoom_behind_a_prime_earns_as_backup_what_it_saves_there() -> None:
 
 def test_what_takes_part_in_no_set_up_has_no_worth_and_is_idle() -> None:
     gear = [cast.body(), cast.normal_zoom(), cast.converter(1.4), cast.lens("other", 50, 50, 2, mount="Z")]
-    coverage, _ = cover(gear, cast.counts(*gear), [cast.want()])
+    coverage = cover(gear, cast.counts(*gear), [cast.want()]).coverage
     assert {w.item for w in coverage.worth} == {"body", "normal"}
     assert set(coverage.idle) == {"x14", "other"}
 
@@ -57,10 +57,10 @@ def test_what_takes_part_in_no_set_up_has_no_worth_and_is_idle() -> None:
 @settings(max_examples=40, deadline=None)
 @given(optics(), wishes)
 def test_direct_worth_is_the_score_before_minus_the_score_without(gear: list[Any], wants: tuple[Want, ...]) -> None:
-    coverage, _ = cover(gear, cast.counts(*gear), wants)
+    coverage = cover(gear, cast.counts(*gear), wants).coverage
     for made in coverage.worth:
         rest = [t for t in gear if t.id != made.item]
-        without, _ = cover(rest, cast.counts(*rest), wants)
+        without = cover(rest, cast.counts(*rest), wants).coverage
         assert made.direct == pytest.approx(coverage.score - without.score, abs=1e-9)
         assert made.points == pytest.approx(made.direct + made.backup / 10)
         assert made.backup >= 0

@@ -1,11 +1,11 @@
-"""What else from the locker would close a gap, and for how many grams."""
+"""What the things left in the locker would add: gaps closed, points gained, losses made up for."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Collection, Iterable, Sequence
 
 import numpy as np
 
 from mule.gear import Body, Gear, Lens, MountAdapter, Teleconverter
-from mule.optics.answer import Closer, Gap
+from mule.optics.answer import Closer, Gain, Gap
 from mule.optics.cells import Columns, Vector
 from mule.optics.gaps import GAP_SCORE
 from mule.optics.score import score
@@ -14,6 +14,8 @@ from mule.optics.setups import SetUp, set_ups
 MOST_CLOSERS = 3
 # A thing that lifts a want by less than this is no cure.
 _LEAST_LIFT = 0.01
+# Points (0 to 100) under which a thing adds nothing worth a line.
+_LEAST_GAIN = 0.05
 
 
 def _lightest_adapters(adapters: Iterable[MountAdapter]) -> list[MountAdapter]:
@@ -47,47 +49,72 @@ def _candidates(loaded: Sequence[Gear], left: Sequence[Gear]) -> list[SetUp]:
     ]
 
 
-class Closers:
-    """Prices the gaps of some wants; built once per assessment, and only when there are gaps."""
+class Left:
+    """What the things left behind would add; built once per assessment."""
 
-    def __init__(
-        self, loaded: Sequence[Gear], left: Sequence[Gear], cols: Columns, best: Vector, wants: Sequence[int]
-    ) -> None:
+    def __init__(self, loaded: Sequence[Gear], left: Sequence[Gear], cols: Columns, best: Vector) -> None:
         sets = _candidates(loaded, left)
         here = {t.id for t in loaded}
         self._mass = {t.id: t.mass_g for t in left}
+        self._cols = cols
+        self._best = best
         extras = [tuple(p for p in made.parts if p not in here) for made in sets]
         order = sorted(range(len(sets)), key=lambda i: extras[i])
         self._groups = sorted(set(extras))
-        self._place = {want: i for i, want in enumerate(wants)}
-        self._cols = cols.of(wants)
-        self._best = np.concatenate([best[cols.spans[want]] for want in wants])
         if not sets:
             return
-        totals = score([sets[i] for i in order], self._cols).total
-        starts = [i for i, j in enumerate(order) if i == 0 or extras[j] != extras[order[i - 1]]]
-        self._lifted = np.maximum(np.maximum.reduceat(totals, starts, axis=0), self._best)
+        self._parts = [sets[i].parts for i in order]
+        self._totals = score([sets[i] for i in order], cols).total
+        self._starts = [i for i, j in enumerate(order) if i == 0 or extras[j] != extras[order[i - 1]]]
+        self._lifted = np.maximum(np.maximum.reduceat(self._totals, self._starts, axis=0), best)
 
     def close(self, want: int, gap: Gap) -> tuple[Closer, ...]:
-        """The lightest ways that close a gap of want number ``want``; with none, what lifts the want most.
-
-        ``want`` is one of those that the pricer was built for.
-        """
+        """The lightest ways that close a gap of want number ``want``; with none, what lifts the want most."""
         if not self._groups:
             return ()
-        span = self._cols.spans[self._place[want]]
+        span = self._cols.spans[want]
         focal = self._cols.focal_mm[span]
         within = (focal >= gap.from_mm * 0.999) & (focal <= gap.to_mm * 1.001)
         worst = self._lifted[:, span][:, within].min(axis=1)
-        cells = span.stop - span.start
-        after = self._lifted[:, span].sum(axis=1) / cells
-        now = float(self._best[span].sum()) / cells
+        after = self._lifted[:, span].mean(axis=1)
+        now = float(self._best[span].mean())
         able = np.flatnonzero((worst >= GAP_SCORE) & (after - now >= _LEAST_LIFT))
         if able.size:
             chosen = self._lightest(sorted((int(i) for i in able), key=self._grams))
             return tuple(self._closer(i, after, closes=True) for i in chosen)
         most = int(np.argmax(after))
         return (self._closer(most, after, closes=False),) if after[most] - now >= _LEAST_LIFT else ()
+
+    def gains(self) -> tuple[Gain, ...]:
+        """Points that each thing or pair of things would add, most per gram first; nothing that adds nothing."""
+        if not self._groups:
+            return ()
+        points = (self._lifted - self._best) @ (100 * self._cols.weight)
+        order = sorted(range(len(self._groups)), key=lambda i: -points[i] / max(1.0, self._grams(i)))
+        found = [
+            Gain(items=self._groups[i], mass_g=self._grams(i), points=float(points[i]))
+            for i in order
+            if points[i] >= _LEAST_GAIN
+        ]
+        singles = {gain.items[0]: gain.points for gain in found if len(gain.items) == 1}
+        return tuple(g for g in found if len(g.items) == 1 or g.points > max(singles.get(i, 0.0) for i in g.items))
+
+    def rescue(self, gone: Collection[str], cells: Vector) -> tuple[Gain, ...]:
+        """Ways to make up for a loss, lightest first, with the points they would bring back.
+
+        cells: scores per column after the loss of the things in ``gone``.
+        """
+        if not self._groups:
+            return ()
+        stands = np.array([not any(p in gone for p in parts) for parts in self._parts])
+        totals = self._totals * stands[:, None]
+        lifted = np.maximum(np.maximum.reduceat(totals, self._starts, axis=0), cells)
+        points = (lifted - cells) @ (100 * self._cols.weight)
+        found = [
+            Gain(items=self._groups[i], mass_g=self._grams(i), points=float(points[i]))
+            for i in np.flatnonzero(points >= _LEAST_GAIN).tolist()
+        ]
+        return tuple(sorted(found, key=lambda gain: gain.mass_g))
 
     def _lightest(self, groups: list[int]) -> list[int]:
         """The first few, without those that only add something to one already chosen."""

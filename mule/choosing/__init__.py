@@ -1,0 +1,155 @@
+"""Choosing: the best kit under a mass, and the whole curve from light to complete. The front door is ``choose``.
+
+Solved exactly with OR-Tools' CP-SAT; see docs/algorithms/choosing.md.
+"""
+
+from collections.abc import Callable, Iterator
+from queue import Empty, SimpleQueue
+from threading import Event, Thread
+
+from mule.assess import weave_plan
+from mule.choosing.answer import Asking, Choice, Line, Point, Reason
+from mule.choosing.candidates import Candidates, candidates
+from mule.choosing.conflicts import conflict
+from mule.choosing.curve import Curve
+from mule.choosing.lines import lines
+from mule.choosing.model import Model, build
+from mule.choosing.placing import pack
+from mule.choosing.scoring import Optics
+from mule.choosing.search import Clock, Found, Pool, Search
+from mule.errors import InvalidInput, Problem
+from mule.optics import table_of
+from mule.plan import Plan
+from mule.resilience import is_steady, serving
+
+# More than any kit weighs, in grams.
+_NO_LIMIT_G = 200_000.0
+
+
+def choose(
+    plan: Plan,
+    asking: Asking,
+    on_point: Callable[[Point], None] = lambda point: None,
+    should_stop: Callable[[], bool] = lambda: False,
+) -> Choice:
+    """The best kits for a plan's brief. The open kit says what stays as it is and which bags there are.
+
+    on_point: called with each point as it is found. should_stop: asked often; the search ends soon after it says yes.
+    Raises InvalidInput when the trip has no people or no wants: there is nothing to choose for.
+    """
+    _require_brief(plan)
+    clock = Clock(asking.seconds, should_stop)
+    case = candidates(plan, weave_plan(plan), others=asking.others)
+    optics = Optics.of(list(case.free.values()), plan.trip.wants)
+    model = build(case, optics, asking)
+    against = conflict(model, clock)
+    if against:
+        return Choice(points=(), conflict=against, lines=lines(case), stopped=False)
+    found: list[Point] = []
+
+    def emit(one: Found, limit_g: float) -> None:
+        point = _point(case, asking, one, limit_g)
+        found.append(point)
+        on_point(point)
+
+    complete = _search(case, optics, asking, clock, (model, emit))
+    found.sort(key=lambda point: (point.carried_g, point.score))
+    return Choice(points=tuple(found), conflict=(), lines=lines(case), stopped=clock.stopped or not complete)
+
+
+def _require_brief(plan: Plan) -> None:
+    if not plan.trip.people:
+        raise InvalidInput([Problem("trip.people", "", "at least one person to carry things")])
+    if not plan.trip.wants:
+        raise InvalidInput([Problem("trip.wants", "", "at least one want to choose for")])
+
+
+def _search(
+    case: Candidates,
+    optics: Optics,
+    asking: Asking,
+    clock: Clock,
+    rest: tuple[Model, Callable[[Found, float], None]],
+) -> bool:
+    """Searches the whole curve, or its one point; says whether all of it was settled in time."""
+    model, emit = rest
+    pool = Pool()
+
+    def make(known: Model | None = None) -> Search:
+        ready = known or build(case, optics, asking)
+        ready.hold_all()
+        return Search(case, optics, ready, pool, clock)
+
+    first = make(model)
+    limit_g = asking.limit_g if asking.limit_g is not None else _NO_LIMIT_G
+    if asking.points == 1:
+        best = first.best(limit_g) or first.lightest()
+        if best is not None:
+            emit(best, limit_g)
+        return best is not None and best.proved
+    lightest = first.lightest()
+    if lightest is None:
+        return False
+    curve = Curve(asking.points, clock, emit)
+    curve.begin(lightest)
+    top = first.best(limit_g) or lightest
+    curve.end(lightest, top, limit_g)
+    curve.fill(make, first, asking.workers)
+    return curve.complete and lightest.proved and top.proved
+
+
+def _point(case: Candidates, asking: Asking, found: Found, limit_g: float) -> Point:
+    """A found kit, packed, with its score reckoned anew by ``optics``."""
+    kit = pack(case, found.pieces, asking, case.plan.kit)
+    counts = kit.loaded()
+    table = table_of([case.plan.items[item] for item in counts], case.plan.trip.wants)
+    wants = case.plan.trip.wants
+    steady = [w for w, ways in zip(wants, serving(table), strict=True) if is_steady(ways, counts)]
+    score = table.score()
+    return Point(
+        kit=kit,
+        limit_g=limit_g,
+        carried_g=found.carried_g,
+        score=score,
+        bound=score if found.proved else max(score, min(100.0, found.bound_points)),
+        steady=sum(w.importance for w in steady) / sum(w.importance for w in wants),
+        proved=found.proved,
+    )
+
+
+def points(plan: Plan, asking: Asking, stop: Event) -> Iterator[Point | Choice | None]:
+    """The points as they are found, and at last the whole choice; None now and then while there is nothing new.
+
+    Closing the iterator, or setting ``stop``, ends the search.
+    """
+    queue: SimpleQueue[Point | Choice | BaseException] = SimpleQueue()
+
+    def work() -> None:
+        try:
+            queue.put(choose(plan, asking, queue.put, stop.is_set))
+        except BaseException as error:
+            queue.put(error)
+
+    thread = Thread(target=work, daemon=True)
+    thread.start()
+    try:
+        while True:
+            try:
+                news = queue.get(timeout=_BEAT_S)
+            except Empty:
+                yield None
+                continue
+            if isinstance(news, BaseException):
+                raise news
+            yield news
+            if isinstance(news, Choice):
+                return
+    finally:
+        stop.set()
+        thread.join()
+
+
+# How often a search that finds nothing new says that it is still alive, in seconds.
+_BEAT_S = 0.25
+
+__all__ = ["Asking", "Choice", "Line", "Point", "Reason", "choose", "points"]

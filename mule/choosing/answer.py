@@ -1,0 +1,86 @@
+"""What ``choose`` is asked and what it answers with."""
+
+from typing import Literal
+
+from pydantic import Field
+
+from mule.kit import Kit
+from mule.units import Flag, Frozen, Number
+
+ReasonCode = Literal[
+    "must-take",
+    "must-leave",
+    "slot",
+    "need",
+    "leg",
+    "person",
+    "volume",
+    "limit",
+    "policy-lenses",
+    "policy-second-body",
+    "policy-gaps",
+    "pictures",
+]
+
+
+class Asking(Frozen):
+    """What to choose.
+
+    limit_g: most grams carried, None for no limit of one's own. points: of the trade curve; 1 asks for the best alone.
+    keep_limits: whether what carriers and backs allow is kept to (the size of bags is never changed). seconds: time for
+    the whole search; what is found by then comes with its bound. others: whether things that could be rented or
+    borrowed are in play. workers: threads that search side by side.
+    """
+
+    limit_g: Number | None = Field(default=None, ge=0, le=200_000)
+    points: int = Field(default=20, ge=1, le=60, strict=True)
+    keep_limits: Flag = True
+    seconds: Number = Field(default=60, gt=0, le=600)
+    others: Flag = False
+    workers: int = Field(default=2, ge=1, le=8, strict=True)
+
+
+class Reason(Frozen):
+    """One demand that has a part in a contradiction. refs: ids by role; numbers: figures with their unit."""
+
+    code: ReasonCode
+    refs: dict[str, str] = Field(default={})
+    numbers: dict[str, float] = Field(default={})
+
+
+class Point(Frozen):
+    """One kit of the trade curve.
+
+    limit_g: grams it was sought under; carried_g: what it carries (cabin, under the seat and worn). score: brief score
+    of ``assess``, 0 to 100. bound: what no kit under the limit exceeds. steady: share of the brief that bears any
+    single loss. proved: score, then steadiness, then mass are the best there are.
+    """
+
+    kit: Kit
+    limit_g: float
+    carried_g: float
+    score: float
+    bound: float
+    steady: float
+    proved: bool
+
+
+class Line(Frozen):
+    """A limit drawn into the curve: grams carried at which a leg refuses or a back has had enough."""
+
+    what: Literal["leg", "share", "carries-well"]
+    ref: str
+    carried_g: float
+    share: float | None = None
+
+
+class Choice(Frozen):
+    """The whole answer. conflict: the smallest set of demands that cannot hold together; empty when there is a kit.
+
+    present: the open kit among the points. stopped: the search was stopped or ran out of time.
+    """
+
+    points: tuple[Point, ...]
+    conflict: tuple[Reason, ...]
+    lines: tuple[Line, ...]
+    stopped: bool

@@ -1,0 +1,315 @@
+"""What is in play: things that stay as they are, things to choose among, and where they may go."""
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, field
+
+from mule.choosing.scoring import sort_of
+from mule.completeness import Key, Web, packs_eaten
+from mule.finding import AsPiece, InBag, PieceKind, Worn
+from mule.gear import (
+    Bag,
+    Battery,
+    Body,
+    Card,
+    Charger,
+    Filter,
+    FilterHolder,
+    Gear,
+    Head,
+    Insert,
+    Lens,
+    Link,
+    MountAdapter,
+    OtherSupport,
+    Plate,
+    Reader,
+    Remote,
+    Standing,
+    StepRing,
+    Teleconverter,
+    Tripod,
+    keeps_safe,
+)
+from mule.load import roots
+from mule.plan import Plan
+
+OPTICAL = (Body, Lens, Teleconverter, MountAdapter)
+# What a choice decides; everything else stays as the open kit has it.
+CHOSEN_KINDS = (
+    *OPTICAL,
+    Battery,
+    Charger,
+    Card,
+    Reader,
+    Link,
+    Filter,
+    StepRing,
+    FilterHolder,
+    Head,
+    Plate,
+    Remote,
+)
+SUPPORTS = (Tripod, OtherSupport)
+# Copies of one thing that a choice could ever use: one takes the pictures, one stands in when it is lost.
+_MOST_COPIES = 2
+
+
+@dataclass(frozen=True)
+class Container:
+    """A bag or insert that things may go into, or a person who wears them.
+
+    root: the piece of luggage it is part of, None for what is worn. chosen: whether the bag itself is up for choice.
+    litres: room left beside what stays; inf for a person.
+    """
+
+    id: str
+    person: str
+    root: str | None
+    litres: float
+    chosen: bool = False
+
+
+@dataclass(frozen=True)
+class Candidates:
+    """Everything the model is built of.
+
+    fixed: pieces that stay, by item. free: things to choose among. most, fewest: pieces of each when it comes along.
+    fixed_g, worn_g, hold_g: grams that stay, by carried piece of luggage, worn by person, in
+    the hold by person. now: pieces loaded in the open kit. seconds: copies that only stand in for others.
+    """
+
+    plan: Plan
+    web: Web
+    fixed: Mapping[str, int]
+    free: Mapping[str, Gear]
+    most: Mapping[str, int]
+    fewest: Mapping[str, int]
+    containers: Sequence[Container]
+    fixed_g: Mapping[str, float]
+    worn_g: Mapping[str, float]
+    hold_g: Mapping[str, float]
+    now: Mapping[str, int] = field(repr=False)
+    seconds: frozenset[str] = frozenset()
+
+    def homes(self, item: str) -> list[Container]:
+        """Where a thing may go: any carried bag or insert, and onto a person who wears it now."""
+        worn = {e.place.person for e in self.plan.kit.entries if e.item == item and isinstance(e.place, Worn)}
+        bags = [c for c in self.containers if c.root is not None]
+        if isinstance(self.free[item], Bag):
+            return []
+        return [*bags, *(c for c in self.containers if c.root is None and (c.person in worn or not bags))]
+
+    @property
+    def root_kinds(self) -> dict[str, tuple[str, PieceKind]]:
+        """Carried pieces of luggage with who carries them and as what."""
+        kinds = {e.item: e.place.piece for e in self.plan.kit.entries if isinstance(e.place, AsPiece)}
+        return {
+            c.root: (c.person, kinds[c.root] if c.root in kinds else _piece(self.plan.items[c.root]))
+            for c in self.containers
+            if c.root is not None
+        }
+
+    @property
+    def fixed_carried_g(self) -> float:
+        """Grams that are carried whatever is chosen."""
+        return sum(self.fixed_g.values()) + sum(self.worn_g.values())
+
+
+def _piece(bag: Gear) -> PieceKind:
+    """How a bag that is chosen travels."""
+    return bag.piece if isinstance(bag, Bag) and bag.piece != PieceKind.HOLD else PieceKind.CABIN
+
+
+def candidates(plan: Plan, web: Web, *, others: bool) -> Candidates:
+    """Sorts the locker into what stays, what may come and what is out of play."""
+    fixed = _fixed(plan)
+    free = _free(plan, web, fixed, others=others)
+    now = plan.kit.loaded()
+    containers = _containers(plan, fixed, free)
+    where = roots(plan.kit)
+    carried = {c.root for c in containers if c.root is not None}
+    fixed_g = {root: plan.items[root].mass_g for root in carried if root in fixed}
+    worn_g: dict[str, float] = {p.id: 0.0 for p in plan.trip.people}
+    hold_g: dict[str, float] = {}
+    for entry in plan.kit.entries:
+        if entry.item not in fixed:
+            continue
+        grams = plan.items[entry.item].mass_g * entry.count
+        if isinstance(entry.place, Worn):
+            worn_g[entry.place.person] += grams
+        elif isinstance(entry.place, InBag):
+            root = next((bag for bag, _ in where.bags.get(entry.item, ())), None)
+            if root in fixed_g:
+                fixed_g[root] += grams
+            elif root is not None:
+                hold_g[where.owners[root]] = hold_g.get(where.owners[root], 0.0) + grams
+        elif isinstance(entry.place, AsPiece) and entry.place.piece == PieceKind.HOLD:
+            hold_g[entry.place.person] = hold_g.get(entry.place.person, 0.0) + grams
+    packs = {i: t for i, t in free.items() if isinstance(t, Battery | Card)}
+    return Candidates(
+        plan=plan,
+        web=web,
+        fixed=fixed,
+        free=free,
+        most={i: t.count if i in packs else max(1, now.get(i, 0)) for i, t in free.items()},
+        fewest={i: 1 if i in packs else max(1, now.get(i, 0)) for i in free},
+        containers=containers,
+        fixed_g=fixed_g,
+        worn_g=worn_g,
+        hold_g=hold_g,
+        now=now,
+        seconds=_seconds(plan, free, now),
+    )
+
+
+def _seconds(plan: Plan, free: Mapping[str, Gear], now: Mapping[str, int]) -> frozenset[str]:
+    """Copies without which the best score is the same; none of them where a pair of bodies is asked for."""
+    if plan.trip.policies.second_body not in ("any", "none"):
+        return frozenset()
+    optics = [t for t in free.values() if isinstance(t, OPTICAL)]
+    firsts = {t.id for t in _copies(optics, 1)} | set(now) | set(plan.trip.marks.must_take)
+    slotted = {item for slot in plan.trip.marks.slots for item in slot.items}
+    return frozenset(t.id for t in optics if t.id not in firsts and t.id not in slotted)
+
+
+def _in_hold(plan: Plan) -> set[str]:
+    """Things of which some piece lies in a hold bag: they stay there."""
+    hold = {e.item for e in plan.kit.entries if isinstance(e.place, AsPiece) and e.place.piece == PieceKind.HOLD}
+    return {item for item, places in roots(plan.kit).bags.items() if any(bag in hold for bag, _ in places)}
+
+
+def _fixed(plan: Plan) -> dict[str, int]:
+    marks = plan.trip.marks
+    marked = {*marks.must_take, *marks.must_leave, *(i for slot in marks.slots for i in slot.items)}
+    in_hold = _in_hold(plan)
+    return {
+        item: count
+        for item, count in plan.kit.loaded().items()
+        if item in in_hold
+        or isinstance(plan.items[item], Bag | Insert)
+        or not (isinstance(plan.items[item], CHOSEN_KINDS) or (item in marked and not keeps_safe(plan.items[item])))
+    }
+
+
+def _in_play(plan: Plan, thing: Gear, *, others: bool) -> bool:
+    if thing.id in plan.kit.loaded():
+        return True
+    days = plan.trip.days
+    back = thing.absent is None or bool(thing.absent.until and days and thing.absent.until < days[0].date)
+    return back and (others or thing.standing == Standing.OWNED)
+
+
+def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> dict[str, Gear]:
+    """Optics in play, what is marked, and of all else what something in play could need."""
+    marks = plan.trip.marks
+    marked = {*marks.must_take, *marks.must_leave, *(i for slot in marks.slots for i in slot.items)}
+    steady = any(want.steady for want in plan.trip.wants) and not any(
+        isinstance(plan.items[i], SUPPORTS) for i in fixed
+    )
+    able = [t for t in plan.gear if t.id not in fixed and _in_play(plan, t, others=others)]
+    kinds = (*CHOSEN_KINDS, *SUPPORTS) if steady else CHOSEN_KINDS
+    optics = [t for t in able if isinstance(t, OPTICAL)]
+    spared = {t.id for t in _copies(optics, _MOST_COPIES)} | set(plan.kit.loaded())
+    free = {
+        t.id: t
+        for t in able
+        if t.id in marked or (isinstance(t, OPTICAL) and t.id in spared) or (steady and isinstance(t, SUPPORTS))
+    }
+    if any(want.effects for want in plan.trip.wants):
+        free |= {t.id: t for t in able if isinstance(t, Filter | StepRing | FilterHolder)}
+    if not _carried_bags(plan):
+        free |= {t.id: t for t in able if isinstance(t, Bag) and t.piece != PieceKind.HOLD}
+    rest = [t for t in able if isinstance(t, kinds) and t.id not in free]
+    grown = True
+    while grown:
+        asked = _asked(web, [*fixed, *free])
+        grown_by = [t for t in rest if t.id not in free and any(o.key in asked for o in web.offers[t.id])]
+        kept = _lightest_of_a_sort(web, grown_by, plan, free)
+        grown = any(t.id not in free for t in kept)
+        free |= {t.id: t for t in kept}
+    return free
+
+
+def _asked(web: Web, items: Iterable[str]) -> set[Key]:
+    """Every key that links of these things ask for, and what those hang on."""
+    asked = {key for item in items for need in web.needs[item] if need.sort == "link" for key in need.keys}
+    todo = list(asked)
+    while todo:
+        for _, through in web.givers.get(todo.pop(), ()):
+            if through is not None and through not in asked:
+                asked.add(through)
+                todo.append(through)
+    return asked
+
+
+def _copies(things: Sequence[Gear], count: int) -> Iterable[Gear]:
+    """Of things that see alike the lightest few, and smaller ones: nothing is gained by the others."""
+    sorts: dict[object, list[Gear]] = {}
+    for thing in things:
+        sorts.setdefault(sort_of(thing), []).append(thing)
+    for alike in sorts.values():
+        kept: list[Gear] = []
+        for thing in sorted(alike, key=lambda t: t.mass_g):
+            smaller = sum(t.size.litres() <= thing.size.litres() for t in kept)
+            if smaller < count:
+                kept.append(thing)
+        yield from kept
+
+
+def _lightest_of_a_sort(web: Web, things: Sequence[Gear], plan: Plan, free: Mapping[str, Gear]) -> list[Gear]:
+    """Of things that offer and need the same, the lightest and the smallest; of packs, as many as could be eaten."""
+    loaded = plan.kit.loaded()
+    sorts: dict[object, list[Gear]] = {}
+    for thing in things:
+        sorts.setdefault((tuple(web.offers[thing.id]), tuple(web.needs[thing.id])), []).append(thing)
+    kept: list[Gear] = []
+    for alike in sorts.values():
+        wanted = 1
+        if isinstance(alike[0], Battery | Card):
+            eaters = [*(plan.items[i] for i in loaded), *free.values()]
+            hunger = sum(h[1] for t in eaters if (h := packs_eaten(t)))
+            wanted = max(hunger, sum(loaded.get(t.id, 0) for t in alike))
+        light: list[Gear] = []
+        pieces = 0
+        for thing in sorted(alike, key=lambda t: t.mass_g):
+            if pieces >= wanted and thing.size.litres() >= min(t.size.litres() for t in light):
+                continue
+            light.append(thing)
+            pieces += thing.count if isinstance(thing, Battery | Card) else 1
+        kept += [t for t in alike if t in light or t.id in loaded]
+    return kept
+
+
+def _carried_bags(plan: Plan) -> list[tuple[str, str]]:
+    """Bags that are carried, with who carries them."""
+    return [
+        (e.item, e.place.person)
+        for e in plan.kit.entries
+        if isinstance(e.place, AsPiece) and e.place.piece != PieceKind.HOLD
+    ]
+
+
+def _containers(plan: Plan, fixed: Mapping[str, int], free: Mapping[str, Gear]) -> list[Container]:
+    """Carried bags with their inserts, bags to choose when none is carried, and people for what is worn."""
+    found: list[Container] = []
+    held: dict[str, float] = {}
+    inserts: dict[str, list[str]] = {}
+    for entry in plan.kit.entries:
+        if isinstance(entry.place, InBag) and entry.item in fixed:
+            if not entry.place.outside:
+                litres = plan.items[entry.item].size.litres() * entry.count
+                held[entry.place.bag] = held.get(entry.place.bag, 0.0) + litres
+            if isinstance(plan.items[entry.item], Insert | Bag):
+                inserts.setdefault(entry.place.bag, []).append(entry.item)
+    for root, person in _carried_bags(plan):
+        todo = [root]
+        while todo:
+            at = todo.pop()
+            thing = plan.items[at]
+            assert isinstance(thing, Bag | Insert)
+            found.append(Container(at, person, root, max(0.0, thing.volume_l - held.get(at, 0.0))))
+            todo += inserts.get(at, [])
+    first = plan.trip.people[0].id
+    if not found:
+        found = [Container(t.id, first, t.id, t.volume_l, chosen=True) for t in free.values() if isinstance(t, Bag)]
+    return [*found, *(Container(f"worn-{p.id}", p.id, None, float("inf")) for p in plan.trip.people)]

@@ -1,0 +1,142 @@
+"""Marks, policies, pictures to take at all, and which wants bear any loss."""
+
+from collections.abc import Sequence
+from itertools import combinations
+
+import numpy as np
+
+from mule.choosing.draft import Draft, Truth, Var, total
+from mule.choosing.scoring import Optics
+from mule.gear import Body, Lens, is_zoom, twins
+from mule.optics.gaps import GAP_SCORE
+from mule.resilience.steady import serving
+
+MOST_OF_A_TRIO = 3
+
+
+def mark(draft: Draft) -> None:
+    """What must come, what must stay, and what shares a slot."""
+    case = draft.case
+    for item in case.plan.trip.marks.must_take:
+        if item not in case.fixed:
+            here = item in draft.takes
+            why = draft.reason("must-take", {"item": item} if here else {"item": item, "because": "not-here"})
+            draft.demand([draft.take(item)], when=[why])
+    for item in case.plan.trip.marks.must_leave:
+        if item in draft.takes:
+            draft.cp.add_implication(draft.reason("must-leave", {"item": item}), ~draft.takes[item])
+        elif item in case.fixed:
+            draft.cp.add(draft.reason("must-leave", {"item": item, "because": "stays-put"}) == 0)
+    for slot in case.plan.trip.marks.slots:
+        free = [(draft.takes[i], 1) for i in slot.items if i in draft.takes]
+        taken = sum(i in case.fixed for i in slot.items)
+        draft.cp.add(total(free, taken) <= 1).only_enforce_if(draft.reason("slot", {"slot": slot.id}))
+
+
+def sorts_of(draft: Draft, optics: Optics) -> list[Var]:
+    """A literal per sort that is true only when some member of it comes along."""
+    found = []
+    for alike in optics.members.values():
+        if len(alike) == 1:
+            found.append(draft.takes[alike[0]])
+            continue
+        literal = draft.cp.new_bool_var("")
+        # A linear constraint, so that the solver's relaxation sees it too.
+        draft.cp.add(literal <= total((draft.takes[i], 1) for i in alike))
+        found.append(literal)
+    return found
+
+
+class Rows:
+    """Literals that are true only when everything a row of the table needs comes along."""
+
+    def __init__(self, draft: Draft, optics: Optics, sorts: Sequence[Var]) -> None:
+        self._draft, self._optics, self._sorts = draft, optics, sorts
+        self._known: dict[int, Var] = {}
+
+    def __getitem__(self, row: int) -> Var:
+        if row not in self._known:
+            literal = self._known[row] = self._draft.cp.new_bool_var("")
+            for sort in np.flatnonzero(self._optics.takes[row]).tolist():
+                self._draft.cp.add_implication(literal, self._sorts[sort])
+        return self._known[row]
+
+
+def demand_pictures(draft: Draft, optics: Optics, rows: Rows) -> None:
+    """Some set-up serves some want: a kit that takes no picture is none."""
+    because = "out-of-reach" if optics.table.parts else _why_no_set_up(draft)
+    useful: list[Truth] = [rows[row] for row in optics.useful]
+    draft.demand(useful, when=[draft.reason("pictures", {} if useful else {"because": because})])
+
+
+def _why_no_set_up(draft: Draft) -> str:
+    if not any(isinstance(t, Body) for t in draft.case.free.values()):
+        return "no-body"
+    return "no-lens"
+
+
+def follow_policies(draft: Draft, optics: Optics, rows: Rows) -> None:
+    """The schools that the trip picked."""
+    policies = draft.case.plan.trip.policies
+    if policies.lenses != "any":
+        _lenses(draft, policies.lenses)
+    if policies.second_body != "any":
+        _bodies(draft, policies.second_body)
+    if policies.gaps == "refused":
+        for want, span in zip(draft.case.plan.trip.wants, optics.spans, strict=True):
+            why = draft.reason("policy-gaps", {"want": want.id})
+            for column in range(span.start, span.stop):
+                closing = np.flatnonzero(optics.table.best[:, column] >= GAP_SCORE).tolist()
+                draft.demand([rows[row] for row in closing], when=[why])
+
+
+def _lenses(draft: Draft, policy: str) -> None:
+    why = draft.reason("policy-lenses", {"policy": policy})
+    lenses = {i: t for i, t in draft.case.free.items() if isinstance(t, Lens)}
+    zooms = [draft.takes[i] for i, t in lenses.items() if is_zoom(t)]
+    primes = [draft.takes[i] for i, t in lenses.items() if not is_zoom(t)]
+    barred, most = (zooms, None) if policy == "primes" else (primes, 1 if policy == "one-zoom" else MOST_OF_A_TRIO)
+    for lens in barred:
+        draft.cp.add_implication(why, ~lens)
+    if most is not None:
+        draft.cp.add(total((zoom, 1) for zoom in zooms) <= most).only_enforce_if(why)
+
+
+def _bodies(draft: Draft, policy: str) -> None:
+    why = draft.reason("policy-second-body", {"policy": policy})
+    bodies = {i: t for i, t in draft.case.free.items() if isinstance(t, Body)}
+    count = total((draft.pieces[i], 1) for i in bodies)
+    draft.cp.add(count == (1 if policy == "none" else 2)).only_enforce_if(why)
+    if policy == "none":
+        return
+    for (one, a), (other, b) in combinations(bodies.items(), 2):
+        if twins(a, b) != (policy == "twin"):
+            draft.cp.add_bool_or([~draft.takes[one], ~draft.takes[other]]).only_enforce_if(why)
+
+
+def steady_wants(draft: Draft, optics: Optics, sorts: Sequence[Var], rows: Rows) -> list[Var]:
+    """Per want, whether some set-up that serves half of it is left when any one thing is lost."""
+    index = {parts: row for row, parts in enumerate(optics.table.parts)}
+    twice: dict[int, Truth] = {}
+    found = []
+    for ways in serving(optics.table):
+        literal = draft.cp.new_bool_var("")
+        serve = [index[parts] for parts in ways]
+        draft.demand([rows[row] for row in serve], when=[literal])
+        for sort in np.flatnonzero(optics.takes[serve].any(axis=0)).tolist() if serve else []:
+            if sort not in twice:
+                twice[sort] = _two_of(draft, list(optics.members.values())[sort])
+            others = [rows[row] for row in serve if not optics.takes[row, sort]]
+            # Without a way around a sort, that sort must not be in use, or there must be two of it.
+            draft.demand([*others, twice[sort]], when=[literal])
+        found.append(literal)
+    return found
+
+
+def _two_of(draft: Draft, items: Sequence[str]) -> Truth:
+    """True only when two pieces of one sort come along."""
+    if sum(draft.case.most[i] for i in items) < 2:
+        return False
+    literal = draft.cp.new_bool_var("")
+    draft.cp.add(total((draft.pieces[i], 1) for i in items) >= 2).only_enforce_if(literal)
+    return literal

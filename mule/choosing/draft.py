@@ -1,0 +1,99 @@
+"""A model in the making: its variables, its demands, and the small logic they are made of."""
+
+from collections.abc import Iterable, Mapping, Sequence
+
+from ortools.sat.python import cp_model
+
+from mule.choosing.answer import Reason
+from mule.choosing.candidates import Candidates
+
+# Masses are whole tenths of a gram.
+PER_GRAM = 10
+
+Var = cp_model.IntVar
+# A literal, or a truth that is known beforehand.
+Truth = Var | bool
+
+
+Linear = cp_model.LinearExpr
+
+
+def total(terms: Iterable[tuple[cp_model.IntVar, int]], constant: int = 0) -> Linear:
+    """Sum of variables with their factors, and a constant."""
+    found = list(terms)
+    return cp_model.LinearExpr.weighted_sum([v for v, _ in found], [n for _, n in found]) + constant
+
+
+def tenths(grams: float) -> int:
+    """Grams in the model's whole tenths."""
+    return round(grams * PER_GRAM)
+
+
+class Draft:
+    """takes: whether an item comes along. pieces: how many. placed: pieces by item and container.
+
+    reasons: each demand with the literal that switches it on.
+    """
+
+    def __init__(self, case: Candidates) -> None:
+        self.case = case
+        self.cp = cp_model.CpModel()
+        self.takes: dict[str, Var] = {item: self.cp.new_bool_var(item) for item in case.free}
+        self.pieces: dict[str, Var] = {item: self._count(item) for item in case.free}
+        self.placed: dict[tuple[str, str], Var] = {}
+        self.reasons: list[tuple[Reason, Var]] = []
+
+    def _count(self, item: str) -> Var:
+        """Pieces of an item: none, or from as many as it must be to as many as there are."""
+        most, fewest, take = self.case.most[item], self.case.fewest[item], self.takes[item]
+        if most == 1:
+            return take
+        pieces = self.cp.new_int_var(0, most, "")
+        self.cp.add(pieces <= most * take)
+        self.cp.add(pieces >= fewest * take)
+        return pieces
+
+    def reason(self, code: str, refs: Mapping[str, str] | None = None, **numbers: float) -> Var:
+        """A literal that switches a demand on; the same demand twice is one."""
+        demand = Reason.model_validate({"code": code, "refs": dict(refs or {}), "numbers": numbers})
+        for known, literal in self.reasons:
+            if known == demand:
+                return literal
+        literal = self.cp.new_bool_var("")
+        self.reasons.append((demand, literal))
+        return literal
+
+    def take(self, item: str) -> Truth:
+        """Whether an item comes along."""
+        return item in self.case.fixed or self.takes.get(item, False)
+
+    def either(self, truths: Iterable[Truth]) -> Truth:
+        """True only when one of these is."""
+        found = list(truths)
+        if any(truth is True for truth in found):
+            return True
+        literals = [truth for truth in found if not isinstance(truth, bool)]
+        if len(literals) <= 1:
+            return literals[0] if literals else False
+        literal = self.cp.new_bool_var("")
+        self.cp.add_bool_or([*literals, ~literal])
+        return literal
+
+    def both(self, truths: Iterable[Truth]) -> Truth:
+        """True only when all of these are."""
+        found = list(truths)
+        if any(truth is False for truth in found):
+            return False
+        literals = [truth for truth in found if not isinstance(truth, bool)]
+        if len(literals) <= 1:
+            return literals[0] if literals else True
+        literal = self.cp.new_bool_var("")
+        for part in literals:
+            self.cp.add_implication(literal, part)
+        return literal
+
+    def demand(self, truths: Sequence[Truth], *, when: Sequence[Var] = ()) -> None:
+        """One of these must be true, when all of ``when`` are."""
+        if any(truth is True for truth in truths):
+            return
+        self.cp.add_bool_or([*(t for t in truths if not isinstance(t, bool)), *(~literal for literal in when)])

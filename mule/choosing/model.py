@@ -1,0 +1,98 @@
+"""The model of the choice, on OR-Tools' CP-SAT: what may come together, what it weighs, where it goes, what it scores.
+
+Every demand that the user could change hangs on a literal of its own, so that a contradiction can be named
+(``mule.choosing.conflicts``); in a search all of them hold.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+from ortools.sat.python import cp_model
+
+from mule.choosing.answer import Asking, Reason
+from mule.choosing.bounds import Bound
+from mule.choosing.candidates import Candidates
+from mule.choosing.demands import Rows, demand_pictures, follow_policies, mark, sorts_of, steady_wants
+from mule.choosing.draft import PER_GRAM, Draft, Linear, Var, tenths, total
+from mule.choosing.links import link
+from mule.choosing.places import carried, limit, place
+from mule.choosing.scoring import Optics
+
+
+@dataclass
+class Model:
+    """The variables a search looks at.
+
+    pieces: how many of an item come along. placed: pieces by item and container. sorts: whether some member of each
+    sort comes along. want_units: score of each want. steady: whether a want bears any loss. seconds: copies that
+    only stand in for others. carried: tenths of grams.
+    """
+
+    cp: cp_model.CpModel
+    pieces: dict[str, Var]
+    placed: dict[tuple[str, str], Var]
+    sorts: list[Var]
+    want_units: list[Var]
+    steady: list[Var]
+    seconds: list[Var]
+    reasons: list[tuple[Reason, Var]]
+    carried: Linear
+    cap: cp_model.Constraint
+    fixed_g: float
+
+    def add(self, bound: Bound) -> None:
+        """Takes in an upper bound on a want's score."""
+        used = np.flatnonzero(bound.per_sort).tolist()
+        units = total(((self.sorts[sort], int(bound.per_sort[sort])) for sort in used), bound.most)
+        self.cp.add(self.want_units[bound.want] <= units)
+
+    def limit(self, limit_g: float) -> None:
+        """Sets the most grams carried."""
+        # What stays in any case was moved to the right-hand side when the constraint was made.
+        stays = tenths(self.fixed_g)
+        self.cp.proto.constraints[self.cap.index].linear.domain[1] = int(limit_g * PER_GRAM + 1e-6) - stays
+
+    def reckon_steady(self, on: bool) -> None:
+        """Whether wants may count as steady; off, none does, and copies that only stand in for others stay home."""
+        for literal in (*self.steady, *self.seconds):
+            self.cp.proto.variables[literal.index].domain[1] = int(on)
+
+    def hold_all(self) -> None:
+        """Lets every demand hold."""
+        self.cp.add_bool_and([literal for _, literal in self.reasons])
+
+
+# More than any kit weighs, in tenths of a gram.
+_NO_LIMIT = 10**9
+
+
+def build(case: Candidates, optics: Optics, asking: Asking) -> Model:
+    """The whole model, without bounds on the score."""
+    draft = Draft(case)
+    place(draft)
+    mass = carried(draft)
+    cap = draft.cp.add(mass <= _NO_LIMIT)
+    if asking.limit_g is not None:
+        why = draft.reason("limit", limit_g=asking.limit_g, kept_g=case.fixed_carried_g)
+        draft.cp.add(mass <= tenths(asking.limit_g)).only_enforce_if(why)
+    if asking.keep_limits:
+        limit(draft)
+    mark(draft)
+    link(draft, optics)
+    sorts = sorts_of(draft, optics)
+    rows = Rows(draft, optics, sorts)
+    follow_policies(draft, optics, rows)
+    demand_pictures(draft, optics, rows)
+    return Model(
+        cp=draft.cp,
+        pieces=draft.pieces,
+        placed=draft.placed,
+        sorts=sorts,
+        want_units=[draft.cp.new_int_var(0, most, "") for most in optics.most],
+        steady=steady_wants(draft, optics, sorts, rows),
+        seconds=[draft.takes[item] for item in case.seconds],
+        reasons=draft.reasons,
+        carried=mass,
+        cap=cap,
+        fixed_g=case.fixed_carried_g,
+    )

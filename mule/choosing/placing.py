@@ -1,0 +1,64 @@
+"""Where the chosen things go: within every limit, with as little moved as can be."""
+
+from collections.abc import Mapping
+from dataclasses import replace
+
+from ortools.sat.python import cp_model
+
+from mule.choosing.answer import Asking
+from mule.choosing.candidates import Candidates, Container
+from mule.choosing.draft import Draft, tenths, total
+from mule.choosing.places import limit, place
+from mule.finding import AsPiece, InBag, PieceKind, Place, Worn
+from mule.gear import Bag, Insert
+from mule.kit import Entry, Kit
+
+# Placing a dozen things is quick; this only guards against a pathological bag.
+_MOST_S = 2.0
+
+
+def pack(case: Candidates, pieces: Mapping[str, int], asking: Asking, kit: Kit) -> Kit:
+    """The kit ``kit`` with what was chosen in place of what was chosen before."""
+    free = {item: case.free[item] for item in pieces}
+    chosen = replace(case, free=free, most=dict(pieces), fewest=dict(pieces))
+    chosen = replace(chosen, containers=[c for c in case.containers if not c.chosen or c.id in pieces])
+    draft = Draft(chosen)
+    place(draft)
+    if asking.keep_limits:
+        limit(draft)
+    for item, count in pieces.items():
+        draft.cp.add(draft.pieces[item] == count)
+    draft.cp.add_bool_and([literal for _, literal in draft.reasons])
+    homes = {c.id: c for c in chosen.containers}
+    draft.cp.minimize(total((at, _effort(case, item, homes[home])) for (item, home), at in draft.placed.items()))
+    solver = cp_model.CpSolver()
+    solver.parameters.num_workers = 1
+    solver.parameters.max_time_in_seconds = _MOST_S
+    solver.solve(draft.cp)
+    stays = [e for e in kit.entries if e.item in case.fixed]
+    bags = [_bag_entry(case, item) for item in pieces if isinstance(case.free[item], Bag)]
+    new = [
+        Entry(item=item, count=count, place=_place(homes[home]))
+        for (item, home), at in draft.placed.items()
+        if (count := solver.value(at))
+    ]
+    return kit.model_copy(update={"entries": (*stays, *bags, *new)})
+
+
+def _effort(case: Candidates, item: str, home: Container) -> int:
+    """Tenths of grams moved from where a thing is now; what is new likes padding best."""
+    now = [e.place for e in case.plan.kit.entries if e.item == item]
+    if not now:
+        return 0 if isinstance(case.plan.items.get(home.id), Insert) else 1
+    return 0 if _place(home) in now else 2 + tenths(case.free[item].mass_g)
+
+
+def _place(home: Container) -> Place:
+    return Worn(person=home.person) if home.root is None else InBag(bag=home.id)
+
+
+def _bag_entry(case: Candidates, item: str) -> Entry:
+    bag = case.free[item]
+    assert isinstance(bag, Bag)
+    kind = bag.piece if bag.piece != PieceKind.HOLD else PieceKind.CABIN
+    return Entry(item=item, place=AsPiece(piece=kind, person=case.plan.trip.people[0].id))

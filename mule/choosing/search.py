@@ -1,0 +1,244 @@
+"""One point of the curve: the best score under a limit, then the steadiest, then the lightest kit.
+
+The model holds upper bounds on the score only, as many as were needed so far. A kit it finds is scored with the table
+of ``optics.score``; where the model thought better of it, bounds that are sharp there are added, and it looks again.
+When model and table agree the kit is the best there is.
+"""
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field, replace
+from functools import cached_property
+from threading import Lock
+from time import monotonic
+
+import numpy as np
+from ortools.sat.python import cp_model
+
+from mule.choosing.bounds import Bound, Bounds
+from mule.choosing.candidates import Candidates
+from mule.choosing.draft import PER_GRAM, Linear, total
+from mule.choosing.model import Model
+from mule.choosing.scoring import UNITS, Optics
+
+# How far bounds are asked for beside a kit, toward the best fractional one: they hold at the kit and lean to the rest.
+_LEAN = 1e-3
+# More than any kit weighs, in grams.
+_NO_LIMIT_G = 200_000.0
+_POINTS_PER_UNIT = 100.0 / UNITS
+
+
+class Clock:
+    """Time that is left, and whether somebody asked to stop."""
+
+    def __init__(self, seconds: float, should_stop: Callable[[], bool]) -> None:
+        self._end = monotonic() + seconds
+        self._should_stop = should_stop
+        self._stopped = False
+
+    @property
+    def left_s(self) -> float:
+        """Seconds left; 0 once stopped."""
+        return 0.0 if self.stopped else max(0.0, self._end - monotonic())
+
+    @property
+    def stopped(self) -> bool:
+        """Whether the search has to end."""
+        self._stopped = self._stopped or self._should_stop() or monotonic() >= self._end
+        return self._stopped
+
+
+@dataclass
+class Pool:
+    """Bounds found so far; they hold under every limit, so all searches share them."""
+
+    bounds: list[Bound] = field(default_factory=list)
+    lock: Lock = field(default_factory=Lock)
+
+    def put(self, more: list[Bound]) -> None:
+        """Adds bounds."""
+        with self.lock:
+            self.bounds += more
+
+
+@dataclass(frozen=True)
+class Found:
+    """A kit of the search. pieces: by item. units: true score. bound: units that nothing under the limit exceeds."""
+
+    pieces: Mapping[str, int]
+    units: int
+    bound: int
+    carried_g: float
+    proved: bool
+
+    @property
+    def bound_points(self) -> float:
+        """The bound in points of brief score."""
+        return self.bound * _POINTS_PER_UNIT
+
+
+class _StopWatch(cp_model.CpSolverSolutionCallback):
+    """Ends a solve soon after somebody asked to stop."""
+
+    def __init__(self, clock: Clock) -> None:
+        super().__init__()
+        self._clock = clock
+
+    def on_solution_callback(self) -> None:
+        if self._clock.stopped:
+            self.stop_search()
+
+
+class Search:
+    """Searches under one limit after another; made once per thread."""
+
+    def __init__(self, case: Candidates, optics: Optics, model: Model, pool: Pool, clock: Clock) -> None:
+        self._case, self._optics, self._model, self._pool, self._clock = case, optics, model, pool, clock
+        self._taken = 0
+        # A bound at a kit is at most one unit high per thing, and one for the pick.
+        self._slack = len(optics.members) + 2
+        self._importance = [want.importance for want in case.plan.trip.wants]
+
+    @cached_property
+    def _bounds(self) -> Bounds:
+        grams = np.array([min(self._case.free[i].mass_g for i in alike) for alike in self._optics.members.values()])
+        return Bounds(self._optics, grams)
+
+    def lightest(self) -> Found | None:
+        """The lightest kit that takes a picture that some want asks for; of several, the best."""
+        self._model.limit(_NO_LIMIT_G)
+        status, solver = self._solve(-self._model.carried)
+        if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+            return None
+        kit = self._read(solver)
+        units = sum(self._optics.units(self._optics.best(self._optics.has(kit))))
+        found = self._found(kit, units, sum(self._optics.most), proved=False)
+        if status != cp_model.OPTIMAL:
+            return found
+        if self._only_one(kit, found.carried_g):
+            return replace(found, bound=units, proved=True)
+        return self.best(found.carried_g) or found
+
+    def _only_one(self, kit: Mapping[str, int], limit_g: float) -> bool:
+        """Whether no other kit carries as little: then it is the best of its mass without comparing."""
+        self._model.limit(limit_g)
+        trial = self._model.cp.clone()
+        trial.clear_objective()  # type: ignore[no-untyped-call]
+        differs = []
+        for item, pieces in self._model.pieces.items():
+            same = kit.get(item, 0)
+            other = trial.new_bool_var("")
+            trial.add(trial.get_int_var_from_proto_index(pieces.index) != same).only_enforce_if(other)
+            differs.append(other)
+        trial.add_bool_or(differs)
+        status, _ = self._run(trial)
+        return status == cp_model.INFEASIBLE
+
+    def best(self, limit_g: float) -> Found | None:
+        """The best kit that carries at most so much; None when there is none, or none was found in time."""
+        self._model.limit(limit_g)
+        self._pool.put(self._bounds.under(limit_g - self._case.fixed_carried_g))
+        score = total((units, 1) for units in self._model.want_units)
+        first = self._settle(score, None)
+        if first is None:
+            return None
+        kit, units, bound, proved = first
+        if not proved:
+            return self._found(kit, units, bound, proved=False)
+        # Then the steadiest of the best, then the lightest of those; both in one count.
+        heaviest = 1 + int(limit_g * PER_GRAM)
+        steady = total(zip(self._model.steady, self._importance, strict=True))
+        self._hint(kit)
+        second = self._settle(heaviest * steady - self._model.carried, units)
+        if second is None:
+            return self._found(kit, units, units, proved=False)
+        return self._found(second[0], second[1], max(units, second[1]), proved=second[3])
+
+    def _settle(self, objective: Linear, at_least: int | None) -> tuple[Mapping[str, int], int, int, bool] | None:
+        """Solves until model and table agree: pieces, true units, bound in units, whether proved.
+
+        at_least: units of score that the kit must have, in tiers after the first.
+        """
+        best: tuple[Mapping[str, int], int] | None = None
+        bound = sum(self._optics.most)
+        while True:
+            self._take_in()
+            status, solver = self._solve(objective, at_least)
+            if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+                break
+            kit = self._read(solver)
+            cells = self._optics.best(self._optics.has(kit))
+            true = self._optics.units(cells)
+            units = sum(true)
+            if best is None or units > best[1]:
+                best = kit, units
+            if at_least is None:
+                bound = min(bound, int(solver.best_objective_bound))
+            thought = [solver.value(v) for v in self._model.want_units]
+            off = [w for w, (seen, is_) in enumerate(zip(thought, true, strict=True)) if seen > is_ + self._slack]
+            enough = at_least is None or units >= at_least - self._slack * len(true)
+            if status == cp_model.OPTIMAL and (not off if at_least is None else enough):
+                return kit, units, max(units, bound if at_least is not None else units), True
+            if self._clock.stopped:
+                break
+            self._sharpen(kit, [w for w, (seen, is_) in enumerate(zip(thought, true, strict=True)) if seen > is_ + 1])
+        if best is None or at_least is not None:
+            return None
+        return *best, max(bound, best[1]), False
+
+    def _hint(self, kit: Mapping[str, int]) -> None:
+        """Lets the next solve start from a kit that is known to be good."""
+        self._model.cp.clear_hints()  # type: ignore[no-untyped-call]
+        for item, pieces in self._model.pieces.items():
+            self._model.cp.add_hint(pieces, kit.get(item, 0))
+
+    def _sharpen(self, kit: Mapping[str, int], wants: list[int]) -> None:
+        x = self._optics.has(kit).astype(float)
+        found = self._bounds.at((1 - _LEAN) * x + _LEAN * self._bounds.near)
+        self._pool.put([bound for bound in found if bound.want in wants])
+
+    def _take_in(self) -> None:
+        with self._pool.lock:
+            new = self._pool.bounds[self._taken :]
+            self._taken += len(new)
+        for bound in new:
+            self._model.add(bound)
+
+    def _solve(
+        self, objective: Linear, at_least: int | None = None
+    ) -> tuple[cp_model.CpSolverStatus, cp_model.CpSolver]:
+        model = self._model.cp
+        model.maximize(objective)
+        floor = None
+        # Steadiness has no part in the first tier: fixed, presolve takes out its rows and the copies it is made of.
+        self._model.reckon_steady(at_least is not None)
+        if at_least is not None:
+            floor = model.add(total((units, 1) for units in self._model.want_units) >= at_least)
+        status, solver = self._run(model)
+        if floor is not None:
+            model.proto.constraints[floor.index].linear.domain[0] = 0
+        return status, solver
+
+    def _run(self, model: cp_model.CpModel) -> tuple[cp_model.CpSolverStatus, cp_model.CpSolver]:
+        solver = cp_model.CpSolver()
+        solver.parameters.num_workers = 1
+        # Measured on the benchmark's curve: the bounds leave so little to search that heavy presolve and cuts of the
+        # solver's own cost twice the time of all the rest.
+        solver.parameters.linearization_level = 2
+        solver.parameters.cp_model_probing_level = 0
+        solver.parameters.max_presolve_iterations = 1
+        solver.parameters.cut_level = 0
+        solver.parameters.max_time_in_seconds = max(0.01, self._clock.left_s)
+        return solver.solve(model, _StopWatch(self._clock)), solver
+
+    def _read(self, solver: cp_model.CpSolver) -> Mapping[str, int]:
+        return {item: n for item, v in self._model.pieces.items() if (n := solver.value(v))}
+
+    def _found(self, kit: Mapping[str, int], units: int, bound: int, *, proved: bool) -> Found:
+        grams = sum(self._case.free[item].mass_g * n for item, n in kit.items())
+        return Found(
+            pieces=kit,
+            units=units,
+            bound=bound,
+            carried_g=self._case.fixed_carried_g + grams,
+            proved=proved,
+        )

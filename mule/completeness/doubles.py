@@ -1,0 +1,96 @@
+"""What wants the same place at once, and what does the same as another thing."""
+
+from collections.abc import Callable, Iterable, Mapping, Sequence
+from itertools import combinations
+from math import log
+from typing import Any
+
+from mule.completeness.answer import Clash, Overlap
+from mule.gear import (
+    Body,
+    Charger,
+    Computer,
+    Drone,
+    Gear,
+    Head,
+    Lens,
+    Light,
+    Other,
+    Reader,
+    Remote,
+    Sound,
+    is_zoom,
+    twins,
+)
+
+# Zooms that share this much of the shorter range do the same work.
+_SAME_RANGE = 2 / 3
+# So many things of one use are one too many; of these one takes as many as the weather asks for.
+_MANY = 3
+_AS_NEEDED = frozenset({"clothing", "water", "food", "papers", "medicine"})
+
+
+def clashes(things: Sequence[Gear], counts: Mapping[str, int]) -> tuple[Clash, ...]:
+    """Hot shoes, phones and base plates that more than one thing wants."""
+    return tuple(_clashes(things, counts))
+
+
+def _clashes(things: Sequence[Gear], counts: Mapping[str, int]) -> Iterable[Clash]:
+    bodies = [t for t in things if isinstance(t, Body)]
+    on_shoe = tuple(t.id for t in things if isinstance(t, Light | Sound | Remote) and t.uses_shoe)
+    shoes = sum(body.hot_shoes * counts[body.id] for body in bodies)
+    if bodies and sum(counts[item] for item in on_shoe) > shoes:
+        yield Clash(over="hot-shoe", items=on_shoe, places=shoes)
+    phones = tuple(t.id for t in things if isinstance(t, Computer) and t.form == "phone")
+    drones = tuple(t.id for t in things if isinstance(t, Drone) and t.needs_phone)
+    if drones and sum(counts[item] for item in phones) == 1:
+        yield Clash(over="phone", items=(*phones, *drones), places=1)
+    heads = [t for t in things if isinstance(t, Head)]
+    pieces = sum(counts[body.id] for body in bodies)
+    if bodies and len({head.plate_type for head in heads}) > pieces:
+        yield Clash(over="base-plate", items=tuple(head.id for head in heads), places=pieces)
+
+
+def overlaps(things: Sequence[Gear]) -> tuple[Overlap, ...]:
+    """Things that do the same: twin bodies, zooms over one range, chargers, readers, and uses that come up often."""
+    found = [
+        *_pairs("twin-bodies", [t for t in things if isinstance(t, Body)], twins),
+        *_pairs("one-range", [t for t in things if isinstance(t, Lens) and is_zoom(t)], _one_range),
+        *_pairs("one-charge", [t for t in things if isinstance(t, Charger)], _one_charge),
+        *_pairs("one-card", [t for t in things if isinstance(t, Reader)], _one_card),
+    ]
+    uses: dict[str, list[Gear]] = {}
+    for thing in things:
+        match thing:
+            case Other(use=use) if use.lower() not in _AS_NEEDED:
+                uses.setdefault(use, []).append(thing)
+            case Sound(form=form):
+                uses.setdefault(form, []).append(thing)
+    found += [_overlap(use, same) for use, same in uses.items() if len(same) >= _MANY]
+    return tuple(found)
+
+
+def _pairs(by: str, things: Sequence[Gear], same: Callable[[Any, Any], bool]) -> Iterable[Overlap]:
+    return (_overlap(by, pair) for pair in combinations(things, 2) if same(*pair))
+
+
+def _overlap(by: str, things: Sequence[Gear]) -> Overlap:
+    return Overlap(by=by, items=tuple(t.id for t in things), meant=any(t.backup for t in things))
+
+
+def _one_range(one: Lens, other: Lens) -> bool:
+    """Whether two zooms for one sort of sensor share most of the shorter one's range, counted in octaves."""
+    if (one.mount, one.image_circle_mm) != (other.mount, other.image_circle_mm):
+        return False
+    low = max(one.focal_min_mm, other.focal_min_mm)
+    high = min(one.focal_max_mm, other.focal_max_mm)
+    shortest = min(log(t.focal_max_mm / t.focal_min_mm) for t in (one, other))
+    return high > low and log(high / low) >= _SAME_RANGE * shortest
+
+
+def _one_charge(one: Charger, other: Charger) -> bool:
+    return not set(one.battery_types).isdisjoint(other.battery_types)
+
+
+def _one_card(one: Reader, other: Reader) -> bool:
+    return not set(one.card_types).isdisjoint(other.card_types)

@@ -1,0 +1,156 @@
+"""What each thing needs from the others: to work (a link), and to be of use (a purpose)."""
+
+from collections.abc import Iterable, Sequence
+
+from mule.completeness.keys import Key, Need, thread, up_to
+from mule.completeness.offers import ANY_PLUG, fits_wall
+from mule.gear import (
+    Battery,
+    Body,
+    Card,
+    Charger,
+    Drive,
+    Drone,
+    Filter,
+    FilterHolder,
+    Gear,
+    Head,
+    Lens,
+    Light,
+    Link,
+    MountAdapter,
+    Plate,
+    Reader,
+    Remote,
+    Sound,
+    StepRing,
+    Teleconverter,
+    Tripod,
+)
+
+_COMPUTER = Key("computer")
+
+
+def needs_of(thing: Gear, walls: Sequence[str] = (), *, nights: bool = True) -> list[Need]:
+    """What a thing needs when it is loaded. walls: plug shapes of the place; nights: whether packs are charged."""
+    match thing:
+        case Body() | Lens() | Teleconverter() | MountAdapter():
+            return list(_optics(thing))
+        case Filter() | FilterHolder() | StepRing():
+            return list(_filters(thing))
+        case Battery() | Charger():
+            return list(_power(thing, walls, nights=nights))
+        case Card() | Reader() | Drive() | Link():
+            return list(_media(thing, walls))
+        case Tripod() | Head() | Plate():
+            return list(_support(thing))
+        case Light() | Sound() | Remote() | Drone():
+            return list(_extras(thing))
+        case _:
+            return []
+
+
+def _link(what: str, label: str, *keys: Key, when: Key | None = None) -> Need:
+    return Need("link", what, label, keys, when)
+
+
+def _purpose(what: str, label: str, *keys: Key, when: Key | None = None) -> Need:
+    return Need("purpose", what, label, keys, when)
+
+
+def _optics(thing: Body | Lens | Teleconverter | MountAdapter) -> Iterable[Need]:
+    match thing:
+        case Body():
+            if thing.mount:
+                yield _purpose("lens", thing.mount, *up_to("glass", thing.mount, 1))
+            if thing.battery_type:
+                yield _link("pack", thing.battery_type, Key("pack", thing.battery_type))
+            if thing.slots:
+                types = tuple(dict.fromkeys(slot.card_type for slot in thing.slots))
+                yield _link("card", " or ".join(types), *(Key("card", type_) for type_ in types))
+        case Lens():
+            yield _purpose("body", thing.mount, *up_to("mount", thing.mount, 1))
+        case Teleconverter():
+            yield _purpose("lens", "", Key("names", thing.id))
+        case MountAdapter():
+            yield _purpose("body", thing.body_mount, Key("mount", thing.body_mount))
+            yield _purpose("lens", thing.lens_mount, Key("glass", thing.lens_mount))
+
+
+def _filters(thing: Filter | FilterHolder | StepRing) -> Iterable[Need]:
+    match thing:
+        case Filter(thread_mm=mm, plate_width_mm=width, adapter=adapter):
+            if mm:
+                yield _purpose("thread", thread(mm), *up_to("thread", thread(mm)))
+            if width:
+                yield _link("holder", thread(width), Key("holder", thread(width)))
+            if adapter:
+                yield _purpose("adapter", adapter, Key("adapter", adapter))
+        case FilterHolder():
+            yield _purpose("thread", thread(thing.thread_mm), *up_to("thread", thread(thing.thread_mm)))
+            yield _purpose("plate-filter", thread(thing.plate_width_mm), Key("plates", thread(thing.plate_width_mm)))
+        case StepRing(lens_thread_mm=low, filter_thread_mm=high):
+            if high <= low:
+                yield _purpose("step-up", thread(low))
+                return
+            yield _purpose("thread", thread(low), *up_to("thread", thread(low), 1))
+            yield _purpose("filter", thread(high), Key("wears", thread(high)))
+
+
+def _power(thing: Battery | Charger, walls: Sequence[str], *, nights: bool) -> Iterable[Need]:
+    match thing:
+        case Battery(battery_type=type_):
+            yield _purpose("eater", type_, Key("eats", type_))
+            if thing.rechargeable and nights:
+                yield _link("charger", type_, Key("charge", type_))
+        case Charger():
+            types = thing.battery_types
+            yield _purpose("pack", " or ".join(types), *(Key("rechargeable", type_) for type_ in types))
+            if thing.input == "usb-c":
+                yield _link("usb-power", "", Key("usb-power"))
+            elif thing.input == "mains" and thing.plug and walls and not fits_wall(thing.plug, walls):
+                yield _link("wall", thing.plug, Key("wall", thing.plug))
+
+
+def _media(thing: Card | Reader | Drive | Link, walls: Sequence[str]) -> Iterable[Need]:
+    match thing:
+        case Card(card_type=type_):
+            yield _purpose("slot", type_, Key("slot", type_))
+            # Cards are read out where there is something to copy to.
+            yield _link("reader", type_, Key("read", type_), when=_COMPUTER)
+        case Reader():
+            yield _purpose("card", " or ".join(thing.card_types), *(Key("card", type_) for type_ in thing.card_types))
+            yield _link("port", thing.plug, *up_to("port", thing.plug))
+        case Drive():
+            yield _link("port", thing.plug, *up_to("port", thing.plug))
+        case Link():
+            ports = tuple(dict.fromkeys(thing.to_ports))
+            yield _purpose("plug", " or ".join(ports), *(Key("plug", port) for port in ports))
+            if walls and len(thing.from_plug) == 1 and not fits_wall(thing.from_plug, walls):
+                yield _link("wall", thing.from_plug, Key("wall", thing.from_plug))
+
+
+def _support(thing: Tripod | Head | Plate) -> Iterable[Need]:
+    match thing:
+        case Tripod():
+            if not thing.head_included:
+                yield _link("head", "", Key("head"))
+        case Head():
+            yield _purpose("legs", "", Key("legs"))
+            yield _link("plate", thing.plate_type, Key("plate", thing.plate_type))
+        case Plate(plate_type=type_):
+            yield _purpose("head", type_, Key("clamp-for", type_), Key("clamp-for", ANY_PLUG))
+
+
+def _extras(thing: Light | Sound | Remote | Drone) -> Iterable[Need]:
+    if thing.battery_type:
+        yield _link("pack", thing.battery_type, Key("pack", thing.battery_type))
+    match thing:
+        case Light(trigger=str() as trigger):
+            yield _link("trigger", trigger, Key("trigger", trigger))
+        case Sound(form="wind-cover"):
+            yield _purpose("microphone", "", Key("microphone"))
+        case Remote(socket=socket) if socket != "radio":
+            yield _purpose("socket", socket, Key("socket", socket), when=Key("sockets-known"))
+        case Drone(needs_phone=True):
+            yield _link("phone", "", Key("phone"))

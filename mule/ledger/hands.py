@@ -1,0 +1,115 @@
+"""Lens changes: what each day asks of the hands, and which lens lives on which body (domain 2)."""
+
+from collections.abc import Mapping, Sequence
+from itertools import permutations
+
+from mule.gear import Body, Lens, at_hand
+from mule.ledger.answer import DayHands, Home
+from mule.optics import Coverage, WantCover
+from mule.plan import Plan
+from mule.trip import Day, Want, Weather
+
+# A lens that serves less than this of a want stays in the bag for it.
+_LEAST_SHARE = 0.15
+# Bodies beyond three are not matched to lenses: nobody carries four at hand.
+_MOST_BODIES = 3
+# The least used lenses of a big bag get no body of their own anyway.
+_MOST_LENSES = 7
+_EXPOSED = frozenset(Weather)
+
+
+def day_hands(plan: Plan, coverage: Coverage) -> tuple[DayHands, ...]:
+    """One answer per day of the trip."""
+    covers = {cover.want: cover for cover in coverage.wants}
+    # Days that shoot the same ask the same.
+    known: dict[tuple[str, ...], tuple[tuple[str, ...], tuple[Home, ...]]] = {}
+    answers = []
+    for day in plan.trip.days:
+        wants = plan.trip.wants_on(day)
+        key = tuple(want.id for want in wants)
+        if key not in known:
+            known[key] = _served_by(plan, wants, covers)
+        answers.append(_hands(plan, day, *known[key]))
+    return tuple(answers)
+
+
+def _served_by(
+    plan: Plan, wants: Sequence[Want], covers: Mapping[str, WantCover]
+) -> tuple[tuple[str, ...], tuple[Home, ...]]:
+    """Lenses that serve these wants, most used first, and the bodies they live on."""
+    weight: dict[tuple[str, str], float] = {}
+    for want in wants:
+        for (body, lens), share in _shares(covers[want.id]).items():
+            if share >= _LEAST_SHARE:
+                weight[(body, lens)] = weight.get((body, lens), 0.0) + want.importance * share
+    uses: dict[str, float] = {}
+    for (_, lens), value in weight.items():
+        uses[lens] = uses.get(lens, 0.0) + value
+    lenses = tuple(sorted(uses, key=lambda lens: -uses[lens]))
+    return lenses, _homes(plan, lenses[:_MOST_LENSES], uses, weight)
+
+
+def _hands(plan: Plan, day: Day, lenses: tuple[str, ...], homes: tuple[Home, ...]) -> DayHands:
+    changes = len(lenses) - len(homes)
+    return DayHands(
+        date=day.date,
+        lenses=lenses,
+        homes=homes,
+        changes=changes,
+        exposed=bool(changes) and not _EXPOSED.isdisjoint(day.weather),
+        second_body=_spare_body(plan, lenses, homes) if changes else None,
+    )
+
+
+def _shares(cover: WantCover) -> dict[tuple[str, str], float]:
+    """Share of a want's focal range that each lens serves, with the body that does it best."""
+    spans: dict[tuple[str, str], float] = {}
+    for run in cover.runs:
+        if run.set_up and run.set_up.lens:
+            pair = (run.set_up.body, run.set_up.lens)
+            spans[pair] = spans.get(pair, 0.0) + max(run.to_mm / run.from_mm - 1, 1e-6)
+    whole = sum(spans.values())
+    return {pair: span / whole for pair, span in spans.items()}
+
+
+def _homes(
+    plan: Plan, lenses: Sequence[str], uses: Mapping[str, float], weight: Mapping[tuple[str, str], float]
+) -> tuple[Home, ...]:
+    """Each loaded body keeps one lens that fits it: as many as can be, then the most used, then the best pairs."""
+    loaded = plan.kit.loaded()
+    bodies = [body for i in loaded if isinstance(body := plan.items[i], Body) and body.mount for _ in range(loaded[i])][
+        :_MOST_BODIES
+    ]
+    best: tuple[Home, ...] = ()
+    best_value = (0, 0.0, 0.0)
+    padded = [*lenses, *([""] * len(bodies))]
+    for chosen in permutations(padded, len(bodies)):
+        pairs = [(b, lens) for b, lens in zip(bodies, chosen, strict=True) if lens and _fits(plan, b, lens)]
+        value = (
+            len(pairs),
+            sum(uses[lens] for _, lens in pairs),
+            sum(weight.get((b.id, lens), 0.0) for b, lens in pairs),
+        )
+        if value > best_value:
+            best, best_value = tuple(Home(body=b.id, lens=lens) for b, lens in pairs), value
+    return best
+
+
+def _fits(plan: Plan, body: Body, lens_id: str) -> bool:
+    """Whether a lens goes on a body directly; an adapted one counts as fitting the bodies it is used on."""
+    lens = plan.items[lens_id]
+    return isinstance(lens, Lens) and (lens.mount == body.mount or lens.mount not in _mounts(plan))
+
+
+def _mounts(plan: Plan) -> set[str | None]:
+    return {t.mount for i in plan.kit.loaded() if isinstance(t := plan.items[i], Body)}
+
+
+def _spare_body(plan: Plan, lenses: Sequence[str], homes: Sequence[Home]) -> str | None:
+    """The lightest left body that takes one of the lenses without a home."""
+    housed = {home.lens for home in homes}
+    mounts = {t.mount for i in lenses if i not in housed and isinstance(t := plan.items[i], Lens)}
+    loaded = plan.kit.loaded()
+    able = [t for t in plan.gear if isinstance(t, Body) and t.id not in loaded and at_hand(t) and t.mount in mounts]
+    lightest = min(able, key=lambda body: body.mass_g, default=None)
+    return lightest.id if lightest else None

@@ -1,0 +1,66 @@
+"""One row per set of things that take pictures together: what is left when some of them stay home or are lost."""
+
+from collections.abc import Collection, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from mule.optics.cells import Columns, Vector
+from mule.optics.setups import SetUp
+
+Parts = tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class Table:
+    """Scores of set-ups by the things they need. best: one row per entry of ``parts``, one column per cell of a want.
+
+    Crop modes of one set-up share its parts, so they stand or fall together: a row holds the best of them.
+    """
+
+    parts: tuple[Parts, ...]
+    best: Vector
+    cols: Columns
+
+    @classmethod
+    def of(cls, sets: Sequence[SetUp], totals: Vector, cols: Columns) -> "Table":
+        """From set-ups and their scores, in the same order."""
+        rows: dict[Parts, list[int]] = {}
+        for row, made in enumerate(sets):
+            rows.setdefault(made.parts, []).append(row)
+        best = np.stack([totals[r].max(axis=0) for r in rows.values()]) if rows else totals
+        return cls(tuple(rows), best, cols)
+
+    @property
+    def items(self) -> list[str]:
+        """Everything that takes part in a set-up."""
+        return list(dict.fromkeys(item for parts in self.parts for item in parts))
+
+    def scores(self, gone: Sequence[Collection[str]]) -> list[float]:
+        """The kit's score (0 to 100) without each of these groups of things."""
+        if not self.parts:
+            return [0.0] * len(gone)
+        stands = np.array([[not any(p in group for p in parts) for parts in self.parts] for group in gone])
+        # Scores are never negative, so a set-up that falls may count as nothing.
+        cells = (self.best[None, :, :] * stands[:, :, None]).max(axis=1)
+        found: list[float] = (cells @ (100 * self.cols.weight)).tolist()
+        return found
+
+    def score(self) -> float:
+        """The kit's score, 0 to 100."""
+        return float(100 * (self.cells() @ self.cols.weight))
+
+    def cells(self, gone: Collection[str] = ()) -> Vector:
+        """The best score of each column without these things."""
+        standing = [i for i, parts in enumerate(self.parts) if not any(p in gone for p in parts)]
+        result: Vector = self.best[standing].max(axis=0) if standing else np.zeros(self.best.shape[1])
+        return result
+
+    def without(self, gone: Collection[str]) -> "Table":
+        """The table of what is left."""
+        standing = [i for i, parts in enumerate(self.parts) if not any(p in gone for p in parts)]
+        return Table(tuple(self.parts[i] for i in standing), self.best[standing], self.cols)
+
+    def covers(self, cells: Vector) -> list[float]:
+        """Cover of each want, 0 to 1, from a score per column."""
+        return [float(cells[span].mean()) for span in self.cols.spans]

@@ -1,0 +1,120 @@
+"""Sky: what light a day has at a place. The front door is ``light``; positions come from the ``astral`` package."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from datetime import UTC, date, datetime, timedelta
+from functools import lru_cache
+from math import cos, pi
+
+from astral import Observer, SunDirection
+from astral.moon import moonrise, moonset, phase
+from astral.sun import elevation, noon, time_at_elevation
+
+from mule.trip import Day, Spot
+from mule.units import Frozen
+
+# Heights of the sun's centre in degrees: its upper edge on the horizon with refraction, end of civil twilight,
+# start of full darkness (the usual almanac definitions).
+_HORIZON = -0.833
+_CIVIL = -6.0
+_DARK = -18.0
+# Low warm light: the sun under this height (estimate).
+_LOW_SUN = 6.0
+# astral counts the moon's phase in days of a 28-day month: 0 new, 14 full.
+_MONTH = 28.0
+
+
+class DayLight(Frozen):
+    """Light of one day, clock times of the place. Times are None where the sun or moon does not cross that height.
+
+    sun_h: sun above the horizon. low_sun_h: of these, under 6 degrees. twilight_h: sun down, sky not yet dark.
+    dark_h: sun under -18 degrees. moon_lit: lit share of the moon's disk, 0 to 1.
+    """
+
+    date: date
+    sunrise: datetime | None
+    sunset: datetime | None
+    first_light: datetime | None
+    last_light: datetime | None
+    sun_h: float
+    low_sun_h: float
+    twilight_h: float
+    dark_h: float
+    moonrise: datetime | None
+    moonset: datetime | None
+    moon_lit: float
+
+
+def light(day: Day, spot: Spot | None) -> DayLight | None:
+    """The light of a day at its own spot, or else at the trip's; None when neither is known."""
+    at = day.spot or spot
+    return _light(day.date, at.latitude, at.longitude, at.utc_offset_h) if at else None
+
+
+# A trip is reckoned anew on every click; its days hardly ever change.
+@lru_cache(maxsize=2_000)
+def _light(day: date, latitude: float, longitude: float, utc_offset_h: float) -> DayLight:
+    place = _Place(Observer(latitude, longitude), timedelta(hours=utc_offset_h))
+    sun_h, high_h, bright_h = (place.hours_above(day, height) for height in (_HORIZON, _LOW_SUN, _DARK))
+    rise, fall = place.crossings(day, _HORIZON)
+    first, last = place.crossings(day, _CIVIL)
+    return DayLight(
+        date=day,
+        sunrise=rise,
+        sunset=fall,
+        first_light=first,
+        last_light=last,
+        sun_h=sun_h,
+        low_sun_h=sun_h - high_h,
+        twilight_h=bright_h - sun_h,
+        dark_h=24 - bright_h,
+        moonrise=place.on(day, lambda d: moonrise(place.observer, d)),
+        moonset=place.on(day, lambda d: moonset(place.observer, d)),
+        moon_lit=(1 - cos(2 * pi * phase(day) / _MONTH)) / 2,
+    )
+
+
+@dataclass(frozen=True)
+class _Place:
+    """A point of the globe and what its clocks are ahead of UTC."""
+
+    observer: Observer
+    offset: timedelta
+
+    def on(self, day: date, when: Callable[[date], datetime | None]) -> datetime | None:
+        """The event that falls on a day by the clock of the place, to the minute and without a zone.
+
+        ``when`` knows events by their UTC date, which may be a day earlier or later.
+        """
+        for shift in (0, -1, 1):
+            try:
+                at = when(day + timedelta(days=shift))
+            except ValueError:
+                continue
+            if at is not None:
+                local = at.astimezone(UTC) + self.offset + timedelta(seconds=30)
+                if local.date() == day:
+                    return local.replace(second=0, microsecond=0, tzinfo=None)
+        return None
+
+    def crossings(self, day: date, height: float) -> tuple[datetime | None, datetime | None]:
+        """When the sun passes a height upward and downward."""
+        up, down = (
+            self.on(day, lambda d, way=way: _at_height(self.observer, height, d, way))  # type: ignore[misc]
+            for way in (SunDirection.RISING, SunDirection.SETTING)
+        )
+        return up, down
+
+    def hours_above(self, day: date, height: float) -> float:
+        """Hours of the day with the sun above a height; all or none where it never crosses it."""
+        try:
+            up = _at_height(self.observer, height, day, SunDirection.RISING)
+            down = _at_height(self.observer, height, day, SunDirection.SETTING)
+        except ValueError:
+            return 24.0 if elevation(self.observer, noon(self.observer, day)) > height else 0.0
+        return float((down - up).total_seconds() / 3600 % 24)
+
+
+def _at_height(observer: Observer, height: float, day: date, way: SunDirection) -> datetime:
+    # The heights above already allow for refraction.
+    return time_at_elevation(observer, height, day, way, with_refraction=False)

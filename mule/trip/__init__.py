@@ -1,0 +1,88 @@
+"""The trip: people, legs, days, wants, policies and marks."""
+
+from itertools import pairwise
+from typing import Literal, Self
+
+from pydantic import Field, model_validator
+from pydantic_core import PydanticCustomError
+
+from mule.trip.days import Day, Leg, LocalRule, Mains, Place, Spot, Weather
+from mule.trip.people import BaseLoad, Person
+from mule.trip.policies import Marks, Policies, Slot
+from mule.trip.wants import EffectWish, Output, PrintUse, ScreenUse, SubjectTest, Trait, TraitWish, Want
+from mule.units import Frozen, ItemId, Name, Note
+
+# A trip longer than this is two trips; it also bounds every day-by-day computation.
+MAX_DAYS = 400
+
+
+class Trip(Frozen):
+    """Days, legs, people, wants, and how the photographer wants to pack.
+
+    purpose: what the pictures are for, in words. stakes: paid work asks for more care than leisure.
+    """
+
+    id: ItemId
+    name: Name
+    place: Place = ""
+    status: Literal["planned", "current", "done"] = "planned"
+    purpose: Note = ""
+    stakes: Literal["leisure", "paid"] = "leisure"
+    people: tuple[Person, ...] = Field(default=(), max_length=12)
+    legs: tuple[Leg, ...] = Field(default=(), max_length=40)
+    days: tuple[Day, ...] = Field(default=(), max_length=MAX_DAYS)
+    wants: tuple[Want, ...] = Field(default=(), max_length=60)
+    spot: Spot | None = None
+    mains: Mains | None = None
+    local_rules: tuple[LocalRule, ...] = Field(default=(), max_length=20)
+    policies: Policies = Policies()
+    marks: Marks = Marks()
+    note: Note = ""
+
+    @model_validator(mode="after")
+    def _ids_and_dates_are_single(self) -> Self:
+        for what, ids in (
+            ("person", [p.id for p in self.people]),
+            ("leg", [leg.id for leg in self.legs]),
+            ("want", [w.id for w in self.wants]),
+            ("slot", [s.id for s in self.marks.slots]),
+        ):
+            if len(set(ids)) != len(ids):
+                raise PydanticCustomError("twice", "each {what} has an id of its own", {"what": what})
+        dates = [day.date for day in self.days]
+        if any(later <= earlier for earlier, later in pairwise(dates)):
+            raise PydanticCustomError("days_order", "days run forward, each date once")
+        wants = {w.id for w in self.wants}
+        for day in self.days:
+            if not wants.issuperset(day.wants):
+                raise PydanticCustomError("unknown_want", "a day shoots wants of this trip")
+        return self
+
+    def wants_on(self, day: Day) -> tuple[Want, ...]:
+        """What is shot on a day: what it names, or everything."""
+        return tuple(w for w in self.wants if not day.wants or w.id in day.wants)
+
+
+__all__ = [
+    "MAX_DAYS",
+    "BaseLoad",
+    "Day",
+    "EffectWish",
+    "Leg",
+    "LocalRule",
+    "Mains",
+    "Marks",
+    "Output",
+    "Person",
+    "Policies",
+    "PrintUse",
+    "ScreenUse",
+    "Slot",
+    "Spot",
+    "SubjectTest",
+    "Trait",
+    "TraitWish",
+    "Trip",
+    "Want",
+    "Weather",
+]
