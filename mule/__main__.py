@@ -1,4 +1,4 @@
-"""``python -m mule assess|choose|schema``: JSON in, JSON out. The only file of the core that touches files and streams."""
+"""``python -m mule assess|choose|schema``: JSON in, JSON out. The only file that touches files and streams."""
 
 import argparse
 import json
@@ -14,16 +14,16 @@ from mule.plan import Plan, read
 
 
 def _parser() -> argparse.ArgumentParser:
-    parser = argparse.ArgumentParser(prog="python -m mule", description="Assess a Narrow Mule plan file, or choose from it.")
+    parser = argparse.ArgumentParser(prog="python -m mule", description="Answers about a Narrow Mule plan file.")
     verbs = parser.add_subparsers(dest="verb", required=True)
     verb = verbs.add_parser("assess", help="print the assessment of a plan file as JSON")
     verb.add_argument("plan", type=Path, help="the plan file; - reads standard input")
     verb.add_argument("--kit", help="id of the kit to assess instead of the open one")
-    verb = verbs.add_parser("choose", help="print the best kits of a plan file as JSON, one line each, then the answer")
+    verb = verbs.add_parser("choose", help="print the best kits of a plan file as JSON")
     verb.add_argument("plan", type=Path, help="the plan file; - reads standard input")
     verb.add_argument("--kit", help="id of the kit to start from instead of the open one")
     verb.add_argument("--limit-g", type=float, help="most grams carried (default: what carriers and backs allow)")
-    verb.add_argument("--points", type=int, default=20, help="points of the trade curve (default 20; 1: the best alone)")
+    verb.add_argument("--points", type=int, default=20, help="points of the curve (default 20; 1: the best alone)")
     verb.add_argument("--seconds", type=float, default=60.0, help="time for the search (default 60)")
     verb.add_argument("--beyond-limits", action="store_true", help="search past what carriers and backs allow too")
     verb.add_argument("--others", action="store_true", help="with things that could be rented or borrowed")

@@ -4,6 +4,7 @@ from ninja import NinjaAPI
 from ninja.security import django_auth
 
 from server.accounts.api import router as accounts
+from server.brief.api import router as brief
 from server.carriers.api import router as carriers
 from server.errors import install
 from server.exchange.api import router as exchange
@@ -16,5 +17,6 @@ install(api)
 api.add_router("/session", accounts, tags=["session"])
 api.add_router("/locker", locker, tags=["locker"])
 api.add_router("/carriers", carriers, tags=["carriers"])
+api.add_router("/brief", brief, tags=["brief"])
 api.add_router("/trips", trips, tags=["trips"])
 api.add_router("/exchange", exchange, tags=["exchange"])

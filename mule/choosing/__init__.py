@@ -37,7 +37,7 @@ def choose(
     on_point: called with each point as it is found. should_stop: asked often; the search ends soon after it says yes.
     Raises InvalidInput when the trip has no people or no wants: there is nothing to choose for.
     """
-    _require_brief(plan)
+    require_brief(plan)
     clock = Clock(asking.seconds, should_stop)
     case = candidates(plan, weave_plan(plan), others=asking.others)
     optics = Optics.of(list(case.free.values()), plan.trip.wants)
@@ -57,7 +57,8 @@ def choose(
     return Choice(points=tuple(found), conflict=(), lines=lines(case), stopped=clock.stopped or not complete)
 
 
-def _require_brief(plan: Plan) -> None:
+def require_brief(plan: Plan) -> None:
+    """Raises InvalidInput when there is nobody to carry or nothing to choose for."""
     if not plan.trip.people:
         raise InvalidInput([Problem("trip.people", "", "at least one person to carry things")])
     if not plan.trip.wants:
@@ -152,4 +153,4 @@ def points(plan: Plan, asking: Asking, stop: Event) -> Iterator[Point | Choice |
 # How often a search that finds nothing new says that it is still alive, in seconds.
 _BEAT_S = 0.25
 
-__all__ = ["Asking", "Choice", "Line", "Point", "Reason", "choose", "points"]
+__all__ = ["Asking", "Choice", "Line", "Point", "Reason", "choose", "points", "require_brief"]

@@ -10,6 +10,7 @@ from mule.gear import Gear, Lens
 from mule.kit import Entry
 from mule.kit import Kit as KitValue
 from mule.plan import Plan
+from mule.trip import Marks
 from mule.trip import Trip as TripValue
 from server.carriers.models import Carrier
 from server.documents import free_slug, slugs
@@ -24,7 +25,7 @@ def import_plan(owner: User, plan: Plan) -> Trip:
         gear_ids = _bring_in(Thing, owner, {t.id: t for t in plan.gear})
         carrier_ids = _bring_in(Carrier, owner, {c.id: c for c in plan.carriers})
         _rename_converters(owner, plan, gear_ids)
-        trip = _trip(owner, plan.trip, carrier_ids)
+        trip = _trip(owner, plan.trip, carrier_ids, gear_ids)
         trip.open_kit = plan.open_kit
         trip.save(update_fields=["open_kit"])
         for kit in plan.kits:
@@ -60,12 +61,19 @@ def _rename_converters(owner: User, plan: Plan, ids: dict[str, str]) -> None:
             row.save()
 
 
-def _trip(owner: User, trip: TripValue, carrier_ids: dict[str, str]) -> Trip:
+def _trip(owner: User, trip: TripValue, carrier_ids: dict[str, str], gear_ids: dict[str, str]) -> Trip:
     slug = free_slug(slugs(Trip, owner), trip.id)
     legs = tuple(
         leg.model_copy(update={"carrier": carrier_ids[leg.carrier]}) if leg.carrier else leg for leg in trip.legs
     )
-    spec = trip.model_copy(update={"id": slug, "legs": legs}).model_dump(mode="json")
+    marks = Marks(
+        must_take=tuple(gear_ids[item] for item in trip.marks.must_take),
+        must_leave=tuple(gear_ids[item] for item in trip.marks.must_leave),
+        slots=tuple(
+            slot.model_copy(update={"items": tuple(gear_ids[item] for item in slot.items)}) for slot in trip.marks.slots
+        ),
+    )
+    spec = trip.model_copy(update={"id": slug, "legs": legs, "marks": marks}).model_dump(mode="json")
     return Trip.objects.create(owner=owner, slug=slug, name=trip.name, spec=spec)
 
 

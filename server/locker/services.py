@@ -7,11 +7,12 @@ from django.db import transaction
 
 from mule.errors import InvalidInput, Problem
 from mule.gear import GEAR, Gear, Source
+from mule.trip import Marks
 from server.documents import find, find_for_edit, free_slug, slug_from, slugs, store
 from server.errors import InUse, NotFound
 from server.locker.convert import gear_of, typical
 from server.locker.models import Thing
-from server.trips.models import Kit
+from server.trips.models import Kit, Trip
 
 
 def things(owner: User) -> list[Thing]:
@@ -58,7 +59,7 @@ def weigh_in(owner: User, slug: str, version: int, mass_g: float) -> Thing:
 
 
 def remove(owner: User, slug: str) -> None:
-    """Takes a thing out of the locker. Raises InUse while a kit loads it."""
+    """Takes a thing out of the locker. Raises InUse while a kit loads it or a trip marks it."""
     with transaction.atomic():
         row = find(Thing, owner, slug, "thing")
         kits = _kits_with(owner, slug)
@@ -66,7 +67,16 @@ def remove(owner: User, slug: str) -> None:
             where = ", ".join(f"“{kit.name}” of “{kit.trip.name}”" for kit in kits[:5])
             rule = f"first leave it out of kit {where}"
             raise InUse(f"{row.name} is still loaded.", Problem("id", slug, rule))
+        marked = [trip.name for trip in Trip.objects.filter(owner=owner) if slug in _marked(trip)]
+        if marked:
+            rule = f"first take its mark off trip “{marked[0]}”"
+            raise InUse(f"{row.name} is marked on a trip.", Problem("id", slug, rule))
         row.delete()
+
+
+def _marked(trip: Trip) -> set[str]:
+    """Items that a trip's marks name."""
+    return {item for _, item in Marks.model_validate(trip.spec.get("marks", {})).named()}
 
 
 def _kits_with(owner: User, slug: str) -> list[Any]:

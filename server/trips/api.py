@@ -1,9 +1,17 @@
 """Endpoints of trips and kits. A change to a kit returns its new assessment: one round trip per act."""
 
-from django.http import HttpRequest
+from collections.abc import Iterator
+from threading import Event
+
+from django.http import HttpRequest, StreamingHttpResponse
 from ninja import Router, Status
 
-from mule.assess import assess
+from mule.assess import assess, filter_case
+from mule.choosing import Asking, Choice, Point, points, require_brief
+from mule.compare import Comparison, compare
+from mule.editing import apply
+from mule.filters.lightest import LightestSet, lightest_set
+from mule.optics import cover
 from mule.plan import Plan
 from server.locker.convert import gear_of
 from server.locker.schemas import ThingOut
@@ -15,13 +23,16 @@ from server.trips.schemas import (
     AtVersion,
     Bench,
     ChangedTrip,
+    ChoiceLine,
     Edits,
     KitName,
     KitState,
     NewKit,
     NewTrip,
     RenamedKit,
+    Thought,
     TripOut,
+    WhatIf,
 )
 
 router = Router()
@@ -86,7 +97,7 @@ def open_bench(request: HttpRequest, slug: str, kit: str) -> Bench:
 @router.post("/{slug}/kits", response={201: KitName})
 def add_kit(request: HttpRequest, slug: str, payload: NewKit) -> Status[KitName]:
     """Add a kit, empty or as a copy."""
-    return Status(201, _name(services.add_kit(request.user, slug, payload.name, payload.copy_of)))
+    return Status(201, _name(services.add_kit(request.user, slug, payload.name, payload.copy_of, payload.entries)))
 
 
 @router.put("/{slug}/kits/{kit}", response=KitName)
@@ -107,6 +118,46 @@ def edit_kit(request: HttpRequest, slug: str, kit: str, payload: Edits) -> KitSt
     """Load, leave or move things; several edits are one step."""
     row, plan = services.edit_kit(request.user, slug, kit, payload.version, payload.edits)
     return _state(row, plan)
+
+
+@router.post("/{slug}/kits/{kit}/what-if", response=Thought)
+def think(request: HttpRequest, slug: str, kit: str, payload: WhatIf) -> Thought:
+    """What edits would make of a kit; nothing is stored."""
+    plan = apply(services.plan_for(services.find_kit(request.user, slug, kit)), payload.edits)
+    return Thought(kit=plan.kit, assessment=assess(plan))
+
+
+@router.get("/{slug}/kits/{kit}/lightest-filters", response=LightestSet)
+def lightest_filters(request: HttpRequest, slug: str, kit: str) -> LightestSet:
+    """The lightest owned filters and rings that give the asked effects on every lens that sees the want."""
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    view = cover(plan.gear, plan.kit.loaded(), plan.trip.wants)
+    return lightest_set(*filter_case(plan, view), plan.items)
+
+
+@router.post("/{slug}/kits/{kit}/choose", response=ChoiceLine)
+def stream_choice(request: HttpRequest, slug: str, kit: str, payload: Asking) -> StreamingHttpResponse:
+    """The best kits as they are found, one ChoiceLine per line of text. Hanging up stops the search."""
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    require_brief(plan)
+    response = StreamingHttpResponse(_lines(plan, payload), content_type="application/x-ndjson")
+    response["Cache-Control"] = "no-store"
+    return response
+
+
+def _lines(plan: Plan, asking: Asking) -> Iterator[str]:
+    for news in points(plan, asking, Event()):
+        line = ChoiceLine(
+            point=news if isinstance(news, Point) else None, choice=news if isinstance(news, Choice) else None
+        )
+        yield line.model_dump_json(exclude_none=True) + "\n"
+
+
+@router.get("/{slug}/compare", response=Comparison)
+def compare_kits(request: HttpRequest, slug: str, kits: str) -> Comparison:
+    """Two to four kits side by side; ``kits`` names them, with commas between."""
+    wanted = kits.split(",")
+    return compare(services.plan_for(services.find_kit(request.user, slug, wanted[0]), all_kits=True), wanted)
 
 
 @router.post("/{slug}/kits/{kit}/undo", response=KitState)

@@ -6,8 +6,9 @@ from ninja import Schema
 from pydantic import Field
 
 from mule.assess import Assessment
+from mule.choosing import Choice, Point
 from mule.finding import Edit
-from mule.kit import Kit
+from mule.kit import Entry, Kit
 from mule.trip import Trip
 from mule.units import ItemId, Name, Note
 from server.locker.schemas import ThingOut
@@ -75,10 +76,31 @@ class AtVersion(Schema):
 
 
 class NewKit(Schema):
-    """A kit to add; ``copy_of`` names the kit to start from."""
+    """A kit to add; ``copy_of`` names the kit to start from, ``entries`` says what it holds."""
 
     name: Name
     copy_of: ItemId | None = None
+    entries: Annotated[list[Entry], Field(max_length=2_000)] | None = None
+
+
+class WhatIf(Schema):
+    """Edits to be thought through, not done."""
+
+    edits: Annotated[list[Edit], Field(max_length=500)]
+
+
+class Thought(Schema):
+    """A kit as it would be, with its answer. Nothing of it is stored."""
+
+    kit: Kit
+    assessment: Assessment
+
+
+class ChoiceLine(Schema):
+    """One line of a streamed choice: a point as it is found, or at last the whole answer; empty to say it is alive."""
+
+    point: Point | None = None
+    choice: Choice | None = None
 
 
 class RenamedKit(Schema):

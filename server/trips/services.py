@@ -8,6 +8,8 @@ from django.db import transaction
 from mule.editing import apply
 from mule.errors import InvalidInput, Problem
 from mule.finding import Edit
+from mule.kit import Entry
+from mule.kit import Kit as KitValue
 from mule.plan import Plan
 from mule.trip import Trip as TripValue
 from server.documents import find, find_for_edit, free_slug, require_version, slug_from, slugs, store
@@ -94,16 +96,20 @@ def open_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
     return kit
 
 
-def add_kit(owner: User, trip_slug: str, name: str, copy_of: str | None) -> Kit:
-    """Adds a kit, empty or as a copy of another."""
+def add_kit(owner: User, trip_slug: str, name: str, copy_of: str | None, entries: Sequence[Entry] | None = None) -> Kit:
+    """Adds a kit: empty, as a copy of another, or with what it is to hold. Raises InvalidInput for what cannot be."""
     with transaction.atomic():
         trip = find(Trip, owner, trip_slug, "trip")
         taken = {kit.slug for kit in trip.kits.all()}
         free = [letter for letter in KIT_IDS if letter not in taken]
         if not free:
             raise InvalidInput([Problem("name", name, f"at most {len(KIT_IDS)} kits for one trip")])
-        entries = find_kit(owner, trip_slug, copy_of).entries if copy_of else []
-        return Kit.objects.create(trip=trip, slug=free[0], name=name, entries=entries)
+        held = find_kit(owner, trip_slug, copy_of).entries if copy_of else []
+        if entries is not None:
+            held = entries_of(KitValue(id=free[0], name=name, entries=tuple(entries)))
+        kit = Kit.objects.create(trip=trip, slug=free[0], name=name, entries=held)
+        plan_for(kit)
+        return kit
 
 
 def rename_kit(owner: User, trip_slug: str, kit_slug: str, name: str, note: str) -> Kit:

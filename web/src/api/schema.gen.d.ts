@@ -300,6 +300,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/brief/want-sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Want Sets
+         * @description Ready-made sets of wants.
+         */
+        get: operations["server_brief_api_want_sets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/brief/want": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Want
+         * @description What a subject and an output ask for.
+         */
+        post: operations["server_brief_api_figure_want"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/brief/exposure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Expose
+         * @description Stops between two times, and the owned neutral densities that take them.
+         */
+        post: operations["server_brief_api_expose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips": {
         parameters: {
             query?: never;
@@ -410,6 +470,86 @@ export interface paths {
          * @description Load, leave or move things; several edits are one step.
          */
         post: operations["server_trips_api_edit_kit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/kits/{kit}/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Think
+         * @description What edits would make of a kit; nothing is stored.
+         */
+        post: operations["server_trips_api_think"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/kits/{kit}/lightest-filters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lightest Filters
+         * @description The lightest owned filters and rings that give the asked effects on every lens that sees the want.
+         */
+        get: operations["server_trips_api_lightest_filters"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/kits/{kit}/choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stream Choice
+         * @description The best kits as they are found, one ChoiceLine per line of text. Hanging up stops the search.
+         */
+        post: operations["server_trips_api_stream_choice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare Kits
+         * @description Two to four kits side by side; ``kits`` names them, with commas between.
+         */
+        get: operations["server_trips_api_compare_kits"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -588,6 +728,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -637,6 +784,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -672,7 +826,8 @@ export interface components {
          * @description A camera. ``mount`` is None when its lens does not come off; then ``fixed_lens`` says what it sees.
          *
          *     crop_modes: in-camera crops as factors (1.5). autofocus_min_aperture: beyond this f-number autofocus stops.
-         *     frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C.
+         *     frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C. sockets: what a remote plugs into;
+         *     empty when nobody looked. hot_shoes: how many things can sit on top.
          */
         Body: {
             /** Id */
@@ -693,6 +848,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -757,6 +919,16 @@ export interface components {
              * @default false
              */
             usb_charging: boolean;
+            /**
+             * Sockets
+             * @default []
+             */
+            sockets: string[];
+            /**
+             * Hot Shoes
+             * @default 1
+             */
+            hot_shoes: number;
         };
         /**
          * Box
@@ -798,6 +970,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -846,6 +1025,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -901,6 +1087,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -968,6 +1161,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1008,6 +1208,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1031,12 +1238,18 @@ export interface components {
              * @default true
              */
             needs_phone: boolean;
+            /**
+             * Slots
+             * @default []
+             */
+            slots: components["schemas"]["CardSlot"][];
         };
         /**
          * Filter
-         * @description A filter: screw-in by ``thread_mm``, or a plate for a holder by ``plate_width_mm``.
+         * @description A filter: screw-in by ``thread_mm``, a plate by ``plate_width_mm``, or dropped into a mount adapter.
          *
          *     stops: how much an ND takes; for a variable ND ``stops`` to ``stops_max``. rim_mm: depth of its frame.
+         *     clean_from_mm: widest full-frame equivalent focal length that somebody found free of dark corners or crosses.
          */
         Filter: {
             /** Id */
@@ -1057,6 +1270,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1076,6 +1296,8 @@ export interface components {
             thread_mm?: number | null;
             /** Plate Width Mm */
             plate_width_mm?: number | null;
+            /** Adapter */
+            adapter?: string | null;
             /** Stops */
             stops?: number | null;
             /** Stops Max */
@@ -1085,6 +1307,8 @@ export interface components {
              * @default 5
              */
             rim_mm: number;
+            /** Clean From Mm */
+            clean_from_mm?: number | null;
         };
         /**
          * FilterHolder
@@ -1109,6 +1333,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1190,6 +1421,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1228,6 +1466,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1298,6 +1543,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1323,7 +1575,7 @@ export interface components {
         };
         /**
          * Light
-         * @description A flash, panel or head torch, and the cells it eats.
+         * @description A flash, panel or head torch, and the cells it eats. trigger: what fires it off the camera; None for none.
          */
         Light: {
             /** Id */
@@ -1344,6 +1596,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1368,6 +1627,13 @@ export interface components {
             cells: number;
             /** Energy Wh */
             energy_wh?: number | null;
+            /** Trigger */
+            trigger?: string | null;
+            /**
+             * Uses Shoe
+             * @default false
+             */
+            uses_shoe: boolean;
         };
         /**
          * Link
@@ -1392,6 +1658,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1432,6 +1705,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1480,6 +1760,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1516,6 +1803,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1563,6 +1857,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1609,6 +1910,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1652,6 +1960,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1671,7 +1986,9 @@ export interface components {
         };
         /**
          * Remote
-         * @description A release or timer; ``socket`` is what the body must have (``radio`` for none).
+         * @description A release, timer or trigger; ``socket`` is what the body must have (``radio`` for none).
+         *
+         *     triggers: the triggers of lights that it is.
          */
         Remote: {
             /** Id */
@@ -1692,6 +2009,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1706,6 +2030,16 @@ export interface components {
             socket: string;
             /** Battery Type */
             battery_type?: string | null;
+            /**
+             * Triggers
+             * @default []
+             */
+            triggers: string[];
+            /**
+             * Uses Shoe
+             * @default false
+             */
+            uses_shoe: boolean;
         };
         /**
          * Safety
@@ -1730,6 +2064,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1779,6 +2120,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1801,6 +2149,11 @@ export interface components {
              * @default 1
              */
             cells: number;
+            /**
+             * Uses Shoe
+             * @default false
+             */
+            uses_shoe: boolean;
         };
         /**
          * Source
@@ -1808,6 +2161,12 @@ export interface components {
          * @enum {string}
          */
         Source: "measured" | "stated" | "typical" | "computed";
+        /**
+         * Standing
+         * @description Whether a thing is one's own, or could be had for a trip.
+         * @enum {string}
+         */
+        Standing: "owned" | "can-rent" | "can-borrow";
         /**
          * StepRing
          * @description Carries a filter of ``filter_thread_mm`` on a lens of ``lens_thread_mm``.
@@ -1831,6 +2190,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1874,6 +2240,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -1925,6 +2298,13 @@ export interface components {
             /** @default stated */
             size_source: components["schemas"]["Source"];
             absent?: components["schemas"]["Absence"] | null;
+            /** @default owned */
+            standing: components["schemas"]["Standing"];
+            /**
+             * Backup
+             * @default false
+             */
+            backup: boolean;
             /**
              * Note
              * @default
@@ -2074,71 +2454,73 @@ export interface components {
             carrier: components["schemas"]["Carrier"];
         };
         /**
-         * BaseLoad
-         * @description Something carried that is not photography: water, food, shelter, clothes.
+         * EffectWish
+         * @description A filter effect a want asks for; stops say how strong a neutral density.
          */
-        BaseLoad: {
-            /** Name */
-            name: string;
-            /** Mass G */
-            mass_g: number;
+        EffectWish: {
+            /**
+             * Effect
+             * @enum {string}
+             */
+            effect: "nd" | "graduated-nd" | "polariser" | "night-sky" | "diffusion";
+            /** Stops */
+            stops?: number | null;
         };
         /**
-         * Day
-         * @description One day out. lowest_c: the coldest it gets while shooting. on_foot_h: hours carrying.
+         * PrintUse
+         * @description Printed W x H and looked at from a distance.
          */
-        Day: {
+        PrintUse: {
             /**
-             * Date
-             * Format: date
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
-            date: string;
-            /** Title */
-            title: string;
-            /**
-             * Place
-             * @default
-             */
-            place: string;
-            /**
-             * Lowest C
-             * @default 15
-             */
-            lowest_c: number;
-            /**
-             * On Foot H
-             * @default 0
-             */
-            on_foot_h: number;
+            use: "print";
+            /** Width Cm */
+            width_cm: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Viewing Cm */
+            viewing_cm: number;
         };
         /**
-         * Leg
-         * @description One stretch of the journey. ``carrier`` is the id of its rules; None where nobody weighs anything.
+         * ScreenUse
+         * @description Shown on a screen of so many pixels on its long side.
          */
-        Leg: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Carrier */
-            carrier?: string | null;
+        ScreenUse: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            use: "screen";
+            /** Long Side Px */
+            long_side_px: number;
         };
         /**
-         * Person
-         * @description Somebody who carries. body_mass_kg gives the share of body mass; None leaves it out.
+         * SubjectTest
+         * @description A subject that should fill a share of the frame's side, from near to far.
+         *
+         *     Gives the focal range by f = q h D / S with h of the full frame (domain 2).
+         *
+         *     >>> bird = SubjectTest(size_m=0.9, near_m=60.0, far_m=60.0, share=0.5)
+         *     >>> [round(f) for f in bird.focal_mm()]
+         *     [800, 800]
          */
-        Person: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Body Mass Kg */
-            body_mass_kg?: number | null;
+        SubjectTest: {
+            /** Size M */
+            size_m: number;
+            /** Near M */
+            near_m: number;
+            /** Far M */
+            far_m: number;
+            /** Share */
+            share: number;
             /**
-             * Base Load
-             * @default []
+             * Side
+             * @default short
+             * @enum {string}
              */
-            base_load: components["schemas"]["BaseLoad"][];
+            side: "short" | "long";
         };
         /**
          * Trait
@@ -2159,69 +2541,14 @@ export interface components {
             essential: boolean;
         };
         /**
-         * Trip
-         * @description Days, legs, people, wants.
-         */
-        Trip: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /**
-             * Place
-             * @default
-             */
-            place: string;
-            /**
-             * Status
-             * @default planned
-             * @enum {string}
-             */
-            status: "planned" | "current" | "done";
-            /**
-             * People
-             * @default []
-             */
-            people: components["schemas"]["Person"][];
-            /**
-             * Legs
-             * @default []
-             */
-            legs: components["schemas"]["Leg"][];
-            /**
-             * Days
-             * @default []
-             */
-            days: components["schemas"]["Day"][];
-            /**
-             * Wants
-             * @default []
-             */
-            wants: components["schemas"]["Want"][];
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-        };
-        /**
-         * TripOut
-         * @description A trip and the version to send back when changing it.
-         */
-        TripOut: {
-            /** Version */
-            version: number;
-            trip: components["schemas"]["Trip"];
-            /** Open Kit */
-            open_kit: string;
-        };
-        /**
          * Want
          * @description One kind of picture to come home with.
          *
          *     focal range: full-frame equivalent. max_f_number: slowest that still serves. megapixels: fewest after all cropping.
          *     light: ``exposure`` compares f-numbers, ``equivalent`` compares f-number x crop factor (domain 2).
          *     static_subject: stands still, so frames may be stitched. importance: 1 to 5.
+         *     subject, output: how the range and the pixels were typed; when given, they set them. effects: filters asked for.
+         *     steady: needs something that holds the camera still.
          */
         Want: {
             /** Id */
@@ -2263,7 +2590,391 @@ export interface components {
              * @default 3
              */
             importance: number;
+            subject?: components["schemas"]["SubjectTest"] | null;
+            /** Output */
+            output?: (components["schemas"]["ScreenUse"] | components["schemas"]["PrintUse"]) | null;
+            /**
+             * Effects
+             * @default []
+             */
+            effects: components["schemas"]["EffectWish"][];
+            /**
+             * Steady
+             * @default false
+             */
+            steady: boolean;
         };
+        /**
+         * WantSet
+         * @description Wants of one kind of journey.
+         */
+        WantSet: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Wants */
+            wants: components["schemas"]["Want"][];
+        };
+        /**
+         * WantFigures
+         * @description What that makes: focal range in full-frame millimetres, pixels; None where nothing was typed.
+         */
+        WantFigures: {
+            /** Focal Min Mm */
+            focal_min_mm: number | null;
+            /** Focal Max Mm */
+            focal_max_mm: number | null;
+            /** Megapixels */
+            megapixels: number | null;
+        };
+        /**
+         * TypedWant
+         * @description A want typed as a subject, as an output, or both.
+         */
+        TypedWant: {
+            subject?: components["schemas"]["SubjectTest"] | null;
+            /** Output */
+            output?: (components["schemas"]["ScreenUse"] | components["schemas"]["PrintUse"]) | null;
+        };
+        /**
+         * Darkening
+         * @description One filter, or two stacked, and how far their stops lie from those needed (positive: darker).
+         */
+        Darkening: {
+            /** Filters */
+            filters: string[];
+            /** Stops */
+            stops: number;
+            /** Off Stops */
+            off_stops: number;
+            /** Time S */
+            time_s: number;
+        };
+        /**
+         * Darkenings
+         * @description Stops needed, and the filters of the locker that come nearest.
+         */
+        Darkenings: {
+            /** Stops */
+            stops: number;
+            /** Ways */
+            ways: components["schemas"]["Darkening"][];
+        };
+        /**
+         * Times
+         * @description The time the meter says and the time one wants.
+         */
+        Times: {
+            /** Metered S */
+            metered_s: number;
+            /** Wanted S */
+            wanted_s: number;
+        };
+        /**
+         * BaseLoad
+         * @description Something carried that is not photography: water, food, shelter, clothes.
+         */
+        BaseLoad: {
+            /** Name */
+            name: string;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
+         * Day
+         * @description One day out. lowest_c: the coldest it gets while shooting. on_foot_h: hours carrying.
+         *
+         *     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day;
+         *     empty stands for all of them.
+         */
+        Day: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Title */
+            title: string;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Lowest C
+             * @default 15
+             */
+            lowest_c: number;
+            /**
+             * On Foot H
+             * @default 0
+             */
+            on_foot_h: number;
+            /**
+             * Weather
+             * @default []
+             */
+            weather: components["schemas"]["Weather"][];
+            spot?: components["schemas"]["Spot"] | null;
+            /**
+             * Wants
+             * @default []
+             */
+            wants: string[];
+        };
+        /**
+         * Leg
+         * @description One stretch of the journey. ``carrier`` is the id of its rules; None where nobody weighs anything.
+         */
+        Leg: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Carrier */
+            carrier?: string | null;
+        };
+        /**
+         * LocalRule
+         * @description A rule of the place, with its effect on the kit.
+         *
+         *     first_day, last_day: when it holds; None on either side is open. largest_mm: for bags, sides of the largest
+         *     that may come in (what is strapped outside counts).
+         */
+        LocalRule: {
+            /** Name */
+            name: string;
+            /**
+             * Effect
+             * @enum {string}
+             */
+            effect: "tripods-barred" | "drones-barred" | "big-bags-barred";
+            /** First Day */
+            first_day?: string | null;
+            /** Last Day */
+            last_day?: string | null;
+            /** Largest Mm */
+            largest_mm?: number[] | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * Mains
+         * @description What comes out of the wall: plug shapes that fit it, and volts.
+         */
+        Mains: {
+            /** Plugs */
+            plugs: string[];
+            /** Volts */
+            volts: number;
+        };
+        /**
+         * Marks
+         * @description What must come, what must stay, and what shares a slot.
+         */
+        Marks: {
+            /**
+             * Must Take
+             * @default []
+             */
+            must_take: string[];
+            /**
+             * Must Leave
+             * @default []
+             */
+            must_leave: string[];
+            /**
+             * Slots
+             * @default []
+             */
+            slots: components["schemas"]["Slot"][];
+        };
+        /**
+         * Person
+         * @description Somebody who carries. body_mass_kg gives the share of body mass; None leaves it out.
+         *
+         *     carries_well_kg: what this person carries well, base load included; None sets no limit.
+         */
+        Person: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Body Mass Kg */
+            body_mass_kg?: number | null;
+            /** Carries Well Kg */
+            carries_well_kg?: number | null;
+            /**
+             * Base Load
+             * @default []
+             */
+            base_load: components["schemas"]["BaseLoad"][];
+        };
+        /**
+         * Policies
+         * @description How this trip is packed.
+         *
+         *     lenses: one zoom for everything, a trio of zooms, primes only, or whatever scores.
+         *     gaps: whether a want may have a hole. second_body: none, a twin of the first, another sort, or whatever scores.
+         *     cabin: ``comply`` takes limits as hard; ``light-looking`` lets the size pass and shows mass as a risk (domain 8).
+         */
+        Policies: {
+            /**
+             * Lenses
+             * @default any
+             * @enum {string}
+             */
+            lenses: "any" | "one-zoom" | "trio-of-zooms" | "primes";
+            /**
+             * Gaps
+             * @default allowed
+             * @enum {string}
+             */
+            gaps: "allowed" | "refused";
+            /**
+             * Second Body
+             * @default any
+             * @enum {string}
+             */
+            second_body: "any" | "none" | "twin" | "specialist";
+            /**
+             * Cabin
+             * @default comply
+             * @enum {string}
+             */
+            cabin: "comply" | "light-looking";
+        };
+        /**
+         * Slot
+         * @description A place for either this or that: one of its items comes along at the most.
+         */
+        Slot: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Items */
+            items: string[];
+        };
+        /**
+         * Spot
+         * @description A point on the map and its clock. utc_offset_h: hours ahead of UTC while you are there, summer time included.
+         */
+        Spot: {
+            /** Latitude */
+            latitude: number;
+            /** Longitude */
+            longitude: number;
+            /**
+             * Utc Offset H
+             * @default 0
+             */
+            utc_offset_h: number;
+        };
+        /**
+         * Trip
+         * @description Days, legs, people, wants, and how the photographer wants to pack.
+         *
+         *     purpose: what the pictures are for, in words. stakes: paid work asks for more care than leisure.
+         */
+        Trip: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Status
+             * @default planned
+             * @enum {string}
+             */
+            status: "planned" | "current" | "done";
+            /**
+             * Purpose
+             * @default
+             */
+            purpose: string;
+            /**
+             * Stakes
+             * @default leisure
+             * @enum {string}
+             */
+            stakes: "leisure" | "paid";
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["Person"][];
+            /**
+             * Legs
+             * @default []
+             */
+            legs: components["schemas"]["Leg"][];
+            /**
+             * Days
+             * @default []
+             */
+            days: components["schemas"]["Day"][];
+            /**
+             * Wants
+             * @default []
+             */
+            wants: components["schemas"]["Want"][];
+            spot?: components["schemas"]["Spot"] | null;
+            mains?: components["schemas"]["Mains"] | null;
+            /**
+             * Local Rules
+             * @default []
+             */
+            local_rules: components["schemas"]["LocalRule"][];
+            /**
+             * @default {
+             *       "lenses": "any",
+             *       "gaps": "allowed",
+             *       "second_body": "any",
+             *       "cabin": "comply"
+             *     }
+             */
+            policies: components["schemas"]["Policies"];
+            /**
+             * @default {
+             *       "must_take": [],
+             *       "must_leave": [],
+             *       "slots": []
+             *     }
+             */
+            marks: components["schemas"]["Marks"];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * TripOut
+         * @description A trip and the version to send back when changing it.
+         */
+        TripOut: {
+            /** Version */
+            version: number;
+            trip: components["schemas"]["Trip"];
+            /** Open Kit */
+            open_kit: string;
+        };
+        /**
+         * Weather
+         * @description What makes changing a lens cost something.
+         * @enum {string}
+         */
+        Weather: "rain" | "snow" | "spray" | "dust" | "ridge";
         /**
          * NewTrip
          * @description A trip to add; the id ``new`` asks the server to make one from the name.
@@ -2295,8 +3006,34 @@ export interface components {
             person: string;
         };
         /**
+         * Asked
+         * @description An effect a want asks for, on the lenses that see the want. served: by which loaded way; None by none.
+         *
+         *     loads: the lightest things to load for it; None when nothing owned serves. ways: every loaded lens with parts.
+         */
+        Asked: {
+            /** Want */
+            want: string;
+            /**
+             * Effect
+             * @enum {string}
+             */
+            effect: "nd" | "variable-nd" | "graduated-nd" | "polariser" | "night-sky" | "diffusion" | "clear";
+            /** Stops */
+            stops: number | null;
+            /** Lenses */
+            lenses: string[];
+            served: components["schemas"]["Fit"] | null;
+            /** Loads */
+            loads: string[] | null;
+            /** Mass G */
+            mass_g: number;
+            /** Ways */
+            ways: string[][];
+        };
+        /**
          * Assessment
-         * @description All answers for one kit of one plan.
+         * @description All answers for one kit of one plan. sky: the days whose place is known.
          */
         Assessment: {
             /** Kit */
@@ -2305,6 +3042,12 @@ export interface components {
             loads: components["schemas"]["Loads"];
             /** Legs */
             legs: components["schemas"]["LegVerdict"][];
+            filters: components["schemas"]["FilterFit"];
+            completeness: components["schemas"]["Completeness"];
+            ledger: components["schemas"]["Ledger"];
+            resilience: components["schemas"]["Resilience"];
+            /** Sky */
+            sky: components["schemas"]["DayLight"][];
             /** Findings */
             findings: components["schemas"]["Finding"][];
             /** Stations */
@@ -2321,6 +3064,63 @@ export interface components {
             /** Gear */
             gear: components["schemas"]["ThingOut"][];
             state: components["schemas"]["KitState"];
+        };
+        /**
+         * Broken
+         * @description A link of another thing, or something a want asks for, that fails.
+         */
+        Broken: {
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "thing" | "want";
+            /** Id */
+            id: string;
+            /** What */
+            what: string;
+            /** Label */
+            label: string;
+        };
+        /**
+         * Cell
+         * @description One lens and one effect: the best way, and how many ways there are. fit is None when there is none.
+         */
+        Cell: {
+            /** Lens */
+            lens: string;
+            /**
+             * Effect
+             * @enum {string}
+             */
+            effect: "nd" | "variable-nd" | "graduated-nd" | "polariser" | "night-sky" | "diffusion" | "clear";
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "direct" | "ring" | "holder" | "drop-in" | "none";
+            fit: components["schemas"]["Fit"] | null;
+            /** Ways */
+            ways: number;
+        };
+        /**
+         * Chain
+         * @description What hangs on one thing, or on all cards or packs of a type, and on nothing else. mass_g: of the followers.
+         */
+        Chain: {
+            /** Lead */
+            lead: string[];
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "card" | "pack" | "thing";
+            /** Label */
+            label: string;
+            /** Followers */
+            followers: string[];
+            /** Mass G */
+            mass_g: number;
         };
         /**
          * Check
@@ -2347,6 +3147,39 @@ export interface components {
             allowed: number;
             /** Passes */
             passes: boolean;
+        };
+        /**
+         * Clash
+         * @description Things that want the same place at once: a hot shoe, a phone, a base plate.
+         */
+        Clash: {
+            /**
+             * Over
+             * @enum {string}
+             */
+            over: "hot-shoe" | "phone" | "base-plate";
+            /** Items */
+            items: string[];
+            /** Places */
+            places: number;
+        };
+        /**
+         * Completeness
+         * @description The whole answer for one kit.
+         */
+        Completeness: {
+            /** Missing */
+            missing: components["schemas"]["Missing"][];
+            /** Orphans */
+            orphans: components["schemas"]["Orphan"][];
+            /** Chains */
+            chains: components["schemas"]["Chain"][];
+            /** Clashes */
+            clashes: components["schemas"]["Clash"][];
+            /** Overlaps */
+            overlaps: components["schemas"]["Overlap"][];
+            /** Holds */
+            holds: components["schemas"]["Hold"][];
         };
         /**
          * Contents
@@ -2381,6 +3214,10 @@ export interface components {
             worth: components["schemas"]["Worth"][];
             /** Idle */
             idle: string[];
+            /** Gains */
+            gains: components["schemas"]["Gain"][];
+            /** Headroom */
+            headroom: components["schemas"]["Headroom"][];
         };
         /**
          * Cure
@@ -2408,6 +3245,88 @@ export interface components {
             };
         };
         /**
+         * DayHands
+         * @description What a day asks: the lenses that serve its wants, where they live, and how often one is changed.
+         *
+         *     second_body: the lightest left body that would save changes; None when there is none or nothing to save.
+         */
+        DayHands: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Lenses */
+            lenses: string[];
+            /** Homes */
+            homes: components["schemas"]["Home"][];
+            /** Changes */
+            changes: number;
+            /** Exposed */
+            exposed: boolean;
+            /** Second Body */
+            second_body: string | null;
+        };
+        /**
+         * DayLight
+         * @description Light of one day, clock times of the place. Times are None where the sun or moon does not cross that height.
+         *
+         *     sun_h: sun above the horizon. low_sun_h: of these, under 6 degrees. twilight_h: sun down, sky not yet dark.
+         *     dark_h: sun under -18 degrees. moon_lit: lit share of the moon's disk, 0 to 1.
+         */
+        DayLight: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Sunrise */
+            sunrise: string | null;
+            /** Sunset */
+            sunset: string | null;
+            /** First Light */
+            first_light: string | null;
+            /** Last Light */
+            last_light: string | null;
+            /** Sun H */
+            sun_h: number;
+            /** Low Sun H */
+            low_sun_h: number;
+            /** Twilight H */
+            twilight_h: number;
+            /** Dark H */
+            dark_h: number;
+            /** Moonrise */
+            moonrise: string | null;
+            /** Moonset */
+            moonset: string | null;
+            /** Moon Lit */
+            moon_lit: number;
+        };
+        /**
+         * Drop
+         * @description One step of the drop order: a thing, with what is of no use without it.
+         *
+         *     points: brief score it costs. mass_g: grams it frees. score, total_g: of the kit after this and all drops before.
+         *     over_g: by how much the worst leg is still over its mass; 0 when none is.
+         */
+        Drop: {
+            /** Item */
+            item: string;
+            /** Goes */
+            goes: string[];
+            /** Points */
+            points: number;
+            /** Mass G */
+            mass_g: number;
+            /** Score */
+            score: number;
+            /** Total G */
+            total_g: number;
+            /** Over G */
+            over_g: number;
+        };
+        /**
          * Entry
          * @description ``count`` of an item at one place. An item may have several entries at different places.
          */
@@ -2421,6 +3340,18 @@ export interface components {
             count: number;
             /** Place */
             place: components["schemas"]["InBag"] | components["schemas"]["Worn"] | components["schemas"]["AsPiece"];
+        };
+        /**
+         * FilterFit
+         * @description The matrix over the loaded lenses, and what the wants ask for.
+         */
+        FilterFit: {
+            /** Effects */
+            effects: ("nd" | "variable-nd" | "graduated-nd" | "polariser" | "night-sky" | "diffusion" | "clear")[];
+            /** Rows */
+            rows: components["schemas"]["Row"][];
+            /** Asked */
+            asked: components["schemas"]["Asked"][];
         };
         /**
          * Finding
@@ -2461,6 +3392,38 @@ export interface components {
             cures: components["schemas"]["Cure"][];
         };
         /**
+         * Fit
+         * @description One way of putting a filter on a lens. parts: every thing it takes, the filter first. to_load: those left behind.
+         *
+         *     rim_mm: depth of filter and rings in front of the lens. widest_mm: full-frame equivalent at the lens's wide end.
+         */
+        Fit: {
+            /** Filter */
+            filter: string;
+            /** Parts */
+            parts: string[];
+            /** To Load */
+            to_load: string[];
+            /** Mass G */
+            mass_g: number;
+            /** Rim Mm */
+            rim_mm: number;
+            /** Warnings */
+            warnings: ("dark-corners" | "uneven-sky" | "cross-pattern")[];
+        };
+        /**
+         * Gain
+         * @description Points of brief score (0 to 100) that something left behind would add.
+         */
+        Gain: {
+            /** Items */
+            items: string[];
+            /** Mass G */
+            mass_g: number;
+            /** Points */
+            points: number;
+        };
+        /**
          * Gap
          * @description A run of cells inside a want that scores under 0.5. because: its weakest factor.
          */
@@ -2483,6 +3446,44 @@ export interface components {
          * @enum {string}
          */
         Group: "optics" | "filters" | "power" | "cards" | "support" | "light-sound" | "carry" | "safety" | "other";
+        /**
+         * Headroom
+         * @description How far a body crops in post past its longest lens: from 70 to 94 mm with 24 MP left.
+         */
+        Headroom: {
+            /** Body */
+            body: string;
+            /** Lens */
+            lens: string | null;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /** Megapixels */
+            megapixels: number;
+        };
+        /**
+         * Hold
+         * @description What leaving one thing means. goes: of no more use without it; breaks: what then fails.
+         */
+        Hold: {
+            /** Item */
+            item: string;
+            /** Goes */
+            goes: string[];
+            /** Breaks */
+            breaks: components["schemas"]["Broken"][];
+        };
+        /**
+         * Home
+         * @description The lens that lives on a body.
+         */
+        Home: {
+            /** Body */
+            body: string;
+            /** Lens */
+            lens: string;
+        };
         /**
          * InBag
          * @description Inside a bag or insert, or strapped to its outside.
@@ -2563,6 +3564,18 @@ export interface components {
             count?: number | null;
         };
         /**
+         * Ledger
+         * @description The whole answer.
+         */
+        Ledger: {
+            /** Drops */
+            drops: components["schemas"]["Drop"][];
+            /** Nexts */
+            nexts: components["schemas"]["Next"][];
+            /** Days */
+            days: components["schemas"]["DayHands"][];
+        };
+        /**
          * LegVerdict
          * @description Whether one leg takes everything, and every limit looked at. limits: whether the carrier states any at all.
          */
@@ -2621,11 +3634,70 @@ export interface components {
             people: components["schemas"]["PersonLoad"][];
         };
         /**
+         * Loss
+         * @description One thing or bag lost or broken, and what is left.
+         *
+         *     out: what is lost or of no use then. score: of what is left; points: lost. wants: ids of those lost (less than
+         *     half of their cover is left). days: days whose every want is lost. stops: no set-up is left at all.
+         *     pictures: every card, drive and computer is gone with it, and so is every picture taken so far.
+         *     fails: things that stay but no longer work. cures: the lightest ways to bear it.
+         */
+        Loss: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "thing" | "bag";
+            /** Item */
+            item: string;
+            /** Out */
+            out: string[];
+            /** Score */
+            score: number;
+            /** Points */
+            points: number;
+            /** Wants */
+            wants: string[];
+            /** Days */
+            days: number;
+            /** Stops */
+            stops: boolean;
+            /** Pictures */
+            pictures: boolean;
+            /** Fails */
+            fails: string[];
+            /** Cures */
+            cures: components["schemas"]["Cure"][];
+        };
+        /**
          * Mark
          * @description How far a station of the trail is.
          * @enum {string}
          */
         Mark: "done" | "open" | "blocked";
+        /**
+         * Missing
+         * @description A link that a loaded thing lacks. loads: the lightest owned things that give it; None when nothing owned does.
+         *
+         *     what: the sort of link (``pack``, ``reader``, ``port``...); label: its type. short: pieces missing (0: all).
+         */
+        Missing: {
+            /** Item */
+            item: string;
+            /** What */
+            what: string;
+            /** Label */
+            label: string;
+            /** Loads */
+            loads: string[] | null;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * Short
+             * @default 0
+             */
+            short: number;
+        };
         /**
          * Move
          * @description Put what is loaded of an item somewhere else.
@@ -2660,6 +3732,48 @@ export interface components {
             megapixels?: number | null;
             /** Frames */
             frames?: number | null;
+        };
+        /**
+         * Next
+         * @description Something left behind that would add to the brief. brings: links it needs that are not loaded either.
+         */
+        Next: {
+            /** Items */
+            items: string[];
+            /** Brings */
+            brings: string[];
+            /** Mass G */
+            mass_g: number;
+            /** Points */
+            points: number;
+            /** Score */
+            score: number;
+        };
+        /**
+         * Orphan
+         * @description A loaded thing without a purpose. lacks: what would give it one, of type label.
+         */
+        Orphan: {
+            /** Item */
+            item: string;
+            /** Lacks */
+            lacks: string;
+            /** Label */
+            label: string;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
+         * Overlap
+         * @description Things that do the same. meant: one of them is marked as a backup.
+         */
+        Overlap: {
+            /** By */
+            by: string;
+            /** Items */
+            items: string[];
+            /** Meant */
+            meant: boolean;
         };
         /**
          * PersonLoad
@@ -2708,7 +3822,7 @@ export interface components {
         };
         /**
          * ReachBar
-         * @description One bar of the reach chart.
+         * @description One bar of the reach chart. unsealed: the links that let water in; sealing is a chain, one is enough.
          */
         ReachBar: {
             /**
@@ -2729,6 +3843,11 @@ export interface components {
             megapixels: number;
             /** Autofocus Lost From Mm */
             autofocus_lost_from_mm?: number | null;
+            /**
+             * Unsealed
+             * @default []
+             */
+            unsealed: string[];
         };
         /**
          * ReachRow
@@ -2741,6 +3860,34 @@ export interface components {
             bodies: string[];
             /** Bars */
             bars: components["schemas"]["ReachBar"][];
+        };
+        /**
+         * Resilience
+         * @description Every single loss, worst first. steady: wants that some set-up still serves whatever one thing is lost.
+         *
+         *     share: their share of the brief by importance, 0 to 1.
+         */
+        Resilience: {
+            /** Losses */
+            losses: components["schemas"]["Loss"][];
+            /** Steady */
+            steady: string[];
+            /** Share */
+            share: number;
+        };
+        /**
+         * Row
+         * @description One lens with its thread; None where nothing screws on (a bulging front, or no thread stated).
+         */
+        Row: {
+            /** Lens */
+            lens: string;
+            /** Thread Mm */
+            thread_mm: number | null;
+            /** Widest Mm */
+            widest_mm: number;
+            /** Cells */
+            cells: components["schemas"]["Cell"][];
         };
         /**
          * Run
@@ -2861,13 +4008,15 @@ export interface components {
         };
         /**
          * NewKit
-         * @description A kit to add; ``copy_of`` names the kit to start from.
+         * @description A kit to add; ``copy_of`` names the kit to start from, ``entries`` says what it holds.
          */
         NewKit: {
             /** Name */
             name: string;
             /** Copy Of */
             copy_of?: string | null;
+            /** Entries */
+            entries?: components["schemas"]["Entry"][] | null;
         };
         /**
          * Edits
@@ -2878,6 +4027,241 @@ export interface components {
             version: number;
             /** Edits */
             edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+        };
+        /**
+         * Thought
+         * @description A kit as it would be, with its answer. Nothing of it is stored.
+         */
+        Thought: {
+            kit: components["schemas"]["Kit"];
+            assessment: components["schemas"]["Assessment"];
+        };
+        /**
+         * WhatIf
+         * @description Edits to be thought through, not done.
+         */
+        WhatIf: {
+            /** Edits */
+            edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+        };
+        /**
+         * LightestSet
+         * @description The set, its grams, and the lens and effect pairs that nothing owned serves. proved: nothing lighter does.
+         */
+        LightestSet: {
+            /** Items */
+            items: string[];
+            /** Mass G */
+            mass_g: number;
+            /** Unserved */
+            unserved: [
+                string,
+                string
+            ][];
+            /** Proved */
+            proved: boolean;
+        };
+        /**
+         * Choice
+         * @description The whole answer. conflict: the smallest set of demands that cannot hold together; empty when there is a kit.
+         *
+         *     present: the open kit among the points. stopped: the search was stopped or ran out of time.
+         */
+        Choice: {
+            /** Points */
+            points: components["schemas"]["Point"][];
+            /** Conflict */
+            conflict: components["schemas"]["Reason"][];
+            /** Lines */
+            lines: components["schemas"]["Line"][];
+            /** Stopped */
+            stopped: boolean;
+        };
+        /**
+         * ChoiceLine
+         * @description One line of a streamed choice: a point as it is found, or at last the whole answer; empty to say it is alive.
+         */
+        ChoiceLine: {
+            point?: components["schemas"]["Point"] | null;
+            choice?: components["schemas"]["Choice"] | null;
+        };
+        /**
+         * Line
+         * @description A limit drawn into the curve: grams carried at which a leg refuses or a back has had enough.
+         */
+        Line: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "leg" | "share" | "carries-well";
+            /** Ref */
+            ref: string;
+            /** Carried G */
+            carried_g: number;
+            /** Share */
+            share?: number | null;
+        };
+        /**
+         * Point
+         * @description One kit of the trade curve.
+         *
+         *     limit_g: grams it was sought under; carried_g: what it carries (cabin, under the seat and worn). score: brief score
+         *     of ``assess``, 0 to 100. bound: what no kit under the limit exceeds. steady: share of the brief that bears any
+         *     single loss. proved: score, then steadiness, then mass are the best there are.
+         */
+        Point: {
+            kit: components["schemas"]["Kit"];
+            /** Limit G */
+            limit_g: number;
+            /** Carried G */
+            carried_g: number;
+            /** Score */
+            score: number;
+            /** Bound */
+            bound: number;
+            /** Steady */
+            steady: number;
+            /** Proved */
+            proved: boolean;
+        };
+        /**
+         * Reason
+         * @description One demand that has a part in a contradiction. refs: ids by role; numbers: figures with their unit.
+         */
+        Reason: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "must-take" | "must-leave" | "slot" | "need" | "leg" | "person" | "volume" | "limit" | "policy-lenses" | "policy-second-body" | "policy-gaps" | "pictures";
+            /**
+             * Refs
+             * @default {}
+             */
+            refs: {
+                [key: string]: string;
+            };
+            /**
+             * Numbers
+             * @default {}
+             */
+            numbers: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * Asking
+         * @description What to choose.
+         *
+         *     limit_g: most grams carried, None for no limit of one's own. points: of the trade curve; 1 asks for the best alone.
+         *     keep_limits: whether what carriers and backs allow is kept to (the size of bags is never changed). seconds: time for
+         *     the whole search; what is found by then comes with its bound. others: whether things that could be rented or
+         *     borrowed are in play. workers: threads that search side by side.
+         */
+        Asking: {
+            /** Limit G */
+            limit_g?: number | null;
+            /**
+             * Points
+             * @default 20
+             */
+            points: number;
+            /**
+             * Keep Limits
+             * @default true
+             */
+            keep_limits: boolean;
+            /**
+             * Seconds
+             * @default 60
+             */
+            seconds: number;
+            /**
+             * Others
+             * @default false
+             */
+            others: boolean;
+            /**
+             * Workers
+             * @default 2
+             */
+            workers: number;
+        };
+        /**
+         * Comparison
+         * @description The kits in the order asked for.
+         */
+        Comparison: {
+            /** Sides */
+            sides: components["schemas"]["Side"][];
+        };
+        /**
+         * Side
+         * @description One kit of the comparison.
+         *
+         *     carried_g: in carried bags and worn, base load left out; total_g: everything loaded. volume_l of bag_l: the fullest
+         *     carried bag. legs_refused: ids. only: things that no other kit here has; lacks: things that all others have.
+         *     changes: most lens changes on one day.
+         */
+        Side: {
+            /** Kit */
+            kit: string;
+            /** Name */
+            name: string;
+            /** Score */
+            score: number;
+            /** Steady */
+            steady: number;
+            /** Carried G */
+            carried_g: number;
+            /** Total G */
+            total_g: number;
+            /** Volume L */
+            volume_l: number;
+            /** Bag L */
+            bag_l: number;
+            /** Legs Refused */
+            legs_refused: string[];
+            /** Wants */
+            wants: components["schemas"]["WantSide"][];
+            /** Reach */
+            reach: components["schemas"]["ReachRow"][];
+            /** Only */
+            only: string[];
+            /** Lacks */
+            lacks: string[];
+            /** Weakest Want */
+            weakest_want: string | null;
+            weakness: components["schemas"]["Weakness"] | null;
+            /** Changes */
+            changes: number;
+            /** Blockers */
+            blockers: number;
+            /** Cautions */
+            cautions: number;
+        };
+        /**
+         * WantSide
+         * @description How much of one want a kit meets, 0 to 1.
+         */
+        WantSide: {
+            /** Want */
+            want: string;
+            /** Cover */
+            cover: number;
+        };
+        /**
+         * Weakness
+         * @description The single loss that costs a kit most.
+         */
+        Weakness: {
+            /** Item */
+            item: string;
+            /** Points */
+            points: number;
+            /** Stops */
+            stops: boolean;
         };
         /**
          * AtVersion
@@ -3298,6 +4682,74 @@ export interface operations {
             };
         };
     };
+    server_brief_api_want_sets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WantSet"][];
+                };
+            };
+        };
+    };
+    server_brief_api_figure_want: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedWant"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WantFigures"];
+                };
+            };
+        };
+    };
+    server_brief_api_expose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Times"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Darkenings"];
+                };
+            };
+        };
+    };
     server_trips_api_list_trips: {
         parameters: {
             query?: never;
@@ -3508,6 +4960,107 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitState"];
+                };
+            };
+        };
+    };
+    server_trips_api_think: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIf"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thought"];
+                };
+            };
+        };
+    };
+    server_trips_api_lightest_filters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LightestSet"];
+                };
+            };
+        };
+    };
+    server_trips_api_stream_choice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Asking"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChoiceLine"];
+                };
+            };
+        };
+    };
+    server_trips_api_compare_kits: {
+        parameters: {
+            query: {
+                kits: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Comparison"];
                 };
             };
         };

@@ -1,0 +1,43 @@
+"""Endpoints of the helpers. They store nothing."""
+
+from django.http import HttpRequest
+from ninja import Router, Schema
+
+from mule.filters import Darkening, darken, stops_needed
+from mule.gear import Filter
+from mule.trip.sets import SETS, WantSet
+from server.brief.schemas import Times, TypedWant, WantFigures
+from server.locker.convert import locker_of
+
+router = Router()
+
+
+class Darkenings(Schema):
+    """Stops needed, and the filters of the locker that come nearest."""
+
+    stops: float
+    ways: list[Darkening]
+
+
+@router.get("/want-sets", response=list[WantSet])
+def want_sets(request: HttpRequest) -> list[WantSet]:
+    """Ready-made sets of wants."""
+    return list(SETS)
+
+
+@router.post("/want", response=WantFigures)
+def figure_want(request: HttpRequest, payload: TypedWant) -> WantFigures:
+    """What a subject and an output ask for."""
+    low, high = payload.subject.focal_mm() if payload.subject else (None, None)
+    pixels = payload.output.megapixels() if payload.output else None
+    return WantFigures(focal_min_mm=low, focal_max_mm=high, megapixels=pixels)
+
+
+@router.post("/exposure", response=Darkenings)
+def expose(request: HttpRequest, payload: Times) -> Darkenings:
+    """Stops between two times, and the owned neutral densities that take them."""
+    owned = [thing for thing in locker_of(request.user) if isinstance(thing, Filter)]
+    return Darkenings(
+        stops=stops_needed(payload.metered_s, payload.wanted_s),
+        ways=list(darken(owned, payload.metered_s, payload.wanted_s)),
+    )
