@@ -91,6 +91,11 @@ class Candidates:
     now: Mapping[str, int] = field(repr=False)
     seconds: frozenset[str] = frozenset()
 
+    def must_stay(self, item: str) -> bool:
+        """Whether an item is marked to be left, or shares a slot: then nothing holds it in the bag."""
+        marks = self.plan.trip.marks
+        return item in marks.must_leave or any(item in slot.items for slot in marks.slots)
+
     def homes(self, item: str) -> list[Container]:
         """Where a thing may go: any carried bag or insert, and onto a person who wears it now."""
         worn = {e.place.person for e in self.plan.kit.entries if e.item == item and isinstance(e.place, Worn)}
@@ -187,8 +192,13 @@ def _fixed(plan: Plan) -> dict[str, int]:
         for item, count in plan.kit.loaded().items()
         if item in in_hold
         or isinstance(plan.items[item], Bag | Insert)
-        or not (isinstance(plan.items[item], CHOSEN_KINDS) or (item in marked and not keeps_safe(plan.items[item])))
+        or not (_is_chosen(plan.items[item]) or (item in marked and not keeps_safe(plan.items[item])))
     }
+
+
+def _is_chosen(thing: Gear) -> bool:
+    """Whether the choice decides about a loaded thing. Leads, plugs and timers stay: phones and nights need them too."""
+    return isinstance(thing, CHOSEN_KINDS) and not isinstance(thing, Link | Remote)
 
 
 def _in_play(plan: Plan, thing: Gear, *, others: bool) -> bool:

@@ -8,12 +8,13 @@ from mule.choosing.scoring import Optics
 from mule.completeness import Key, packs_eaten
 from mule.filters import Bag as FilterBag
 from mule.filters import Front, answers, fits
-from mule.gear import Battery, Body, Card, Drone, Filter, Lens, MountAdapter
+from mule.gear import Battery, Body, Card, Charger, Drone, Filter, Lens, MountAdapter, Reader
 
 
 def link(draft: Draft, optics: Optics) -> None:
     """Every need, every pack, every filter and support that is asked for."""
     _Needs(draft).add()
+    _keep_what_serves(draft)
     _packs(draft)
     _filters(draft, optics)
     if any(want.steady for want in draft.case.plan.trip.wants):
@@ -70,6 +71,21 @@ class _Needs:
                 if item != at[1]
             )
         return self._known[at]
+
+
+def _keep_what_serves(draft: Draft) -> None:
+    """Chargers and readers of the open kit stay as long as the packs and cards come along that they are loaded for.
+
+    How long the power lasts is not reckoned here; whoever packed a charger has a reason.
+    """
+    case = draft.case
+    for item, take in draft.takes.items():
+        if item in case.now and isinstance(case.free[item], Charger | Reader) and not case.must_stay(item):
+            for key in (key for need in case.web.needs[item] if need.sort == "purpose" for key in need.keys):
+                for giver, _ in case.web.givers.get(key, ()):
+                    served = draft.take(giver)
+                    if served is not False:
+                        draft.demand([take], when=[] if served is True else [served])
 
 
 def _packs(draft: Draft) -> None:

@@ -11,6 +11,7 @@ from mule.choosing import Asking, Choice, Point, points, require_brief
 from mule.compare import Comparison, compare
 from mule.editing import apply
 from mule.filters.lightest import LightestSet, lightest_set
+from mule.kit import Kit as KitValue
 from mule.optics import cover
 from mule.plan import Plan
 from server.locker.convert import gear_of
@@ -123,7 +124,10 @@ def edit_kit(request: HttpRequest, slug: str, kit: str, payload: Edits) -> KitSt
 @router.post("/{slug}/kits/{kit}/what-if", response=Thought)
 def think(request: HttpRequest, slug: str, kit: str, payload: WhatIf) -> Thought:
     """What edits would make of a kit; nothing is stored."""
-    plan = apply(services.plan_for(services.find_kit(request.user, slug, kit)), payload.edits)
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    if payload.entries is not None:
+        plan = plan.with_kit(KitValue(id=plan.kit.id, name=plan.kit.name, entries=tuple(payload.entries)))
+    plan = apply(plan, payload.edits)
     return Thought(kit=plan.kit, assessment=assess(plan))
 
 

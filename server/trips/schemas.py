@@ -84,9 +84,10 @@ class NewKit(Schema):
 
 
 class WhatIf(Schema):
-    """Edits to be thought through, not done."""
+    """Edits to be thought through, not done; ``entries`` when given stand in for what the kit holds."""
 
-    edits: Annotated[list[Edit], Field(max_length=500)]
+    edits: Annotated[list[Edit], Field(max_length=500)] = []
+    entries: Annotated[list[Entry], Field(max_length=2_000)] | None = None
 
 
 class Thought(Schema):

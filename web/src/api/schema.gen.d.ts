@@ -4038,11 +4038,16 @@ export interface components {
         };
         /**
          * WhatIf
-         * @description Edits to be thought through, not done.
+         * @description Edits to be thought through, not done; ``entries`` when given stand in for what the kit holds.
          */
         WhatIf: {
-            /** Edits */
+            /**
+             * Edits
+             * @default []
+             */
             edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+            /** Entries */
+            entries?: components["schemas"]["Entry"][] | null;
         };
         /**
          * LightestSet

@@ -13,7 +13,7 @@ const stops = computed(() =>
     ...station,
     key: index + 1,
     mark: props.stations.find((s) => s.name === station.name)?.mark ?? 'open',
-    here: route.name === station.name,
+    here: (route.meta.station ?? route.name) === station.name,
   })),
 )
 const SAYS = { done: 'done', open: 'open', blocked: 'blocked' } as const

@@ -4,7 +4,7 @@ import { computed, type ComputedRef, type MaybeRefOrGetter, toValue } from 'vue'
 import { ask, client } from '@/api/client'
 import { Problem } from '@/api/problem'
 import { queries } from '@/api/queries'
-import type { Bench, Edit, Entry, KitState, Thing, Trip } from '@/api/types'
+import type { Bench, Edit, Entry, Kit, KitState, Thing, Trip } from '@/api/types'
 import { notify } from './useNotice'
 
 type Ref<T> = MaybeRefOrGetter<T>
@@ -72,17 +72,20 @@ function useIndex(bench: { value: Bench | undefined }) {
   // mat would be laid out anew.
   const gear = computed(() => bench.value?.gear)
   const things = computed(() => new Map<string, Thing>(gear.value?.map((doc) => [doc.thing.id, doc.thing])))
+  return { things, ...useLoaded(computed(() => bench.value?.state.kit)) }
+}
+
+/** Entries and pieces by item of a kit: the one on the table, or one that is thought of. */
+export function useLoaded(kit: ComputedRef<Kit | undefined>) {
   const entries = computed(() => {
     const found = new Map<string, Entry[]>()
-    for (const entry of bench.value?.state.kit.entries ?? []) {
-      found.set(entry.item, [...(found.get(entry.item) ?? []), entry])
-    }
+    for (const entry of kit.value?.entries ?? []) found.set(entry.item, [...(found.get(entry.item) ?? []), entry])
     return found
   })
   const loaded = computed(
     () => new Map([...entries.value].map(([item, list]) => [item, list.reduce((n, e) => n + (e.count ?? 1), 0)])),
   )
-  return { things, entries, loaded }
+  return { entries, loaded }
 }
 
 export interface Names {
@@ -114,11 +117,11 @@ export function useKits(trip: Ref<string>) {
     await queries.invalidateQueries({ queryKey: ['trips'] })
   }
   const add = useMutation({
-    mutationFn: (wish: { name: string; copyOf?: string }) =>
+    mutationFn: (wish: { name: string; copyOf?: string; entries?: Entry[] }) =>
       ask(
         client.POST('/api/trips/{slug}/kits', {
           params: { path: { slug: toValue(trip) } },
-          body: { name: wish.name, copy_of: wish.copyOf ?? null },
+          body: { name: wish.name, copy_of: wish.copyOf ?? null, entries: wish.entries ?? null },
         }),
       ),
     onSuccess: refresh,

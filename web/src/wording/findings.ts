@@ -3,26 +3,13 @@ import type { Names } from '@/composables/useBench'
 import type { Cure, Finding, Units } from '@/api/types'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
+import { COMPLETENESS } from './completeness'
 import { ABSENCE, PIECE } from './kinds'
+import { item, list, number, ref, type Say, type Sentence } from './parts'
+import { PLACE } from './place'
 
-export interface Sentence {
-  head: string
-  body: string
-}
-
-type Say = (finding: Finding, names: Names, units: Units) => Sentence
-
-function number(finding: Finding, key: string): number {
-  return finding.numbers?.[key] ?? 0
-}
-function ref(finding: Finding, key: string): string {
-  return finding.refs?.[key] ?? ''
-}
 function range(finding: Finding): string {
   return fmt.focalRange(number(finding, 'from_mm'), number(finding, 'to_mm'))
-}
-function item(finding: Finding, names: Names): string {
-  return finding.items?.[0] ? names.thing(finding.items[0]) : ''
 }
 function otherLegs(finding: Finding): string {
   const more = number(finding, 'legs') - 1
@@ -34,6 +21,11 @@ function whose(finding: Finding, names: Names): string {
   return `${what}, ${names.person(ref(finding, 'person'))}`
 }
 
+/** Who travels light-looking takes the risk of being weighed. */
+function ifWeighed(finding: Finding): string {
+  return ref(finding, 'policy') === 'light-looking' ? 'If they weigh it: ' : ''
+}
+
 const BECAUSE: Record<string, string> = {
   reach: 'Nothing loaded reaches it',
   light: 'What reaches it is too slow for the light you asked',
@@ -42,13 +34,15 @@ const BECAUSE: Record<string, string> = {
 }
 
 const SAY: Record<string, Say> = {
+  ...COMPLETENESS,
+  ...PLACE,
   'no-people': () => ({ head: 'Nobody carries yet.', body: 'Add the people of this trip, so that bags have a back to hang on.' }),
   'no-days': () => ({ head: 'No days yet.', body: 'Add the days, with the coldest hour of each.' }),
   'no-wants': () => ({ head: 'No wants yet.', body: 'Say which pictures you want to come home with; then each lens has a worth.' }),
   'nothing-loaded': () => ({ head: 'The bag is empty.', body: 'Click a thing on the mat to load it.' }),
   'no-set-up': () => ({ head: 'Nothing here takes a picture.', body: 'No loaded body has a lens that fits it.' }),
   'leg-mass': (f, n, u) => ({
-    head: `${whose(f, n)}: ${fmt.mass(number(f, 'over'), u)} over.`,
+    head: `${ifWeighed(f)}${whose(f, n)}: ${fmt.mass(number(f, 'over'), u)} over.`,
     body: `${item(f, n)} weighs ${fmt.load(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.limit(number(f, 'allowed'), u)}${otherLegs(f)}.`,
   }),
   'leg-size': (f, n, u) => ({
@@ -64,7 +58,7 @@ const SAY: Record<string, Say> = {
     body: `${n.leg(ref(f, 'leg'))} takes no more pieces of this kind${otherLegs(f)}.`,
   }),
   'leg-together': (f, n, u) => ({
-    head: `${n.person(ref(f, 'person'))}: ${fmt.mass(number(f, 'over'), u)} over in all.`,
+    head: `${ifWeighed(f)}${n.person(ref(f, 'person'))}: ${fmt.mass(number(f, 'over'), u)} over in all.`,
     body: `The bags together weigh ${fmt.load(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.limit(number(f, 'allowed'), u)}${otherLegs(f)}.`,
   }),
   'want-unmet': (f, n) => ({
@@ -100,13 +94,10 @@ const SAY: Record<string, Say> = {
   },
 }
 
+export type { Sentence } from './parts'
+
 export function say(finding: Finding, names: Names, units: Units): Sentence {
   return SAY[finding.code]?.(finding, names, units) ?? { head: finding.code, body: '' }
-}
-
-function list(ids: string[], names: Names): string {
-  const all = ids.map(names.thing)
-  return all.length <= 2 ? all.join(' and ') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
 }
 
 function things(cure: Cure): string[] {
@@ -128,6 +119,8 @@ export function cureText(cure: Cure, names: Names, units: Units): string {
   switch (cure.code) {
     case 'load':
       return `Load ${which} (${change})`
+    case 'load-may-pass':
+      return `Load ${which} (${change}); it may pass, ask there`
     case 'load-partly':
       return `${which} would help (${change}, the want then ${fmt.percent(numbers.cover_after ?? 0)})`
     case 'leave':

@@ -1,34 +1,81 @@
 <script setup lang="ts">
 /** The bench: reach above, the mat below, the ledger and what to do about it beside them. */
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import type { Edit } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
-import { useBench, useNames } from '@/composables/useBench'
+import { useBench, useLoaded, useNames } from '@/composables/useBench'
 import { useKeys } from '@/composables/useKeys'
+import { notify } from '@/composables/useNotice'
+import { useUnits } from '@/composables/useSession'
+import { useThought } from '@/composables/useThought'
+import * as fmt from '@/format/units'
+import DropsPanel from './DropsPanel.vue'
+import FiltersPanel from './FiltersPanel.vue'
 import FindingsList from './FindingsList.vue'
 import GearMat from './GearMat.vue'
 import KitTabs from './KitTabs.vue'
 import LedgerPanel from './LedgerPanel.vue'
+import LossesPanel from './LossesPanel.vue'
 import ReachChart from './ReachChart.vue'
 import ThingDialog from './ThingDialog.vue'
 import WantDialog from './WantDialog.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
-const { bench, error, edit, undo, redo, things, entries, loaded } = useBench(
+const router = useRouter()
+const units = useUnits()
+const { bench, error, edit, undo, redo, things } = useBench(
   () => props.trip,
   () => props.kit,
 )
 const brief = computed(() => bench.value?.trip.trip)
 const state = computed(() => bench.value?.state)
 const names = useNames(brief, things)
+const { entries, loaded } = useLoaded(computed(() => shown.value?.kit))
 const mat = ref<InstanceType<typeof GearMat> | null>(null)
 const opened = ref<string | null>(null)
 const want = ref<string | null>(null)
 const busy = computed(() => edit.isPending.value || undo.isPending.value || redo.isPending.value)
-const problems = computed(() => state.value?.assessment.findings ?? [])
+const problems = computed(() => shown.value?.assessment.findings ?? [])
+const VIEWS = [
+  { name: 'ledger', title: 'ledger' },
+  { name: 'drops', title: 'leave, load' },
+  { name: 'losses', title: 'losses, days' },
+  { name: 'filters', title: 'filters' },
+] as const
+const view = ref<(typeof VIEWS)[number]['name']>('ledger')
 
+/** Edits that are thought through: shown as if they were done, stored only when kept. */
+const thinking = ref(false)
+const thoughts = ref<Edit[]>([])
+const { thought, error: refused } = useThought(
+  () => props.trip,
+  () => props.kit,
+  () => (thinking.value && thoughts.value.length ? { edits: thoughts.value } : null),
+)
+const shown = computed(() => (thinking.value && thought.value ? thought.value : state.value))
+const thoughtText = computed(() => {
+  const [now, then] = [state.value?.assessment, thought.value?.assessment]
+  if (!thoughts.value.length || !now || !then) return 'Click, leave and move as you like; nothing is done yet.'
+  const points = then.coverage.score - now.coverage.score
+  return `${fmt.massChange(then.loads.total_g - now.loads.total_g, units.value)}, ${points < 0 ? '−' : '+'}${fmt.figure(Math.abs(points), 1)} points.`
+})
+watch(refused, (problem) => {
+  if (!problem) return
+  thoughts.value = thoughts.value.slice(0, -1)
+  notify(problem)
+})
+function think(): void {
+  thinking.value = !thinking.value
+  thoughts.value = []
+}
+function keepThoughts(): void {
+  edit.mutate(thoughts.value)
+  think()
+}
 function change(edits: Edit[]): void {
-  edit.mutate(edits)
+  if (thinking.value) thoughts.value = [...thoughts.value, ...edits]
+  else edit.mutate(edits)
 }
 function load(item: string, count: number): void {
   change([{ act: 'load', item, count }])
@@ -38,6 +85,8 @@ function leave(item: string, count: number | null): void {
 }
 useKeys([
   { key: '/', does: 'Find gear on the mat', run: () => mat.value?.toFinder() },
+  { key: 'c', does: 'Compare kits', run: () => void router.push({ name: 'compare', params: { trip: props.trip, kit: props.kit } }) },
+  { key: 's', does: 'Suggest kits', run: () => void router.push({ name: 'suggest', params: { trip: props.trip, kit: props.kit } }) },
   { key: 'u', does: 'Undo', run: () => state.value?.can_undo && undo.mutate() },
   { key: 'U', does: 'Redo', run: () => state.value?.can_redo && redo.mutate() },
 ])
@@ -45,9 +94,9 @@ useKeys([
 
 <template>
   <TripFrame :bench="bench" :error="error" :names="names">
-    <div v-if="brief && state" class="screen grid">
+    <div v-if="brief && state && shown" class="screen grid">
       <div class="left">
-        <ReachChart class="reach" :coverage="state.assessment.coverage" :trip="brief" :names="names" @want="want = $event" />
+        <ReachChart class="reach" :coverage="shown.assessment.coverage" :trip="brief" :names="names" @want="want = $event" />
         <GearMat ref="mat" class="table" :things="things" :loaded="loaded" @load="load" @leave="leave" @open="opened = $event" />
       </div>
       <aside class="right" aria-label="Kit">
@@ -56,19 +105,34 @@ useKeys([
           <button type="button" class="tab" :disabled="!state.can_undo || busy" title="Undo (u)" @click="undo.mutate()">undo</button>
           <button type="button" class="tab" :disabled="!state.can_redo || busy" title="Redo (Shift+u)" @click="redo.mutate()">redo</button>
         </div>
+        <nav class="views" aria-label="Views of the kit">
+          <button v-for="v in VIEWS" :key="v.name" type="button" class="tab" :aria-pressed="view === v.name" @click="view = v.name">{{ v.title }}</button>
+          <span class="grow" />
+          <button type="button" class="tab" :aria-pressed="thinking" title="Try edits without doing them" @click="think">what if</button>
+          <RouterLink class="tab" :to="{ name: 'compare', params: { trip, kit } }" title="Compare kits (c)">compare</RouterLink>
+          <RouterLink class="tab" :to="{ name: 'suggest', params: { trip, kit } }" title="Suggest kits (s)">suggest</RouterLink>
+        </nav>
+        <div v-if="thinking" class="thinking" role="status">
+          <b>What if.</b> {{ thoughtText }}
+          <button type="button" class="link" :disabled="!thoughts.length || busy" @click="keepThoughts">do it</button> or
+          <button type="button" class="link" @click="think">forget it</button>
+        </div>
+        <DropsPanel v-if="view === 'drops'" class="ledger" :ledger="shown.assessment.ledger" :over="shown.assessment.legs.some((l) => !l.passes)" :names="names" :busy="busy" @edit="change" />
+        <LossesPanel v-else-if="view === 'losses'" class="ledger" :assessment="shown.assessment" :names="names" :busy="busy" @edit="change" />
+        <FiltersPanel v-else-if="view === 'filters'" class="ledger" :trip="trip" :kit="kit" :filters="shown.assessment.filters" :loaded="loaded" :names="names" :busy="busy" @edit="change" />
         <LedgerPanel
+          v-else
           class="ledger"
           :things="things"
           :entries="entries"
-          :coverage="state.assessment.coverage"
-          :total="state.assessment.loads.total_g"
+          :assessment="shown.assessment"
           :names="names"
           @open="opened = $event"
         />
         <FindingsList class="findings" :findings="problems" :names="names" :busy="busy" @cure="change" />
       </aside>
-      <ThingDialog :item="opened" :things="things" :entries="entries" :trip="brief" :coverage="state.assessment.coverage" :names="names" :busy="busy" @close="opened = null" @edit="change" />
-      <WantDialog :want="want" :trip="brief" :coverage="state.assessment.coverage" :names="names" @close="want = null" />
+      <ThingDialog :item="opened" :things="things" :entries="entries" :trip="brief" :assessment="shown.assessment" :names="names" :busy="busy" @close="opened = null" @edit="change" />
+      <WantDialog :want="want" :trip="brief" :coverage="shown.assessment.coverage" :names="names" @close="want = null" />
     </div>
   </TripFrame>
 </template>
@@ -107,6 +171,22 @@ useKeys([
 }
 .tabs {
   flex: 1;
+}
+.views {
+  display: flex;
+  gap: 12px;
+  border-bottom: 1px solid var(--line);
+}
+.views a {
+  text-decoration: none;
+}
+.grow {
+  flex: 1;
+}
+.thinking {
+  background: var(--sheet);
+  border-left: 3px solid var(--ochre);
+  padding: 6px 10px;
 }
 .ledger {
   flex: 1 1 0;

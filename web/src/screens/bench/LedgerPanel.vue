@@ -11,13 +11,12 @@ import { ledger, type LedgerRow } from './ledger'
 const props = defineProps<{
   things: Map<string, Thing>
   entries: Map<string, Entry[]>
-  coverage: Assessment['coverage']
-  total: number
+  assessment: Assessment
   names: Names
 }>()
 const emit = defineEmits<{ open: [item: string] }>()
 const units = useUnits()
-const groups = computed(() => ledger(props.things, props.entries, props.coverage))
+const groups = computed(() => ledger(props.things, props.entries, props.assessment.coverage))
 const most = computed(() => Math.max(1, ...groups.value.flatMap((g) => g.rows.map((r) => r.worth ?? 0))))
 
 function where(place: Place): string {
@@ -33,8 +32,14 @@ function where(place: Place): string {
 function places(row: LedgerRow): string {
   return row.places.map(where).join(', ')
 }
+const holds = computed(() => new Map(props.assessment.completeness.holds.map((h) => [h.item, h])))
+/** What would fail without a thing: it is needed, whatever its points. */
+function needed(row: LedgerRow): string {
+  const broken = holds.value.get(row.thing.id)?.breaks ?? []
+  return [...new Set(broken.map((b) => (b.of === 'want' ? props.names.want(b.id) : props.names.thing(b.id))))].join(', ')
+}
 function worthTitle(row: LedgerRow): string {
-  if (row.worth === null) return 'Takes no part in a set-up; worth of such things comes with what they hold up'
+  if (row.worth === null) return needed(row) ? `Needed by ${needed(row)}` : 'Takes no part in a set-up'
   const per = row.thing.mass_g ? `, ${fmt.figure((100 * row.worth) / row.thing.mass_g, 1)} per 100 g` : ''
   return `Without it the brief loses ${fmt.figure(row.direct, 1)} points; as a backup it saves ${fmt.figure(row.backup, 1)} more${per}`
 }
@@ -61,6 +66,7 @@ function worthTitle(row: LedgerRow): string {
             {{ row.thing.mass_source === 'typical' ? '≈ ' : '' }}{{ fmt.mass(row.mass_g, units) }}
           </td>
           <td class="worth" :title="worthTitle(row)">
+            <span v-if="row.worth === null && needed(row)" class="label">needed</span>
             <template v-if="row.worth !== null">
               <span v-if="row.direct < 0.05 && row.backup > 0.05" class="backup label">backup</span>
               <span class="bar" :class="{ small: row.direct < 0.05 }" :style="{ width: `${Math.max(2, (58 * row.worth) / most)}px` }" />
@@ -70,7 +76,7 @@ function worthTitle(row: LedgerRow): string {
         </tr>
       </tbody>
       <tfoot v-if="groups.length">
-        <tr><th colspan="2">All loaded</th><td class="number total">{{ fmt.load(total, units) }}</td><td class="label">points of brief</td></tr>
+        <tr><th colspan="2">All loaded</th><td class="number total">{{ fmt.load(assessment.loads.total_g, units) }}</td><td class="label">points of brief</td></tr>
       </tfoot>
     </table>
   </div>

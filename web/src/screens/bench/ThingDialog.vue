@@ -7,6 +7,7 @@ import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { ABSENCE, KIND, PIECE, SOURCE } from '@/wording/kinds'
+import { lacks } from '@/wording/completeness'
 import { how, setUp } from '@/wording/optics'
 
 const props = defineProps<{
@@ -14,7 +15,7 @@ const props = defineProps<{
   things: Map<string, Thing>
   entries: Map<string, Entry[]>
   trip: Trip
-  coverage: Assessment['coverage']
+  assessment: Assessment
   names: Names
   busy: boolean
 }>()
@@ -24,9 +25,15 @@ const units = useUnits()
 const thing = computed(() => (props.item ? props.things.get(props.item) : undefined))
 const mine = computed(() => (props.item ? (props.entries.get(props.item) ?? []) : []))
 const loaded = computed(() => mine.value.reduce((n, e) => n + (e.count ?? 1), 0))
-const worth = computed(() => props.coverage.worth.find((w) => w.item === props.item))
+const worth = computed(() => props.assessment.coverage.worth.find((w) => w.item === props.item))
+const hold = computed(() => props.assessment.completeness.holds.find((h) => h.item === props.item))
+/** Sealing is a chain: for each set-up of the thing, what is open. */
+const unsealed = computed(() => {
+  const bars = props.assessment.coverage.reach.flatMap((row) => row.bars.filter((b) => b.how !== 'crop-mode' && Object.values(b.set_up).includes(props.item ?? '')))
+  return [...new Set(bars.map((b) => `${setUp(b.set_up, props.names.thing)}: ${b.unsealed.length ? `open at ${b.unsealed.map(props.names.thing).join(', ')}` : 'sealed throughout'}.`))]
+})
 const serves = computed(() =>
-  props.coverage.wants.flatMap((want) =>
+  props.assessment.coverage.wants.flatMap((want) =>
     want.runs
       .filter((run) => run.set_up && Object.values(run.set_up).includes(props.item ?? ''))
       .map((run) => ({ want: props.names.want(want.want), run })),
@@ -105,6 +112,15 @@ const size = computed(() => {
           single loss where it helps most; a tenth of that counts. Worth {{ fmt.figure(worth.points, 1) }} points<template v-if="thing.mass_g">,
           {{ fmt.figure((100 * worth.points) / thing.mass_g, 1) }} per {{ fmt.mass(100, units) }}</template>.
         </p>
+      </template>
+      <template v-if="hold && (hold.goes.length || hold.breaks.length)">
+        <h2>What hangs on it</h2>
+        <p v-if="hold.goes.length">Of no more use without it: {{ hold.goes.map(names.thing).join(', ') }}.</p>
+        <p v-if="hold.breaks.length">Then missing: <template v-for="(b, i) in hold.breaks" :key="b.id + b.what">{{ i ? '; ' : '' }}{{ b.of === 'want' ? `${names.want(b.id)} loses its ${b.what}` : `${names.thing(b.id)} ${lacks(b.what, b.label)}` }}</template>.</p>
+      </template>
+      <template v-if="unsealed.length">
+        <h2>Sealing</h2>
+        <p v-for="line in unsealed" :key="line">{{ line }}</p>
       </template>
       <template v-if="serves.length">
         <h2>What it serves</h2>

@@ -42,14 +42,15 @@ describe('findings', () => {
 describe('the ledger', () => {
   const things = new Map([thing('zoom', 'lens', { mass_g: 806 }), thing('twin', 'body', { mass_g: 716 }), thing('pack', 'battery', { count: 5, mass_g: 82, mass_source: 'typical' })].map((t) => [t.id, t]))
   const at = (item: string, count: number) => [item, [{ item, count, place: { where: 'bag', bag: 'cube', outside: false } }]] as const
-  const coverage = { worth: [{ item: 'zoom', points: 17.1, direct: 17, backup: 1 }, { item: 'twin', points: 9.6, direct: 0, backup: 96 }] } as unknown as Assessment['coverage']
+  const assessment = { coverage: { worth: [{ item: 'zoom', points: 17.1, direct: 17, backup: 1 }, { item: 'twin', points: 9.6, direct: 0, backup: 96 }] }, loads: { total_g: 1768 }, completeness: { holds: [{ item: 'pack', goes: [], breaks: [{ of: 'thing', id: 'twin', what: 'pack', label: 'LB-4' }] }] } } as unknown as Assessment
 
   it('adds up headings and all, marks typical masses, tells a backup', async () => {
-    shown = mounted(LedgerPanel, { things, entries: new Map([at('zoom', 1), at('twin', 1), at('pack', 3)]), coverage, total: 1768, names: NAMES })
+    shown = mounted(LedgerPanel, { things, entries: new Map([at('zoom', 1), at('twin', 1), at('pack', 3)]), assessment, names: NAMES })
     const rows = shown.findAll('tr').map((r) => r.text().replaceAll(/\s+/g, ' '))
     expect(rows.find((r) => r.startsWith('Optics'))).toContain('1522 g')
     expect(rows.find((r) => r.includes('3 × pack'))).toContain('≈ 246 g')
     expect(rows.find((r) => r.includes('twin'))).toContain('backup')
+    expect(rows.find((r) => r.includes('3 × pack'))).toContain('needed')
     expect(rows.at(-1)).toContain('1.77 kg')
     await shown.findAll('.name button')[0]!.trigger('click')
     expect(shown.emitted('open')).toEqual([['zoom']])
@@ -58,7 +59,7 @@ describe('the ledger', () => {
 
 describe('the reach chart', () => {
   function bar(how: ReachBar['how'], from_mm: number, to_mm: number, crop = 1, megapixels = 45): ReachBar {
-    return { how, set_up: { body: 'c1', lens: 'zoom', adapter: null, converter: null, crop }, from_mm, to_mm, f_from: 2.8, f_to: 2.8, megapixels, autofocus_lost_from_mm: null }
+    return { how, set_up: { body: 'c1', lens: 'zoom', adapter: null, converter: null, crop }, from_mm, to_mm, f_from: 2.8, f_to: 2.8, megapixels, autofocus_lost_from_mm: null, unsealed: [] }
   }
   const coverage = {
     reach: [{ lens: 'zoom', bodies: ['c1', 'c2'], bars: [bar('native', 24, 70), bar('crop-mode', 36, 105, 1.5, 20)] }],

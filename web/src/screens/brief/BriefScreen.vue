@@ -10,7 +10,9 @@ import { useBench, useNames } from '@/composables/useBench'
 import { useCarriers } from '@/composables/useCarriers'
 import DaysPart from './DaysPart.vue'
 import LegsPart from './LegsPart.vue'
+import PackingPart from './PackingPart.vue'
 import PeoplePart from './PeoplePart.vue'
+import PlacePart from './PlacePart.vue'
 import { useBriefDraft } from './useBriefDraft'
 import WantsPart from './WantsPart.vue'
 
@@ -34,6 +36,11 @@ const STATUS = [
   { title: 'Done', value: 'done' },
 ]
 
+const STAKES = [
+  { title: 'Leisure', value: 'leisure' },
+  { title: 'Paid', value: 'paid' },
+]
+
 const leavingTo = ref<RouteLocationNormalized | null>(null)
 let letGo = false
 onBeforeRouteLeave(async (to) => {
@@ -49,7 +56,7 @@ async function leave(): Promise<void> {
 const loose = computed(() => {
   if (!problem.value) return ''
   if (problem.value.stale) return 'This brief was changed in another window. Throw away what you typed here to see it.'
-  const rules = looseRules(problem.value, (field) => /^(name|place|note|people|days|(wants|legs)\.\d)/.test(field))
+  const rules = looseRules(problem.value, (field) => /^(name|place|note|purpose|people|days|spot|mains|marks|(wants|legs|local_rules)\.\d)/.test(field))
   return problem.value.fields.length === 0 ? problem.value.title : rules.join('. ')
 })
 watch(
@@ -68,7 +75,7 @@ watch(
           <VSelect v-model="draft.status" class="status" :items="STATUS" label="Stands" />
         </div>
         <WantsPart :model-value="draft.wants ?? []" :coverage="bench.state.assessment.coverage" :errors="errors" @update:model-value="draft.wants = $event" />
-        <DaysPart :model-value="draft.days ?? []" :errors="errors" @update:model-value="draft.days = $event" />
+        <DaysPart :model-value="draft.days ?? []" :errors="errors" :wants="draft.wants ?? []" :sky="bench.state.assessment.sky" @update:model-value="draft.days = $event" />
       </div>
       <div class="right">
         <div class="state" :class="state" role="status">
@@ -80,6 +87,12 @@ watch(
         </div>
         <PeoplePart :model-value="draft.people ?? []" :errors="errors" @update:model-value="draft.people = $event" />
         <LegsPart :model-value="draft.legs ?? []" :carriers="carriers ?? []" :errors="errors" @update:model-value="draft.legs = $event" />
+        <PackingPart v-model:policies="draft.policies" v-model:marks="draft.marks" :things="things" :errors="errors" />
+        <PlacePart :spot="draft.spot" :mains="draft.mains" :rules="draft.local_rules ?? []" :errors="errors" @update:spot="draft.spot = $event" @update:mains="draft.mains = $event" @update:rules="draft.local_rules = $event" />
+        <section class="purpose" aria-label="What for">
+          <VTextField v-model="draft.purpose" label="What the pictures are for" maxlength="2000" :error-messages="errors.purpose" />
+          <VSelect v-model="draft.stakes" class="status" :items="STAKES" label="Stakes" />
+        </section>
         <VTextarea v-model="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" />
       </div>
       <AskFirst
@@ -132,6 +145,10 @@ watch(
 }
 .status {
   flex: 0 0 120px;
+}
+.purpose {
+  display: flex;
+  gap: 10px;
 }
 .state {
   display: flex;

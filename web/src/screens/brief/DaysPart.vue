@@ -1,13 +1,14 @@
 <script setup lang="ts">
 /** The days as columns under the line of the coldest hours; the chosen one is edited below. */
 import { computed, ref } from 'vue'
-import type { Day } from '@/api/types'
+import type { Day, DayLight, Want } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
 import { useUnits } from '@/composables/useSession'
 import { addDays, day as dayName, today } from '@/format/dates'
 import * as fmt from '@/format/units'
+import { bands, skyText } from './sky'
 
-const props = defineProps<{ errors: Record<string, string> }>()
+const props = defineProps<{ errors: Record<string, string>; wants: Want[]; sky: DayLight[] }>()
 const days = defineModel<Day[]>({ required: true })
 const units = useUnits()
 const chosen = ref(0)
@@ -31,10 +32,21 @@ function add(): void {
   const last = old.at(-1)
   days.value = [
     ...old,
-    { date: last ? addDays(last.date, 1) : today(), title: `Day ${old.length + 1}`, place: last?.place ?? '', lowest_c: last?.lowest_c ?? 15, on_foot_h: last?.on_foot_h ?? 0 },
+    { date: last ? addDays(last.date, 1) : today(), title: `Day ${old.length + 1}`, place: last?.place ?? '', lowest_c: last?.lowest_c ?? 15, on_foot_h: last?.on_foot_h ?? 0, weather: [], wants: [] },
   ]
   chosen.value = old.length
 }
+const WEATHER = [
+  { value: 'rain', title: 'rain' },
+  { value: 'snow', title: 'snow' },
+  { value: 'spray', title: 'sea spray' },
+  { value: 'dust', title: 'dust' },
+  { value: 'ridge', title: 'a ridge or slope' },
+] as const
+const light = computed(() => new Map(props.sky.map((s) => [s.date, s])))
+/** What the sky gives on the chosen day, in words; null where the place is not known. */
+const sky = computed(() => (one.value ? skyText(light.value.get(one.value.date)) : null))
+const wantOptions = computed(() => props.wants.map((w) => ({ title: w.name, value: w.id })))
 function drop(): void {
   const left = days.value.filter((_, i) => i !== chosen.value)
   days.value = left
@@ -65,6 +77,7 @@ function start(date: string): void {
         <button v-for="(d, index) in days" :key="d.date" type="button" class="day" :aria-pressed="index === chosen" @click="chosen = index">
           <span class="label">{{ dayName(d.date) }}</span>
           <b>{{ d.title }}<template v-if="wrong.has(index)"> ▲</template></b>
+          <svg v-if="light.has(d.date)" class="light" width="70" height="6" aria-hidden="true"><rect v-for="band in bands(light.get(d.date)!)" :key="band.kind" :x="band.x" y="0" :width="band.width" height="6" :class="band.kind" /></svg>
           <span class="label">{{ d.on_foot_h ? `${d.on_foot_h} h on foot` : '–' }}</span>
         </button>
       </div>
@@ -75,6 +88,10 @@ function start(date: string): void {
       <NumberField :model-value="one.lowest_c" label="Coldest hour" quantity="temperature" required :error="error('lowest_c')" @update:model-value="replace({ lowest_c: $event as number })" />
       <NumberField :model-value="one.on_foot_h" label="On foot" unit="h" required :error="error('on_foot_h')" @update:model-value="replace({ on_foot_h: $event as number })" />
       <button type="button" class="link quiet" @click="drop">remove {{ dayName(one.date) }}</button>
+      <VSelect class="two" :model-value="one.weather ?? []" :items="WEATHER" multiple label="Out in" placeholder="fair weather" persistent-placeholder @update:model-value="replace({ weather: $event })" />
+      <VSelect class="two" :model-value="one.wants ?? []" :items="wantOptions" multiple label="Shoots" placeholder="every want" persistent-placeholder :error-messages="error('wants')" @update:model-value="replace({ wants: $event })" />
+      <span />
+      <p class="sky label">{{ sky ?? 'Say where it is, beside, and the light of each day stands here.' }}</p>
     </div>
     <p v-else class="quiet">No days yet.</p>
   </section>
@@ -149,5 +166,27 @@ text {
   gap: 10px;
   align-items: baseline;
   margin-top: 12px;
+}
+.two {
+  grid-column: span 2;
+}
+.sky {
+  grid-column: 1 / -1;
+  margin: 0;
+}
+.light {
+  margin: 2px 0;
+}
+.light .dark {
+  fill: var(--ink);
+}
+.light .twilight {
+  fill: var(--slate);
+}
+.light .low {
+  fill: var(--ochre);
+}
+.light .day {
+  fill: var(--tan);
 }
 </style>

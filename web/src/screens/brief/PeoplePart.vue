@@ -12,7 +12,7 @@ function replace(index: number, change: Partial<Person>): void {
   people.value = people.value.map((p, i) => (i === index ? { ...p, ...change } : p))
 }
 function add(): void {
-  people.value = [...people.value, { id: idFrom('person', people.value.map((p) => p.id)), name: 'Somebody', body_mass_kg: null, base_load: [] }]
+  people.value = [...people.value, { id: idFrom('person', people.value.map((p) => p.id)), name: 'Somebody', body_mass_kg: null, carries_well_kg: null, base_load: [] }]
 }
 function loads(index: number) {
   return people.value[index]?.base_load ?? []
@@ -30,6 +30,7 @@ function load(index: number, at: number, change: { name?: string; mass_g?: numbe
       <div class="line">
         <VTextField :model-value="person.name" label="Name" maxlength="80" :error-messages="error(`${index}.name`)" @update:model-value="replace(index, { name: String($event ?? '') })" />
         <NumberField class="mass" :model-value="person.body_mass_kg" label="Body mass" quantity="body" :error="error(`${index}.body_mass_kg`)" @update:model-value="replace(index, { body_mass_kg: $event ?? null })" />
+        <NumberField class="mass" :model-value="person.carries_well_kg" label="Carries well" quantity="body" :error="error(`${index}.carries_well_kg`)" @update:model-value="replace(index, { carries_well_kg: $event ?? null })" />
         <button type="button" class="link quiet" :aria-label="`Remove ${person.name}`" @click="people = people.filter((_, i) => i !== index)">remove</button>
       </div>
       <div v-for="(one, at) in person.base_load ?? []" :key="at" class="line base">

@@ -3,7 +3,8 @@
 import { computed } from 'vue'
 import type { Want } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
-import { TRAITS, traitState, type TraitState, withTrait } from './wants'
+import { EFFECTS, TRAITS, traitState, type TraitState, withEffect, withTrait } from './wants'
+import WantTyping from './WantTyping.vue'
 
 const props = defineProps<{ errors: Record<string, string>; index: number }>()
 const want = defineModel<Want>({ required: true })
@@ -12,6 +13,14 @@ const rangeError = computed(() => props.errors[`wants.${props.index}`] ?? '')
 
 function set<K extends keyof Want>(key: K, value: Want[K] | null | undefined): void {
   want.value = { ...want.value, [key]: value }
+}
+const effects = computed(() => (want.value.effects ?? []).map((e) => e.effect))
+const dense = computed(() => (want.value.effects ?? []).filter((e) => e.stops !== null && e.stops !== undefined))
+function setEffects(chosen: (typeof EFFECTS)[number]['value'][]): void {
+  want.value = EFFECTS.reduce((made, { value }) => {
+    const had = made.effects?.find((e) => e.effect === value)
+    return withEffect(made, value, chosen.includes(value), had?.stops)
+  }, want.value)
 }
 const LIGHT = [
   { title: 'exposure: the f-number itself', value: 'exposure' },
@@ -26,12 +35,13 @@ const STATES: { title: string; value: TraitState }[] = [
 
 <template>
   <div class="form">
+    <WantTyping v-model="want" class="typing" />
     <VTextField class="name" :model-value="want.name" label="Name" maxlength="80" :error-messages="error('name')" @update:model-value="set('name', String($event ?? ''))" />
-    <NumberField :model-value="want.focal_min_mm" label="From" unit="mm" required :error="error('focal_min_mm')" @update:model-value="set('focal_min_mm', $event)" />
-    <NumberField :model-value="want.focal_max_mm" label="To" unit="mm" required :error="error('focal_max_mm') || rangeError" @update:model-value="set('focal_max_mm', $event)" />
+    <NumberField :model-value="want.focal_min_mm" :readonly="Boolean(want.subject)" label="From" unit="mm" required :error="error('focal_min_mm')" @update:model-value="set('focal_min_mm', $event)" />
+    <NumberField :model-value="want.focal_max_mm" :readonly="Boolean(want.subject)" label="To" unit="mm" required :error="error('focal_max_mm') || rangeError" @update:model-value="set('focal_max_mm', $event)" />
     <NumberField :model-value="want.max_f_number" label="Slowest f/" required :error="error('max_f_number')" @update:model-value="set('max_f_number', $event)" />
     <VSelect class="light" :model-value="want.light" :items="LIGHT" label="Light means" @update:model-value="set('light', $event)" />
-    <NumberField :model-value="want.megapixels" label="Pixels left" unit="MP" required :error="error('megapixels')" @update:model-value="set('megapixels', $event)" />
+    <NumberField :model-value="want.megapixels" :readonly="Boolean(want.output)" label="Pixels left" unit="MP" required :error="error('megapixels')" @update:model-value="set('megapixels', $event)" />
     <div class="importance" role="radiogroup" aria-label="Importance">
       <span class="label">Importance</span>
       <button v-for="n in 5" :key="n" type="button" role="radio" class="step" :aria-checked="want.importance === n" @click="set('importance', n)">{{ n }}</button>
@@ -44,6 +54,9 @@ const STATES: { title: string; value: TraitState }[] = [
       :label="trait.title"
       @update:model-value="want = withTrait(want, trait.value, $event)"
     />
+    <VSelect class="light" :model-value="effects" :items="EFFECTS" multiple label="Asks for filters" placeholder="none" persistent-placeholder @update:model-value="setEffects($event)" />
+    <NumberField v-for="wish in dense" :key="wish.effect" :model-value="wish.stops" :label="wish.effect === 'nd' ? 'ND' : 'Graduated'" unit="stops" required @update:model-value="want = withEffect(want, wish.effect, true, $event)" />
+    <VCheckbox class="still" :model-value="want.steady ?? false" label="It needs a tripod or another support" @update:model-value="set('steady', Boolean($event))" />
     <VCheckbox class="still" :model-value="want.static_subject" label="It stands still, so frames may be stitched" @update:model-value="set('static_subject', Boolean($event))" />
   </div>
 </template>
@@ -56,6 +69,9 @@ const STATES: { title: string; value: TraitState }[] = [
 }
 .form > * {
   grid-column: span 2;
+}
+.form > .typing {
+  grid-column: 1 / -1;
 }
 .form > .name,
 .form > .light,

@@ -3,11 +3,12 @@
 import { computed, ref } from 'vue'
 import { mdiPlus } from '@mdi/js'
 import type { Assessment, Want } from '@/api/types'
+import { useWantSets } from '@/composables/useFilters'
 import { useSize } from '@/composables/useSize'
 import { focalAxis } from '@/drawing/axis'
 import * as fmt from '@/format/units'
 import WantForm from './WantForm.vue'
-import { asks, newWant } from './wants'
+import { asks, fromSet, newWant } from './wants'
 
 const props = defineProps<{ coverage: Assessment['coverage']; errors: Record<string, string> }>()
 const wants = defineModel<Want[]>({ required: true })
@@ -31,6 +32,12 @@ function add(): void {
   wants.value = [...old, newWant(old.map((w) => w.id))]
   chosen.value = old.length
 }
+const sets = useWantSets()
+function addSet(ready: readonly Want[]): void {
+  const old = wants.value
+  wants.value = [...old, ...fromSet(ready, old.map((w) => w.id))]
+  chosen.value = old.length
+}
 function replace(want: Want): void {
   wants.value = wants.value.map((old, index) => (index === chosen.value ? want : old))
 }
@@ -49,6 +56,12 @@ function step(event: KeyboardEvent, by: number): void {
   <section aria-label="Wants">
     <header class="top">
       <h2>Wants <span class="quiet">which pictures you want to come home with, in full-frame millimetres</span></h2>
+      <VMenu>
+        <template #activator="{ props: menu }"><button type="button" class="link" v-bind="menu">add a ready-made set</button></template>
+        <VList>
+          <VListItem v-for="set in sets.data.value ?? []" :key="set.id" :title="set.name" :subtitle="set.wants.map((w) => w.name).join(', ')" @click="addSet(set.wants)" />
+        </VList>
+      </VMenu>
       <VBtn :prepend-icon="mdiPlus" @click="add">Add a want</VBtn>
     </header>
     <div ref="box" class="chart">

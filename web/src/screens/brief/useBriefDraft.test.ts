@@ -1,4 +1,5 @@
 // @vitest-environment jsdom
+import { NEW_BRIEF } from '@/screens/trips/new-trip'
 import { VueQueryPlugin } from '@tanstack/vue-query'
 import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
@@ -7,7 +8,7 @@ import { queries } from '@/api/queries'
 import type { Trip, TripDoc } from '@/api/types'
 import { useBriefDraft } from './useBriefDraft'
 
-const TRIP: Trip = { id: 'coast', name: 'Coast', place: '', status: 'planned', people: [], legs: [], days: [], wants: [], note: '' }
+const TRIP: Trip = { id: 'coast', name: 'Coast', place: '', status: 'planned', people: [], legs: [], days: [], wants: [], ...NEW_BRIEF }
 const PAUSE = 700
 
 // The wire alone is played: a relative address means nothing without a page.

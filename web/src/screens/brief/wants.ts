@@ -37,7 +37,37 @@ export function newWant(taken: readonly string[]): Want {
     traits: [],
     static_subject: false,
     importance: 3,
+    effects: [],
+    steady: false,
   }
+}
+
+type Effect = NonNullable<Want['effects']>[number]['effect']
+
+/** Filter effects a want may ask for; densities are asked in stops. */
+export const EFFECTS: { value: Effect; title: string; stops: number | null }[] = [
+  { value: 'nd', title: 'Neutral density', stops: 6 },
+  { value: 'graduated-nd', title: 'Graduated density', stops: 3 },
+  { value: 'polariser', title: 'Polariser', stops: null },
+  { value: 'night-sky', title: 'Night-sky filter', stops: null },
+  { value: 'diffusion', title: 'Diffusion', stops: null },
+]
+
+export function withEffect(want: Want, effect: Effect, on: boolean, stops?: number | null): Want {
+  const others = (want.effects ?? []).filter((e) => e.effect !== effect)
+  const usual = EFFECTS.find((e) => e.value === effect)?.stops ?? null
+  return { ...want, effects: on ? [...others, { effect, stops: usual === null ? null : (stops ?? usual) }] : others }
+}
+
+/** The wants of a ready-made set, under ids that are free. */
+export function fromSet(wants: readonly Want[], taken: readonly string[]): Want[] {
+  const ids = new Set(taken)
+  return wants.map((want) => {
+    let id = want.id
+    for (let n = 2; ids.has(id); n++) id = `${want.id}-${n}`
+    ids.add(id)
+    return { ...want, id }
+  })
 }
 
 /** What a want asks, on one line. */

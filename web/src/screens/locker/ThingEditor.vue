@@ -51,6 +51,12 @@ function away(reason: string | null): void {
 }
 const REASONS = [{ title: 'here', value: null }, ...Object.entries(ABSENCE).map(([value, title]) => ({ title, value }))]
 
+const STANDING = [
+  { title: 'mine', value: 'owned' },
+  { title: 'could be rented', value: 'can-rent' },
+  { title: 'could be borrowed', value: 'can-borrow' },
+]
+
 async function submit(): Promise<void> {
   const id = await store()
   if (id) emit('done', id)
@@ -91,6 +97,8 @@ async function takeOut(): Promise<void> {
     <div class="three">
       <VSelect :model-value="draft.absent?.reason ?? null" :items="REASONS" label="Now" @update:model-value="away($event)" />
       <VTextField v-if="draft.absent" :model-value="draft.absent.until" type="date" label="Back by" @update:model-value="set('absent.until', $event || null)" />
+      <VSelect :model-value="draft.standing ?? 'owned'" :items="STANDING" label="It is" @update:model-value="set('standing', $event)" />
+      <VCheckbox :model-value="draft.backup ?? false" label="A backup on purpose" @update:model-value="set('backup', Boolean($event))" />
     </div>
     <VTextarea :model-value="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" @update:model-value="set('note', String($event ?? ''))" />
     <div v-if="rest" class="wrong" role="alert">{{ rest }}</div>

@@ -58,6 +58,8 @@ const BODY: Field[] = [
   flag('stabilised', 'Stabilised'),
   flag('video', 'Video'),
   flag('usb_charging', 'Charges over USB-C'),
+  list('sockets', 'Remote sockets'),
+  count('hot_shoes', 'Hot shoes'),
 ]
 
 export const FIELDS: Record<Kind, Field[]> = {
@@ -77,6 +79,8 @@ export const FIELDS: Record<Kind, Field[]> = {
     number('stops', 'Stops', '', true),
     number('stops_max', 'Stops at most (variable)', '', true),
     number('rim_mm', 'Rim depth', 'mm'),
+    text('adapter', 'Drops into adapter (id)', true),
+    number('clean_from_mm', 'Clean corners from', 'mm', true),
   ],
   'step-ring': [number('lens_thread_mm', 'Lens thread', 'mm'), number('filter_thread_mm', 'Filter thread', 'mm'), number('rim_mm', 'Rim depth', 'mm')],
   'filter-holder': [number('plate_width_mm', 'Plate width', 'mm'), number('thread_mm', 'Lens thread', 'mm'), count('plates', 'Plates')],
@@ -115,19 +119,28 @@ export const FIELDS: Record<Kind, Field[]> = {
     text('battery_type', 'Battery type', true),
     count('cells', 'Cells'),
     number('energy_wh', 'Built-in battery', 'Wh', true),
+    text('trigger', 'Fired by trigger', true),
+    flag('uses_shoe', 'Sits on the hot shoe'),
   ],
   sound: [
     choice('form', 'Sort', { microphone: 'Microphone', recorder: 'Recorder', 'wind-cover': 'Wind cover', headphones: 'Headphones' }),
     text('battery_type', 'Battery type', true),
     count('cells', 'Cells'),
+    flag('uses_shoe', 'Sits on the hot shoe'),
   ],
-  remote: [text('socket', 'Socket on the body'), text('battery_type', 'Battery type', true)],
+  remote: [
+    text('socket', 'Socket on the body (radio for none)'),
+    text('battery_type', 'Battery type', true),
+    list('triggers', 'Fires these triggers'),
+    flag('uses_shoe', 'Sits on the hot shoe'),
+  ],
   drone: [
     text('battery_type', 'Battery type'),
     number('flight_min', 'Flight per pack', 'min'),
     number('megapixels', 'Megapixels', 'MP'),
     measure('takeoff_mass_g', 'Take-off mass', 'mass'),
     flag('needs_phone', 'Needs a phone'),
+    { path: 'slots', label: 'Card slots, as microSD', type: 'slots' },
   ],
   bag: [
     choice('piece', 'Travels as', { cabin: 'Cabin bag', personal: 'Personal item', hold: 'Hold bag' }),

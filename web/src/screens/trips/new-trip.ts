@@ -25,6 +25,16 @@ export function idFrom(name: string, taken: readonly string[] = []): string {
   return id
 }
 
+/** How a trip is packed until somebody says otherwise. */
+export const NEW_BRIEF: Pick<Trip, 'purpose' | 'stakes' | 'local_rules' | 'policies' | 'marks' | 'note'> = {
+  purpose: '',
+  stakes: 'leisure',
+  local_rules: [],
+  policies: { lenses: 'any', gaps: 'allowed', second_body: 'any', cabin: 'comply' },
+  marks: { must_take: [], must_leave: [], slots: [] },
+  note: '',
+}
+
 export function newTrip(wish: TripWish): Trip {
   const people: { id: string; name: string }[] = []
   for (const name of wish.people.split(/[,+&]| and /).map((n) => n.trim())) {
@@ -43,8 +53,10 @@ export function newTrip(wish: TripWish): Trip {
       place: wish.place,
       lowest_c: 15,
       on_foot_h: 0,
+      weather: [],
+      wants: [],
     })),
     wants: [],
-    note: '',
+    ...NEW_BRIEF,
   }
 }

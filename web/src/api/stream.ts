@@ -1,0 +1,39 @@
+/** Answers that come line by line: JSON per line, an empty object now and then to say that the server is alive. */
+import { Problem } from './problem'
+
+interface ProblemBody {
+  title?: string
+  errors?: { field: string; value: string; rule: string }[]
+}
+
+/** Cuts a growing text into whole lines; keeps the rest for later. */
+export function lineCutter(): (chunk: string) => string[] {
+  let rest = ''
+  return (chunk) => {
+    const parts = (rest + chunk).split('\n')
+    rest = parts.pop() ?? ''
+    return parts.filter((part) => part.trim() !== '')
+  }
+}
+
+/** Calls `take` with each line of a POST's answer. Aborting hangs up, which stops the work on the server. */
+export async function stream<T>(path: string, body: unknown, take: (line: T) => void, signal: AbortSignal): Promise<void> {
+  const token = document.cookie.split('; ').find((pair) => pair.startsWith('csrftoken='))?.slice('csrftoken='.length) ?? ''
+  const response = await fetch(path, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json', 'X-CSRFToken': decodeURIComponent(token) },
+    body: JSON.stringify(body),
+    signal,
+  })
+  if (!response.ok || !response.body) {
+    const said = (await response.json().catch(() => ({}))) as ProblemBody
+    throw new Problem(response.status, said.title ?? 'The server could not do this.', said.errors ?? [], undefined)
+  }
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
+  const cut = lineCutter()
+  for (;;) {
+    const { done, value } = await reader.read()
+    if (done) return
+    for (const line of cut(value)) take(JSON.parse(line) as T)
+  }
+}

@@ -1,0 +1,43 @@
+/** The trade curve as it is found: points come in one by one, and the search can be stopped. */
+import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
+import { asProblem, type Problem } from '@/api/problem'
+import { stream } from '@/api/stream'
+import type { Asking, Choice, ChoiceLine, Point } from '@/api/types'
+
+export function useChoice(trip: () => string, kit: () => string) {
+  const found = shallowRef<Point[]>([])
+  const choice = shallowRef<Choice | null>(null)
+  const problem = ref<Problem | null>(null)
+  const running = ref(false)
+  const wanted = ref(0)
+  let hangUp = new AbortController()
+
+  async function start(asking: Partial<Asking>): Promise<void> {
+    hangUp.abort()
+    const mine = (hangUp = new AbortController())
+    found.value = []
+    choice.value = null
+    problem.value = null
+    running.value = true
+    wanted.value = asking.points ?? 20
+    try {
+      await stream<ChoiceLine>(`/api/trips/${trip()}/kits/${kit()}/choose`, asking, take, mine.signal)
+    } catch (error) {
+      if (!mine.signal.aborted) problem.value = asProblem(error)
+    } finally {
+      if (mine === hangUp) running.value = false
+    }
+  }
+  function take(line: ChoiceLine): void {
+    if (line.point) found.value = [...found.value, line.point].sort((a, b) => a.carried_g - b.carried_g)
+    if (line.choice) choice.value = line.choice
+  }
+  /** Ends the search; what was found stays. */
+  function stop(): void {
+    hangUp.abort()
+    running.value = false
+  }
+  onBeforeUnmount(stop)
+  const points = computed(() => choice.value?.points ?? found.value)
+  return { points, choice, problem, running, wanted, start, stop }
+}

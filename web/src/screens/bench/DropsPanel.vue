@@ -1,0 +1,79 @@
+<script setup lang="ts">
+/** What goes first when weight must go, and what to load next. Each line can be done. */
+import { computed, ref } from 'vue'
+import type { Assessment, Edit } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { useUnits } from '@/composables/useSession'
+import * as fmt from '@/format/units'
+
+const props = defineProps<{ ledger: Assessment['ledger']; over: boolean; names: Names; busy: boolean }>()
+const emit = defineEmits<{ edit: [edits: Edit[]] }>()
+const units = useUnits()
+const BUDGETS = [100, 300, 1000]
+const budget = ref(1000)
+const nexts = computed(() => props.ledger.nexts.filter((n) => n.mass_g <= budget.value))
+/** The first drop after which no leg is over any more. */
+const enough = computed(() => (props.over ? props.ledger.drops.findIndex((d) => d.over_g <= 0) : -1))
+
+function upTo(index: number): Edit[] {
+  return props.ledger.drops.slice(0, index + 1).flatMap((d) => [d.item, ...d.goes].map((item) => ({ act: 'leave' as const, item })))
+}
+function per(points: number, grams: number): string {
+  return fmt.figure((100 * points) / Math.max(1, grams), 1)
+}
+</script>
+
+<template>
+  <div class="drops">
+    <h2>Leave first <span class="quiet">least worth per {{ fmt.mass(100, units) }}; safety never</span></h2>
+    <table v-if="ledger.drops.length">
+      <thead><tr><th>thing, with what hangs on it</th><th class="number">frees</th><th class="number">costs</th><th class="number">brief then</th><th /></tr></thead>
+      <tbody>
+        <tr v-for="(drop, index) in ledger.drops" :key="drop.item" :class="{ enough: index === enough }">
+          <td>{{ names.thing(drop.item) }}<span v-if="drop.goes.length" class="label"> with {{ drop.goes.map(names.thing).join(', ') }}</span><span v-if="index === enough" class="label"> · now every leg takes the weight</span></td>
+          <td class="number">{{ fmt.mass(drop.mass_g, units) }}</td>
+          <td class="number" :title="`${per(drop.points, drop.mass_g)} points per 100 g`">{{ fmt.figure(drop.points, 1) }}</td>
+          <td class="number">{{ fmt.figure(drop.score, 1) }} %</td>
+          <td class="number"><button type="button" class="link" :disabled="busy" @click="emit('edit', upTo(index))">{{ index ? 'leave to here' : 'leave' }}</button></td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else class="quiet">Nothing can go without something else missing it.</p>
+    <h2 class="second">
+      Load next <span class="quiet">most points per gram, up to</span>
+      <button v-for="b in BUDGETS" :key="b" type="button" class="tab" :aria-pressed="budget === b" @click="budget = b">{{ fmt.mass(b, units) }}</button>
+    </h2>
+    <table v-if="nexts.length">
+      <thead><tr><th>thing, with the links it needs</th><th class="number">adds</th><th class="number">buys</th><th class="number">brief then</th><th /></tr></thead>
+      <tbody>
+        <tr v-for="next in nexts" :key="next.items.join()">
+          <td>{{ next.items.map(names.thing).join(' + ') }}<span v-if="next.brings.length" class="label"> with {{ next.brings.map(names.thing).join(', ') }}</span></td>
+          <td class="number">{{ fmt.massChange(next.mass_g, units) }}</td>
+          <td class="number" :title="`${per(next.points, next.mass_g)} points per 100 g`">{{ fmt.figure(next.points, 1) }}</td>
+          <td class="number">{{ fmt.figure(next.score, 1) }} %</td>
+          <td class="number"><button type="button" class="link" :disabled="busy" @click="emit('edit', [...next.items, ...next.brings].map((item) => ({ act: 'load', item, count: 1 })))">load</button></td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else class="quiet">Nothing left behind adds to the brief for so few grams.</p>
+  </div>
+</template>
+
+<style scoped>
+td,
+th {
+  padding: 3px 6px 3px 0;
+}
+.second {
+  margin-top: 14px;
+}
+.second .tab {
+  margin-left: 10px;
+}
+.enough td {
+  border-bottom: 2px solid var(--moss);
+}
+p {
+  margin: 6px 0;
+}
+</style>

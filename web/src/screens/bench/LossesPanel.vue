@@ -1,0 +1,83 @@
+<script setup lang="ts">
+/** Each single thing and bag lost in turn, worst first; and what each day asks of the hands. */
+import type { Assessment, Edit } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { useUnits } from '@/composables/useSession'
+import { day as dayName } from '@/format/dates'
+import * as fmt from '@/format/units'
+import { cureText } from '@/wording/findings'
+import { many } from '@/wording/parts'
+
+defineProps<{ assessment: Assessment; names: Names; busy: boolean }>()
+const emit = defineEmits<{ edit: [edits: Edit[]] }>()
+const units = useUnits()
+type Loss = Assessment['resilience']['losses'][number]
+
+function costs(loss: Loss): string {
+  const parts = [loss.stops ? 'no more pictures' : `${fmt.figure(loss.points, 1)} points`]
+  if (loss.wants.length && !loss.stops) parts.push(many(loss.wants.length, 'want'))
+  if (loss.days) parts.push(many(loss.days, 'day'))
+  if (loss.pictures) parts.push('every picture taken')
+  return parts.join(', ')
+}
+</script>
+
+<template>
+  <div>
+    <h2>If it is lost or breaks <span class="quiet">{{ fmt.percent(assessment.resilience.share) }} of the brief bears any one loss</span></h2>
+    <table v-if="assessment.resilience.losses.length">
+      <thead><tr><th>lost</th><th>costs</th><th class="number">left</th></tr></thead>
+      <tbody>
+        <tr v-for="loss in assessment.resilience.losses.slice(0, 12)" :key="loss.what + loss.item">
+          <td>
+            {{ loss.what === 'bag' ? `${names.thing(loss.item)}, with all in it` : names.thing(loss.item) }}
+            <div v-if="loss.fails.length" class="label">then useless: {{ loss.fails.map(names.thing).join(', ') }}</div>
+            <div v-for="(cure, i) in loss.cures" :key="i"><button type="button" class="link label" :disabled="busy" @click="emit('edit', cure.edits ?? [])">{{ cureText(cure, names, units) }}</button></div>
+          </td>
+          <td>{{ costs(loss) }}</td>
+          <td class="number">{{ fmt.figure(loss.score, 1) }} %</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else class="quiet">Nothing loaded is missed by the brief.</p>
+    <template v-if="assessment.ledger.days.length">
+      <h2 class="second">Lenses by day <span class="quiet">which lives on which body, and how often one is changed</span></h2>
+      <table>
+        <tbody>
+          <tr v-for="d in assessment.ledger.days" :key="d.date">
+            <td class="label">{{ dayName(d.date) }}</td>
+            <td>
+              <template v-for="(home, i) in d.homes" :key="home.body + i">{{ i ? '; ' : '' }}{{ names.thing(home.lens) }} on {{ names.thing(home.body) }}</template>
+              <span v-if="!d.homes.length" class="quiet">no lens asked for</span>
+            </td>
+            <td class="number" :class="{ bad: d.exposed }">{{ d.changes ? many(d.changes, 'change') : 'no change' }}{{ d.exposed ? ', exposed' : '' }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+    <template v-if="assessment.coverage.headroom.length">
+      <h2 class="second">Crop head-room</h2>
+      <p v-for="room in assessment.coverage.headroom" :key="room.body">
+        {{ names.thing(room.body) }}: from {{ fmt.focal(room.from_mm) }} mm you can crop to {{ fmt.focal(room.to_mm) }} mm and keep {{ fmt.figure(room.megapixels) }} MP.
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+td,
+th {
+  padding: 3px 6px 3px 0;
+  vertical-align: top;
+}
+.second {
+  margin-top: 14px;
+}
+p {
+  margin: 4px 0;
+}
+.bad {
+  color: var(--rust);
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+/** The place: where it is and its clock, what comes out of the wall, and what is barred there. */
+import { computed } from 'vue'
+import type { LocalRule, Trip } from '@/api/types'
+import NumberField from '@/components/NumberField.vue'
+
+const props = defineProps<{ errors: Record<string, string> }>()
+const spot = defineModel<Trip['spot']>('spot', { required: true })
+const mains = defineModel<Trip['mains']>('mains', { required: true })
+const rules = defineModel<LocalRule[]>('rules', { required: true })
+type Spot = NonNullable<Trip['spot']>
+const EFFECTS = [
+  { title: 'tripods barred', value: 'tripods-barred' },
+  { title: 'drones barred', value: 'drones-barred' },
+  { title: 'big bags barred', value: 'big-bags-barred' },
+]
+const plugs = computed(() => mains.value?.plugs.join(', ') ?? '')
+
+function place(change: Partial<Spot>): void {
+  const made = { latitude: 0, longitude: 0, utc_offset_h: 0, ...spot.value, ...change }
+  spot.value = made
+}
+function wall(text: string, volts: number | null | undefined): void {
+  const shapes = text
+    .split(/[,\s]+/)
+    .map((p) => p.trim().toUpperCase())
+    .filter(Boolean)
+  mains.value = shapes.length ? { plugs: shapes, volts: volts ?? 230 } : null
+}
+function rule(index: number, change: Partial<LocalRule>): void {
+  rules.value = rules.value.map((r, i) => (i === index ? { ...r, ...change } : r))
+}
+function effect(index: number, value: LocalRule['effect']): void {
+  rule(index, { effect: value, largest_mm: value === 'big-bags-barred' ? [400, 300, 200] : null })
+}
+function side(index: number, at: number, mm: number | null | undefined): void {
+  const old = rules.value[index]?.largest_mm ?? [400, 300, 200]
+  rule(index, { largest_mm: old.map((s, i) => (i === at ? (mm ?? 0) : s)) as [number, number, number] })
+}
+const error = (field: string): string => props.errors[field] ?? ''
+</script>
+
+<template>
+  <section aria-label="The place">
+    <header class="top"><h2>The place <span class="quiet">for the light, the plugs and what is barred</span></h2></header>
+    <div class="line">
+      <NumberField :model-value="spot?.latitude" label="Latitude" unit="°N" :error="error('spot.latitude')" @update:model-value="place({ latitude: $event ?? 0 })" />
+      <NumberField :model-value="spot?.longitude" label="Longitude" unit="°E" :error="error('spot.longitude')" @update:model-value="place({ longitude: $event ?? 0 })" />
+      <NumberField :model-value="spot?.utc_offset_h" label="Clock, UTC +" unit="h" :error="error('spot.utc_offset_h')" @update:model-value="place({ utc_offset_h: $event ?? 0 })" />
+    </div>
+    <div class="line">
+      <VTextField :model-value="plugs" label="Wall plugs, as C, F" :error-messages="error('mains.plugs')" @update:model-value="wall(String($event ?? ''), mains?.volts)" />
+      <NumberField class="short" :model-value="mains?.volts" label="Volts" unit="V" :error="error('mains.volts')" @update:model-value="wall(plugs, $event)" />
+    </div>
+    <div v-for="(one, index) in rules" :key="index" class="rule">
+      <div class="line">
+        <VTextField :model-value="one.name" label="Rule there" maxlength="80" :error-messages="error(`local_rules.${index}.name`) || error(`local_rules.${index}`)" @update:model-value="rule(index, { name: String($event ?? '') })" />
+        <VSelect :model-value="one.effect" :items="EFFECTS" label="Effect" @update:model-value="effect(index, $event)" />
+        <button type="button" class="link quiet" :aria-label="`Remove ${one.name}`" @click="rules = rules.filter((_, i) => i !== index)">remove</button>
+      </div>
+      <div class="line">
+        <VTextField :model-value="one.first_day" type="date" label="From (empty: always)" @update:model-value="rule(index, { first_day: $event || null })" />
+        <VTextField :model-value="one.last_day" type="date" label="To" @update:model-value="rule(index, { last_day: $event || null })" />
+      </div>
+      <div v-if="one.largest_mm" class="line">
+        <NumberField v-for="(mm, at) in one.largest_mm" :key="at" :model-value="mm" :label="['Long', 'Wide', 'High'][at]" quantity="side" required :error="error(`local_rules.${index}.largest_mm.${at}`)" @update:model-value="side(index, at, $event)" />
+      </div>
+    </div>
+    <button type="button" class="link quiet" @click="rules = [...rules, { name: 'A rule of the place', effect: 'tripods-barred', first_day: null, last_day: null, largest_mm: null, note: '' }]">add a local rule</button>
+  </section>
+</template>
+
+<style scoped>
+.top {
+  margin-bottom: 8px;
+}
+.line {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  margin-bottom: 10px;
+}
+.short {
+  flex: 0 0 100px;
+}
+</style>

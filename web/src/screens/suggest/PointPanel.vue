@@ -1,0 +1,134 @@
+<script setup lang="ts">
+/** One point of the curve: what it covers, what enters and leaves the bag, what each want makes of it. */
+import { computed } from 'vue'
+import type { Assessment, Marks, Point, Thing, Trip } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { useUnits } from '@/composables/useSession'
+import * as fmt from '@/format/units'
+import { changes } from './point'
+
+const props = defineProps<{
+  point: Point
+  now: Assessment
+  then: Assessment | undefined
+  loaded: Map<string, number>
+  things: Map<string, Thing>
+  trip: Trip
+  names: Names
+  busy: boolean
+}>()
+const emit = defineEmits<{ take: []; mark: [marks: Marks] }>()
+const units = useUnits()
+const delta = computed(() => changes(props.loaded, props.point, props.things))
+const wants = computed(() =>
+  (props.trip.wants ?? []).map((want) => ({
+    name: want.name,
+    now: props.now.coverage.wants.find((w) => w.want === want.id)?.cover ?? 0,
+    then: props.then?.coverage.wants.find((w) => w.want === want.id)?.cover,
+  })),
+)
+const refused = computed(() => props.then?.legs.filter((leg) => !leg.passes).map((leg) => props.names.leg(leg.leg)) ?? [])
+const marks = computed<Marks>(() => props.trip.marks ?? {})
+
+/** Marks from here on: what comes in must come, what goes out must stay. */
+function mark(item: string, how: 'must_take' | 'must_leave'): void {
+  const other = how === 'must_take' ? 'must_leave' : 'must_take'
+  const without = (ids: string[] | undefined): string[] => (ids ?? []).filter((id) => id !== item)
+  const marked = (marks.value[how] ?? []).includes(item)
+  emit('mark', { ...marks.value, [how]: marked ? without(marks.value[how]) : [...(marks.value[how] ?? []), item], [other]: without(marks.value[other]) })
+}
+function marked(item: string): string {
+  if (marks.value.must_take?.includes(item)) return 'must come'
+  return marks.value.must_leave?.includes(item) ? 'must stay' : ''
+}
+</script>
+
+<template>
+  <div class="panel">
+    <h2>At {{ fmt.load(point.carried_g, units) }} <span class="quiet">{{ point.proved ? 'the best there is under that mass, proved' : `the best found; no kit can pass ${fmt.figure(point.bound, 1)} %` }}</span></h2>
+    <p class="score"><b class="figure">{{ fmt.figure(point.score, 1) }} %</b> <span class="quiet">of the brief; the kit on the table has {{ fmt.figure(now.coverage.score, 1) }} %</span></p>
+    <div class="scroll">
+      <table v-if="delta.enters.length || delta.leaves.length">
+        <template v-for="side in [{ head: 'enters', list: delta.enters }, { head: 'leaves', list: delta.leaves }]" :key="side.head">
+          <tbody v-if="side.list.length">
+            <tr><th>{{ side.head }}</th><th class="number">{{ fmt.typed('mass', units).unit }}</th><th /></tr>
+            <tr v-for="change in side.list" :key="change.item">
+              <td>{{ Math.abs(change.count) > 1 ? `${Math.abs(change.count)} × ` : '' }}{{ change.name }}</td>
+              <td class="number">{{ fmt.massChange(change.mass_g, units) }}</td>
+              <td class="marks">
+                <button type="button" class="link label" :aria-pressed="marked(change.item) === 'must come'" @click="mark(change.item, 'must_take')">{{ marked(change.item) === 'must come' ? 'must come ✓' : 'must come' }}</button>
+                <button type="button" class="link label" :aria-pressed="marked(change.item) === 'must stay'" @click="mark(change.item, 'must_leave')">{{ marked(change.item) === 'must stay' ? 'must stay ✓' : 'must stay' }}</button>
+              </td>
+            </tr>
+          </tbody>
+        </template>
+      </table>
+      <p v-else>This is what lies in the bag now.</p>
+      <table class="wants">
+        <thead><tr><th>want</th><th class="number">now</th><th class="number">then</th></tr></thead>
+        <tbody>
+          <tr v-for="want in wants" :key="want.name">
+            <td>{{ want.name }}</td>
+            <td class="number">{{ fmt.percent(want.now) }}</td>
+            <td class="number">{{ want.then === undefined ? '…' : fmt.percent(want.then) }}</td>
+          </tr>
+          <tr>
+            <td>Brief that bears any one loss</td>
+            <td class="number">{{ fmt.percent(now.resilience.share) }}</td>
+            <td class="number">{{ fmt.percent(point.steady) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p v-if="then" class="legs" :class="{ bad: refused.length }">
+      <b>{{ refused.length ? `Refused: ${refused.join(', ')}.` : 'Every leg takes it.' }}</b>
+      {{ refused.length ? 'It would have to be lighter, or shared out otherwise.' : 'By mass, size and pieces.' }}
+    </p>
+    <div class="acts"><VBtn color="primary" variant="flat" :loading="busy" @click="emit('take')">Take it as a new kit</VBtn></div>
+  </div>
+</template>
+
+<style scoped>
+.panel {
+  gap: 8px;
+}
+.score b {
+  font-size: var(--text-claim);
+  font-weight: 700;
+}
+p {
+  margin: 0;
+}
+td,
+th {
+  padding: 1.5px 6px 1.5px 0;
+}
+.scroll {
+  overflow: auto;
+  min-height: 80px;
+  flex: 1 1 auto;
+}
+.marks {
+  white-space: nowrap;
+  text-align: right;
+  padding-right: 4px;
+}
+.marks button + button {
+  margin-left: 10px;
+}
+.marks [aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 700;
+}
+.wants {
+  margin-top: 12px;
+}
+.legs {
+  background: var(--sheet);
+  border-left: 3px solid var(--moss);
+  padding: 8px 12px;
+}
+.legs.bad {
+  border-color: var(--rust);
+}
+</style>

@@ -1,0 +1,210 @@
+<script setup lang="ts">
+/** Suggest: the best kits from light to complete, as they are found. */
+import { computed, onMounted, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import type { Asking, Marks } from '@/api/types'
+import NumberField from '@/components/NumberField.vue'
+import TripFrame from '@/components/TripFrame.vue'
+import { useBench, useKits, useNames } from '@/composables/useBench'
+import { useChoice } from '@/composables/useChoice'
+import { useCompare } from '@/composables/useCompare'
+import { notify } from '@/composables/useNotice'
+import { useUnits } from '@/composables/useSession'
+import { useThought } from '@/composables/useThought'
+import { useTrips } from '@/composables/useTrips'
+import * as fmt from '@/format/units'
+import { reasonText } from '@/wording/reasons'
+import PointPanel from './PointPanel.vue'
+import StepBars from './StepBars.vue'
+import TradeCurve from './TradeCurve.vue'
+
+const props = defineProps<{ trip: string; kit: string }>()
+const router = useRouter()
+const units = useUnits()
+const { bench, error, things, loaded } = useBench(
+  () => props.trip,
+  () => props.kit,
+)
+const brief = computed(() => bench.value?.trip.trip)
+const names = useNames(brief, things)
+const { points, choice, problem, running, wanted, start, stop } = useChoice(
+  () => props.trip,
+  () => props.kit,
+)
+const { save } = useTrips()
+const { add } = useKits(() => props.trip)
+
+const limit = ref<number | null>(null)
+const keepLimits = ref(true)
+const others = ref(false)
+const chosenMass = ref<number | null>(null)
+function search(): void {
+  const asking: Partial<Asking> = { points: 20, keep_limits: keepLimits.value, others: others.value, limit_g: limit.value }
+  void start(asking)
+}
+onMounted(search)
+watch([keepLimits, others], search)
+
+/** The point that is looked at: the one picked, or the heaviest so far. */
+const chosen = computed(() => {
+  if (!points.value.length) return 0
+  const target = chosenMass.value ?? Infinity
+  return points.value.reduce((best, p, i) => (Math.abs(p.carried_g - target) < Math.abs((points.value[best]?.carried_g ?? 0) - target) ? i : best), target === Infinity ? points.value.length - 1 : 0)
+})
+const point = computed(() => points.value[chosen.value])
+function choose(index: number): void {
+  chosenMass.value = points.value[index]?.carried_g ?? null
+}
+const { thought } = useThought(
+  () => props.trip,
+  () => props.kit,
+  () => (point.value ? { entries: point.value.kit.entries ?? [] } : null),
+)
+const others4 = computed(() => (bench.value?.kits ?? []).map((k) => k.id).slice(0, 4))
+const { comparison } = useCompare(() => props.trip, others4)
+const present = computed(() => {
+  const now = bench.value?.state.assessment
+  if (!now || !loaded.value.size) return []
+  const carried = now.loads.people.reduce((sum, p) => sum + p.cabin_g + p.personal_g + p.worn_g, 0)
+  const mine = { id: props.kit, name: `${props.kit.toUpperCase()}, now`, carried_g: carried, score: now.coverage.score }
+  const rest = comparison.value?.sides.filter((s) => s.kit !== props.kit) ?? []
+  return [mine, ...rest.map((s) => ({ id: s.kit, name: s.kit.toUpperCase(), carried_g: s.carried_g, score: s.score }))].filter((k) => k.score > 0)
+})
+const says = computed(() => {
+  if (running.value) return `${points.value.length} of ${wanted.value} found`
+  if (choice.value?.conflict.length) return ''
+  const proved = points.value.filter((p) => p.proved).length
+  return `${points.value.length} points, ${proved === points.value.length ? 'all proved' : `${proved} proved`}`
+})
+
+async function mark(marks: Marks): Promise<void> {
+  const doc = bench.value?.trip
+  if (!doc) return
+  try {
+    await save.mutateAsync({ version: doc.version, trip: { ...doc.trip, marks } })
+    search()
+  } catch (failed) {
+    notify(failed as Error)
+  }
+}
+async function take(): Promise<void> {
+  if (!point.value) return
+  try {
+    const made = await add.mutateAsync({ name: `Suggested, ${fmt.load(point.value.carried_g, units.value)}`, entries: point.value.kit.entries })
+    await router.push({ name: 'bench', params: { trip: props.trip, kit: made.id } })
+  } catch (failed) {
+    notify(failed as Error)
+  }
+}
+</script>
+
+<template>
+  <TripFrame :bench="bench" :error="error" :names="names">
+    <div v-if="brief && bench" class="screen grid">
+      <div class="left">
+        <header class="panel-head">
+          <h1>Suggest <span class="quiet">every point is the best kit there is under its mass</span></h1>
+          <span class="quiet" role="status">{{ says }}</span>
+          <button v-if="running" type="button" class="link" @click="stop">stop</button>
+          <button v-else type="button" class="link" @click="search">search again</button>
+          <RouterLink class="link" :to="{ name: 'bench', params: { trip, kit } }">back to the bench</RouterLink>
+        </header>
+        <div class="asks">
+          <NumberField v-model="limit" class="limit" label="At most" quantity="load" @keydown.enter="search" />
+          <VCheckbox v-model="keepLimits" label="Keep to what legs, backs and bags allow" />
+          <VCheckbox v-model="others" label="With what could be rented or borrowed" />
+        </div>
+        <div v-if="problem" class="answer" role="alert">
+          <b>{{ problem.title }}</b>
+          <p v-for="field in problem.fields" :key="field.field">{{ field.rule }}.</p>
+        </div>
+        <div v-else-if="choice?.conflict.length" class="answer" role="alert">
+          <b>No kit can be all of this at once.</b>
+          <ul>
+            <li v-for="reason in choice.conflict" :key="JSON.stringify(reason)">{{ reasonText(reason, names, units, brief) }}</li>
+          </ul>
+          <p>{{ choice.conflict.length > 1 ? 'These cannot hold together; give one of them up.' : 'This cannot hold; change it.' }}</p>
+        </div>
+        <template v-else-if="points.length">
+          <TradeCurve class="curve" :points="points" :lines="choice?.lines ?? []" :kits="present" :chosen="chosen" :names="names" @choose="choose" />
+          <h2>What each step buys <span class="quiet">left to right along the curve</span></h2>
+          <StepBars class="steps" :points="points" :things="things" :chosen="chosen" @choose="choose" />
+        </template>
+        <p v-else class="quiet">{{ running ? 'Weighing what is in the locker…' : 'Stopped before anything was found.' }}</p>
+      </div>
+      <PointPanel
+        v-if="point && !choice?.conflict.length"
+        class="right"
+        :point="point"
+        :now="bench.state.assessment"
+        :then="thought?.assessment"
+        :loaded="loaded"
+        :things="things"
+        :trip="brief"
+        :names="names"
+        :busy="add.isPending.value"
+        @take="take"
+        @mark="mark"
+      />
+    </div>
+  </TripFrame>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 372px;
+  gap: 24px;
+  padding: 12px 20px;
+  overflow: hidden;
+}
+.left,
+.right {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 0;
+  min-width: 0;
+}
+.panel-head h1 {
+  flex: 1;
+}
+.asks {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.limit {
+  flex: 0 0 130px;
+}
+.curve {
+  flex: 1 1 0;
+}
+.steps {
+  flex: 0 0 auto;
+}
+.answer {
+  background: var(--sheet);
+  border-left: 3px solid var(--rust);
+  padding: 12px 16px;
+  max-width: 46em;
+}
+.answer ul {
+  margin: 8px 0;
+  padding-left: 20px;
+}
+.answer p {
+  margin: 4px 0 0;
+}
+@media (max-width: 1000px) {
+  .grid {
+    grid-template-columns: 1fr;
+    grid-auto-rows: max-content;
+    overflow: auto;
+  }
+  .curve {
+    min-height: 300px;
+  }
+}
+</style>

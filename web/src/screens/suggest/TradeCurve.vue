@@ -1,0 +1,158 @@
+<script setup lang="ts">
+/** The trade curve: grams carried against brief covered, with limits and the kits at hand drawn in. */
+import { computed, ref } from 'vue'
+import type { Line, Point } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { useUnits } from '@/composables/useSession'
+import { useSize } from '@/composables/useSize'
+import { lanes } from '@/drawing/axis'
+import { curveScale, stairs } from '@/drawing/curve'
+import * as fmt from '@/format/units'
+
+interface KitMark {
+  id: string
+  name: string
+  carried_g: number
+  score: number
+}
+const props = defineProps<{ points: Point[]; lines: Line[]; kits: KitMark[]; chosen: number; names: Names }>()
+const emit = defineEmits<{ choose: [index: number] }>()
+const units = useUnits()
+const box = ref<HTMLElement | null>(null)
+const { width, height } = useSize(box)
+const frame = computed(() => ({ left: 52, right: Math.max(300, width.value - 12), top: 10, bottom: Math.max(140, height.value - 40) }))
+const scale = computed(() =>
+  curveScale([...props.points, ...props.kits].map((p) => p.carried_g), [...props.points, ...props.kits].map((p) => p.score), frame.value),
+)
+const dots = computed(() => props.points.map((p) => ({ point: p, x: scale.value.x(p.carried_g), y: scale.value.y(p.score) })))
+const path = computed(() => stairs(dots.value))
+const limits = computed(() => {
+  const inside = props.lines.map((line) => ({ line, x: scale.value.x(line.carried_g) })).filter((l) => l.x > frame.value.left && l.x < frame.value.right)
+  const lane = lanes(inside.map((l) => ({ x: l.x, width: 170 })))
+  return inside.map((l, i) => ({ ...l, text: limitText(l.line), lane: lane[i] ?? 0 }))
+})
+function limitText(line: Line): string {
+  const grams = fmt.limit(line.carried_g, units.value)
+  if (line.what === 'leg') return `${props.names.leg(line.ref)}, ${grams}`
+  return line.what === 'share' ? `${fmt.percent(line.share ?? 0)} of body mass, ${grams}` : `carried well, ${grams}`
+}
+function step(event: KeyboardEvent, by: number): void {
+  event.preventDefault()
+  emit('choose', Math.min(Math.max(0, props.chosen + by), props.points.length - 1))
+}
+function title(p: Point): string {
+  const state = p.proved ? 'the best there is at that mass, proved' : `not proved: at most ${fmt.figure(p.bound, 1)} % is possible`
+  return `${fmt.load(p.carried_g, units.value)}: ${fmt.figure(p.score, 1)} % of the brief, ${state}`
+}
+</script>
+
+<template>
+  <div ref="box" class="box">
+    <svg
+      v-if="width && points.length"
+      :width="width"
+      :height="frame.bottom + 40"
+      role="listbox"
+      tabindex="0"
+      aria-label="Trade curve: kits from light to complete"
+      :aria-activedescendant="`point-${chosen}`"
+      @keydown.right="step($event, 1)"
+      @keydown.left="step($event, -1)"
+      @keydown.up="step($event, 1)"
+      @keydown.down="step($event, -1)"
+    >
+      <rect :x="frame.left" :y="frame.top" :width="frame.right - frame.left" :height="frame.bottom - frame.top" class="back" />
+      <g v-for="tick in scale.yTicks" :key="tick.score">
+        <line :x1="frame.left" :x2="frame.right" :y1="tick.y" :y2="tick.y" class="grid" />
+        <text :x="frame.left - 7" :y="tick.y + 4" text-anchor="end">{{ tick.score }} %</text>
+      </g>
+      <g v-for="tick in scale.xTicks" :key="tick.grams">
+        <line :x1="tick.x" :x2="tick.x" :y1="frame.bottom" :y2="frame.bottom + 5" class="tick" />
+        <text :x="tick.x" :y="frame.bottom + 18" text-anchor="middle">{{ fmt.limit(tick.grams, units) }}</text>
+      </g>
+      <text :x="frame.right" :y="frame.bottom + 34" text-anchor="end" class="axis">carried: bags and pockets, without hold bags, water and food</text>
+      <text :x="frame.left + 5" :y="frame.top + 15" class="axis">brief covered</text>
+      <g v-for="limit in limits" :key="limit.text">
+        <line :x1="limit.x" :x2="limit.x" :y1="frame.top" :y2="frame.bottom" class="limit" :class="limit.line.what" />
+        <text :x="limit.x > frame.right - 170 ? limit.x - 5 : limit.x + 5" :y="frame.bottom - 8 - 15 * limit.lane" :text-anchor="limit.x > frame.right - 170 ? 'end' : 'start'" class="limit-text" :class="limit.line.what">{{ limit.text }}</text>
+      </g>
+      <path :d="path" class="stairs" />
+      <g v-for="(dot, index) in dots" :id="`point-${index}`" :key="dot.point.carried_g" role="option" class="dot" :aria-selected="index === chosen" @click="emit('choose', index)">
+        <title>{{ title(dot.point) }}</title>
+        <circle :cx="dot.x" :cy="dot.y" r="12" class="hit" />
+        <circle :cx="dot.x" :cy="dot.y" :r="index === chosen ? 9 : 5.5" :class="{ chosen: index === chosen, open: !dot.point.proved }" />
+      </g>
+      <g v-for="(kit, index) in kits" :key="kit.id">
+        <rect x="-6" y="-6" width="12" height="12" :transform="`translate(${scale.x(kit.carried_g)} ${scale.y(kit.score)}) rotate(45)`" class="kit" />
+        <text :x="scale.x(kit.carried_g) + (index ? 11 : -10)" :y="scale.y(kit.score) + 17" :text-anchor="index ? 'start' : 'end'" class="kit-text">{{ kit.name }}</text>
+      </g>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.box {
+  min-height: 180px;
+  overflow: hidden;
+}
+svg {
+  display: block;
+}
+text {
+  font-stretch: var(--narrow);
+  font-size: var(--text-small);
+  fill: var(--muted);
+}
+.back {
+  fill: var(--sheet);
+  stroke: var(--line);
+}
+.grid {
+  stroke: var(--line);
+}
+.tick {
+  stroke: var(--muted);
+}
+.limit {
+  stroke: var(--muted);
+  stroke-width: 1.5;
+  stroke-dasharray: 6 4;
+}
+.limit.leg {
+  stroke: var(--rust);
+}
+.limit-text.leg {
+  fill: var(--rust);
+  font-weight: 700;
+}
+.stairs {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.dot {
+  cursor: pointer;
+}
+.hit {
+  fill: transparent;
+}
+.dot circle:not(.hit) {
+  fill: var(--ink);
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.dot circle.open:not(.hit) {
+  fill: var(--sheet);
+}
+.dot circle.chosen:not(.hit) {
+  fill: var(--saddle);
+}
+.kit {
+  fill: var(--ochre);
+  stroke: var(--ink);
+}
+.kit-text {
+  fill: var(--ink);
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,25 @@
+/** A point of the curve against the kit on the table: what enters the bag, and what leaves it. */
+import type { Entry, Point, Thing } from '@/api/types'
+
+export interface Change {
+  item: string
+  name: string
+  count: number
+  mass_g: number
+}
+
+function counts(entries: readonly Entry[]): Map<string, number> {
+  const found = new Map<string, number>()
+  for (const entry of entries) found.set(entry.item, (found.get(entry.item) ?? 0) + (entry.count ?? 1))
+  return found
+}
+
+export function changes(now: ReadonlyMap<string, number>, point: Point, things: ReadonlyMap<string, Thing>): { enters: Change[]; leaves: Change[] } {
+  const then = counts(point.kit.entries ?? [])
+  const made: Change[] = [...new Set([...now.keys(), ...then.keys()])]
+    .map((item) => ({ item, count: (then.get(item) ?? 0) - (now.get(item) ?? 0), thing: things.get(item) }))
+    .filter(({ count }) => count !== 0)
+    .map(({ item, count, thing }) => ({ item, count, name: thing?.name ?? item, mass_g: (thing?.mass_g ?? 0) * count }))
+    .sort((a, b) => Math.abs(b.mass_g) - Math.abs(a.mass_g))
+  return { enters: made.filter((c) => c.count > 0), leaves: made.filter((c) => c.count < 0) }
+}

@@ -1,0 +1,29 @@
+/** Parts that sentences are made of. */
+import type { Names } from '@/composables/useBench'
+import type { Finding, Units } from '@/api/types'
+
+export interface Sentence {
+  head: string
+  body: string
+}
+
+export type Say = (finding: Finding, names: Names, units: Units) => Sentence
+
+export function number(finding: Finding, key: string): number {
+  return finding.numbers?.[key] ?? 0
+}
+export function ref(finding: Finding, key: string): string {
+  return finding.refs?.[key] ?? ''
+}
+/** The first thing a finding is about. */
+export function item(finding: Finding, names: Names): string {
+  return finding.items?.[0] ? names.thing(finding.items[0]) : ''
+}
+/** "A", "A and B", "A, B and C". */
+export function list(ids: readonly string[], names: Names): string {
+  const all = ids.map(names.thing)
+  return all.length <= 2 ? all.join(' and ') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
+}
+export function many(count: number, one: string, more = `${one}s`): string {
+  return `${count} ${count === 1 ? one : more}`
+}

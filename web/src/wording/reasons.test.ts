@@ -1,0 +1,23 @@
+import { describe, expect, it } from 'vitest'
+import schema from '../../../docs/plan.schema.json'
+import type { Reason, Trip } from '@/api/types'
+import { reasonText } from './reasons'
+
+const names = { thing: (id: string) => `thing ${id}`, person: () => 'Ines', leg: () => 'Small plane', want: () => 'Sea eagles' }
+const trip = { marks: { slots: [{ id: 'long', name: 'One long zoom', items: ['a', 'b'] }] } } as unknown as Trip
+const CODES: Reason['code'][] = ['must-take', 'must-leave', 'slot', 'need', 'leg', 'person', 'volume', 'limit', 'policy-lenses', 'policy-second-body', 'policy-gaps', 'pictures']
+
+describe('reasons', () => {
+  it.each(CODES)('%s is a whole sentence', (code) => {
+    const said = reasonText({ code, refs: {}, numbers: {} }, names, 'metric', trip)
+    expect(said).toMatch(/^[A-Zt].*\.$/)
+    expect(said).not.toMatch(/undefined|NaN|!/)
+  })
+  it('name the slot, the leg and the grams', () => {
+    expect(reasonText({ code: 'slot', refs: { slot: 'long' }, numbers: {} }, names, 'metric', trip)).toBe('One long zoom takes this or that, not both.')
+    expect(reasonText({ code: 'leg', refs: { leg: 'l', bag: 'r' }, numbers: { allowed_g: 8000 } }, names, 'metric', trip)).toBe('Small plane takes 8.00 kg in thing r.')
+  })
+  it('are written beside a schema that knows marks', () => {
+    expect(Object.keys(schema.$defs)).toContain('Marks')
+  })
+})
