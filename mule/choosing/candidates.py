@@ -1,6 +1,6 @@
 """What is in play: things that stay as they are, things to choose among, and where they may go."""
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 
 from mule.choosing.scoring import sort_of
@@ -197,7 +197,7 @@ def _fixed(plan: Plan) -> dict[str, int]:
 
 
 def _is_chosen(thing: Gear) -> bool:
-    """Whether the choice decides about a loaded thing. Leads, plugs and timers stay: phones and nights need them too."""
+    """Whether the choice decides about a loaded thing. Leads, plugs and timers stay: phones need them too."""
     return isinstance(thing, CHOSEN_KINDS) and not isinstance(thing, Link | Remote)
 
 
@@ -232,7 +232,7 @@ def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> di
     rest = [t for t in able if isinstance(t, kinds) and t.id not in free]
     grown = True
     while grown:
-        asked = _asked(web, [*fixed, *free])
+        asked = _asked(web, [*fixed, *free], marks.must_take)
         grown_by = [t for t in rest if t.id not in free and any(o.key in asked for o in web.offers[t.id])]
         kept = _lightest_of_a_sort(web, grown_by, plan, free)
         grown = any(t.id not in free for t in kept)
@@ -240,9 +240,15 @@ def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> di
     return free
 
 
-def _asked(web: Web, items: Iterable[str]) -> set[Key]:
-    """Every key that links of these things ask for, and what those hang on."""
-    asked = {key for item in items for need in web.needs[item] if need.sort == "link" for key in need.keys}
+def _asked(web: Web, items: Iterable[str], must_take: Collection[str]) -> set[Key]:
+    """Every key that links of these things ask for, that what must come needs for a purpose, and what those hang on."""
+    asked = {
+        key
+        for item in items
+        for need in web.needs[item]
+        if need.sort == "link" or item in must_take
+        for key in need.keys
+    }
     todo = list(asked)
     while todo:
         for _, through in web.givers.get(todo.pop(), ()):

@@ -56,6 +56,7 @@ export const vuetify = createVuetify({
     VTextField: field,
     VTextarea: field,
     VSelect: field,
+    VAutocomplete: field,
     VCheckbox: { density: 'compact', hideDetails: true },
     VDialog: { maxWidth: 560 },
     VMenu: { transition: false },

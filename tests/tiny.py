@@ -1,0 +1,264 @@
+"""Tiny seeded lockers, and the plainest way to choose from one: try every set of things."""
+
+import random
+from collections.abc import Iterator
+from itertools import product
+from typing import Any
+
+from mule.assess import weave_plan
+from mule.completeness import Ties
+from mule.finding import AsPiece, InBag, PieceKind
+from mule.gear import (
+    Body,
+    Box,
+    Card,
+    CardSlot,
+    Charger,
+    Computer,
+    Cylinder,
+    Filter,
+    Gear,
+    Lens,
+    Reader,
+    StepRing,
+    is_zoom,
+    twins,
+)
+from mule.kit import Entry, Kit
+from mule.optics import table_of
+from mule.optics.setups import set_ups
+from mule.plan import Plan
+from mule.resilience import is_steady, serving
+from mule.trip import EffectWish, Marks, Person, Policies, Slot, Trait, TraitWish, Want
+from tests import cast
+
+SMALL = Box(length_mm=60, width_mm=40, height_mm=20)
+RING = Cylinder(diameter_mm=82, length_mm=5)
+# Scores that differ by less are one: rounding takes up to a millionth of a point per thing and want.
+SAME = 1e-4
+APS_C = {"sensor_width_mm": 23.5, "sensor_height_mm": 15.6, "sealed": False}
+
+
+def tiny(seed: int) -> tuple[Plan, float]:
+    """A plan over at most 14 things, with a bag that stays, and a mass limit that binds more often than not."""
+    chance = random.Random(seed)
+    gear = _gear(chance)
+    # A camera and a lens for it are always there; packs and cards come into play with them.
+    sure = [chance.choice(gear[:3]), chance.choice(gear[4:8])]
+    rest = [t for t in gear if t not in sure]
+    chance.shuffle(rest)
+    gear = [*sure, *rest[: chance.randint(3, 11)], cast.bag("bag", mass_g=1000, volume_l=200)]
+    entries = [Entry(item="bag", place=AsPiece(piece=PieceKind.CABIN, person="ines"))]
+    if chance.random() < 0.4:
+        laptop = Computer(
+            id="laptop",
+            name="laptop",
+            mass_g=1500,
+            size=SMALL,
+            form="laptop",
+            screen_in=14,
+            energy_wh=70,
+            ports=("USB-C",),
+        )
+        gear.append(laptop)
+        entries.append(Entry(item="laptop", place=InBag(bag="bag")))
+    trip = cast.trip(
+        people=(Person(id="ines", name="Ines"),),
+        wants=tuple(_want(chance, i) for i in range(chance.randint(1, 4))),
+        marks=_marks(chance, [t.id for t in gear if t.id not in ("bag", "laptop")]),
+        policies=_policies(chance),
+    )
+    plan = Plan(gear=tuple(gear), trip=trip, kits=(Kit(id="a", name="A", entries=tuple(entries)),), open_kit="a")
+    fixed = sum(plan.items[e.item].mass_g for e in entries)
+    limit = fixed + chance.choice([1200, 1800, 2200, 2700, 3500, 5000, 9000])
+    return plan, float(limit)
+
+
+def _laptop() -> Computer:
+    ports = ("USB-C",)
+    return Computer(
+        id="laptop", name="laptop", mass_g=1500, size=SMALL, form="laptop", screen_in=14, energy_wh=70, ports=ports
+    )
+
+
+def _gear(chance: random.Random) -> list[Any]:
+    slots = (CardSlot(card_type="SD"),)
+    grams = lambda low, high: float(chance.randint(low, high))  # noqa: E731
+    twin_mp = chance.choice([24, 45])
+    return [
+        cast.body("b1", mass_g=grams(400, 900), megapixels=twin_mp, battery_type="P", slots=slots),
+        cast.body("b2", mass_g=grams(400, 900), megapixels=twin_mp, battery_type="P", slots=slots),
+        cast.body(
+            "b3", mass_g=grams(300, 600), megapixels=26, sensor_width_mm=23.5, sensor_height_mm=15.6, sealed=False
+        ),
+        cast.pocket(mass_g=grams(200, 400)),
+        cast.lens("wide", 16, 35, 4, mass_g=grams(300, 700), thread_mm=77),
+        cast.lens("normal", 24, 70, 2.8, mass_g=grams(500, 1000), thread_mm=82, sealed=True),
+        cast.lens("fifty", 50, 50, 1.4, mass_g=grams(150, 500)),
+        cast.lens("tele", 100, 400, 4.5, 6.3, mass_g=grams(900, 1600), takes_converters=("x14",)),
+        cast.converter(1.4),
+        cast.lens("old", 135, 135, 2.8, mass_g=grams(200, 500), mount="Old"),
+        cast.adapter(),
+        cast.pack(count=3, mass_g=grams(40, 90), battery_type="P"),
+        Charger(
+            id="charger", name="charger", mass_g=grams(60, 200), size=SMALL, battery_types=("P",), hours_per_charge=2
+        ),
+        Card(id="card", name="card", mass_g=3, size=SMALL, card_type="SD", capacity_gb=128, speed_mb_s=200),
+        Reader(id="reader", name="reader", mass_g=24, size=SMALL, card_types=("SD",), plug="USB-C", speed_mb_s=200),
+        Filter(id="nd", name="nd", mass_g=41, size=RING, effect="nd", thread_mm=82, stops=6),
+        StepRing(id="ring", name="ring", mass_g=9, size=RING, lens_thread_mm=77, filter_thread_mm=82),
+    ]
+
+
+def _want(chance: random.Random, index: int) -> Want:
+    low = chance.choice([16, 24, 50, 100, 200])
+    traits = chance.sample(list(Trait), chance.randint(0, 1))
+    return Want(
+        id=f"w{index}",
+        name=f"w{index}",
+        focal_min_mm=low,
+        focal_max_mm=low * chance.choice([1, 1.5, 3]),
+        max_f_number=chance.choice([1.8, 2.8, 4, 8]),
+        light=chance.choice(["exposure", "equivalent"]),
+        megapixels=chance.choice([12, 20, 40]),
+        traits=tuple(TraitWish(trait=t, essential=chance.random() < 0.3) for t in traits),
+        static_subject=chance.random() < 0.3,
+        importance=chance.randint(1, 5),
+        effects=(EffectWish(effect="nd", stops=6),) if chance.random() < 0.2 else (),
+    )
+
+
+def _marks(chance: random.Random, items: list[str]) -> Marks:
+    if chance.random() < 0.7:
+        return Marks()
+    picked = chance.sample(items, min(4, len(items)))
+    slots = (
+        (Slot(id="slot", name="slot", items=tuple(picked[2:4])),) if len(picked) == 4 and chance.random() < 0.5 else ()
+    )
+    return Marks(must_take=tuple(picked[:1]), must_leave=tuple(picked[1:2]), slots=slots)
+
+
+def _policies(chance: random.Random) -> Policies:
+    return Policies(
+        lenses=chance.choice([*["any"] * 9, "one-zoom", "trio-of-zooms", "primes"]),
+        second_body=chance.choice([*["any"] * 9, "none", "twin", "specialist"]),
+        gaps=chance.choice([*["allowed"] * 9, "refused"]),
+    )
+
+
+def kits(plan: Plan) -> Iterator[dict[str, int]]:
+    """Every count of every thing that is not in the open kit."""
+    fixed = plan.kit.loaded()
+    free = [t for t in plan.gear if t.id not in fixed]
+    for chosen in product(*(range((t.count if t.kind == "battery" else 1) + 1) for t in free)):
+        yield fixed | {t.id: n for t, n in zip(free, chosen, strict=True) if n}
+
+
+def allowed(plan: Plan, ties: Ties, counts: dict[str, int], limit_g: float) -> bool:
+    """Whether a set of things is a kit at all, said as plainly as can be."""
+    gear, marks = plan.items, plan.trip.marks
+    if sum(gear[i].mass_g * n for i, n in counts.items()) > limit_g + 1e-9:
+        return False
+    if not set(marks.must_take) <= set(counts) or set(marks.must_leave) & set(counts):
+        return False
+    if any(len(set(slot.items) & set(counts)) > 1 for slot in marks.slots):
+        return False
+    return _follows(plan, [gear[i] for i in counts for _ in range(counts[i])]) and _complete(plan, ties, counts)
+
+
+def _follows(plan: Plan, things: list[Gear]) -> bool:
+    policies = plan.trip.policies
+    lenses = [t for t in things if isinstance(t, Lens)]
+    zooms = [t for t in lenses if is_zoom(t)]
+    bodies = [t for t in things if isinstance(t, Body)]
+    fits_lenses = {
+        "any": True,
+        "one-zoom": len(lenses) == len(zooms) <= 1,
+        "trio-of-zooms": len(lenses) == len(zooms) <= 3,
+        "primes": not zooms,
+    }[policies.lenses]
+    fits_bodies = {
+        "any": True,
+        "none": len(bodies) == 1,
+        "twin": len(bodies) == 2 and twins(*bodies),
+        "specialist": len(bodies) == 2 and not twins(*bodies),
+    }
+    return fits_lenses and (policies.second_body == "any" or fits_bodies[policies.second_body])
+
+
+def _complete(plan: Plan, ties: Ties, counts: dict[str, int]) -> bool:
+    """No orphan, no link missing that something owned could give, packs for each that eats them."""
+    fixed = plan.kit.loaded()
+    everything = set(plan.items)
+    for tie in ties.unmet:
+        could = any(tie.item not in w for key in tie.need.keys for w in ties.web.ways(key, everything))
+        if tie.item not in fixed and (tie.need.sort == "purpose" or could):
+            return False
+    eaters = sum(
+        n for i, n in counts.items() if getattr(plan.items[i], "battery_type", None) == "P" and i.startswith("b")
+    )
+    packs = [t for t in plan.gear if t.kind == "battery"]
+    return not packs or sum(counts.get(t.id, 0) for t in packs) >= eaters
+
+
+def value(plan: Plan, counts: dict[str, int]) -> tuple[float, float, float]:
+    """Score, steady share and grams of a kit."""
+    wants = plan.trip.wants
+    table = table_of([plan.items[i] for i in counts], wants)
+    steady = sum(w.importance for w, ways in zip(wants, serving(table), strict=True) if is_steady(ways, counts))
+    grams = sum(plan.items[i].mass_g * n for i, n in counts.items())
+    return table.score(), steady / sum(w.importance for w in wants), grams
+
+
+def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
+    """The best value of any kit: highest score, then steadiest, then lightest. None when there is no kit."""
+    web = weave_plan(plan)
+    found: list[tuple[float, float, float]] = []
+    for counts in kits(plan):
+        if sum(plan.items[i].mass_g * n for i, n in counts.items()) > limit_g + 1e-9:
+            continue
+        if not allowed(plan, Ties(web, counts), counts, limit_g):
+            continue
+        if _asks_met(plan, counts) and _gapless(plan, counts):
+            made = value(plan, counts)
+            if made[0] > 0:
+                found.append(made)
+    if not found:
+        return None
+    top = max(score for score, _, _ in found)
+    rest = [f for f in found if f[0] >= top - SAME]
+    steady = max(f[1] for f in rest)
+    return min((f for f in rest if f[1] >= steady - 1e-9), key=lambda f: f[2])
+
+
+def _asks_met(plan: Plan, counts: dict[str, int]) -> bool:
+    """Where a lens sees a want that asks for ND 6, the filter is on one that does, if all of it is owned."""
+    for want in plan.trip.wants:
+        if not want.effects:
+            continue
+        seeing = [i for i in ("wide", "normal") if i in plan.items and _sees(plan, i, want)]
+        others = [i for i in ("fifty", "tele", "old", "pocket") if i in plan.items and _sees(plan, i, want)]
+        ways = [{"normal", "nd"} if i == "normal" else {"wide", "ring", "nd"} for i in seeing]
+        ways = [way for way in ways if way <= set(plan.items)]
+        if ways and any(i in counts for i in (*seeing, *others)) and not any(way <= set(counts) for way in ways):
+            return False
+    return True
+
+
+def _sees(plan: Plan, item: str, want: Want) -> bool:
+    """Whether a lens sees part of a want natively on some body in the locker."""
+    return any(
+        made.native
+        and made.converter is None
+        and made.low_mm <= want.focal_max_mm
+        and made.high_mm >= want.focal_min_mm
+        for made in set_ups(plan.gear)
+        if (made.lens or made.body) == item
+    )
+
+
+def _gapless(plan: Plan, counts: dict[str, int]) -> bool:
+    if plan.trip.policies.gaps == "allowed":
+        return True
+    table = table_of([plan.items[i] for i in counts], plan.trip.wants)
+    return bool(table.parts) and bool((table.cells() >= 0.5).all())
