@@ -36,7 +36,6 @@ SMALL = Box(length_mm=60, width_mm=40, height_mm=20)
 RING = Cylinder(diameter_mm=82, length_mm=5)
 # Scores that differ by less are one: rounding takes up to a millionth of a point per thing and want.
 SAME = 1e-4
-APS_C = {"sensor_width_mm": 23.5, "sensor_height_mm": 15.6, "sealed": False}
 
 
 def tiny(seed: int) -> tuple[Plan, float]:
@@ -72,13 +71,6 @@ def tiny(seed: int) -> tuple[Plan, float]:
     fixed = sum(plan.items[e.item].mass_g for e in entries)
     limit = fixed + chance.choice([1200, 1800, 2200, 2700, 3500, 5000, 9000])
     return plan, float(limit)
-
-
-def _laptop() -> Computer:
-    ports = ("USB-C",)
-    return Computer(
-        id="laptop", name="laptop", mass_g=1500, size=SMALL, form="laptop", screen_in=14, energy_wh=70, ports=ports
-    )
 
 
 def _gear(chance: random.Random) -> list[Any]:

@@ -1,0 +1,143 @@
+"""What goes on which lens, how, and how dark it makes it."""
+
+from typing import Any
+
+import pytest
+
+from mule.filters import Bag, FilterFit, Front, darken, fit, stops_needed
+from mule.filters.lightest import lightest_set
+from mule.gear import Cylinder, Filter, FilterHolder, StepRing
+from mule.trip import EffectWish
+from tests import cast
+
+R = Cylinder(diameter_mm=82, length_mm=5)
+
+
+def nd(id_: str = "nd", stops: float = 6, **fields: Any) -> Filter:
+    return Filter(id=id_, name=id_, mass_g=41, size=R, effect="nd", stops=stops, **({"thread_mm": 82} | fields))
+
+
+def polariser(**fields: Any) -> Filter:
+    return Filter(id="pol", name="pol", mass_g=38, size=R, effect="polariser", thread_mm=82, **fields)
+
+
+def ring(low: float, high: float) -> StepRing:
+    return StepRing(id=f"r{low:g}-{high:g}", name="ring", mass_g=9, size=R, lens_thread_mm=low, filter_thread_mm=high)
+
+
+HOLDER = FilterHolder(id="holder", name="holder", mass_g=145, size=R, plate_width_mm=100, thread_mm=82)
+PLATE = Filter(id="plate", name="plate", mass_g=70, size=R, effect="nd", stops=10, plate_width_mm=100)
+NORMAL, WIDE, BULGING = Front("normal", 82, 24), Front("wide", 77, 16), Front("bulging", None, 14)
+
+
+def matrix(*gear: Any, fronts: tuple[Front, ...] = (NORMAL, WIDE, BULGING), loaded: bool = True) -> FilterFit:
+    return fit(fronts, Bag.of(gear, [t.id for t in gear] if loaded else []), {})
+
+
+def how(found: FilterFit) -> dict[str, str]:
+    return {row.lens: row.cells[0].how for row in found.rows}
+
+
+def test_a_filter_fits_directly_by_ring_or_not() -> None:
+    assert how(matrix(nd(), ring(77, 82))) == {"normal": "direct", "wide": "ring", "bulging": "none"}
+    assert how(matrix(nd())) == {"normal": "direct", "wide": "none", "bulging": "none"}
+
+
+def test_a_step_down_ring_is_refused() -> None:
+    assert how(matrix(nd(thread_mm=77), ring(82, 77)))["normal"] == "none"
+
+
+def test_rings_stack_at_most_two() -> None:
+    small = (Front("small", 67, 35),)
+    assert how(matrix(nd(), ring(67, 77), ring(77, 82), fronts=small)) == {"small": "ring"}
+    assert how(matrix(nd(), ring(67, 72), ring(72, 77), ring(77, 82), fronts=small)) == {"small": "none"}
+
+
+def test_a_plate_goes_into_a_holder_and_the_holder_onto_a_ring() -> None:
+    found = matrix(PLATE, HOLDER, ring(77, 82))
+    assert how(found) == {"normal": "holder", "wide": "holder", "bulging": "none"}
+    assert how(matrix(PLATE))["normal"] == "none"
+
+
+def test_a_drop_in_filter_serves_every_lens_on_its_adapter() -> None:
+    drop = Filter(id="drop", name="drop", mass_g=20, size=R, effect="nd", stops=3, adapter="adapter")
+    assert how(matrix(drop, fronts=(Front("bulging", None, 14, ("adapter",)),))) == {"bulging": "drop-in"}
+    assert how(matrix(drop, fronts=(Front("bulging", None, 14),))) == {"bulging": "none"}
+
+
+@pytest.mark.parametrize(
+    ("front", "gear", "warnings"),
+    [
+        (WIDE, [nd(), ring(77, 82)], ("dark-corners",)),
+        (NORMAL, [nd()], ()),
+        (Front("wide", 82, 16), [nd()], ()),
+        (Front("wide", 82, 16), [polariser()], ("uneven-sky",)),
+        # Somebody found it clean from 15 mm: that goes before the estimate; and at 18 it is known not to be.
+        (WIDE, [nd(clean_from_mm=15), ring(77, 82)], ()),
+        (WIDE, [nd(clean_from_mm=18), ring(77, 82)], ("dark-corners",)),
+    ],
+)
+def test_wides_are_warned_of(front: Front, gear: list[Any], warnings: tuple[str, ...]) -> None:
+    (row,) = matrix(*gear, fronts=(front,)).rows
+    assert row.cells[0].fit is not None
+    assert row.cells[0].fit.warnings == warnings
+
+
+def test_rims_add_up() -> None:
+    (row,) = matrix(nd(rim_mm=4.5), ring(77, 82), fronts=(WIDE,)).rows
+    assert row.cells[0].fit is not None
+    assert row.cells[0].fit.rim_mm == 4.5 + 3.0
+
+
+def asked(*effects: EffectWish, lenses: tuple[str, ...] = ("normal", "wide")) -> Any:
+    return {"w": (cast.want("w", effects=effects), lenses)}
+
+
+def test_what_a_want_asks_is_served_by_what_is_loaded_or_priced() -> None:
+    gear = [nd(), ring(77, 82)]
+    wish = EffectWish(effect="nd", stops=6)
+    (served,) = fit((NORMAL, WIDE), Bag.of(gear, ["nd"]), asked(wish)).asked
+    assert served.served is not None
+    (priced,) = fit((WIDE,), Bag.of(gear, []), asked(wish, lenses=("wide",))).asked
+    assert (priced.served, set(priced.loads or ()), priced.mass_g) == (None, {"nd", "r77-82"}, 50)
+    (weak,) = fit((NORMAL,), Bag.of([nd(stops=3)], []), asked(wish, lenses=("normal",))).asked
+    assert weak.loads is None
+
+
+def test_the_lightest_set_shares_one_filter_through_rings() -> None:
+    # One ND of 82 mm and a ring, 41 + 9 = 50 g, beat one ND per thread, 41 + 41 = 82 g.
+    gear = [nd(), nd("nd77", thread_mm=77), ring(77, 82)]
+    found = lightest_set(
+        (NORMAL, WIDE), Bag.of(gear, []), asked(EffectWish(effect="nd", stops=6)), {t.id: t for t in gear}
+    )
+    assert (set(found.items), found.mass_g, found.proved) == ({"nd", "r77-82"}, 50, True)
+    assert found.unserved == ()
+
+
+def test_the_lightest_set_names_what_nothing_serves() -> None:
+    gear = [nd()]
+    wish = EffectWish(effect="nd", stops=6)
+    found = lightest_set((NORMAL, BULGING), Bag.of(gear, []), asked(wish, lenses=("normal", "bulging")), {"nd": nd()})
+    assert found.unserved == (("bulging", "nd"),)
+
+
+def test_stops_are_the_log_of_the_times() -> None:
+    # 1/60 s to 1 s: log2(60) = 5.91 stops.
+    assert stops_needed(1 / 60, 1) == pytest.approx(5.907, abs=1e-3)
+
+
+def test_the_exposure_helper_finds_a_filter_a_pair_or_the_nearest() -> None:
+    owned = [nd("nd3", 3), nd("nd6", 6), nd("nd10", 10)]
+    assert darken(owned, 1 / 60, 1)[0].filters == ("nd6",)
+    assert darken(owned, 1 / 60, 1)[0].time_s == pytest.approx(64 / 60)
+    # Nine stops: 3 + 6 stacked.
+    assert darken(owned, 1 / 512, 1)[0].filters == ("nd3", "nd6")
+    far = darken(owned[:1], 1 / 512, 1)
+    assert far[0].off_stops == pytest.approx(-6)
+    assert darken([], 1, 2) == ()
+
+
+def test_a_variable_density_takes_any_stops_in_its_range() -> None:
+    variable = Filter(id="var", name="var", mass_g=60, size=R, effect="variable-nd", stops=2, stops_max=5, thread_mm=82)
+    assert darken([variable], 1, 8)[0].off_stops == 0
+    assert darken([variable], 1, 2)[0].off_stops == 1

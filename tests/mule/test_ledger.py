@@ -1,0 +1,136 @@
+"""Drop order, best next things, and lens changes."""
+
+from typing import Any
+
+import pytest
+
+from mule.assess import Assessment, assess
+from mule.gear import Filter, Head, OtherSupport, Tripod
+from mule.ledger import Ledger
+from mule.trip import Day, EffectWish, Marks, Weather
+from tests import cast
+
+BODY, NORMAL, TELE = cast.body(), cast.normal_zoom(thread_mm=82), cast.tele_zoom()
+WANTS = (cast.want("near", 24, 70, importance=5), cast.want("far", 250, 400, importance=1))
+ND = Filter(id="nd", name="nd", mass_g=41, size=cast.SMALL, effect="nd", stops=6, thread_mm=82)
+TRIPOD = Tripod(id="tripod", name="tripod", mass_g=1200, size=cast.SMALL, max_load_g=9000, max_height_mm=1500)
+HEAD = Head(id="head", name="head", mass_g=350, size=cast.SMALL, plate_type="D", max_load_g=6000)
+BEAN_BAG = OtherSupport(id="bean", name="bean", mass_g=300, size=cast.SMALL, form="bean-bag", max_load_g=3000)
+
+
+def assessed(*loaded: Any, left: tuple[Any, ...] = (), **trip: Any) -> Assessment:
+    gear = [cast.bag(), *loaded, *left]
+    entries = [cast.entry("bag", cast.INES_CABIN), *(cast.entry(t.id) for t in loaded)]
+    return assess(cast.plan(gear, *entries, **({"wants": WANTS} | trip)))
+
+
+def ledger(*loaded: Any, **rest: Any) -> Ledger:
+    return assessed(*loaded, **rest).ledger
+
+
+def order(found: Ledger) -> list[str]:
+    return [drop.item for drop in found.drops]
+
+
+def test_what_earns_least_per_gram_goes_first_and_figures_follow() -> None:
+    spare = cast.lens("spare", 40, 60, 4, mass_g=300)
+    made = assessed(BODY, NORMAL, TELE, spare)
+    assert order(made.ledger)[:2] == ["spare", "tele"]
+    first, second = made.ledger.drops[:2]
+    assert (first.points, first.score) == (pytest.approx(0), pytest.approx(made.coverage.score))
+    assert first.total_g == pytest.approx(made.loads.total_g - 300)
+    assert second.score == pytest.approx(made.coverage.score - second.points)
+    assert second.score == pytest.approx(assessed(BODY, NORMAL).coverage.score)
+
+
+def test_after_each_drop_everything_is_reckoned_anew() -> None:
+    made = ledger(BODY, NORMAL, TELE, cast.lens("a", 24, 70, 4, mass_g=500), cast.lens("b", 24, 70, 4, mass_g=400))
+    scores = [drop.score for drop in made.drops]
+    assert scores == sorted(scores, reverse=True)
+    # Of three lenses for one want the heaviest goes, then the next; the last carries five sixths and stays.
+    assert [item for item in order(made) if item != "tele"] == ["normal", "a"]
+
+
+def test_safety_never_stands_in_the_drop_order() -> None:
+    assert "first-aid" not in order(ledger(BODY, NORMAL, cast.first_aid()))
+
+
+def test_what_something_else_or_a_want_needs_is_not_dropped() -> None:
+    steady = (cast.want("near", 24, 70, steady=True, effects=(EffectWish(effect="nd", stops=6),)),)
+    loose = order(ledger(BODY, NORMAL, ND, TRIPOD, HEAD))
+    assert {"nd", "tripod"} <= set(loose)
+    assert "head" not in loose
+    held = order(ledger(BODY, NORMAL, ND, TRIPOD, HEAD, wants=steady))
+    assert not {"nd", "tripod", "head"} & set(held)
+    # With a bean bag to hold the camera, the legs may go, and their head goes with them.
+    either = ledger(BODY, NORMAL, TRIPOD, HEAD, BEAN_BAG, wants=steady).drops[0]
+    assert (either.item, either.goes) == ("tripod", ("head",))
+
+
+def test_what_must_come_is_not_dropped() -> None:
+    assert order(ledger(BODY, NORMAL, ND, marks=Marks(must_take=("nd",)))) == []
+
+
+def test_drops_say_when_every_leg_takes_the_weight() -> None:
+    carrier = cast.carrier(mass_g=1400 + 720 + 800)
+    plan = cast.plan(
+        [cast.bag(), BODY, NORMAL, TELE],
+        *(cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("normal"), cast.entry("tele")),
+        carriers=(carrier,),
+        wants=WANTS,
+    )
+    (drop,) = assess(plan).ledger.drops
+    assert (drop.item, drop.over_g) == ("tele", 0)
+
+
+def test_best_next_is_most_points_per_gram_with_the_links_it_needs() -> None:
+    hungry = cast.body("hungry", mass_g=300, megapixels=61, battery_type="LB-4")
+    wide = cast.lens("wide", 16, 35, 4, mass_g=500)
+    wants = (*WANTS, cast.want("wide", 16, 23, importance=3))
+    found = ledger(BODY, NORMAL, left=(TELE, wide, hungry, cast.pack()), wants=wants).nexts
+    assert found[0].items == ("wide",)
+    per_gram = [n.points / n.mass_g for n in found]
+    assert per_gram == sorted(per_gram, reverse=True)
+    body = next(n for n in found if n.items == ("hungry",))
+    assert (body.brings, body.mass_g) == (("pack",), 382)
+
+
+def test_what_must_stay_is_not_proposed() -> None:
+    found = ledger(BODY, NORMAL, left=(TELE,), marks=Marks(must_leave=("tele",))).nexts
+    assert all("tele" not in n.items for n in found)
+
+
+def test_each_lens_on_a_body_needs_no_change() -> None:
+    day = Day(date="2027-02-20", title="Out", weather=(Weather.SPRAY,))
+    (one,) = ledger(BODY, NORMAL, TELE, left=(cast.body("second"),), days=(day,)).days
+    assert (one.changes, one.exposed, one.second_body) == (1, True, "second")
+    # The most used lens lives on the only body.
+    assert [(h.body, h.lens) for h in one.homes] == [("body", "normal")]
+    (two,) = ledger(BODY, cast.body("second"), NORMAL, TELE, days=(day,)).days
+    assert (two.changes, two.exposed, two.second_body) == (0, False, None)
+    assert {h.lens for h in two.homes} == {"normal", "tele"}
+
+
+def test_changes_on_a_fair_day_are_not_exposed_and_days_shoot_what_they_name() -> None:
+    days = (
+        Day(date="2027-02-20", title="Both"),
+        Day(date="2027-02-21", title="Far", wants=("far",), weather=(Weather.RAIN,)),
+    )
+    both, far = ledger(BODY, NORMAL, TELE, days=days).days
+    assert (both.changes, both.exposed) == (1, False)
+    assert (far.changes, far.lenses) == (0, ("tele",))
+
+
+def test_crop_head_room_in_words_figures() -> None:
+    # From 70 mm a 45 MP file crops by sqrt(45 / 24) = 1.369 to 95.9 mm and keeps 24 MP.
+    (room,) = assessed(BODY, NORMAL, wants=(cast.want(megapixels=24),)).coverage.headroom
+    assert (room.from_mm, room.megapixels) == (70, 24)
+    assert room.to_mm == pytest.approx(95.85, abs=0.01)
+
+
+def test_sealing_is_a_chain() -> None:
+    sealed = cast.normal_zoom(sealed=True)
+    (row,) = assessed(BODY, sealed).coverage.reach
+    assert row.bars[0].unsealed == ()
+    (row,) = assessed(BODY, NORMAL).coverage.reach
+    assert row.bars[0].unsealed == ("normal",)
