@@ -26,14 +26,15 @@ def complete(ties: Ties, gear: Mapping[str, Gear], counts: Mapping[str, int]) ->
         clashes=clashes(things, counts),
         overlaps=overlaps(things),
         holds=tuple(
-            Hold(item=item, goes=_without_safety(gear, ties.goes_with(item)), breaks=_broken(ties, item))
+            Hold(item=item, goes=_without_safety(gear, goes), breaks=_broken(fails))
             for item in counts
+            for goes, fails in (ties.leaving((item,)),)
         ),
     )
 
 
-def _broken(ties: Ties, item: str) -> tuple[Broken, ...]:
-    found = {(tie.item, tie.need.what, tie.need.label): tie.need.sort for tie in ties.holds_up(item)}
+def _broken(fails: Iterable[Tie]) -> tuple[Broken, ...]:
+    found = {(tie.item, tie.need.what, tie.need.label): tie.need.sort for tie in fails}
     return tuple(
         Broken(of="want" if sort == "asked" else "thing", id=at, what=what, label=label)
         for (at, what, label), sort in found.items()

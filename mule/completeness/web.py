@@ -89,28 +89,36 @@ class Ties:
                     index.setdefault(item, []).append(tie)
         return index
 
-    def _falling(self, gone: Collection[str]) -> Iterator[Tie]:
-        """Needs of what stays that are met now and fail without the things in ``gone``."""
+    def _falling(self, fresh: Collection[str], gone: Collection[str]) -> Iterator[Tie]:
+        """Needs of what stays that fail now that ``fresh`` have joined the things in ``gone``."""
         seen: set[int] = set()
-        for item in gone:
+        for item in fresh:
             for tie in self._resting_on.get(item, ()):
                 if id(tie) not in seen and tie.item not in gone and not tie.met(gone):
                     seen.add(id(tie))
                     yield tie
 
+    def leaving(self, items: Collection[str], gone: Collection[str] = ()) -> tuple[tuple[str, ...], tuple[Tie, ...]]:
+        """What goes with these once they stay home as well as ``gone``, and what of the rest then fails."""
+        out = {*gone, *items}
+        goes: list[str] = []
+        failing: list[Tie] = []
+        fresh = list(items)
+        while fresh:
+            found = list(self._falling(fresh, out))
+            fresh = sorted({tie.item for tie in found if tie.need.sort == "purpose"})
+            failing += [tie for tie in found if tie.need.sort != "purpose"]
+            goes += fresh
+            out.update(fresh)
+        return tuple(goes), tuple(tie for tie in failing if tie.item not in out)
+
     def goes_with(self, *items: str) -> tuple[str, ...]:
         """What is of no more use once these stay home, and what is then of no use without that, in this order."""
-        gone = list(items)
-        while True:
-            going = sorted({tie.item for tie in self._falling(gone) if tie.need.sort == "purpose"})
-            if not going:
-                return tuple(gone[len(items) :])
-            gone += going
+        return self.leaving(items)[0]
 
     def holds_up(self, *items: str) -> tuple[Tie, ...]:
         """Links of what stays, and asks of wants, that fail once these and what goes with them stay home."""
-        gone = (*items, *self.goes_with(*items))
-        return tuple(tie for tie in self._falling(gone) if tie.need.sort != "purpose")
+        return self.leaving(items)[1]
 
 
 def weave(gear: Iterable[Gear], walls: Sequence[str] = (), *, nights: bool = True) -> Web:

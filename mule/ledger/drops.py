@@ -27,6 +27,7 @@ class _Step:
     goes: tuple[str, ...]
     points: float
     mass_g: float
+    optical: bool
 
 
 def drop_order(plan: Plan, table: Table, ties: Ties, loads: Loads, legs: Sequence[LegVerdict]) -> tuple[Drop, ...]:
@@ -39,15 +40,18 @@ def drop_order(plan: Plan, table: Table, ties: Ties, loads: Loads, legs: Sequenc
     score = table.scores([()])[0]
     over = _Over(plan, legs)
     total_g = loads.total_g
+    rest, worths = table, _worths(table, counts)
     while len(drops) < _MOST_DROPS:
-        rest = table.without(gone)
-        step = _next(plan.items, counts, _worths(rest, counts, gone), ties, (gone, orphans, kept))
+        step = _next(plan.items, counts, worths, ties, (gone, orphans, kept))
         if step is None:
             break
         after = table.scores([[*gone, step.item, *step.goes]])[0]
         if after < _LEAST_LEFT * score:
             break
         gone += [step.item, *step.goes]
+        if step.optical:
+            rest = rest.without((step.item, *step.goes))
+            worths = _worths(rest, {i: n for i, n in counts.items() if i not in gone})
         total_g -= step.mass_g
         drops.append(
             Drop(
@@ -64,9 +68,9 @@ def drop_order(plan: Plan, table: Table, ties: Ties, loads: Loads, legs: Sequenc
     return tuple(drops)
 
 
-def _worths(table: Table, counts: Mapping[str, int], gone: Collection[str]) -> dict[str, float]:
+def _worths(table: Table, counts: Mapping[str, int]) -> dict[str, float]:
     """Worth of each item: of one piece, and with it of all pieces."""
-    return {w.item: w.points for w in worth_of(table, {i: 1 for i in counts if i not in gone})}
+    return {w.item: w.points for w in worth_of(table, dict.fromkeys(counts, 1))}
 
 
 def _next(
@@ -100,11 +104,14 @@ def _step(
 ) -> Sequence[_Step]:
     """The step that drops one item, unless something else, or a want, would miss it."""
     item, gone = case
-    if ties.holds_up(*gone, item):
+    goes, fails = ties.leaving((item,), gone)
+    if fails:
         return ()
-    goes = tuple(i for i in ties.goes_with(*gone, item) if not keeps_safe(gear[i]))
-    grams = sum(gear[i].mass_g * counts[i] for i in (item, *goes))
-    return (_Step(item, goes, sum(worths.get(i, 0.0) for i in (item, *goes)), grams),)
+    goes = tuple(i for i in goes if not keeps_safe(gear[i]))
+    leaving = (item, *goes)
+    grams = sum(gear[i].mass_g * counts[i] for i in leaving)
+    optical = any(i in worths for i in leaving)
+    return (_Step(item, goes, sum(worths.get(i, 0.0) for i in leaving), grams, optical),)
 
 
 class _Over:

@@ -63,4 +63,9 @@ class Table:
 
     def covers(self, cells: Vector) -> list[float]:
         """Cover of each want, 0 to 1, from a score per column."""
-        return [float(cells[span].mean()) for span in self.cols.spans]
+        if not self.cols.spans:
+            return []
+        starts = [span.start for span in self.cols.spans]
+        lengths = [span.stop - span.start for span in self.cols.spans]
+        found: list[float] = (np.add.reduceat(cells, starts) / lengths).tolist()
+        return found

@@ -1,6 +1,7 @@
 """Resilience: each single thing and each bag lost in turn. The front door is ``endure`` (domain 11)."""
 
 from collections.abc import Collection, Iterable, Sequence
+from typing import Literal
 
 from mule.completeness import Ties, lightest
 from mule.finding import AsPiece, Cure, Load
@@ -27,8 +28,11 @@ def endure(plan: Plan, view: View, ties: Ties) -> Resilience:
     """What is left of the open kit after each single loss, worst first."""
     counts = plan.kit.loaded()
     before = view.table.covers(view.table.cells())
-    losses = [_loss(plan, view, ties, before, "thing", item, (item,)) for item in counts if counts[item] == 1]
-    losses += [_loss(plan, view, ties, before, "bag", bag, held) for bag, held in _bags(plan).items()]
+    keepers = {i for i in counts if isinstance(plan.items[i], Card | Drive | Computer)}
+    weigh = _Weigh(plan, view, ties, before, keepers)
+    singles = [item for item in counts if counts[item] == 1]
+    losses = [loss for item in singles if (loss := weigh("thing", item, (item,)))]
+    losses += [loss for bag, held in _bags(plan).items() if (loss := weigh("bag", bag, held))]
     worst = sorted(
         (loss for loss in losses if loss.points >= _LEAST_POINTS or loss.fails or loss.pictures),
         key=lambda loss: (loss.stops, loss.pictures, loss.points, len(loss.fails)),
@@ -54,46 +58,49 @@ def _bags(plan: Plan) -> dict[str, tuple[str, ...]]:
     return {bag: tuple(items) for bag, items in found.items() if len(items) > 1}
 
 
-def _loss(
-    plan: Plan, view: View, ties: Ties, before: Sequence[float], what: str, item: str, lost: Sequence[str]
-) -> Loss:
-    failing = [tie for tie in ties.holds_up(*lost) if tie.need.sort == "link"]
-    fails = tuple(dict.fromkeys(tie.item for tie in failing))
-    dead = [tie.item for tie in failing if tie.need.what in _FATAL]
-    out = {*lost, *dead}
-    cells = view.table.cells(out)
-    score = float(100 * (cells @ view.table.cols.weight))
-    after = view.table.covers(cells)
-    wants = tuple(
-        want.id
-        for want, was, is_ in zip(plan.trip.wants, before, after, strict=True)
-        if was > 0 and is_ < _LOST_UNDER * was
-    )
-    return Loss(
-        what="bag" if what == "bag" else "thing",
-        item=item,
-        out=tuple(sorted(out)),
-        score=score,
-        points=view.coverage.score - score,
-        wants=wants,
-        days=_days_lost(plan, wants),
-        stops=bool(view.table.parts) and not view.table.without(out).parts,
-        pictures=_loses_pictures(plan, lost),
-        fails=fails,
-        cures=(),
-    )
+class _Weigh:
+    """Weighs one loss after the other."""
+
+    def __init__(self, plan: Plan, view: View, ties: Ties, before: Sequence[float], keepers: Collection[str]) -> None:
+        self._plan, self._view, self._ties, self._before = plan, view, ties, before
+        self._keepers = frozenset(keepers)
+        self._optical = frozenset(view.table.items)
+        self._whole = view.coverage.score
+
+    def __call__(self, what: Literal["thing", "bag"], item: str, lost: Sequence[str]) -> Loss | None:
+        """What is left without these; None when nobody would notice."""
+        failing = [tie for tie in self._ties.holds_up(*lost) if tie.need.sort == "link"]
+        out = {*lost, *(tie.item for tie in failing if tie.need.what in _FATAL)}
+        pictures = bool(self._keepers) and self._keepers <= set(lost)
+        if not failing and not pictures and self._optical.isdisjoint(out):
+            return None
+        table = self._view.table
+        cells = table.cells(out)
+        score = float(100 * (cells @ table.cols.weight))
+        wants = self._wants_lost(table.covers(cells))
+        return Loss(
+            what=what,
+            item=item,
+            out=tuple(sorted(out)),
+            score=score,
+            points=self._whole - score,
+            wants=wants,
+            days=_days_lost(self._plan, wants),
+            stops=bool(table.parts) and all(not out.isdisjoint(parts) for parts in table.parts),
+            pictures=pictures,
+            fails=tuple(dict.fromkeys(tie.item for tie in failing)),
+            cures=(),
+        )
+
+    def _wants_lost(self, after: Sequence[float]) -> tuple[str, ...]:
+        found = zip(self._plan.trip.wants, self._before, after, strict=True)
+        return tuple(want.id for want, was, left in found if was > 0 and left < _LOST_UNDER * was)
 
 
 def _days_lost(plan: Plan, wants: Collection[str]) -> int:
     """Days on which nothing that was planned can be shot any more."""
     planned = [{want.id for want in plan.trip.wants_on(day)} for day in plan.trip.days]
     return sum(bool(day) and day <= set(wants) for day in planned)
-
-
-def _loses_pictures(plan: Plan, lost: Collection[str]) -> bool:
-    """Whether everything that pictures are kept on goes at once."""
-    keepers = [i for i in plan.kit.loaded() if isinstance(plan.items[i], Card | Drive | Computer)]
-    return bool(keepers) and all(item in lost for item in keepers)
 
 
 def _cures(plan: Plan, view: View, ties: Ties, loss: Loss) -> Iterable[Cure]:

@@ -65,7 +65,7 @@ def test_a_gap_is_closed_by_the_lightest_thing_that_closes_it(demo: Page) -> Non
     own_kit(demo, "c")
     findings = demo.locator(".findings")
     expect(findings).to_contain_text("Gap 542–680 mm.")
-    findings.get_by_role("button", name="Load Corrie 1.4× (+178 g)").click()
+    findings.get_by_role("button", name="Load Corrie 1.4× (+178 g)").first.click()
     expect(findings).not_to_contain_text("Gap 542")
     expect(demo.locator(".reach .converter").first).to_be_attached()
 

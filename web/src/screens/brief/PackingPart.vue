@@ -56,11 +56,11 @@ function addSlot(): void {
       <VSelect :model-value="policies.gaps" :items="GAPS" label="Gaps in a want" @update:model-value="policy({ gaps: $event })" />
       <VSelect :model-value="policies.cabin" :items="CABIN" label="At the gate" @update:model-value="policy({ cabin: $event })" />
     </div>
-    <VAutocomplete class="marks" :model-value="marks.must_take" :items="options" multiple label="Must come" :error-messages="errors['marks.must_take']" @update:model-value="mark({ must_take: $event })" />
-    <VAutocomplete class="marks" :model-value="marks.must_leave" :items="options" multiple label="Must stay" :error-messages="errors['marks.must_leave']" @update:model-value="mark({ must_leave: $event })" />
+    <VAutocomplete menu-icon="" class="marks" :model-value="marks.must_take" :items="options" multiple label="Must come" :error-messages="errors['marks.must_take']" @update:model-value="mark({ must_take: $event })" />
+    <VAutocomplete menu-icon="" class="marks" :model-value="marks.must_leave" :items="options" multiple label="Must stay" :error-messages="errors['marks.must_leave']" @update:model-value="mark({ must_leave: $event })" />
     <div v-for="(one, index) in slots" :key="one.id" class="line">
       <VTextField class="name" :model-value="one.name" label="One place for" maxlength="80" :error-messages="errors[`marks.slots.${index}.name`]" @update:model-value="slot(index, { name: String($event ?? '') })" />
-      <VAutocomplete :model-value="one.items" :items="options" multiple label="Either this or that" :error-messages="errors[`marks.slots.${index}.items`]" @update:model-value="slot(index, { items: $event })" />
+      <VAutocomplete menu-icon="" :model-value="one.items" :items="options" multiple label="Either this or that" :error-messages="errors[`marks.slots.${index}.items`]" @update:model-value="slot(index, { items: $event })" />
       <button type="button" class="link quiet" :aria-label="`Remove ${one.name}`" @click="mark({ slots: slots.filter((_, i) => i !== index) })">remove</button>
     </div>
     <button type="button" class="link quiet" @click="addSlot">add a place for this or that</button>

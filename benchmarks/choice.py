@@ -1,0 +1,38 @@
+"""The choice: the trade curve over a locker of 200 things, and over one of 1,000."""
+
+from time import perf_counter
+
+from benchmarks.lockers import plan
+from mule.choosing import Asking, Point, choose
+
+# 8 bodies and 30 lenses in 200 things; 10 wants.
+WANTS = 10
+
+
+def _curve(size: int) -> dict[str, float]:
+    """Seconds of 20 points on two threads, the first point's, and the share of points proved."""
+    made = plan(size, 40, WANTS)
+    found: list[float] = []
+    start = perf_counter()
+
+    def take(point: Point) -> None:
+        found.append(perf_counter() - start)
+
+    choice = choose(made, Asking(points=20, seconds=300, keep_limits=False), take)
+    seconds = perf_counter() - start
+    return {
+        "seconds": round(seconds, 2),
+        "first_point_s": round(found[0], 2),
+        "points": len(choice.points),
+        "proved_share": sum(p.proved for p in choice.points) / max(1, len(choice.points)),
+    }
+
+
+def bench_choose_curve() -> dict[str, float]:
+    """200 things."""
+    return _curve(200)
+
+
+def bench_choose_1000() -> dict[str, float]:
+    """1,000 things, five times as many of each sort."""
+    return _curve(1_000)

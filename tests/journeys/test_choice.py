@@ -1,0 +1,113 @@
+"""Brief a trip from nothing, find a gap and close it, compare two kits, take a suggested one."""
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from tests.journeys.test_own_trip import add_gear, newcomer, plan_trip, saved
+
+__all__ = ["newcomer"]
+
+
+def points(page: Page) -> None:
+    """Waits until the curve is whole."""
+    expect(page.get_by_text(re.compile(r"points, all proved"))).to_be_visible(timeout=40_000)
+
+
+def test_a_brief_from_nothing_becomes_a_suggested_kit(newcomer: Page) -> None:
+    page = newcomer
+    page.goto("/locker")
+    for typed in ("45 MP", "24-70 f/2.8", "100-400", "large pack", "SD card, 128"):
+        add_gear(page, typed)
+    plan_trip(page, "Hide by the lake")
+    page.get_by_role("button", name="add a ready-made set").click()
+    page.get_by_text("Wildlife from a hide").click()
+    page.get_by_role("option", name="Large birds").click()
+    form = page.locator(".edit")
+    expect(form.get_by_label("Far")).to_have_value("60")
+    form.get_by_label("Far").fill("45")
+    # 0.5 x 24 mm x 45 m / 0.9 m = 600 mm.
+    expect(form.get_by_label("To", exact=True)).to_have_value("600")
+    page.get_by_label("Latitude").fill("61.9")
+    saved(page)
+    expect(page.get_by_text(re.compile(r"^Sun \d\d:\d\d"))).to_be_visible()
+    page.get_by_role("link", name=re.compile("^Bench")).click()
+    page.wait_for_url("**/bench")
+    page.keyboard.press("s")
+    page.wait_for_url("**/suggest")
+    points(page)
+    page.get_by_role("button", name="Take it as a new kit").click()
+    page.wait_for_url("**/b/bench")
+    expect(page.get_by_role("button", name=re.compile(r"100-400.*, loaded"))).to_be_visible()
+
+
+def test_a_gap_is_found_and_closed_by_its_cure(demo: Page) -> None:
+    demo.goto("/trips/lofoten/c/bench")
+    gap = demo.locator(".findings li", has_text="Gap ")
+    expect(gap.first).to_contain_text("Sea eagles")
+    before = demo.locator("footer").inner_text()
+    gap.first.get_by_role("button", name=re.compile("^Load")).first.click()
+    expect(demo.locator(".findings li", has_text=re.compile("Gap .*Sea eagles"))).to_have_count(0)
+    assert demo.locator("footer").inner_text() != before
+    demo.get_by_role("button", name="undo", exact=True).click()
+    expect(gap.first).to_be_visible()
+
+
+def test_kits_are_compared_in_one_view(demo: Page) -> None:
+    demo.keyboard.press("c")
+    demo.wait_for_url("**/compare")
+    table = demo.get_by_role("table")
+    expect(table.get_by_role("row", name=re.compile("^Brief covered"))).to_contain_text("%")
+    expect(table.get_by_role("columnheader", name=re.compile("trio and primes"))).to_be_visible()
+    demo.get_by_role("group", name="Kits to compare").get_by_role("button", name="A").click()
+    expect(table.get_by_role("columnheader")).to_have_count(3)
+
+
+def test_the_curve_is_walked_marked_and_taken(demo: Page) -> None:
+    demo.goto("/trips/lofoten/b/suggest")
+    points(demo)
+    curve = demo.get_by_role("listbox", name=re.compile("Trade curve"))
+    curve.focus()
+    heaviest = demo.locator("aside, .right h2").first.inner_text()
+    demo.keyboard.press("ArrowLeft")
+    expect(demo.locator(".right h2").first).not_to_have_text(heaviest)
+    demo.locator(".right").get_by_role("button", name="must stay").first.click()
+    points(demo)
+    demo.get_by_role("button", name="Take it as a new kit").click()
+    demo.wait_for_url(re.compile(r"/lofoten/[d-z]/bench"))
+    expect(demo.locator(".kits")).to_contain_text("Suggested")
+
+
+def test_a_search_is_stopped_and_a_contradiction_is_named(demo: Page) -> None:
+    demo.goto("/trips/lofoten/b/suggest")
+    points(demo)
+    demo.get_by_label("At most").fill("1")
+    demo.get_by_label("At most").press("Enter")
+    answer = demo.locator(".answer")
+    expect(answer).to_contain_text("You asked for 1.00 kg")
+    demo.get_by_label("At most").fill("")
+    demo.get_by_label("At most").press("Enter")
+    demo.get_by_role("button", name="stop").click()
+    expect(demo.get_by_role("button", name="search again")).to_be_visible()
+
+
+def test_what_if_shows_and_forgets(demo: Page) -> None:
+    demo.get_by_role("button", name="what if").click()
+    demo.get_by_role("button", name="leave, load").click()
+    demo.get_by_role("button", name="leave", exact=True).first.click()
+    expect(demo.locator(".thinking")).to_contain_text("g,")
+    demo.get_by_role("button", name="forget it").click()
+    expect(demo.locator(".thinking")).to_have_count(0)
+    expect(demo.get_by_role("button", name="undo", exact=True)).to_be_disabled()
+
+
+def test_filters_and_exposure_answer_on_the_bench(demo: Page) -> None:
+    demo.get_by_role("button", name="filters", exact=True).first.click()
+    demo.get_by_role("button", name="Find the lightest set for every lens that sees them").click()
+    expect(demo.get_by_text("g, proved.")).to_be_visible()
+    demo.get_by_label("Wanted").fill("fast")
+    demo.get_by_role("button", name="Stops", exact=True).click()
+    expect(demo.get_by_text("Times as 1/60")).to_be_visible()
+    demo.get_by_label("Wanted").fill("1 s")
+    demo.get_by_role("button", name="Stops", exact=True).click()
+    expect(demo.get_by_text(re.compile(r"^5\.9 stops"))).to_be_visible()
