@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Mapping
 
 from mule.completeness.answer import Broken, Chain, Clash, Completeness, Hold, Missing, Orphan, Overlap
-from mule.completeness.cures import lightest
+from mule.completeness.cures import Cures
 from mule.completeness.doubles import clashes, overlaps
 from mule.completeness.keys import Key, Need, Offer
 from mule.completeness.web import Tie, Ties, Web, weave
@@ -49,11 +49,12 @@ def _without_safety(gear: Mapping[str, Gear], items: Iterable[str]) -> tuple[str
 def _missing(gear: Mapping[str, Gear], counts: Mapping[str, int], ties: Ties) -> Iterable[Missing]:
     """One line per item and sort of link; things that lack the same link for the same reason share the first's."""
     seen: set[tuple[str, str]] = set()
+    cures = Cures(ties.web, gear, counts)
     for tie in ties.unmet:
         need = tie.need
         if need.sort == "link" and (need.what, need.label) not in seen:
             seen.add((need.what, need.label))
-            cure = lightest(ties.web, gear, tie.item, need, counts)
+            cure = cures.lightest(tie.item, need)
             yield Missing(
                 item=tie.item,
                 what=need.what,
@@ -142,6 +143,7 @@ __all__ = [
     "Chain",
     "Clash",
     "Completeness",
+    "Cures",
     "Hold",
     "Key",
     "Missing",
@@ -153,7 +155,6 @@ __all__ = [
     "Ties",
     "Web",
     "complete",
-    "lightest",
     "packs_eaten",
     "weave",
 ]

@@ -4,13 +4,19 @@ from collections.abc import Collection, Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
 
 from mule.filters.answer import Fit, How, Warning_
-from mule.gear import Filter, FilterHolder, Gear, StepRing, at_hand
+from mule.gear import Filter, FilterHolder, Gear, StepRing, Thing, at_hand
 
 MOST_RINGS = 2
 # Under this equivalent focal length polarised sky looks uneven and two rims may darken corners (estimate, domain 6).
 WIDE_MM = 24.0
 
 Stack = tuple[StepRing, ...]
+# What makes two filters, rings or holders do the same.
+_FITTING: dict[type, tuple[str, ...]] = {
+    Filter: tuple(Filter.model_fields.keys() - Thing.model_fields.keys()),
+    StepRing: tuple(StepRing.model_fields.keys() - Thing.model_fields.keys()),
+    FilterHolder: tuple(FilterHolder.model_fields.keys() - Thing.model_fields.keys()),
+}
 
 
 @dataclass(frozen=True)
@@ -53,13 +59,29 @@ class Bag:
     @classmethod
     def of(cls, gear: Iterable[Gear], loaded: Collection[str]) -> "Bag":
         """The filters, rings and holders that are loaded, or left and here."""
-        here = [t for t in gear if t.id in loaded or at_hand(t)]
+        here = [t for t in gear if isinstance(t, Filter | StepRing | FilterHolder) and (t.id in loaded or at_hand(t))]
+        kept = _lightest_alike(here, loaded)
         return cls(
-            [t for t in here if isinstance(t, Filter)],
-            [t for t in here if isinstance(t, StepRing) and t.filter_thread_mm > t.lens_thread_mm],
-            [t for t in here if isinstance(t, FilterHolder)],
+            [t for t in kept if isinstance(t, Filter)],
+            [t for t in kept if isinstance(t, StepRing) and t.filter_thread_mm > t.lens_thread_mm],
+            [t for t in kept if isinstance(t, FilterHolder)],
             loaded,
         )
+
+
+def _lightest_alike(
+    things: Iterable[Filter | StepRing | FilterHolder], loaded: Collection[str]
+) -> list[Filter | StepRing | FilterHolder]:
+    """Of things that do the same, what is loaded and the lightest of what is left: no fit needs another."""
+    best: dict[tuple[object, ...], Filter | StepRing | FilterHolder] = {}
+    kept: list[Filter | StepRing | FilterHolder] = []
+    for thing in things:
+        alike = (type(thing), *(getattr(thing, name) for name in _FITTING[type(thing)]))
+        if thing.id in loaded:
+            kept.append(thing)
+        elif alike not in best or thing.mass_g < best[alike].mass_g:
+            best[alike] = thing
+    return [*kept, *best.values()]
 
 
 def fits(front: Front, filter_: Filter, bag: Bag) -> Iterator[tuple[How, Fit]]:

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Mapping, Set
 
-from mule.completeness import Ties, lightest
+from mule.completeness import Cures, Ties
 from mule.gear import Gear
 from mule.ledger.answer import Next
 from mule.optics import Coverage, Gain
@@ -32,9 +32,10 @@ def _next(gain: Gain, score: float, ties: Ties, gear: Mapping[str, Gear]) -> Nex
 def _brought(items: tuple[str, ...], ties: Ties, gear: Mapping[str, Gear]) -> Iterable[str]:
     """Links that the new things need and nothing loaded gives."""
     loaded = {*ties.loaded, *items}
+    cures = Cures(ties.web, gear, loaded)
     for item in items:
         for need in ties.web.needs[item]:
             if need.sort == "link" and not ties.web.met(item, need, loaded):
-                cure = lightest(ties.web, gear, item, need, loaded)
+                cure = cures.lightest(item, need)
                 if cure:
                     yield from cure[1]

@@ -3,7 +3,7 @@
 from collections.abc import Collection, Iterable, Sequence
 from typing import Literal
 
-from mule.completeness import Ties, lightest
+from mule.completeness import Cures, Ties
 from mule.finding import AsPiece, Cure, Load
 from mule.gear import Bag, Card, Computer, Drive, Insert
 from mule.load import roots
@@ -111,10 +111,10 @@ def _cures(plan: Plan, view: View, ties: Ties, loss: Loss) -> Iterable[Cure]:
     found: dict[tuple[str, ...], float] = {}
     if thing.count > 1 and not isinstance(thing, Bag | Insert):
         found[(loss.item,)] = thing.mass_g
-    without = [item for item in ties.loaded if item != loss.item]
+    cures = Cures(ties.web, plan.items, {item for item in ties.loaded if item != loss.item})
     for tie in ties.holds_up(loss.item):
         if tie.need.sort == "link":
-            cure = lightest(ties.web, plan.items, tie.item, tie.need, without)
+            cure = cures.lightest(tie.item, tie.need)
             if cure and loss.item not in cure[1]:
                 found[cure[1]] = cure[0]
     ways = view.left.rescue(loss.out, view.table.cells(loss.out)) if loss.points >= _LEAST_POINTS else ()
