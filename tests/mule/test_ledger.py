@@ -134,3 +134,10 @@ def test_sealing_is_a_chain() -> None:
     assert row.bars[0].unsealed == ()
     (row,) = assessed(BODY, NORMAL).coverage.reach
     assert row.bars[0].unsealed == ("normal",)
+
+
+def test_drops_add_up_to_what_the_kit_scored() -> None:
+    made = assessed(BODY, NORMAL, TELE, cast.lens("spare", 40, 60, 4, mass_g=300), cast.lens("wide", 16, 35, 4))
+    drops = made.ledger.drops
+    assert sum(drop.points for drop in drops) + drops[-1].score == pytest.approx(made.coverage.score)
+    assert made.loads.total_g - sum(drop.mass_g for drop in drops) == pytest.approx(drops[-1].total_g)

@@ -18,6 +18,7 @@ import KitTabs from './KitTabs.vue'
 import LedgerPanel from './LedgerPanel.vue'
 import LossesPanel from './LossesPanel.vue'
 import ReachChart from './ReachChart.vue'
+import SlotCards from './SlotCards.vue'
 import ThingDialog from './ThingDialog.vue'
 import WantDialog from './WantDialog.vue'
 
@@ -117,6 +118,7 @@ useKeys([
           <button type="button" class="link" :disabled="!thoughts.length || busy" @click="keepThoughts">do it</button> or
           <button type="button" class="link" @click="think">forget it</button>
         </div>
+        <SlotCards :trip="brief" :things="things" :loaded="loaded" :busy="busy" @edit="change" />
         <DropsPanel v-if="view === 'drops'" class="ledger" :ledger="shown.assessment.ledger" :over="shown.assessment.legs.some((l) => !l.passes)" :names="names" :busy="busy" @edit="change" />
         <LossesPanel v-else-if="view === 'losses'" class="ledger" :assessment="shown.assessment" :names="names" :busy="busy" @edit="change" />
         <FiltersPanel v-else-if="view === 'filters'" class="ledger" :trip="trip" :kit="kit" :filters="shown.assessment.filters" :loaded="loaded" :names="names" :busy="busy" @edit="change" />

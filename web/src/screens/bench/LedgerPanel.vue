@@ -38,6 +38,10 @@ function needed(row: LedgerRow): string {
   const broken = holds.value.get(row.thing.id)?.breaks ?? []
   return [...new Set(broken.map((b) => (b.of === 'want' ? props.names.want(b.id) : props.names.thing(b.id))))].join(', ')
 }
+/** Points per 100 g. */
+function per(row: LedgerRow): string {
+  return fmt.figure((100 * (row.worth ?? 0)) / Math.max(1, row.thing.mass_g), 1)
+}
 function worthTitle(row: LedgerRow): string {
   if (row.worth === null) return needed(row) ? `Needed by ${needed(row)}` : 'Takes no part in a set-up'
   const per = row.thing.mass_g ? `, ${fmt.figure((100 * row.worth) / row.thing.mass_g, 1)} per 100 g` : ''
@@ -49,7 +53,7 @@ function worthTitle(row: LedgerRow): string {
   <div class="ledger">
     <table>
       <thead>
-        <tr><th>loaded</th><th class="where">where</th><th class="number">{{ fmt.typed('mass', units).unit }}</th><th class="worth-head">earns its place</th></tr>
+        <tr><th>loaded</th><th class="where">where</th><th class="number">{{ fmt.typed('mass', units).unit }}</th><th class="worth-head">points · per {{ fmt.mass(100, units) }}</th></tr>
       </thead>
       <tbody v-for="group in groups" :key="group.group">
         <tr class="group">
@@ -69,8 +73,8 @@ function worthTitle(row: LedgerRow): string {
             <span v-if="row.worth === null && needed(row)" class="label">needed</span>
             <template v-if="row.worth !== null">
               <span v-if="row.direct < 0.05 && row.backup > 0.05" class="backup label">backup</span>
-              <span class="bar" :class="{ small: row.direct < 0.05 }" :style="{ width: `${Math.max(2, (58 * row.worth) / most)}px` }" />
-              <span class="points label">{{ fmt.figure(row.worth, 1) }}</span>
+              <span class="bar" :class="{ small: row.direct < 0.05 }" :style="{ width: `${Math.max(2, (40 * row.worth) / most)}px` }" />
+              <span class="points label">{{ fmt.figure(row.worth, 1) }}<span class="per"> · {{ per(row) }}</span></span>
             </template>
           </td>
         </tr>

@@ -21,9 +21,14 @@ const units = useUnits()
 const box = ref<HTMLElement | null>(null)
 const { width, height } = useSize(box)
 const frame = computed(() => ({ left: 52, right: Math.max(300, width.value - 12), top: 10, bottom: Math.max(140, height.value - 40) }))
-const scale = computed(() =>
-  curveScale([...props.points, ...props.kits].map((p) => p.carried_g), [...props.points, ...props.kits].map((p) => p.score), frame.value),
-)
+/** Limits a little past the last kit are in sight too: they say why it ends there. */
+const NEAR = 1.1
+const scale = computed(() => {
+  const kits = [...props.points, ...props.kits]
+  const grams = kits.map((p) => p.carried_g)
+  const near = props.lines.map((l) => l.carried_g).filter((g) => g > Math.min(...grams) && g < NEAR * Math.max(...grams))
+  return curveScale([...grams, ...near], kits.map((p) => p.score), frame.value)
+})
 const dots = computed(() => props.points.map((p) => ({ point: p, x: scale.value.x(p.carried_g), y: scale.value.y(p.score) })))
 const path = computed(() => stairs(dots.value))
 const limits = computed(() => {
