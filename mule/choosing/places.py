@@ -5,6 +5,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from mule.choosing.candidates import Container
 from mule.choosing.draft import Draft, Linear, Var, tenths, total
 from mule.finding import PieceKind
+from mule.gear import Bag
 
 
 def place(draft: Draft) -> None:
@@ -39,7 +40,7 @@ def _at(draft: Draft, containers: Iterable[Container], per_piece: Mapping[str, i
 def carried(draft: Draft) -> Linear:
     """Tenths of grams in all carried bags and on all people, base load left out."""
     grams = _grams(draft)
-    bags = [(draft.takes[c.id], grams[c.id]) for c in draft.case.containers if c.chosen]
+    bags = [(draft.takes[i], grams[i]) for i, thing in draft.case.free.items() if isinstance(thing, Bag)]
     return total([*bags, *_at(draft, draft.case.containers, grams)], tenths(draft.case.fixed_carried_g))
 
 

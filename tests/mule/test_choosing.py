@@ -142,6 +142,15 @@ def test_a_bag_is_chosen_when_none_is_loaded() -> None:
     assert "small" in choose(plan, ONE.model_copy(update={"limit_g": 3000})).points[0].kit.loaded()
 
 
+def test_a_second_bag_that_must_come_is_weighed() -> None:
+    gear = [*owned(), cast.bag("second", mass_g=900)]
+    (point,) = choose(packed(gear, marks=Marks(must_take=("second",))), ONE.model_copy(update={"limit_g": 3000})).points
+    loads = assess(packed(gear).with_kit(point.kit)).loads
+    assert "second" in point.kit.loaded()
+    assert sum(p.cabin_g for p in loads.people) == pytest.approx(point.carried_g)
+    assert point.carried_g <= 3000
+
+
 def test_without_bags_things_are_worn() -> None:
     plan = cast.plan(owned()[1:], people=packed().trip.people, wants=packed().trip.wants)
     kit = choose(plan, ONE).points[0].kit
