@@ -3,6 +3,7 @@
 from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 
+from mule.choosing.containers import Container, carried_bags, containers_of
 from mule.choosing.scoring import sort_of
 from mule.completeness import Key, Web, packs_eaten
 from mule.finding import AsPiece, InBag, PieceKind, Worn
@@ -52,21 +53,6 @@ CHOSEN_KINDS = (
 SUPPORTS = (Tripod, OtherSupport)
 # Copies of one thing that a choice could ever use: one takes the pictures, one stands in when it is lost.
 _MOST_COPIES = 2
-
-
-@dataclass(frozen=True)
-class Container:
-    """A bag or insert that things may go into, or a person who wears them.
-
-    root: the piece of luggage it is part of, None for what is worn. chosen: whether the bag itself is up for choice.
-    litres: room left beside what stays; inf for a person.
-    """
-
-    id: str
-    person: str
-    root: str | None
-    litres: float
-    chosen: bool = False
 
 
 @dataclass(frozen=True)
@@ -130,7 +116,7 @@ def candidates(plan: Plan, web: Web, *, others: bool) -> Candidates:
     fixed = _fixed(plan)
     free = _free(plan, web, fixed, others=others)
     now = plan.kit.loaded()
-    containers = _containers(plan, fixed, free)
+    containers = containers_of(plan, fixed, free)
     where = roots(plan.kit)
     carried = {c.root for c in containers if c.root is not None}
     fixed_g = {root: plan.items[root].mass_g for root in carried if root in fixed}
@@ -227,7 +213,7 @@ def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> di
     }
     if any(want.effects for want in plan.trip.wants):
         free |= {t.id: t for t in able if isinstance(t, Filter | StepRing | FilterHolder)}
-    if not _carried_bags(plan):
+    if not carried_bags(plan):
         free |= {t.id: t for t in able if isinstance(t, Bag) and t.piece != PieceKind.HOLD}
     rest = [t for t in able if isinstance(t, kinds) and t.id not in free]
     grown = True
@@ -294,38 +280,3 @@ def _lightest_of_a_sort(web: Web, things: Sequence[Gear], plan: Plan, free: Mapp
             pieces += thing.count if isinstance(thing, Battery | Card) else 1
         kept += [t for t in alike if t in light or t.id in loaded]
     return kept
-
-
-def _carried_bags(plan: Plan) -> list[tuple[str, str]]:
-    """Bags that are carried, with who carries them."""
-    return [
-        (e.item, e.place.person)
-        for e in plan.kit.entries
-        if isinstance(e.place, AsPiece) and e.place.piece != PieceKind.HOLD
-    ]
-
-
-def _containers(plan: Plan, fixed: Mapping[str, int], free: Mapping[str, Gear]) -> list[Container]:
-    """Carried bags with their inserts, bags to choose when none is carried, and people for what is worn."""
-    found: list[Container] = []
-    held: dict[str, float] = {}
-    inserts: dict[str, list[str]] = {}
-    for entry in plan.kit.entries:
-        if isinstance(entry.place, InBag) and entry.item in fixed:
-            if not entry.place.outside:
-                litres = plan.items[entry.item].size.litres() * entry.count
-                held[entry.place.bag] = held.get(entry.place.bag, 0.0) + litres
-            if isinstance(plan.items[entry.item], Insert | Bag):
-                inserts.setdefault(entry.place.bag, []).append(entry.item)
-    for root, person in _carried_bags(plan):
-        todo = [root]
-        while todo:
-            at = todo.pop()
-            thing = plan.items[at]
-            assert isinstance(thing, Bag | Insert)
-            found.append(Container(at, person, root, max(0.0, thing.volume_l - held.get(at, 0.0))))
-            todo += inserts.get(at, [])
-    first = plan.trip.people[0].id
-    if not found:
-        found = [Container(t.id, first, t.id, t.volume_l, chosen=True) for t in free.values() if isinstance(t, Bag)]
-    return [*found, *(Container(f"worn-{p.id}", p.id, None, float("inf")) for p in plan.trip.people)]

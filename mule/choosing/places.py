@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Mapping, Sequence
 
-from mule.choosing.candidates import Container
+from mule.choosing.containers import Container
 from mule.choosing.draft import Draft, Linear, Var, tenths, total
 from mule.finding import PieceKind
 from mule.gear import Bag

@@ -6,7 +6,8 @@ from dataclasses import replace
 from ortools.sat.python import cp_model
 
 from mule.choosing.answer import Asking
-from mule.choosing.candidates import Candidates, Container
+from mule.choosing.candidates import Candidates
+from mule.choosing.containers import Container
 from mule.choosing.draft import Draft, tenths, total
 from mule.choosing.places import limit, place
 from mule.finding import AsPiece, InBag, PieceKind, Place, Worn
