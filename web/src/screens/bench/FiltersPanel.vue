@@ -61,7 +61,7 @@ function off(stops: number): string {
           <td>{{ names.thing(row.lens) }}</td>
           <td class="number">{{ row.thread_mm ? `${fmt.figure(row.thread_mm)} mm` : 'none' }}</td>
           <td v-for="cell in row.cells" :key="cell.effect" :class="{ left: cell.fit?.to_load.length }" :title="cellTitle(cell)">
-            {{ HOW[cell.how] }}<template v-if="cell.fit?.to_load.length"> {{ fmt.massChange(cell.fit.mass_g, units) }}</template>
+            {{ HOW[cell.how] }}<template v-if="cell.fit?.to_load.length">{{ ` ${fmt.massChange(cell.fit.mass_g, units)}` }}</template>
             <div v-for="warning in cell.fit?.warnings ?? []" :key="warning" class="label warn">{{ WARN[warning] }}</div>
           </td>
         </tr>

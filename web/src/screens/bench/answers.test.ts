@@ -1,0 +1,121 @@
+// @vitest-environment jsdom
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import type { Assessment, Trip } from '@/api/types'
+import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
+import DropsPanel from './DropsPanel.vue'
+import FiltersPanel from './FiltersPanel.vue'
+import LossesPanel from './LossesPanel.vue'
+import SlotCards from './SlotCards.vue'
+
+let shown: ReturnType<typeof mounted>
+beforeEach(() => signedIn())
+afterEach(() => shown.unmount())
+
+describe('leave first, load next', () => {
+  const ledger = {
+    drops: [
+      { item: 'spare', goes: ['ring'], points: 0, mass_g: 309, score: 90, total_g: 5000, over_g: 200 },
+      { item: 'tele', goes: [], points: 12.5, mass_g: 1396, score: 77.5, total_g: 3604, over_g: 0 },
+    ],
+    nexts: [
+      { items: ['wide'], brings: ['pack'], mass_g: 582, points: 8, score: 98 },
+      { items: ['fifty'], brings: [], mass_g: 200, points: 2, score: 92 },
+    ],
+    days: [],
+  } as unknown as Assessment['ledger']
+
+  it('says what goes with a thing, and where every leg takes the weight', async () => {
+    shown = mounted(DropsPanel, { ledger, over: true, names: NAMES, busy: false })
+    const rows = shown.findAll('tbody tr').map((r) => r.text())
+    expect(rows[0]).toContain('SPARE with RING')
+    expect(rows[1]).toContain('now every leg takes the weight')
+    await shown.findAll('button').find((b) => b.text() === 'leave to here')!.trigger('click')
+    expect(shown.emitted('edit')).toEqual([[['spare', 'ring', 'tele'].map((item) => ({ act: 'leave', item }))]])
+  })
+  it('does not speak of legs where none is over', () => {
+    shown = mounted(DropsPanel, { ledger, over: false, names: NAMES, busy: false })
+    expect(shown.text()).not.toContain('every leg')
+  })
+  it('proposes within a budget of grams, with the links', async () => {
+    shown = mounted(DropsPanel, { ledger, over: false, names: NAMES, busy: false })
+    expect(shown.text()).toContain('WIDE with PACK')
+    await shown.findAll('button').find((b) => b.text() === '300 g')!.trigger('click')
+    expect(shown.text()).not.toContain('WIDE')
+    await shown.findAll('button').find((b) => b.text() === 'load')!.trigger('click')
+    expect(shown.emitted('edit')).toEqual([[[{ act: 'load', item: 'fifty', count: 1 }]]])
+  })
+  it('says so when nothing can go and nothing adds', () => {
+    shown = mounted(DropsPanel, { ledger: { drops: [], nexts: [], days: [] }, over: false, names: NAMES, busy: false })
+    expect(shown.text()).toContain('Nothing can go')
+    expect(shown.text()).toContain('Nothing left behind adds')
+  })
+})
+
+describe('losses and days', () => {
+  const load = { code: 'load', edits: [{ act: 'load', item: 'second', count: 1 }], mass_change_g: 489, numbers: {} }
+  const assessment = {
+    resilience: {
+      share: 0.53,
+      steady: [],
+      losses: [
+        { what: 'bag', item: 'ridge', out: [], score: 0, points: 95, wants: ['a'], days: 9, stops: true, pictures: true, fails: [], cures: [] },
+        { what: 'thing', item: 'body', out: [], score: 60, points: 35.5, wants: ['a', 'b'], days: 1, stops: false, pictures: false, fails: ['trigger'], cures: [load] },
+      ],
+    },
+    ledger: { drops: [], nexts: [], days: [{ date: '2027-02-21', lenses: ['zoom', 'tele'], homes: [{ body: 'body', lens: 'zoom' }], changes: 1, exposed: true, second_body: null }] },
+    coverage: { headroom: [{ body: 'body', lens: 'zoom', from_mm: 70, to_mm: 95.9, megapixels: 24 }] },
+  } as unknown as Assessment
+
+  it('tell what each costs and cure it', async () => {
+    shown = mounted(LossesPanel, { assessment, names: NAMES, busy: false })
+    const text = shown.text()
+    expect(text).toContain('53 % of the brief bears any one loss')
+    expect(text).toContain('no more pictures, 9 days, every picture taken')
+    expect(text).toContain('35.5 points, 2 wants, 1 day')
+    expect(text).toContain('then useless: TRIGGER')
+    await shown.get('button').trigger('click')
+    expect(shown.emitted('edit')).toEqual([[load.edits]])
+  })
+  it('tell which lens lives where, and how far a body crops', () => {
+    shown = mounted(LossesPanel, { assessment, names: NAMES, busy: false })
+    expect(shown.text()).toContain('ZOOM on BODY')
+    expect(shown.text()).toContain('1 change, exposed')
+    expect(shown.text()).toContain('BODY: from 70 mm you can crop to 96 mm and keep 24 MP.')
+  })
+})
+
+describe('filters on lenses', () => {
+  const fit = { filter: 'nd', parts: ['nd', 'ring'], to_load: ['ring'], mass_g: 9, rim_mm: 7.5, warnings: ['dark-corners'] }
+  const filters = {
+    effects: ['nd'],
+    rows: [{ lens: 'wide', thread_mm: 77, widest_mm: 16, cells: [{ lens: 'wide', effect: 'nd', how: 'ring', fit, ways: 1 }] }],
+    asked: [{ want: 'sea', effect: 'nd', stops: 6, lenses: ['wide'], served: null, loads: ['ring'], mass_g: 9, ways: [] }],
+  } as unknown as Assessment['filters']
+
+  it('tell how, what is to load, and what darkens', async () => {
+    shown = mounted(FiltersPanel, { trip: 't', kit: 'a', filters, loaded: new Map([['nd', 1]]), names: NAMES, busy: false })
+    expect(shown.get('tbody tr').text()).toContain('by ring +9 g')
+    expect(shown.get('tbody tr').text()).toContain('dark corners')
+    expect(shown.get('td[title]').attributes('title')).toBe('ND and RING · rim 7.5 mm · to load: RING, +9 g')
+    await shown.findAll('button').find((b) => b.text().startsWith('Load RING'))!.trigger('click')
+    expect(shown.emitted('edit')).toEqual([[[{ act: 'load', item: 'ring', count: 1 }]]])
+  })
+  it('refuse a time that is none', async () => {
+    shown = mounted(FiltersPanel, { trip: 't', kit: 'a', filters: { effects: [], rows: [], asked: [] }, loaded: new Map(), names: NAMES, busy: false })
+    await shown.findAll('input')[1]!.setValue('fast')
+    await shown.get('form').trigger('submit')
+    expect(shown.text()).toContain('Times as 1/60')
+    expect(shown.text()).toContain('No filters in the locker.')
+  })
+})
+
+describe('slots', () => {
+  it('show what is in them and swap on a click', async () => {
+    const things = new Map([thing('long', 'lens'), thing('drone', 'drone')].map((t) => [t.id, t]))
+    const trip = { marks: { slots: [{ id: 's', name: 'One of them', items: ['long', 'drone'] }] } } as unknown as Trip
+    shown = mounted(SlotCards, { trip, things, loaded: new Map([['long', 1]]), busy: false })
+    expect(shown.findAll('button').map((b) => b.attributes('aria-pressed'))).toEqual(['true', 'false'])
+    await shown.findAll('button')[1]!.trigger('click')
+    expect(shown.emitted('edit')).toEqual([[[{ act: 'leave', item: 'long', count: null }, { act: 'load', item: 'drone', count: 1 }]]])
+  })
+})
