@@ -3,6 +3,7 @@
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { mdiDotsVertical } from '@mdi/js'
+import { kitLabel, kitRest } from './kit-names'
 import type { KitName } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import { useKits } from '@/composables/useBench'
@@ -53,9 +54,9 @@ async function go(): Promise<void> {
 <template>
   <div class="kits">
     <div class="tabs" role="group" aria-label="Kits">
-      <button v-for="k in kits" :key="k.id" type="button" class="kit" :aria-pressed="k.id === kit" :title="k.note" @click="goTo(k.id)">{{ k.name.split(' · ')[0] }}</button>
+      <button v-for="k in kits" :key="k.id" type="button" class="kit" :aria-pressed="k.id === kit" :title="k.note || k.name" @click="goTo(k.id)">{{ kitLabel(k) }}</button>
     </div>
-    <span class="quiet name">{{ here()?.name.split(' · ').slice(1).join(' · ') || here()?.note }}</span>
+    <span class="quiet name">{{ kitRest(here()) }}</span>
     <VMenu location="bottom end">
       <template #activator="{ props: activator }">
         <VBtn v-bind="activator" variant="text" :icon="mdiDotsVertical" width="30" height="30" aria-label="More for this kit" />
@@ -91,6 +92,9 @@ async function go(): Promise<void> {
 }
 .tabs {
   display: flex;
+  flex: 0 1 auto;
+  min-width: 60px;
+  overflow-x: auto;
 }
 .kit {
   font: inherit;
