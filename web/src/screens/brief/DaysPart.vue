@@ -178,7 +178,7 @@ text {
   margin: 2px 0;
 }
 .light .dark {
-  fill: var(--ink);
+  fill: var(--mat);
 }
 .light .twilight {
   fill: var(--slate);
