@@ -69,13 +69,13 @@ def compare(plan: Plan, kits: Sequence[str]) -> Comparison:
             raise InvalidInput([Problem("kits", kit, "the id of one of the trip's kits")])
     if len(set(kits)) != len(kits) or not 2 <= len(kits) <= MOST_KITS:
         raise InvalidInput([Problem("kits", ", ".join(kits), f"two to {MOST_KITS} different kits")])
+    order = [thing.id for thing in plan.gear]
     loaded = {kit: set(known[kit].loaded()) for kit in kits}
     sides = []
     for kit in kits:
         others = [loaded[other] for other in kits if other != kit]
         only = loaded[kit] - set().union(*others)
         lacks = set.intersection(*others) - loaded[kit]
-        order = [thing.id for thing in plan.gear]
         sides.append(
             _side(
                 plan.with_kit(known[kit]),

@@ -16,14 +16,11 @@ from mule.choosing.lines import lines
 from mule.choosing.model import Model, build
 from mule.choosing.placing import pack
 from mule.choosing.scoring import Optics
-from mule.choosing.search import Clock, Found, Pool, Search
+from mule.choosing.search import NO_LIMIT_G, Clock, Found, Pool, Search
 from mule.errors import InvalidInput, Problem
 from mule.optics import table_of
 from mule.plan import Plan
-from mule.resilience import is_steady, serving
-
-# More than any kit weighs, in grams.
-_NO_LIMIT_G = 200_000.0
+from mule.resilience import steady_wants
 
 
 def choose(
@@ -82,7 +79,7 @@ def _search(
         return Search(case, optics, ready, pool, clock)
 
     first = make(model)
-    limit_g = asking.limit_g if asking.limit_g is not None else _NO_LIMIT_G
+    limit_g = asking.limit_g if asking.limit_g is not None else NO_LIMIT_G
     if asking.points == 1:
         best = first.best(limit_g) or first.lightest()
         if best is not None:
@@ -104,8 +101,7 @@ def _point(case: Candidates, asking: Asking, found: Found, limit_g: float) -> Po
     kit = pack(case, found.pieces, asking, case.plan.kit)
     counts = kit.loaded()
     table = table_of([case.plan.items[item] for item in counts], case.plan.trip.wants)
-    wants = case.plan.trip.wants
-    steady = [w for w, ways in zip(wants, serving(table), strict=True) if is_steady(ways, counts)]
+    _, steady = steady_wants(table, case.plan.trip.wants, counts)
     score = table.score()
     return Point(
         kit=kit,
@@ -113,7 +109,7 @@ def _point(case: Candidates, asking: Asking, found: Found, limit_g: float) -> Po
         carried_g=found.carried_g,
         score=score,
         bound=score if found.proved else max(score, min(100.0, found.bound_points)),
-        steady=sum(w.importance for w in steady) / sum(w.importance for w in wants),
+        steady=steady,
         proved=found.proved,
     )
 

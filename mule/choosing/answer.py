@@ -77,7 +77,7 @@ class Line(Frozen):
 class Choice(Frozen):
     """The whole answer. conflict: the smallest set of demands that cannot hold together; empty when there is a kit.
 
-    present: the open kit among the points. stopped: the search was stopped or ran out of time.
+    lines: limits to draw in. stopped: the search was stopped or ran out of time.
     """
 
     points: tuple[Point, ...]

@@ -10,7 +10,6 @@ from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gear import (
     Bag,
     Battery,
-    Body,
     Card,
     Charger,
     Filter,
@@ -18,23 +17,20 @@ from mule.gear import (
     Gear,
     Head,
     Insert,
-    Lens,
     Link,
-    MountAdapter,
     OtherSupport,
     Plate,
     Reader,
     Remote,
     Standing,
     StepRing,
-    Teleconverter,
     Tripod,
     keeps_safe,
 )
 from mule.load import roots
+from mule.optics import OPTICAL
 from mule.plan import Plan
 
-OPTICAL = (Body, Lens, Teleconverter, MountAdapter)
 # What a choice decides; everything else stays as the open kit has it.
 CHOSEN_KINDS = (
     *OPTICAL,
@@ -80,7 +76,7 @@ class Candidates:
     def must_stay(self, item: str) -> bool:
         """Whether an item is marked to be left, or shares a slot: then nothing holds it in the bag."""
         marks = self.plan.trip.marks
-        return item in marks.must_leave or any(item in slot.items for slot in marks.slots)
+        return item in marks.must_leave or item in marks.slotted()
 
     def homes(self, item: str) -> list[Container]:
         """Where a thing may go: any carried bag or insert, and onto a person who wears it now."""
@@ -159,8 +155,7 @@ def _seconds(plan: Plan, free: Mapping[str, Gear], now: Mapping[str, int]) -> fr
         return frozenset()
     optics = [t for t in free.values() if isinstance(t, OPTICAL)]
     firsts = {t.id for t in _copies(optics, 1)} | set(now) | set(plan.trip.marks.must_take)
-    slotted = {item for slot in plan.trip.marks.slots for item in slot.items}
-    return frozenset(t.id for t in optics if t.id not in firsts and t.id not in slotted)
+    return frozenset(t.id for t in optics if t.id not in firsts | plan.trip.marks.slotted())
 
 
 def _in_hold(plan: Plan) -> set[str]:
@@ -171,7 +166,7 @@ def _in_hold(plan: Plan) -> set[str]:
 
 def _fixed(plan: Plan) -> dict[str, int]:
     marks = plan.trip.marks
-    marked = {*marks.must_take, *marks.must_leave, *(i for slot in marks.slots for i in slot.items)}
+    marked = marks.items()
     in_hold = _in_hold(plan)
     return {
         item: count
@@ -198,7 +193,7 @@ def _in_play(plan: Plan, thing: Gear, *, others: bool) -> bool:
 def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> dict[str, Gear]:
     """Optics in play, what is marked, and of all else what something in play could need."""
     marks = plan.trip.marks
-    marked = {*marks.must_take, *marks.must_leave, *(i for slot in marks.slots for i in slot.items)}
+    marked = marks.items()
     steady = any(want.steady for want in plan.trip.wants) and not any(
         isinstance(plan.items[i], SUPPORTS) for i in fixed
     )

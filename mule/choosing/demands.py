@@ -10,8 +10,7 @@ from mule.choosing.scoring import Optics
 from mule.gear import Body, Lens, is_zoom, twins
 from mule.optics.gaps import GAP_SCORE
 from mule.resilience.steady import serving
-
-MOST_OF_A_TRIO = 3
+from mule.trip import MOST_OF_A_TRIO
 
 
 def mark(draft: Draft) -> None:

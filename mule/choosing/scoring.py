@@ -9,8 +9,8 @@ from dataclasses import dataclass, field
 import numpy as np
 from numpy.typing import NDArray
 
-from mule.gear import Body, Gear, Lens, MountAdapter, Teleconverter
-from mule.optics import Table
+from mule.gear import Gear, Teleconverter
+from mule.optics import OPTICAL, Table
 from mule.optics.cells import Vector, columns
 from mule.optics.score import score
 from mule.optics.setups import SetUp, set_ups
@@ -52,7 +52,7 @@ class Optics:
         """From the optical things in play."""
         sorts: dict[object, list[Gear]] = {}
         for thing in gear:
-            if isinstance(thing, Body | Lens | Teleconverter | MountAdapter):
+            if isinstance(thing, OPTICAL):
                 sorts.setdefault(sort_of(thing), []).append(thing)
         members = {alike[0].id: tuple(t.id for t in alike) for alike in sorts.values()}
         sets = set_ups([alike[0] for alike in sorts.values()])

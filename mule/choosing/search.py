@@ -23,7 +23,7 @@ from mule.choosing.scoring import UNITS, Optics
 # How far bounds are asked for beside a kit, toward the best fractional one: they hold at the kit and lean to the rest.
 _LEAN = 1e-3
 # More than any kit weighs, in grams.
-_NO_LIMIT_G = 200_000.0
+NO_LIMIT_G = 200_000.0
 _POINTS_PER_UNIT = 100.0 / UNITS
 
 
@@ -105,7 +105,7 @@ class Search:
 
     def lightest(self) -> Found | None:
         """The lightest kit that takes a picture that some want asks for; of several, the best."""
-        self._model.limit(_NO_LIMIT_G)
+        self._model.limit(NO_LIMIT_G)
         status, solver = self._solve(-self._model.carried)
         if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
             return None

@@ -10,7 +10,7 @@ from mule.load import roots
 from mule.optics import View
 from mule.plan import Plan
 from mule.resilience.answer import Loss, Resilience
-from mule.resilience.steady import SERVES, is_steady, serving
+from mule.resilience.steady import SERVES, is_steady, serving, steady_wants
 
 # A want is lost when less than this share of its cover is left.
 _LOST_UNDER = 0.5
@@ -39,12 +39,11 @@ def endure(plan: Plan, view: View, ties: Ties) -> Resilience:
         reverse=True,
     )
     cured = [loss.model_copy(update={"cures": tuple(_cures(plan, view, ties, loss))}) for loss in worst[:_CURED]]
-    steady = [want for want, ways in zip(plan.trip.wants, serving(view.table), strict=True) if is_steady(ways, counts)]
-    whole = sum(want.importance for want in plan.trip.wants)
+    steady, share = steady_wants(view.table, plan.trip.wants, counts)
     return Resilience(
         losses=(*cured, *worst[_CURED:]),
         steady=tuple(want.id for want in steady),
-        share=sum(want.importance for want in steady) / whole if whole else 0.0,
+        share=share,
     )
 
 
@@ -127,4 +126,4 @@ def _cures(plan: Plan, view: View, ties: Ties, loss: Loss) -> Iterable[Cure]:
         yield Cure(code="load", edits=tuple(Load(item=item) for item in items), mass_change_g=grams)
 
 
-__all__ = ["SERVES", "Loss", "Resilience", "endure", "is_steady", "serving"]
+__all__ = ["SERVES", "Loss", "Resilience", "endure", "is_steady", "serving", "steady_wants"]

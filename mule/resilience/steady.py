@@ -6,6 +6,7 @@ import numpy as np
 
 from mule.optics import Table
 from mule.optics.table import Parts
+from mule.trip import Want
 
 # A set-up that serves this much of a want on its own stands in for whatever served it before.
 SERVES = 0.5
@@ -24,3 +25,10 @@ def is_steady(ways: Sequence[Parts], counts: Mapping[str, int]) -> bool:
     """Whether some way is left when any one piece is lost; a thing of which there are two is not lost with one."""
     single = {item for parts in ways for item in parts if counts.get(item, 0) == 1}
     return bool(ways) and all(any(item not in parts for parts in ways) for item in single)
+
+
+def steady_wants(table: Table, wants: Sequence[Want], counts: Mapping[str, int]) -> tuple[list[Want], float]:
+    """The wants that bear any one loss, and their share of the brief by importance."""
+    steady = [want for want, ways in zip(wants, serving(table), strict=True) if is_steady(ways, counts)]
+    whole = sum(want.importance for want in wants)
+    return steady, sum(want.importance for want in steady) / whole if whole else 0.0

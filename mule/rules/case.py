@@ -8,7 +8,8 @@ from typing import Protocol
 from mule.carriers import LegVerdict
 from mule.completeness import Completeness
 from mule.filters import FilterFit
-from mule.finding import Finding
+from mule.finding import Cure, Finding, Leave
+from mule.gear import Gear
 from mule.ledger import Ledger
 from mule.load import Loads
 from mule.optics import Closer, Coverage, Gap
@@ -42,6 +43,16 @@ class Case:
     def worth(self) -> Mapping[str, float]:
         """Points of worth of each optical thing in use."""
         return {w.item: w.points for w in self.coverage.worth}
+
+    def leave(self, things: Iterable[Gear]) -> Cure:
+        """The cure that leaves all pieces of these things, with the points it costs."""
+        items = dict.fromkeys(t.id for t in things)
+        return Cure(
+            code="leave",
+            edits=tuple(Leave(item=item) for item in items),
+            mass_change_g=-sum(self.plan.items[i].mass_g * self.loaded[i] for i in items),
+            numbers={"points": sum(self.worth.get(i, 0.0) for i in items)},
+        )
 
 
 class Rule(Protocol):

@@ -109,21 +109,13 @@ class Overlaps:
             if overlap.meant or (overlap.by == "twin-bodies" and twin_wanted):
                 continue
             heaviest = max((case.plan.items[item] for item in overlap.items), key=lambda t: t.mass_g)
-            cost = case.worth.get(heaviest.id, 0.0)
             yield Finding(
                 code="overlap",
                 severity=Severity.NOTE,
                 station="bench",
                 items=overlap.items,
                 refs={"by": overlap.by},
-                cures=(
-                    Cure(
-                        code="leave",
-                        edits=(Leave(item=heaviest.id),),
-                        mass_change_g=-heaviest.mass_g * case.loaded[heaviest.id],
-                        numbers={"points": cost},
-                    ),
-                ),
+                cures=(case.leave([heaviest]),),
             )
 
 

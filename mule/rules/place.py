@@ -99,14 +99,7 @@ class BackTooLate:
                     station="bench",
                     items=(item,),
                     refs={"until": thing.absent.until.isoformat(), "start": days[0].date.isoformat()},
-                    cures=(
-                        Cure(
-                            code="leave",
-                            edits=(Leave(item=item),),
-                            mass_change_g=-thing.mass_g * case.loaded[item],
-                            numbers={"points": case.worth.get(item, 0.0)},
-                        ),
-                    ),
+                    cures=(case.leave([thing]),),
                 )
 
 

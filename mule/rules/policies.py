@@ -2,11 +2,10 @@
 
 from collections.abc import Iterable, Sequence
 
-from mule.finding import Cure, Finding, Leave, Load, Severity
-from mule.gear import Body, Gear, Lens, is_zoom, twins
+from mule.finding import Cure, Finding, Load, Severity
+from mule.gear import Body, Lens, is_zoom, twins
 from mule.rules.case import Case
-
-MOST_OF_A_TRIO = 3
+from mule.trip import MOST_OF_A_TRIO
 
 
 class LensPolicy:
@@ -29,7 +28,7 @@ class LensPolicy:
                 station="bench",
                 numbers={"lenses": len(lenses), "zooms": len(zooms)},
                 items=tuple(t.id for t in going),
-                cures=(_leave(case, going),),
+                cures=(case.leave(going),),
             )
 
 
@@ -55,7 +54,7 @@ class BodyPolicy:
                 station="bench",
                 numbers={"bodies": len(bodies)},
                 items=tuple(t.id for t in bodies),
-                cures=(_leave(case, going),) if policy == "none" else tuple(self._seconds(case, bodies, policy)),
+                cures=(case.leave(going),) if policy == "none" else tuple(self._seconds(case, bodies, policy)),
             )
 
     def _seconds(self, case: Case, bodies: Sequence[Body], policy: str) -> Iterable[Cure]:
@@ -67,15 +66,6 @@ class BodyPolicy:
         lightest = min(able, key=lambda t: t.mass_g, default=None)
         if lightest:
             yield Cure(code="load", edits=(Load(item=lightest.id),), mass_change_g=lightest.mass_g)
-
-
-def _leave(case: Case, things: Sequence[Gear]) -> Cure:
-    return Cure(
-        code="leave",
-        edits=tuple(Leave(item=item) for item in dict.fromkeys(t.id for t in things)),
-        mass_change_g=-sum(case.plan.items[i].mass_g * case.loaded[i] for i in {t.id for t in things}),
-        numbers={"points": sum(case.worth.get(t.id, 0.0) for t in things)},
-    )
 
 
 class MarksKept:
@@ -92,11 +82,11 @@ class MarksKept:
                 yield self._finding("must-take", (item,), (cure,))
         for item in marks.must_leave:
             if item in case.loaded:
-                yield self._finding("must-leave", (item,), (_leave(case, [gear[item]]),))
+                yield self._finding("must-leave", (item,), (case.leave([gear[item]]),))
         for slot in marks.slots:
             both = tuple(item for item in slot.items if item in case.loaded)
             if len(both) > 1:
-                cures = tuple(_leave(case, [gear[item]]) for item in both)
+                cures = tuple(case.leave([gear[item]]) for item in both)
                 yield self._finding("slot-full", both, cures, {"slot": slot.name})
 
     def _finding(

@@ -8,7 +8,7 @@ from pydantic_core import PydanticCustomError
 
 from mule.trip.days import Day, Leg, LocalRule, Mains, Place, Spot, Weather
 from mule.trip.people import BaseLoad, Person
-from mule.trip.policies import Marks, Policies, Slot
+from mule.trip.policies import MOST_OF_A_TRIO, Marks, Policies, Slot
 from mule.trip.wants import EffectWish, Output, PrintUse, ScreenUse, SubjectTest, Trait, TraitWish, Want
 from mule.units import Frozen, ItemId, Name, Note
 
@@ -65,6 +65,7 @@ class Trip(Frozen):
 
 __all__ = [
     "MAX_DAYS",
+    "MOST_OF_A_TRIO",
     "BaseLoad",
     "Day",
     "EffectWish",

@@ -7,6 +7,9 @@ from pydantic import Field
 
 from mule.units import Frozen, ItemId, Name
 
+# Lenses of the school that packs a trio of zooms.
+MOST_OF_A_TRIO = 3
+
 
 class Policies(Frozen):
     """How this trip is packed.
@@ -36,6 +39,14 @@ class Marks(Frozen):
     must_take: tuple[ItemId, ...] = Field(default=(), max_length=200)
     must_leave: tuple[ItemId, ...] = Field(default=(), max_length=500)
     slots: tuple[Slot, ...] = Field(default=(), max_length=20)
+
+    def items(self) -> set[ItemId]:
+        """Every item that is marked."""
+        return {item for _, item in self.named()}
+
+    def slotted(self) -> set[ItemId]:
+        """Every item that shares a slot."""
+        return {item for slot in self.slots for item in slot.items}
 
     def named(self) -> Iterable[tuple[str, ItemId]]:
         """Every item that is marked, with the field that names it."""

@@ -76,7 +76,7 @@ def remove(owner: User, slug: str) -> None:
 
 def _marked(trip: Trip) -> set[str]:
     """Items that a trip's marks name."""
-    return {item for _, item in Marks.model_validate(trip.spec.get("marks", {})).named()}
+    return Marks.model_validate(trip.spec.get("marks", {})).items()
 
 
 def _kits_with(owner: User, slug: str) -> list[Any]:

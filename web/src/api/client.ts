@@ -3,7 +3,8 @@ import createClient from 'openapi-fetch'
 import { Problem } from './problem'
 import type { paths } from './schema.gen'
 
-function cookie(name: string): string {
+/** A cookie by name; empty when there is none. */
+export function cookie(name: string): string {
   const found = document.cookie.split('; ').find((pair) => pair.startsWith(`${name}=`))
   return found ? decodeURIComponent(found.slice(name.length + 1)) : ''
 }
@@ -29,10 +30,15 @@ interface ProblemBody {
   current?: unknown
 }
 
+/** The Problem that an answer of this status tells in its body. */
+export function problemIn(status: number, said: unknown): Problem {
+  const body = (typeof said === 'object' && said !== null ? said : {}) as ProblemBody
+  return new Problem(status, body.title ?? 'The server could not do this.', body.errors ?? [], body.current)
+}
+
 /** The data of an answer; throws a Problem for every other answer. */
 export async function ask<T>(call: Promise<Answer<T>>): Promise<T> {
   const { data, error, response } = await call
   if (response.ok) return data as T
-  const body = (typeof error === 'object' && error !== null ? error : {}) as ProblemBody
-  throw new Problem(response.status, body.title ?? 'The server could not do this.', body.errors ?? [], body.current)
+  throw problemIn(response.status, error)
 }

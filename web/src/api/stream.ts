@@ -1,10 +1,5 @@
 /** Answers that come line by line: JSON per line, an empty object now and then to say that the server is alive. */
-import { Problem } from './problem'
-
-interface ProblemBody {
-  title?: string
-  errors?: { field: string; value: string; rule: string }[]
-}
+import { cookie, problemIn } from './client'
 
 /** Cuts a growing text into whole lines; keeps the rest for later. */
 export function lineCutter(): (chunk: string) => string[] {
@@ -18,17 +13,13 @@ export function lineCutter(): (chunk: string) => string[] {
 
 /** Calls `take` with each line of a POST's answer. Aborting hangs up, which stops the work on the server. */
 export async function stream<T>(path: string, body: unknown, take: (line: T) => void, signal: AbortSignal): Promise<void> {
-  const token = document.cookie.split('; ').find((pair) => pair.startsWith('csrftoken='))?.slice('csrftoken='.length) ?? ''
   const response = await fetch(path, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json', 'X-CSRFToken': decodeURIComponent(token) },
+    headers: { 'Content-Type': 'application/json', 'X-CSRFToken': cookie('csrftoken') },
     body: JSON.stringify(body),
     signal,
   })
-  if (!response.ok || !response.body) {
-    const said = (await response.json().catch(() => ({}))) as ProblemBody
-    throw new Problem(response.status, said.title ?? 'The server could not do this.', said.errors ?? [], undefined)
-  }
+  if (!response.ok || !response.body) throw problemIn(response.status, await response.json().catch(() => null))
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
   const cut = lineCutter()
   for (;;) {
