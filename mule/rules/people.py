@@ -4,7 +4,7 @@ from collections.abc import Iterable, Mapping
 from itertools import combinations
 
 from mule.finding import Cure, Finding, InBag, Load, Move, PieceKind, Severity
-from mule.gear import Body, Drive, Gear, Light, twins
+from mule.gear import Body, Drive, Gear, Light, at_hand, twins
 from mule.load import Piece, roots
 from mule.rules.case import Case
 
@@ -103,7 +103,7 @@ class TorchEach:
             return
         spare = next((t for t in torches if t.count - case.loaded.get(t.id, 0) >= people - have), None)
         cures: tuple[Cure, ...] = ()
-        if spare and spare.absent is None:
+        if spare and at_hand(spare):
             more = Load(item=spare.id, count=people - have)
             cures = (Cure(code="load", edits=(more,), mass_change_g=spare.mass_g * (people - have)),)
         yield Finding(

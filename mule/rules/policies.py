@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Sequence
 
 from mule.finding import Cure, Finding, Load, Severity
-from mule.gear import Body, Lens, is_zoom, twins
+from mule.gear import Body, Lens, at_hand, is_zoom, twins
 from mule.rules.case import Case
 from mule.trip import MOST_OF_A_TRIO
 
@@ -61,7 +61,7 @@ class BodyPolicy:
         """The lightest left body that makes the pair."""
         if len(bodies) != 1:
             return
-        left = [t for t in case.plan.gear if isinstance(t, Body) and t.id not in case.loaded and t.absent is None]
+        left = [t for t in case.plan.gear if isinstance(t, Body) and t.id not in case.loaded and at_hand(t)]
         able = [t for t in left if twins(t, bodies[0]) == (policy == "twin")]
         lightest = min(able, key=lambda t: t.mass_g, default=None)
         if lightest:

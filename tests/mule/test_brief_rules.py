@@ -155,6 +155,11 @@ def test_a_missing_twin_is_cured_by_the_lightest() -> None:
     assert cured(made) == [["second"]]
 
 
+def test_a_twin_that_could_be_rented_is_not_proposed() -> None:
+    rented = cast.body("second", standing=Standing.CAN_RENT)
+    assert cured(only(plan(left=(rented,), policies=Policies(second_body="twin")), "policy-twin-body")) == []
+
+
 def test_gaps_block_where_they_are_refused() -> None:
     far = (cast.want("far", 300, 400, megapixels=40), cast.want("near"))
     assert found(plan(wants=far), "want-unmet") or only(plan(wants=far), "gap").severity == Severity.CAUTION
