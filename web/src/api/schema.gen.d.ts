@@ -4070,7 +4070,7 @@ export interface components {
          * Choice
          * @description The whole answer. conflict: the smallest set of demands that cannot hold together; empty when there is a kit.
          *
-         *     present: the open kit among the points. stopped: the search was stopped or ran out of time.
+         *     lines: limits to draw in. stopped: the search was stopped or ran out of time.
          */
         Choice: {
             /** Points */
