@@ -14,6 +14,7 @@ django.setup()
 from benchmarks.choice import bench_choose_1000, bench_choose_curve  # noqa: E402
 from benchmarks.core import bench_assess  # noqa: E402  Django is set up first: the lockers come from its typical table
 from benchmarks.site import bench_first_load, bench_paint, bench_restart, bench_toggle  # noqa: E402
+from benchmarks.stamina import bench_stamina  # noqa: E402
 
 Figures = dict[str, float]
 
@@ -21,6 +22,7 @@ WORKLOADS: dict[str, Callable[[], Figures]] = {
     "assess": bench_assess,
     "choose-curve": bench_choose_curve,
     "choose-1000": bench_choose_1000,
+    "stamina": bench_stamina,
     "toggle": bench_toggle,
     "paint": bench_paint,
     "first-load": bench_first_load,
@@ -34,6 +36,8 @@ LIMITS: dict[tuple[str, str], float] = {
     ("choose-curve", "seconds"): 6,
     ("choose-curve", "first_point_s"): 0.5,
     ("choose-1000", "seconds"): 40,
+    ("stamina", "p95_ms"): 30,
+    ("stamina", "times_dearer_at_200_days"): 12,
     ("toggle", "p95_ms"): 60,
     ("paint", "median_ms"): 120,
     ("first-load", "kib"): 300,

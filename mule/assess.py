@@ -16,6 +16,7 @@ from mule.optics import Coverage, View, cover
 from mule.plan import Plan
 from mule.resilience import Resilience, endure
 from mule.sky import DayLight, light
+from mule.stamina import Lasts, in_short, last
 from mule.trip import Want
 from mule.units import Frozen
 
@@ -46,12 +47,13 @@ class Assessment(Frozen):
     completeness: Completeness
     ledger: Ledger
     resilience: Resilience
+    lasts: Lasts
     sky: tuple[DayLight, ...]
     findings: tuple[Finding, ...]
     stations: tuple[Station, ...]
 
 
-STATIONS = ("brief", "bench")
+STATIONS = ("brief", "bench", "stamina")
 
 
 def assess(plan: Plan) -> Assessment:
@@ -74,6 +76,7 @@ def assess(plan: Plan) -> Assessment:
         completeness=completeness,
         ledger=reckon(plan, view, ties, loads, legs),
         resilience=resilience,
+        lasting=last(plan),
     )
     findings = rules.speak(case)
     return Assessment(
@@ -85,6 +88,7 @@ def assess(plan: Plan) -> Assessment:
         completeness=completeness,
         ledger=case.ledger,
         resilience=resilience,
+        lasts=in_short(case.lasting),
         sky=tuple(found for day in plan.trip.days if (found := light(day, plan.trip.spot))),
         findings=findings,
         stations=tuple(Station(name=name, mark=_mark(name, findings)) for name in STATIONS),

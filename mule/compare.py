@@ -99,7 +99,7 @@ def _side(plan: Plan, only: tuple[str, ...], lacks: tuple[str, ...]) -> Side:
         name=plan.kit.name,
         score=made.coverage.score,
         steady=made.resilience.share,
-        carried_g=sum(p.cabin_g + p.personal_g + p.worn_g for p in made.loads.people),
+        carried_g=made.loads.carried_g,
         total_g=made.loads.total_g,
         volume_l=fullest.litres if fullest else 0.0,
         bag_l=fullest.volume_l if fullest else 0.0,

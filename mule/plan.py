@@ -57,6 +57,12 @@ class Plan(Frozen):
         kits = tuple(kit if k.id == kit.id else k for k in self.kits)
         return Plan.model_construct(gear=self.gear, carriers=self.carriers, trip=self.trip, kits=kits, open_kit=kit.id)
 
+    def with_trip(self, trip: Trip) -> "Plan":
+        """The same plan for a trip with the same legs, people and marks: nothing is checked again."""
+        return Plan.model_construct(
+            gear=self.gear, carriers=self.carriers, trip=trip, kits=self.kits, open_kit=self.open_kit
+        )
+
 
 def _twice(ids: Iterable[str], field: str) -> Iterable[Problem]:
     seen: set[str] = set()

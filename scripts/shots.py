@@ -25,6 +25,8 @@ SHOTS: tuple[tuple[str, str, str, tuple[str, ...]], ...] = (
     ("bench-filters", "/trips/lofoten/b/bench", "night", ("nav.views >> text=filters",)),
     ("compare", "/trips/lofoten/b/compare", "day", ()),
     ("suggest", "/trips/lofoten/b/suggest", "day", ("role=status >> text=all proved",)),
+    ("stamina", "/trips/lofoten/b/stamina", "day", ()),
+    ("stamina-losses", "/trips/lofoten/b/stamina", "night", ("text=losses, schools",)),
     ("locker", "/locker", "day", ()),
     ("locker-add", "/locker", "night", ("text=Add gear",)),
     ("rules", "/rules", "day", ("text=Little Auk",)),

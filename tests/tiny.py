@@ -28,10 +28,13 @@ from mule.kit import Entry, Kit
 from mule.optics import table_of
 from mule.optics.setups import set_ups
 from mule.plan import Plan
+from mule.power import lacking
 from mule.resilience import is_steady, serving
-from mule.trip import EffectWish, Marks, Person, Policies, Slot, Trait, TraitWish, Want
+from mule.trip import EffectWish, Marks, Pattern, Person, Policies, Slot, Stamina, Trait, TraitWish, Want
 from tests import cast
 
+# Days that ask nothing of packs and cards.
+QUIET = Stamina(patterns=(Pattern(id="quiet", name="Quiet"),))
 SMALL = Box(length_mm=60, width_mm=40, height_mm=20)
 RING = Cylinder(diameter_mm=82, length_mm=5)
 # Scores that differ by less are one: rounding takes up to a millionth of a point per thing and want.
@@ -66,6 +69,7 @@ def tiny(seed: int) -> tuple[Plan, float]:
         wants=tuple(_want(chance, i) for i in range(chance.randint(1, 4))),
         marks=_marks(chance, [t.id for t in gear if t.id not in ("bag", "laptop")]),
         policies=_policies(chance),
+        stamina=QUIET,
     )
     plan = Plan(gear=tuple(gear), trip=trip, kits=(Kit(id="a", name="A", entries=tuple(entries)),), open_kit="a")
     fixed = sum(plan.items[e.item].mass_g for e in entries)
@@ -203,9 +207,13 @@ def value(plan: Plan, counts: dict[str, int]) -> tuple[float, float, float]:
 
 
 def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
-    """The best value of any kit: highest score, then steadiest, then lightest. None when there is no kit."""
+    """The best value of any kit that lasts: highest score, then steadiest, then lightest. None when there is no kit.
+
+    Where none lasts, the best of those that do not.
+    """
     web = weave_plan(plan)
     found: list[tuple[float, float, float]] = []
+    short: list[tuple[float, float, float]] = []
     for counts in kits(plan):
         if sum(plan.items[i].mass_g * n for i, n in counts.items()) > limit_g + 1e-9:
             continue
@@ -214,13 +222,32 @@ def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
         if _asks_met(plan, counts) and _gapless(plan, counts):
             made = value(plan, counts)
             if made[0] > 0:
-                found.append(made)
+                (found if lasts(plan, counts) else short).append(made)
+    found = found or short
     if not found:
         return None
     top = max(score for score, _, _ in found)
     rest = [f for f in found if f[0] >= top - SAME]
     steady = max(f[1] for f in rest)
     return min((f for f in rest if f[1] >= steady - 1e-9), key=lambda f: f[2])
+
+
+def lasts(plan: Plan, counts: dict[str, int]) -> bool:
+    """Whether no camera runs dry that everything in the locker could carry, or of which fewer could be carried."""
+    if not plan.trip.days:
+        return True
+    most = {t.id: t.count for t in plan.gear if t.kind in ("battery", "charger", "power-bank")}
+
+    def could(eaters: set[str], type_: str) -> bool:
+        return type_ not in lacking(plan.items, {**plan.kit.loaded(), **most, **dict.fromkeys(eaters, 1)}, plan.trip)
+
+    for type_ in lacking(plan.items, counts, plan.trip):
+        eaters = {i for i in counts if isinstance(t := plan.items[i], Body) and t.battery_type == type_}
+        sure = eaters & set(plan.trip.marks.must_take)
+        fewer = [sure] if sure else [{i} for i in eaters]
+        if could(eaters, type_) or any(some < eaters and could(some, type_) for some in fewer):
+            return False
+    return True
 
 
 def _asks_met(plan: Plan, counts: dict[str, int]) -> bool:

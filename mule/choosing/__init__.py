@@ -21,6 +21,7 @@ from mule.errors import InvalidInput, Problem
 from mule.optics import table_of
 from mule.plan import Plan
 from mule.resilience import steady_wants
+from mule.stamina import in_short, last
 
 
 def choose(
@@ -81,11 +82,16 @@ def _search(
     first = make(model)
     limit_g = asking.limit_g if asking.limit_g is not None else NO_LIMIT_G
     if asking.points == 1:
-        best = first.best(limit_g) or first.lightest()
+        best = first.best(limit_g)
+        if best is None and first.forgo():
+            best = first.best(limit_g)
+        best = best or first.lightest()
         if best is not None:
             emit(best, limit_g)
         return best is not None and best.proved
     lightest = first.lightest()
+    if lightest is None and first.forgo():
+        lightest = first.lightest()
     if lightest is None:
         return False
     curve = Curve(asking.points, clock, emit)
@@ -103,6 +109,7 @@ def _point(case: Candidates, asking: Asking, found: Found, limit_g: float) -> Po
     table = table_of([case.plan.items[item] for item in counts], case.plan.trip.wants)
     _, steady = steady_wants(table, case.plan.trip.wants, counts)
     score = table.score()
+    lasting = in_short(last(case.plan.with_kit(kit)))
     return Point(
         kit=kit,
         limit_g=limit_g,
@@ -111,6 +118,9 @@ def _point(case: Candidates, asking: Asking, found: Found, limit_g: float) -> Po
         bound=score if found.proved else max(score, min(100.0, found.bound_points)),
         steady=steady,
         proved=found.proved,
+        days=lasting.days,
+        power_days=lasting.power_days,
+        card_days=lasting.card_days,
     )
 
 

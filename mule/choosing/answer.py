@@ -53,7 +53,8 @@ class Point(Frozen):
 
     limit_g: grams it was sought under; carried_g: what it carries (cabin, under the seat and worn). score: brief score
     of ``assess``, 0 to 100. bound: what no kit under the limit exceeds. steady: share of the brief that bears any
-    single loss. proved: score, then steadiness, then mass are the best there are.
+    single loss. proved: score, then steadiness, then mass are the best there are. power_days, card_days: of ``days``,
+    those that packs and cards carry before the first short one, by the simulation.
     """
 
     kit: Kit
@@ -63,6 +64,9 @@ class Point(Frozen):
     bound: float
     steady: float
     proved: bool
+    days: int
+    power_days: int
+    card_days: int
 
 
 class Line(Frozen):

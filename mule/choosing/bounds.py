@@ -37,6 +37,8 @@ class Bounds:
         self._optics = optics
         self._scale = 100.0 / UNITS
         solver = self._solver = pywraplp.Solver.CreateSolver("GLOP")
+        # Without preprocessing each solve starts from where the last one ended: measured a third cheaper.
+        solver.SetSolverSpecificParametersAsString("use_preprocessing: false")
         endless = solver.infinity()
         self._x = [solver.NumVar(0, 1, "") for _ in optics.members]
         self._limit = solver.Constraint(-endless, endless)

@@ -10,6 +10,7 @@ from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gear import (
     Bag,
     Battery,
+    Body,
     Card,
     Charger,
     Filter,
@@ -20,6 +21,7 @@ from mule.gear import (
     Link,
     OtherSupport,
     Plate,
+    PowerBank,
     Reader,
     Remote,
     Standing,
@@ -153,8 +155,11 @@ def _seconds(plan: Plan, free: Mapping[str, Gear], now: Mapping[str, int]) -> fr
     """Copies without which the best score is the same; none of them where a pair of bodies is asked for."""
     if plan.trip.policies.second_body not in ("any", "none"):
         return frozenset()
-    optics = [t for t in free.values() if isinstance(t, OPTICAL)]
-    firsts = {t.id for t in _copies(optics, 1)} | set(now) | set(plan.trip.marks.must_take)
+    barred = set(plan.trip.marks.must_leave)
+    # A second camera that charges a pack inside may be what lets the power last: it is no mere copy.
+    fills = {t.id for t in free.values() if isinstance(t, Body) and t.usb_charging and plan.trip.days}
+    optics = [t for t in free.values() if isinstance(t, OPTICAL) and t.id not in barred]
+    firsts = fills | {t.id for t in _copies(optics, 1)} | set(now) | set(plan.trip.marks.must_take)
     return frozenset(t.id for t in optics if t.id not in firsts | plan.trip.marks.slotted())
 
 
@@ -199,7 +204,7 @@ def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> di
     )
     able = [t for t in plan.gear if t.id not in fixed and _in_play(plan, t, others=others)]
     kinds = (*CHOSEN_KINDS, *SUPPORTS) if steady else CHOSEN_KINDS
-    optics = [t for t in able if isinstance(t, OPTICAL)]
+    optics = [t for t in able if isinstance(t, OPTICAL) and t.id not in marks.must_leave]
     spared = {t.id for t in _copies(optics, _MOST_COPIES)} | set(plan.kit.loaded())
     free = {
         t.id: t
@@ -208,6 +213,8 @@ def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> di
     }
     if any(want.effects for want in plan.trip.wants):
         free |= {t.id: t for t in able if isinstance(t, Filter | StepRing | FilterHolder)}
+    if plan.trip.days:
+        free |= {t.id: t for t in _helpers(able, web, [*fixed, *free])}
     if not carried_bags(plan):
         free |= {t.id: t for t in able if isinstance(t, Bag) and t.piece != PieceKind.HOLD}
     rest = [t for t in able if isinstance(t, kinds) and t.id not in free]
@@ -219,6 +226,23 @@ def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> di
         grown = any(t.id not in free for t in kept)
         free |= {t.id: t for t in kept}
     return free
+
+
+def _helpers(able: Sequence[Gear], web: Web, items: Iterable[str]) -> Iterable[Gear]:
+    """Banks that no lighter one outdoes, and chargers that fill something in play as fast as no lighter one does."""
+    types = {need.label for item in items for need in web.needs[item] if need.what == "pack"}
+    banks = sorted((t for t in able if isinstance(t, PowerBank)), key=lambda t: t.mass_g)
+    most = 0.0
+    for bank in banks:
+        if bank.energy_wh > most:
+            most = bank.energy_wh
+            yield bank
+    best: dict[tuple[tuple[str, ...], str], float] = {}
+    for charger in sorted((t for t in able if isinstance(t, Charger)), key=lambda t: t.mass_g):
+        key, pace = (charger.battery_types, charger.input), charger.bays / charger.hours_per_charge
+        if not types.isdisjoint(charger.battery_types) and pace > best.get(key, 0.0):
+            best[key] = pace
+            yield charger
 
 
 def _asked(web: Web, items: Iterable[str], must_take: Collection[str]) -> set[Key]:

@@ -128,8 +128,20 @@ def steady_wants(draft: Draft, optics: Optics, sorts: Sequence[Var], rows: Rows)
             others = [rows[row] for row in serve if not optics.takes[row, sort]]
             # Without a way around a sort, that sort must not be in use, or there must be two of it.
             draft.demand([*others, twice[sort]], when=[literal])
+        _two_of_each(draft, optics, serve, literal)
         found.append(literal)
     return found
+
+
+def _two_of_each(draft: Draft, optics: Optics, serve: Sequence[int], literal: Var) -> None:
+    """Two bodies and two lenses, whichever they are: it follows from the rest, but the relaxation does not see it."""
+    members = list(optics.members.values())
+    used = [members[sort] for sort in np.flatnonzero(optics.takes[serve].any(axis=0)).tolist()] if serve else []
+    things = [draft.case.free[item] for alike in used for item in alike]
+    bodies = [t.id for t in things if isinstance(t, Body)]
+    glass = [t.id for t in things if isinstance(t, Lens) or (isinstance(t, Body) and t.fixed_lens is not None)]
+    for needed in (bodies, glass):
+        draft.cp.add(total((draft.pieces[item], 1) for item in needed) >= 2 * literal)
 
 
 def _two_of(draft: Draft, items: Sequence[str]) -> Truth:

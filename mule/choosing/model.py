@@ -14,6 +14,7 @@ from mule.choosing.bounds import Bound
 from mule.choosing.candidates import Candidates
 from mule.choosing.demands import Rows, demand_pictures, follow_policies, mark, sorts_of, steady_wants
 from mule.choosing.draft import PER_GRAM, Draft, Linear, Var, tenths, total
+from mule.choosing.lasting import Ask
 from mule.choosing.links import link
 from mule.choosing.places import carried, limit, place
 from mule.choosing.scoring import Optics
@@ -23,12 +24,15 @@ from mule.choosing.scoring import Optics
 class Model:
     """The variables a search looks at.
 
-    pieces: how many of an item come along. placed: pieces by item and container. sorts: whether some member of each
+    lasts: whether kits have to last the trip. takes: whether an item comes along. pieces: how many of it.
+    placed: pieces by item and container. sorts: whether some member of each
     sort comes along. want_units: score of each want. steady: whether a want bears any loss. seconds: copies that
     only stand in for others. carried: tenths of grams.
     """
 
     cp: cp_model.CpModel
+    lasts: Var
+    takes: dict[str, Var]
     pieces: dict[str, Var]
     placed: dict[tuple[str, str], Var]
     sorts: list[Var]
@@ -45,6 +49,21 @@ class Model:
         used = np.flatnonzero(bound.per_sort).tolist()
         units = total(((self.sorts[sort], int(bound.per_sort[sort])) for sort in used), bound.most)
         self.cp.add(self.want_units[bound.want] <= units)
+
+    def demand(self, ask: Ask) -> None:
+        """Demands what makes kits like one that was found last."""
+        ways = [~self.lasts, *(self.takes[item] for item in ask.instead)]
+        for item, least in ask.more.items():
+            enough = self.takes[item] if least == 1 else self.cp.new_bool_var("")
+            if least > 1:
+                self.cp.add(self.pieces[item] >= least).only_enforce_if(enough)
+            ways.append(enough)
+        self.cp.add_bool_or([*ways, *(~self.takes[item] for item in ask.given if item in self.takes)])
+
+    def forgo(self) -> None:
+        """Lets kits that do not last be found too."""
+        for end in (0, 1):
+            self.cp.proto.variables[self.lasts.index].domain[end] = 0
 
     def limit(self, limit_g: float) -> None:
         """Sets the most grams carried."""
@@ -85,6 +104,8 @@ def build(case: Candidates, optics: Optics, asking: Asking) -> Model:
     demand_pictures(draft, optics, rows)
     return Model(
         cp=draft.cp,
+        lasts=draft.cp.new_int_var(1, 1, ""),
+        takes=draft.takes,
         pieces=draft.pieces,
         placed=draft.placed,
         sorts=sorts,

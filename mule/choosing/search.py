@@ -5,7 +5,7 @@ of ``optics.score``; where the model thought better of it, bounds that are sharp
 When model and table agree the kit is the best there is.
 """
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Collection, Mapping
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 from threading import Lock
@@ -17,6 +17,7 @@ from ortools.sat.python import cp_model
 from mule.choosing.bounds import Bound, Bounds
 from mule.choosing.candidates import Candidates
 from mule.choosing.draft import PER_GRAM, Linear, total
+from mule.choosing.lasting import Ask, Lasting
 from mule.choosing.model import Model
 from mule.choosing.scoring import UNITS, Optics
 
@@ -24,6 +25,9 @@ from mule.choosing.scoring import UNITS, Optics
 _LEAN = 1e-3
 # More than any kit weighs, in grams.
 NO_LIMIT_G = 200_000.0
+# Nearly every solve ends within this.
+_FIRST_ATTEMPT_S = 3.0
+_OPEN = (cp_model.FEASIBLE, cp_model.UNKNOWN)
 _POINTS_PER_UNIT = 100.0 / UNITS
 
 
@@ -52,12 +56,19 @@ class Pool:
     """Bounds found so far; they hold under every limit, so all searches share them."""
 
     bounds: list[Bound] = field(default_factory=list)
+    asks: list[Ask] = field(default_factory=list)
+    forgone: bool = False
     lock: Lock = field(default_factory=Lock)
 
     def put(self, more: list[Bound]) -> None:
         """Adds bounds."""
         with self.lock:
             self.bounds += more
+
+    def demand(self, more: list[Ask]) -> None:
+        """Adds what kits like one that was found must have to last."""
+        with self.lock:
+            self.asks += more
 
 
 @dataclass(frozen=True)
@@ -93,7 +104,10 @@ class Search:
 
     def __init__(self, case: Candidates, optics: Optics, model: Model, pool: Pool, clock: Clock) -> None:
         self._case, self._optics, self._model, self._pool, self._clock = case, optics, model, pool, clock
-        self._taken = 0
+        self._taken = self._demanded = 0
+        self._lasting = Lasting(case)
+        if pool.forgone:
+            model.forgo()
         # A bound at a kit is at most one unit high per thing, and one for the pick.
         self._slack = len(optics.members) + 2
         self._importance = [want.importance for want in case.plan.trip.wants]
@@ -106,10 +120,14 @@ class Search:
     def lightest(self) -> Found | None:
         """The lightest kit that takes a picture that some want asks for; of several, the best."""
         self._model.limit(NO_LIMIT_G)
-        status, solver = self._solve(-self._model.carried)
-        if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
-            return None
-        kit = self._read(solver)
+        while True:
+            self._take_in()
+            status, solver = self._solve(-self._model.carried)
+            if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+                return None
+            kit = self._read(solver)
+            if self._clock.stopped or self._lasts(kit):
+                break
         units = sum(self._optics.units(self._optics.best(self._optics.has(kit))))
         found = self._found(kit, units, sum(self._optics.most), proved=False)
         if status != cp_model.OPTIMAL:
@@ -148,6 +166,8 @@ class Search:
         heaviest = 1 + int(limit_g * PER_GRAM)
         steady = total(zip(self._model.steady, self._importance, strict=True))
         self._hint(kit)
+        # The score is at its best here: bounds that are sharp at this kit leave the next tier least to search.
+        self._sharpen(kit, range(len(self._importance)))
         second = self._settle(heaviest * steady - self._model.carried, units)
         if second is None:
             return self._found(kit, units, units, proved=False)
@@ -166,6 +186,8 @@ class Search:
             if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
                 break
             kit = self._read(solver)
+            if not self._lasts(kit) and not self._clock.stopped:
+                continue
             cells = self._optics.best(self._optics.has(kit))
             true = self._optics.units(cells)
             units = sum(true)
@@ -185,13 +207,27 @@ class Search:
             return None
         return *best, max(bound, best[1]), False
 
+    def forgo(self) -> "Search | None":
+        """Looks for kits that do not last as well; None when that opens nothing up."""
+        if not self._pool.asks or self._pool.forgone or self._clock.stopped:
+            return None
+        self._pool.forgone = True
+        self._model.forgo()
+        return self
+
+    def _lasts(self, kit: Mapping[str, int]) -> bool:
+        """Whether a kit lasts the trip, as far as any in play could; else what it lacks is demanded from now on."""
+        asks = [] if self._pool.forgone else self._lasting.asks(kit)
+        self._pool.demand(asks)
+        return not asks
+
     def _hint(self, kit: Mapping[str, int]) -> None:
         """Lets the next solve start from a kit that is known to be good."""
         self._model.cp.clear_hints()  # type: ignore[no-untyped-call]
         for item, pieces in self._model.pieces.items():
             self._model.cp.add_hint(pieces, kit.get(item, 0))
 
-    def _sharpen(self, kit: Mapping[str, int], wants: list[int]) -> None:
+    def _sharpen(self, kit: Mapping[str, int], wants: Collection[int]) -> None:
         x = self._optics.has(kit).astype(float)
         found = self._bounds.at((1 - _LEAN) * x + _LEAN * self._bounds.near)
         self._pool.put([bound for bound in found if bound.want in wants])
@@ -199,9 +235,13 @@ class Search:
     def _take_in(self) -> None:
         with self._pool.lock:
             new = self._pool.bounds[self._taken :]
+            asks = self._pool.asks[self._demanded :]
             self._taken += len(new)
+            self._demanded += len(asks)
         for bound in new:
             self._model.add(bound)
+        for ask in asks:
+            self._model.demand(ask)
 
     def _solve(
         self, objective: Linear, at_least: int | None = None
@@ -219,15 +259,26 @@ class Search:
         return status, solver
 
     def _run(self, model: cp_model.CpModel) -> tuple[cp_model.CpSolverStatus, cp_model.CpSolver]:
+        status, solver = self._attempt(model, _FIRST_ATTEMPT_S, probing=0)
+        if status in _OPEN and not self._clock.stopped:
+            # Seen on a model of 30 variables: unprobed, the solver may go round and round without a conflict.
+            again, better = self._attempt(model, self._clock.left_s, probing=1)
+            if again != cp_model.UNKNOWN:
+                return again, better
+        return status, solver
+
+    def _attempt(
+        self, model: cp_model.CpModel, seconds: float, *, probing: int
+    ) -> tuple[cp_model.CpSolverStatus, cp_model.CpSolver]:
         solver = cp_model.CpSolver()
         solver.parameters.num_workers = 1
         # Measured on the benchmark's curve: the bounds leave so little to search that heavy presolve and cuts of the
         # solver's own cost twice the time of all the rest.
         solver.parameters.linearization_level = 2
-        solver.parameters.cp_model_probing_level = 0
+        solver.parameters.cp_model_probing_level = probing
         solver.parameters.max_presolve_iterations = 1
         solver.parameters.cut_level = 0
-        solver.parameters.max_time_in_seconds = max(0.01, self._clock.left_s)
+        solver.parameters.max_time_in_seconds = max(0.01, min(seconds, self._clock.left_s))
         return solver.solve(model, _StopWatch(self._clock)), solver
 
     def _read(self, solver: cp_model.CpSolver) -> Mapping[str, int]:

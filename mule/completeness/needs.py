@@ -3,8 +3,8 @@
 from collections.abc import Iterable, Sequence
 
 from mule.completeness.keys import Key, Need, thread, up_to
-from mule.completeness.offers import ANY_PLUG, fits_wall
 from mule.gear import (
+    ANY_PLUG,
     Battery,
     Body,
     Card,
@@ -26,6 +26,7 @@ from mule.gear import (
     StepRing,
     Teleconverter,
     Tripod,
+    fits_wall,
 )
 
 _COMPUTER = Key("computer")

@@ -4,6 +4,7 @@ from collections.abc import Iterable, Sequence
 
 from mule.completeness.keys import MOST_LINKS, Key, Offer, thread
 from mule.gear import (
+    ANY_PLUG,
     Battery,
     Body,
     Card,
@@ -27,16 +28,10 @@ from mule.gear import (
     Sound,
     StepRing,
     Tripod,
+    fits_wall,
 )
 
 USB = "USB-C"
-# Plug shapes of the world are named by single letters; "any" fits them all.
-ANY_PLUG = "any"
-
-
-def fits_wall(plug: str, walls: Sequence[str]) -> bool:
-    """Whether a plug goes into the wall: one of its shapes, or any wall plug when nobody said which."""
-    return plug == ANY_PLUG or (plug in walls if walls else len(plug) == 1)
 
 
 def offers_of(thing: Gear, walls: Sequence[str] = ()) -> list[Offer]:

@@ -2,7 +2,7 @@
 
 from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
-from functools import cached_property
+from functools import cached_property, lru_cache
 from typing import NamedTuple
 
 from mule.completeness.keys import Key, Need, Offer
@@ -100,6 +100,8 @@ class Ties:
 
     def leaving(self, items: Collection[str], gone: Collection[str] = ()) -> tuple[tuple[str, ...], tuple[Tie, ...]]:
         """What goes with these once they stay home as well as ``gone``, and what of the rest then fails."""
+        if self._resting_on.keys().isdisjoint(items):
+            return (), ()
         out = {*gone, *items}
         goes: list[str] = []
         failing: list[Tie] = []
@@ -112,6 +114,27 @@ class Ties:
             out.update(fresh)
         return tuple(goes), tuple(tie for tie in failing if tie.item not in out)
 
+    def reach(self, item: str) -> frozenset[str]:
+        """All things that have a say in what ``leaving`` answers for this one alone."""
+        found = self._reach.get(item)
+        if found is None:
+            seen: set[str] = set()
+            said: set[str] = {item}
+            fresh = [item]
+            while fresh:
+                ties = self._resting_on.get(fresh.pop(), ())
+                for tie in ties:
+                    said.update((tie.item,), *tie.ways, *(tie.unless or ()))
+                follow = {tie.item for tie in ties if tie.need.sort == "purpose"} - seen
+                seen |= follow
+                fresh += follow
+            found = self._reach[item] = frozenset(said)
+        return found
+
+    @cached_property
+    def _reach(self) -> dict[str, frozenset[str]]:
+        return {}
+
     def goes_with(self, *items: str) -> tuple[str, ...]:
         """What is of no more use once these stay home, and what is then of no use without that, in this order."""
         return self.leaving(items)[0]
@@ -123,6 +146,12 @@ class Ties:
 
 def weave(gear: Iterable[Gear], walls: Sequence[str] = (), *, nights: bool = True) -> Web:
     """The web over these things. walls: plug shapes of the place; nights: whether packs are charged on the way."""
+    return _weave(tuple(gear), tuple(walls), nights)
+
+
+# A locker stays the same from click to click: the webs of the last few are kept.
+@lru_cache(16)
+def _weave(gear: tuple[Gear, ...], walls: tuple[str, ...], nights: bool) -> Web:
     needs: dict[str, Sequence[Need]] = {}
     offers: dict[str, Sequence[Offer]] = {}
     givers: dict[Key, list[tuple[str, Key | None]]] = {}

@@ -9,7 +9,7 @@ from mule.gear.base import Absence, AbsenceReason, Box, Cylinder, Group, Size, S
 from mule.gear.carry import Bag, Insert
 from mule.gear.extras import Drone, Light, Other, Remote, Safety, Sound, keeps_safe
 from mule.gear.glass import Filter, FilterHolder, StepRing
-from mule.gear.media import Card, Computer, Drive, Link, Reader
+from mule.gear.media import ANY_PLUG, Card, Computer, Drive, Link, Reader, fits_wall
 from mule.gear.optical import Body, CardSlot, Glass, Lens, MountAdapter, Teleconverter, is_zoom, twins
 from mule.gear.power import Battery, Charger, PowerBank
 from mule.gear.support import Head, OtherSupport, Plate, Tripod
@@ -92,6 +92,7 @@ def parse(data: Any) -> Gear:
 
 
 __all__ = [
+    "ANY_PLUG",
     "GEAR",
     "KINDS",
     "KIND_NAMES",
@@ -136,6 +137,7 @@ __all__ = [
     "Thing",
     "Tripod",
     "at_hand",
+    "fits_wall",
     "is_zoom",
     "keeps_safe",
     "parse",

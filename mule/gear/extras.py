@@ -6,11 +6,14 @@ from pydantic import Field
 
 from mule.gear.base import Group, Thing
 from mule.gear.optical import CardSlot
-from mule.units import Count, Flag, Grams, Label, Number, WattHours
+from mule.units import Count, Flag, Grams, Hours, Label, Number, WattHours
 
 
 class Light(Thing):
-    """A flash, panel or head torch, and the cells it eats. trigger: what fires it off the camera; None for none."""
+    """A flash, panel or head torch, and the cells it eats. trigger: what fires it off the camera; None for none.
+
+    energy_wh: of a battery that stays inside. runs_h: hours on one set of cells or one charge.
+    """
 
     kind: Literal["light"] = "light"
     group: ClassVar[Group] = Group.LIGHT_SOUND
@@ -19,12 +22,13 @@ class Light(Thing):
     battery_type: Label | None = None
     cells: Count = 1
     energy_wh: WattHours | None = None
+    runs_h: Hours | None = None
     trigger: Label | None = None
     uses_shoe: Flag = False
 
 
 class Sound(Thing):
-    """A microphone or recorder."""
+    """A microphone or recorder. runs_h: hours on one set of cells."""
 
     kind: Literal["sound"] = "sound"
     group: ClassVar[Group] = Group.LIGHT_SOUND
@@ -32,13 +36,14 @@ class Sound(Thing):
     form: Literal["microphone", "recorder", "wind-cover", "headphones"]
     battery_type: Label | None = None
     cells: Count = 1
+    runs_h: Hours | None = None
     uses_shoe: Flag = False
 
 
 class Remote(Thing):
     """A release, timer or trigger; ``socket`` is what the body must have (``radio`` for none).
 
-    triggers: the triggers of lights that it is.
+    triggers: the triggers of lights that it is. runs_h: hours on one cell.
     """
 
     kind: Literal["remote"] = "remote"
@@ -46,6 +51,7 @@ class Remote(Thing):
 
     socket: Label
     battery_type: Label | None = None
+    runs_h: Hours | None = None
     triggers: tuple[Label, ...] = Field(default=(), max_length=6)
     uses_shoe: Flag = False
 

@@ -1,11 +1,20 @@
 """Cards, readers, drives, computers and the leads between them. Capacity is in 10^9 bytes."""
 
+from collections.abc import Sequence
 from typing import ClassVar, Literal
 
 from pydantic import Field
 
 from mule.gear.base import Group, Thing
 from mule.units import Gigabytes, Label, MegabytesPerSecond, Number, WattHours, Watts
+
+# Plug shapes of the world are named by single letters; "any" fits them all.
+ANY_PLUG = "any"
+
+
+def fits_wall(plug: str, walls: Sequence[str]) -> bool:
+    """Whether a plug goes into the wall: one of its shapes, or any wall plug when nobody said which."""
+    return plug == ANY_PLUG or (plug in walls if walls else len(plug) == 1)
 
 
 class Card(Thing):

@@ -18,7 +18,7 @@ def reckon(plan: Plan, view: View, ties: Ties, loads: Loads, legs: Sequence[LegV
     barred = set(plan.trip.marks.must_leave)
     return Ledger(
         drops=drop_order(plan, view.table, ties, loads, legs),
-        nexts=best_next(view.coverage, ties, plan.items, barred),
+        nexts=best_next(view, ties, plan.items, barred),
         days=day_hands(plan, view.coverage),
     )
 

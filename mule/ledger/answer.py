@@ -2,6 +2,7 @@
 
 from datetime import date
 
+from mule.optics import WantChange
 from mule.units import Frozen
 
 
@@ -9,7 +10,7 @@ class Drop(Frozen):
     """One step of the drop order: a thing, with what is of no use without it.
 
     points: brief score it costs. mass_g: grams it frees. score, total_g: of the kit after this and all drops before.
-    over_g: by how much the worst leg is still over its mass; 0 when none is.
+    over_g: by how much the worst leg is still over its mass; 0 when none is. changes: what it does to the wants.
     """
 
     item: str
@@ -19,6 +20,7 @@ class Drop(Frozen):
     score: float
     total_g: float
     over_g: float
+    changes: tuple[WantChange, ...] = ()
 
     @property
     def per_100_g(self) -> float:
@@ -34,6 +36,7 @@ class Next(Frozen):
     mass_g: float
     points: float
     score: float
+    changes: tuple[WantChange, ...] = ()
 
 
 class Home(Frozen):

@@ -1,6 +1,6 @@
 """The drop order: what goes first when weight must go (domain 3)."""
 
-from collections.abc import Collection, Mapping, Sequence, Set
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 
 from mule.carriers import LegVerdict
@@ -8,7 +8,7 @@ from mule.completeness import Ties
 from mule.gear import Gear, Group, keeps_safe
 from mule.ledger.answer import Drop
 from mule.load import Loads, roots
-from mule.optics import Table, worth_of
+from mule.optics import Table, changes, worth_of
 from mule.plan import Plan
 
 # What may be dropped: things whose loss can be priced. Safety things are never among them, whatever their group.
@@ -25,31 +25,35 @@ class _Step:
 
     item: str
     goes: tuple[str, ...]
-    points: float
     mass_g: float
-    optical: bool
+
+    def points(self, worths: Mapping[str, float]) -> float:
+        """What the step costs."""
+        return sum(worths.get(i, 0.0) for i in (self.item, *self.goes))
 
 
 def drop_order(plan: Plan, table: Table, ties: Ties, loads: Loads, legs: Sequence[LegVerdict]) -> tuple[Drop, ...]:
     """What goes first, second and so on: least worth per 100 g among what breaks nothing, reckoned anew each time."""
     counts = plan.kit.loaded()
-    orphans = {tie.item for tie in ties.unmet if tie.need.sort == "purpose"}
-    kept = set(plan.trip.marks.must_take)
+    steps = _Steps(plan, ties, counts)
     gone: list[str] = []
     drops: list[Drop] = []
-    score = table.scores([()])[0]
+    score, covers, wants = table.score(), table.covers(table.cells()), [want.id for want in plan.trip.wants]
     over = _Over(plan, legs)
     total_g = loads.total_g
     rest, worths = table, _worths(table, counts)
     while len(drops) < _MOST_DROPS:
-        step = _next(plan.items, counts, worths, ties, (gone, orphans, kept))
+        step = steps.next(worths)
         if step is None:
             break
-        after = table.scores([[*gone, step.item, *step.goes]])[0]
+        cells = table.cells({*gone, step.item, *step.goes})
+        after = float(100 * (cells @ table.cols.weight))
         if after < _LEAST_LEFT * score:
             break
+        then = table.covers(cells)
         gone += [step.item, *step.goes]
-        if step.optical:
+        steps.take(step)
+        if not worths.keys().isdisjoint((step.item, *step.goes)):
             rest = rest.without((step.item, *step.goes))
             worths = _worths(rest, {i: n for i, n in counts.items() if i not in gone})
         total_g -= step.mass_g
@@ -62,9 +66,10 @@ def drop_order(plan: Plan, table: Table, ties: Ties, loads: Loads, legs: Sequenc
                 score=after,
                 total_g=total_g,
                 over_g=over.after(gone),
+                changes=changes(wants, covers, then),
             )
         )
-        score = after
+        score, covers = after, then
     return tuple(drops)
 
 
@@ -73,45 +78,42 @@ def _worths(table: Table, counts: Mapping[str, int]) -> dict[str, float]:
     return {w.item: w.points for w in worth_of(table, dict.fromkeys(counts, 1))}
 
 
-def _next(
-    gear: Mapping[str, Gear],
-    counts: Mapping[str, int],
-    worths: Mapping[str, float],
-    ties: Ties,
-    fixed: tuple[Collection[str], Set[str], Set[str]],
-) -> _Step | None:
-    gone, orphans, kept = fixed
-    able = [
-        step
-        for item in counts
-        if item not in gone and item not in kept and _may_go(gear[item], orphans)
-        for step in _step(gear, counts, worths, ties, (item, gone))
-        if kept.isdisjoint(step.goes)
-    ]
-    return min(able, key=lambda step: (step.points / max(step.mass_g, 1.0), -step.mass_g), default=None)
+class _Steps:
+    """The steps that are open: each drops one item with what goes with it, and nothing else, and no want, misses it."""
+
+    def __init__(self, plan: Plan, ties: Ties, counts: Mapping[str, int]) -> None:
+        self._gear, self._ties, self._counts = plan.items, ties, counts
+        self._kept = set(plan.trip.marks.must_take)
+        orphans = {tie.item for tie in ties.unmet if tie.need.sort == "purpose"}
+        able = [i for i in counts if i not in self._kept and _may_go(self._gear[i], orphans)]
+        self._gone: set[str] = set()
+        self._open = {item: self._step(item) for item in able}
+
+    def next(self, worths: Mapping[str, float]) -> _Step | None:
+        """The open step of least worth per gram; of equals, the heaviest."""
+        able = filter(None, self._open.values())
+        return min(able, key=lambda s: (s.points(worths) / max(s.mass_g, 1.0), -s.mass_g), default=None)
+
+    def take(self, step: _Step) -> None:
+        """Takes a step, and thinks again about those that it may change."""
+        out = {step.item, *step.goes}
+        self._gone |= out
+        for item in out & self._open.keys():
+            del self._open[item]
+        for item in self._open:
+            if not self._ties.reach(item).isdisjoint(out):
+                self._open[item] = self._step(item)
+
+    def _step(self, item: str) -> _Step | None:
+        goes, fails = self._ties.leaving((item,), self._gone)
+        goes = tuple(i for i in goes if not keeps_safe(self._gear[i]))
+        if fails or not self._kept.isdisjoint(goes):
+            return None
+        return _Step(item, goes, sum(self._gear[i].mass_g * self._counts[i] for i in (item, *goes)))
 
 
 def _may_go(thing: Gear, orphans: Collection[str]) -> bool:
     return not keeps_safe(thing) and (thing.group in DROPPABLE or thing.id in orphans)
-
-
-def _step(
-    gear: Mapping[str, Gear],
-    counts: Mapping[str, int],
-    worths: Mapping[str, float],
-    ties: Ties,
-    case: tuple[str, Collection[str]],
-) -> Sequence[_Step]:
-    """The step that drops one item, unless something else, or a want, would miss it."""
-    item, gone = case
-    goes, fails = ties.leaving((item,), gone)
-    if fails:
-        return ()
-    goes = tuple(i for i in goes if not keeps_safe(gear[i]))
-    leaving = (item, *goes)
-    grams = sum(gear[i].mass_g * counts[i] for i in leaving)
-    optical = any(i in worths for i in leaving)
-    return (_Step(item, goes, sum(worths.get(i, 0.0) for i in leaving), grams, optical),)
 
 
 class _Over:

@@ -59,9 +59,13 @@ class PersonLoad(Frozen):
 
 
 class Loads(Frozen):
-    """The whole answer. by_group and by_source: loaded mass in grams by heading and by where the figure came from."""
+    """The whole answer. by_group and by_source: loaded mass in grams by heading and by where the figure came from.
+
+    carried_g: what of the kit people carry, without hold bags and without what is not photography.
+    """
 
     total_g: float
+    carried_g: float
     by_group: dict[Group, float]
     by_source: dict[Source, float]
     bags: tuple[Contents, ...]
@@ -174,13 +178,15 @@ def weigh(gear: Mapping[str, Gear], kit: Kit, people: Sequence[Person]) -> Loads
         )
         for bag, place in weighing.bag_entries
     )
+    loads = tuple(_person(p, pieces, weighing.worn_g(p.id)) for p in people)
     return Loads(
         total_g=sum(by_group.values()),
+        carried_g=sum(p.cabin_g + p.personal_g + p.worn_g for p in loads),
         by_group=by_group,
         by_source=by_source,
         bags=tuple(contents.values()),
         pieces=pieces,
-        people=tuple(_person(p, pieces, weighing.worn_g(p.id)) for p in people),
+        people=loads,
     )
 
 

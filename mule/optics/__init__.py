@@ -4,8 +4,9 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from mule.gear import Body, Gear, Lens, MountAdapter, Teleconverter, at_hand
-from mule.optics.answer import Closer, Coverage, Gain, Gap, NativeGap, ReachRow, SetUpName, WantCover, Worth
+from mule.optics.answer import Closer, Coverage, Gain, Gap, NativeGap, ReachRow, SetUpName, WantChange, WantCover, Worth
 from mule.optics.cells import columns
+from mule.optics.changes import changes
 from mule.optics.gaps import gaps, native_gaps
 from mule.optics.left import Left
 from mule.optics.reach import headroom, reach_rows
@@ -84,8 +85,10 @@ __all__ = [
     "SetUpName",
     "Table",
     "View",
+    "WantChange",
     "WantCover",
     "Worth",
+    "changes",
     "cover",
     "table_of",
     "worth_of",

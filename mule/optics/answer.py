@@ -109,6 +109,14 @@ class Closer(Frozen):
     closes: bool
 
 
+class WantChange(Frozen):
+    """What a change of the kit does to one want: its cover before and after, 0 to 1."""
+
+    want: str
+    before: float
+    after: float
+
+
 class Gain(Frozen):
     """Points of brief score (0 to 100) that something left behind would add."""
 

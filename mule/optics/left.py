@@ -55,15 +55,19 @@ class Left:
     def __init__(self, loaded: Sequence[Gear], left: Sequence[Gear], cols: Columns, best: Vector) -> None:
         sets = _candidates(loaded, left)
         here = {t.id for t in loaded}
-        self._mass = {t.id: t.mass_g for t in left}
+        mass = {t.id: t.mass_g for t in left}
         self._cols = cols
         self._best = best
         extras = [tuple(p for p in made.parts if p not in here) for made in sets]
         order = sorted(range(len(sets)), key=lambda i: extras[i])
         self._groups = sorted(set(extras))
+        self._grams = [sum(mass[item] for item in group) for group in self._groups]
         if not sets:
             return
-        self._parts = [sets[i].parts for i in order]
+        self._rows: dict[str, list[int]] = {}
+        for row, i in enumerate(order):
+            for item in sets[i].parts:
+                self._rows.setdefault(item, []).append(row)
         self._totals = score([sets[i] for i in order], cols).total
         self._starts = [i for i, j in enumerate(order) if i == 0 or extras[j] != extras[order[i - 1]]]
         self._lifted = np.maximum(np.maximum.reduceat(self._totals, self._starts, axis=0), best)
@@ -80,19 +84,24 @@ class Left:
         now = float(self._best[span].mean())
         able = np.flatnonzero((worst >= GAP_SCORE) & (after - now >= _LEAST_LIFT))
         if able.size:
-            chosen = self._lightest(sorted((int(i) for i in able), key=self._grams))
+            chosen = self._lightest(sorted((int(i) for i in able), key=self._grams.__getitem__))
             return tuple(self._closer(i, after, closes=True) for i in chosen)
         most = int(np.argmax(after))
         return (self._closer(most, after, closes=False),) if after[most] - now >= _LEAST_LIFT else ()
+
+    def covers(self, items: Sequence[str]) -> list[float]:
+        """Cover of each want with one of the ``gains`` loaded, 0 to 1. items: as the gain names them."""
+        lifted = self._lifted[self._groups.index(tuple(items))]
+        return [float(lifted[span].mean()) for span in self._cols.spans]
 
     def gains(self) -> tuple[Gain, ...]:
         """Points that each thing or pair of things would add, most per gram first; nothing that adds nothing."""
         if not self._groups:
             return ()
         points = (self._lifted - self._best) @ (100 * self._cols.weight)
-        order = sorted(range(len(self._groups)), key=lambda i: -points[i] / max(1.0, self._grams(i)))
+        order = sorted(range(len(self._groups)), key=lambda i: -points[i] / max(1.0, self._grams[i]))
         found = [
-            Gain(items=self._groups[i], mass_g=self._grams(i), points=float(points[i]))
+            Gain(items=self._groups[i], mass_g=self._grams[i], points=float(points[i]))
             for i in order
             if points[i] >= _LEAST_GAIN
         ]
@@ -106,12 +115,13 @@ class Left:
         """
         if not self._groups:
             return ()
-        stands = np.array([not any(p in gone for p in parts) for parts in self._parts])
-        totals = self._totals * stands[:, None]
+        falls = [row for item in gone for row in self._rows.get(item, ())]
+        totals = self._totals.copy()
+        totals[falls] = 0
         lifted = np.maximum(np.maximum.reduceat(totals, self._starts, axis=0), cells)
         points = (lifted - cells) @ (100 * self._cols.weight)
         found = [
-            Gain(items=self._groups[i], mass_g=self._grams(i), points=float(points[i]))
+            Gain(items=self._groups[i], mass_g=self._grams[i], points=float(points[i]))
             for i in np.flatnonzero(points >= _LEAST_GAIN).tolist()
         ]
         return tuple(sorted(found, key=lambda gain: gain.mass_g))
@@ -126,8 +136,5 @@ class Left:
                 break
         return chosen
 
-    def _grams(self, group: int) -> float:
-        return sum(self._mass[item] for item in self._groups[group])
-
     def _closer(self, group: int, after: Vector, *, closes: bool) -> Closer:
-        return Closer(items=self._groups[group], mass_g=self._grams(group), after=float(after[group]), closes=closes)
+        return Closer(items=self._groups[group], mass_g=self._grams[group], after=float(after[group]), closes=closes)

@@ -2,6 +2,7 @@
 
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -31,18 +32,36 @@ class Table:
         best = np.stack([totals[r].max(axis=0) for r in rows.values()]) if rows else totals
         return cls(tuple(rows), best, cols)
 
-    @property
+    @cached_property
     def items(self) -> list[str]:
         """Everything that takes part in a set-up."""
         return list(dict.fromkeys(item for parts in self.parts for item in parts))
+
+    @cached_property
+    def _index(self) -> dict[str, int]:
+        return {item: i for i, item in enumerate(self.items)}
+
+    @cached_property
+    def _uses(self) -> Vector:
+        """1 where an item (row) is a part of a set-up (column)."""
+        uses = np.zeros((len(self.items), len(self.parts)))
+        for column, parts in enumerate(self.parts):
+            uses[[self._index[item] for item in parts], column] = 1
+        return uses
 
     def scores(self, gone: Sequence[Collection[str]]) -> list[float]:
         """The kit's score (0 to 100) without each of these groups of things."""
         if not self.parts:
             return [0.0] * len(gone)
-        stands = np.array([[not any(p in group for p in parts) for parts in self.parts] for group in gone])
+        without = np.zeros((len(gone), len(self.items)))
+        for row, group in enumerate(gone):
+            without[row, [self._index[item] for item in group if item in self._index]] = 1
+        stands = without @ self._uses == 0
         # Scores are never negative, so a set-up that falls may count as nothing.
-        cells = (self.best[None, :, :] * stands[:, :, None]).max(axis=1)
+        # Row by row: a maximum over two long lines is far cheaper than one across many short ones.
+        cells = np.zeros((len(gone), self.best.shape[1]))
+        for standing, best in zip(stands.T, self.best, strict=True):
+            np.maximum(cells, standing[:, None] * best, out=cells)
         found: list[float] = (cells @ (100 * self.cols.weight)).tolist()
         return found
 

@@ -7,7 +7,7 @@ from mule.completeness import Cures, Ties
 from mule.finding import AsPiece, Cure, Load
 from mule.gear import Bag, Card, Computer, Drive, Insert
 from mule.load import roots
-from mule.optics import View
+from mule.optics import View, changes
 from mule.plan import Plan
 from mule.resilience.answer import Loss, Resilience
 from mule.resilience.steady import SERVES, is_steady, serving, steady_wants
@@ -76,7 +76,8 @@ class _Weigh:
         table = self._view.table
         cells = table.cells(out)
         score = float(100 * (cells @ table.cols.weight))
-        wants = self._wants_lost(table.covers(cells))
+        after = table.covers(cells)
+        wants = self._wants_lost(after)
         return Loss(
             what=what,
             item=item,
@@ -84,6 +85,7 @@ class _Weigh:
             score=score,
             points=self._whole - score,
             wants=wants,
+            changes=changes([want.id for want in self._plan.trip.wants], self._before, after),
             days=_days_lost(self._plan, wants),
             stops=bool(table.parts) and all(not out.isdisjoint(parts) for parts in table.parts),
             pictures=pictures,

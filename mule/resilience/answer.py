@@ -3,6 +3,7 @@
 from typing import Literal
 
 from mule.finding import Cure
+from mule.optics import WantChange
 from mule.units import Frozen
 
 
@@ -10,9 +11,9 @@ class Loss(Frozen):
     """One thing or bag lost or broken, and what is left.
 
     out: what is lost or of no use then. score: of what is left; points: lost. wants: ids of those lost (less than
-    half of their cover is left). days: days whose every want is lost. stops: no set-up is left at all.
-    pictures: every card, drive and computer is gone with it, and so is every picture taken so far.
-    fails: things that stay but no longer work. cures: the lightest ways to bear it.
+    half of their cover is left). changes: what it does to the wants. days: days whose every want is lost.
+    stops: no set-up is left at all. pictures: every card, drive and computer is gone with it, and so is every picture
+    taken so far. fails: things that stay but no longer work. cures: the lightest ways to bear it.
     """
 
     what: Literal["thing", "bag"]
@@ -21,6 +22,7 @@ class Loss(Frozen):
     score: float
     points: float
     wants: tuple[str, ...]
+    changes: tuple[WantChange, ...]
     days: int
     stops: bool
     pictures: bool

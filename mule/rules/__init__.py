@@ -9,6 +9,16 @@ from mule.rules.losses import SinglePoints
 from mule.rules.people import BothInOneBag, CarriesWell, TorchEach
 from mule.rules.place import BackTooLate, LensChanges, LocalRules, ToFetch
 from mule.rules.policies import BodyPolicy, LensPolicy, MarksKept
+from mule.rules.stamina import (
+    BankTooLarge,
+    BeyondTheEstimate,
+    CardsFull,
+    ChargerUseless,
+    CopiesShort,
+    CopiesTogether,
+    MirrorOneSlot,
+    PowerShort,
+)
 from mule.rules.travel import LegRefuses, LoadOnPerson
 from mule.rules.wants import Gaps, NativeGaps, WantUnmet
 
@@ -43,6 +53,14 @@ RULES: tuple[Rule, ...] = (
     Chains(),
     Overlaps(),
     NativeGaps(),
+    PowerShort(),
+    ChargerUseless(),
+    BankTooLarge(),
+    CardsFull(),
+    CopiesShort(),
+    CopiesTogether(),
+    MirrorOneSlot(),
+    BeyondTheEstimate(),
 )
 
 

@@ -8,13 +8,14 @@ from typing import Protocol
 from mule.carriers import LegVerdict
 from mule.completeness import Completeness
 from mule.filters import FilterFit
-from mule.finding import Cure, Finding, Leave
+from mule.finding import Cure, Finding, Leave, Load
 from mule.gear import Gear
 from mule.ledger import Ledger
 from mule.load import Loads
 from mule.optics import Closer, Coverage, Gap
 from mule.plan import Plan
 from mule.resilience import Resilience
+from mule.stamina import Lasting
 
 # Ways to close each gap, by want id and gap.
 Prices = Mapping[tuple[str, Gap], tuple[Closer, ...]]
@@ -33,6 +34,7 @@ class Case:
     completeness: Completeness
     ledger: Ledger
     resilience: Resilience
+    lasting: Lasting
 
     @cached_property
     def loaded(self) -> Mapping[str, int]:
@@ -53,6 +55,15 @@ class Case:
             mass_change_g=-sum(self.plan.items[i].mass_g * self.loaded[i] for i in items),
             numbers={"points": sum(self.worth.get(i, 0.0) for i in items)},
         )
+
+
+def load(*things: Gear, count: int = 1, code: str = "load") -> Cure:
+    """The cure that loads so many pieces of each of these things."""
+    return Cure(
+        code=code,
+        edits=tuple(Load(item=t.id, count=count) for t in things),
+        mass_change_g=sum(t.mass_g for t in things) * count,
+    )
 
 
 class Rule(Protocol):

@@ -6,7 +6,7 @@ from mule.completeness import Missing
 from mule.finding import Cure, Finding, Leave, Load, Severity
 from mule.gear import Body
 from mule.optics import OPTICAL
-from mule.rules.case import Case
+from mule.rules.case import Case, load
 
 # Links without which a body takes no pictures.
 _VITAL = ("pack", "card")
@@ -129,8 +129,7 @@ class FilterUnserved:
                 continue
             cures: tuple[Cure, ...] = ()
             if asked.loads:
-                edits = tuple(Load(item=item) for item in asked.loads)
-                cures = (Cure(code="load", edits=edits, mass_change_g=asked.mass_g),)
+                cures = (load(*(case.plan.items[item] for item in asked.loads)),)
             yield Finding(
                 code="filter-unserved",
                 severity=Severity.CAUTION,

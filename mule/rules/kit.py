@@ -2,9 +2,9 @@
 
 from collections.abc import Iterable
 
-from mule.finding import Cure, Finding, Leave, Load, Severity
+from mule.finding import Cure, Finding, Leave, Severity
 from mule.gear import Body, Gear, Insert, Lens, MountAdapter, at_hand
-from mule.rules.case import Case
+from mule.rules.case import Case, load
 
 
 class NothingLoaded:
@@ -25,10 +25,7 @@ class NothingToShoot:
             return
         loaded = [t for t in case.plan.gear if t.id in case.loaded]
         left = [t for t in case.plan.gear if t.id not in case.loaded and at_hand(t)]
-        cures = [
-            Cure(code="load", edits=(Load(item=t.id),), mass_change_g=t.mass_g)
-            for t in sorted((t for t in left if _completes(t, loaded)), key=lambda t: t.mass_g)[:2]
-        ]
+        cures = [load(t) for t in sorted((t for t in left if _completes(t, loaded)), key=lambda t: t.mass_g)[:2]]
         yield Finding(code="no-set-up", severity=Severity.BLOCKER, station="bench", cures=tuple(cures))
 
 
@@ -82,7 +79,7 @@ def _mates(case: Case, thing: Gear) -> list[Cure]:
         )
     ]
     lightest = min(able, key=lambda t: t.mass_g, default=None)
-    return [Cure(code="load", edits=(Load(item=lightest.id),), mass_change_g=lightest.mass_g)] if lightest else []
+    return [load(lightest)] if lightest else []
 
 
 class AbsentLoaded:

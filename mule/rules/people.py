@@ -3,10 +3,10 @@
 from collections.abc import Iterable, Mapping
 from itertools import combinations
 
-from mule.finding import Cure, Finding, InBag, Load, Move, PieceKind, Severity
+from mule.finding import Cure, Finding, InBag, Move, PieceKind, Severity
 from mule.gear import Body, Drive, Gear, Light, at_hand, twins
 from mule.load import Piece, roots
-from mule.rules.case import Case
+from mule.rules.case import Case, load
 
 
 class CarriesWell:
@@ -15,21 +15,21 @@ class CarriesWell:
     def find(self, case: Case) -> Iterable[Finding]:
         """One caution per person over their own figure; the cure gives something to who has room."""
         room = {p.id: self._room_g(case, p.id) for p in case.plan.trip.people}
-        for load in case.loads.people:
-            over = -room[load.person]
+        for who in case.loads.people:
+            over = -room[who.person]
             if over > 0:
                 yield Finding(
                     code="carries-well",
                     severity=Severity.CAUTION,
                     station="bench",
-                    numbers={"carried_g": load.carried_g, "over": over},
-                    refs={"person": load.person},
-                    cures=tuple(_give_away(case, load.person, over, room)),
+                    numbers={"carried_g": who.carried_g, "over": over},
+                    refs={"person": who.person},
+                    cures=tuple(_give_away(case, who.person, over, room)),
                 )
 
     def _room_g(self, case: Case, person: str) -> float:
         most = next(p.carries_well_kg for p in case.plan.trip.people if p.id == person)
-        carried = next(load.carried_g for load in case.loads.people if load.person == person)
+        carried = next(who.carried_g for who in case.loads.people if who.person == person)
         return float("inf") if most is None else most * 1000 - carried
 
 
@@ -104,8 +104,7 @@ class TorchEach:
         spare = next((t for t in torches if t.count - case.loaded.get(t.id, 0) >= people - have), None)
         cures: tuple[Cure, ...] = ()
         if spare and at_hand(spare):
-            more = Load(item=spare.id, count=people - have)
-            cures = (Cure(code="load", edits=(more,), mass_change_g=spare.mass_g * (people - have)),)
+            cures = (load(spare, count=people - have),)
         yield Finding(
             code="torch-each",
             severity=Severity.NOTE,

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterable, Sequence
 
-from mule.finding import Cure, Finding, Leave, Load, PieceKind, Severity
+from mule.finding import Cure, Finding, Leave, PieceKind, Severity
 from mule.gear import Drone, Gear, OtherSupport, Standing, Tripod, at_hand
-from mule.rules.case import Case
+from mule.rules.case import Case, load
 from mule.trip import LocalRule
 
 
@@ -54,7 +54,7 @@ class LocalRules:
             ]
             lightest = min((t for t in passes if t.id not in case.loaded), key=lambda t: t.mass_g, default=None)
             if lightest and not any(t.id in case.loaded for t in passes):
-                yield Cure(code="load-may-pass", edits=(Load(item=lightest.id),), mass_change_g=lightest.mass_g)
+                yield load(lightest, code="load-may-pass")
         if always and rule.effect != "big-bags-barred":
             grams = sum(t.mass_g * case.loaded[t.id] for t in barred)
             yield Cure(code="leave", edits=tuple(Leave(item=t.id) for t in barred), mass_change_g=-grams)
@@ -71,8 +71,7 @@ class LensChanges:
         worst = max(exposed, key=lambda day: day.changes)
         cures: tuple[Cure, ...] = ()
         if worst.second_body:
-            body = case.plan.items[worst.second_body]
-            cures = (Cure(code="load", edits=(Load(item=body.id),), mass_change_g=body.mass_g),)
+            cures = (load(case.plan.items[worst.second_body]),)
         yield Finding(
             code="lens-changes",
             severity=Severity.NOTE,

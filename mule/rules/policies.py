@@ -2,9 +2,9 @@
 
 from collections.abc import Iterable, Sequence
 
-from mule.finding import Cure, Finding, Load, Severity
+from mule.finding import Cure, Finding, Severity
 from mule.gear import Body, Lens, at_hand, is_zoom, twins
-from mule.rules.case import Case
+from mule.rules.case import Case, load
 from mule.trip import MOST_OF_A_TRIO
 
 
@@ -65,7 +65,7 @@ class BodyPolicy:
         able = [t for t in left if twins(t, bodies[0]) == (policy == "twin")]
         lightest = min(able, key=lambda t: t.mass_g, default=None)
         if lightest:
-            yield Cure(code="load", edits=(Load(item=lightest.id),), mass_change_g=lightest.mass_g)
+            yield load(lightest)
 
 
 class MarksKept:
@@ -78,8 +78,7 @@ class MarksKept:
             return
         for item in marks.must_take:
             if item not in case.loaded:
-                cure = Cure(code="load", edits=(Load(item=item),), mass_change_g=gear[item].mass_g)
-                yield self._finding("must-take", (item,), (cure,))
+                yield self._finding("must-take", (item,), (load(gear[item]),))
         for item in marks.must_leave:
             if item in case.loaded:
                 yield self._finding("must-leave", (item,), (case.leave([gear[item]]),))

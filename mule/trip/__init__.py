@@ -9,9 +9,22 @@ from pydantic_core import PydanticCustomError
 from mule.trip.days import Day, Leg, LocalRule, Mains, Place, Spot, Weather
 from mule.trip.people import BaseLoad, Person
 from mule.trip.policies import MOST_OF_A_TRIO, Marks, Policies, Slot
+from mule.trip.stamina import (
+    BodyDay,
+    BodyHabit,
+    CardSchool,
+    Demand,
+    Night,
+    Pattern,
+    PowerSchool,
+    SlotMode,
+    Stamina,
+)
 from mule.trip.wants import EffectWish, Output, PrintUse, ScreenUse, SubjectTest, Trait, TraitWish, Want
 from mule.units import Frozen, ItemId, Name, Note
 
+# A usual room: what a night gives where nobody looked (estimate).
+USUAL_NIGHT = Night(mains_h=8, outlets=2)
 # A trip longer than this is two trips; it also bounds every day-by-day computation.
 MAX_DAYS = 400
 
@@ -37,6 +50,7 @@ class Trip(Frozen):
     local_rules: tuple[LocalRule, ...] = Field(default=(), max_length=20)
     policies: Policies = Policies()
     marks: Marks = Marks()
+    stamina: Stamina = Stamina()
     note: Note = ""
 
     @model_validator(mode="after")
@@ -58,6 +72,15 @@ class Trip(Frozen):
                 raise PydanticCustomError("unknown_want", "a day shoots wants of this trip")
         return self
 
+    @property
+    def copies(self) -> int:
+        """Places that each picture is to be in by the end of its night (domain 5)."""
+        return self.stamina.copies or (3 if self.stakes == "paid" else 2)
+
+    def night(self, day: Day) -> Night:
+        """The night after a day: as given, or a usual one."""
+        return day.night or (USUAL_NIGHT if self.mains else Night())
+
     def wants_on(self, day: Day) -> tuple[Want, ...]:
         """What is shot on a day: what it names, or everything."""
         return tuple(w for w in self.wants if not day.wants or w.id in day.wants)
@@ -67,19 +90,28 @@ __all__ = [
     "MAX_DAYS",
     "MOST_OF_A_TRIO",
     "BaseLoad",
+    "BodyDay",
+    "BodyHabit",
+    "CardSchool",
     "Day",
+    "Demand",
     "EffectWish",
     "Leg",
     "LocalRule",
     "Mains",
     "Marks",
+    "Night",
     "Output",
+    "Pattern",
     "Person",
     "Policies",
+    "PowerSchool",
     "PrintUse",
     "ScreenUse",
     "Slot",
+    "SlotMode",
     "Spot",
+    "Stamina",
     "SubjectTest",
     "Trait",
     "TraitWish",

@@ -7,6 +7,7 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
+from mule.trip.stamina import BodyDay, Night
 from mule.units import Celsius, Frozen, ItemId, Label, Name, Note, Number, Sides
 
 Place = Annotated[str, Field(max_length=80)]
@@ -42,7 +43,8 @@ class Day(Frozen):
     """One day out. lowest_c: the coldest it gets while shooting. on_foot_h: hours carrying.
 
     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day;
-    empty stands for all of them.
+    empty stands for all of them. pattern: the sort of day (see Stamina); None is the usual one. bodies: cameras that
+    do something else that day. night: None is a usual night: 8 h of two outlets where the trip has mains, else none.
     """
 
     date: date
@@ -53,6 +55,9 @@ class Day(Frozen):
     weather: tuple[Weather, ...] = Field(default=(), max_length=len(Weather))
     spot: Spot | None = None
     wants: tuple[ItemId, ...] = Field(default=(), max_length=60)
+    pattern: ItemId | None = None
+    bodies: tuple[BodyDay, ...] = Field(default=(), max_length=20)
+    night: Night | None = None
 
 
 class LocalRule(Frozen):

@@ -1,6 +1,6 @@
 """Rows of the locker to core values."""
 
-from functools import cache
+from functools import cache, lru_cache
 from pathlib import Path
 
 from django.contrib.auth.models import User
@@ -12,6 +12,8 @@ from mule.gear import GEAR, Gear
 from server.locker.models import Thing
 
 _LOCKER = TypeAdapter(tuple[Gear, ...])
+# Things read and kept: some lockers' worth of them.
+_MOST_KEPT = 8_192
 
 
 def gear_of(row: Thing) -> Gear:
@@ -20,12 +22,15 @@ def gear_of(row: Thing) -> Gear:
 
 
 def locker_of(owner: User) -> tuple[Gear, ...]:
-    """Every thing of an owner's locker as core values, oldest first.
-
-    The stored texts are read in one go: this stands in the way of every click on the bench.
-    """
+    """Every thing of an owner's locker as core values, oldest first."""
     stored = Thing.objects.filter(owner=owner).annotate(text=Cast("spec", TextField()))
-    return _LOCKER.validate_json("[" + ",".join(stored.values_list("text", flat=True)) + "]")
+    return tuple(map(_read, stored.values_list("text", flat=True)))
+
+
+@lru_cache(_MOST_KEPT)
+def _read(text: str) -> Gear:
+    """The value of a stored text, read once: this stands in the way of every click on the bench."""
+    return GEAR.validate_json(text)
 
 
 @cache

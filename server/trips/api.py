@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from threading import Event
 
-from django.http import HttpRequest, StreamingHttpResponse
+from django.http import HttpRequest, HttpResponse, StreamingHttpResponse
 from ninja import Router, Status
 
 from mule.assess import assess, filter_case
@@ -14,6 +14,9 @@ from mule.filters.lightest import LightestSet, lightest_set
 from mule.kit import Kit as KitValue
 from mule.optics import cover
 from mule.plan import Plan
+from mule.power import PowerAdvice, advise
+from mule.stamina import in_short, last
+from server.answers import written
 from server.locker.convert import gear_of
 from server.locker.schemas import ThingOut
 from server.locker.services import things
@@ -31,6 +34,8 @@ from server.trips.schemas import (
     NewKit,
     NewTrip,
     RenamedKit,
+    StaminaReport,
+    StaminaTry,
     Thought,
     TripOut,
     WhatIf,
@@ -84,15 +89,16 @@ def remove_trip(request: HttpRequest, slug: str) -> Status[None]:
 
 
 @router.get("/{slug}/kits/{kit}", response=Bench)
-def open_bench(request: HttpRequest, slug: str, kit: str) -> Bench:
+def open_bench(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
     """Put a kit on the table: trip, kits, locker and assessment."""
     row = services.open_kit(request.user, slug, kit)
-    return Bench(
+    bench = Bench(
         trip=_trip(row.trip),
         kits=[_name(k) for k in row.trip.kits.all()],
         gear=[ThingOut(version=t.version, thing=gear_of(t)) for t in things(request.user)],
         state=_state(row),
     )
+    return written(bench)
 
 
 @router.post("/{slug}/kits", response={201: KitName})
@@ -115,20 +121,35 @@ def remove_kit(request: HttpRequest, slug: str, kit: str) -> Status[None]:
 
 
 @router.post("/{slug}/kits/{kit}/edits", response=KitState)
-def edit_kit(request: HttpRequest, slug: str, kit: str, payload: Edits) -> KitState:
+def edit_kit(request: HttpRequest, slug: str, kit: str, payload: Edits) -> HttpResponse:
     """Load, leave or move things; several edits are one step."""
     row, plan = services.edit_kit(request.user, slug, kit, payload.version, payload.edits)
-    return _state(row, plan)
+    return written(_state(row, plan))
 
 
 @router.post("/{slug}/kits/{kit}/what-if", response=Thought)
-def think(request: HttpRequest, slug: str, kit: str, payload: WhatIf) -> Thought:
+def think(request: HttpRequest, slug: str, kit: str, payload: WhatIf) -> HttpResponse:
     """What edits would make of a kit; nothing is stored."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     if payload.entries is not None:
         plan = plan.with_kit(KitValue(id=plan.kit.id, name=plan.kit.name, entries=tuple(payload.entries)))
     plan = apply(plan, payload.edits)
-    return Thought(kit=plan.kit, assessment=assess(plan))
+    return written(Thought(kit=plan.kit, assessment=assess(plan)))
+
+
+@router.post("/{slug}/kits/{kit}/stamina", response=StaminaReport)
+def report_stamina(request: HttpRequest, slug: str, kit: str, payload: StaminaTry) -> HttpResponse:
+    """Packs, cards and copies day by day; with settings to be tried, which are not stored."""
+    plan = services.trying(services.plan_for(services.find_kit(request.user, slug, kit)), payload.stamina)
+    lasting = last(plan)
+    return written(StaminaReport(power=lasting.power, pictures=lasting.pictures, lasts=in_short(lasting)))
+
+
+@router.post("/{slug}/kits/{kit}/stamina/advice", response=PowerAdvice)
+def advise_stamina(request: HttpRequest, slug: str, kit: str, payload: StaminaTry) -> HttpResponse:
+    """Fewest packs, what would save some, the schools side by side, and what banks really give."""
+    plan = services.trying(services.plan_for(services.find_kit(request.user, slug, kit)), payload.stamina)
+    return written(advise(plan.items, plan.kit.loaded(), plan.trip))
 
 
 @router.get("/{slug}/kits/{kit}/lightest-filters", response=LightestSet)
@@ -165,12 +186,12 @@ def compare_kits(request: HttpRequest, slug: str, kits: str) -> Comparison:
 
 
 @router.post("/{slug}/kits/{kit}/undo", response=KitState)
-def undo(request: HttpRequest, slug: str, kit: str, payload: AtVersion) -> KitState:
+def undo(request: HttpRequest, slug: str, kit: str, payload: AtVersion) -> HttpResponse:
     """Take the last step back."""
-    return _state(services.undo(request.user, slug, kit, payload.version))
+    return written(_state(services.undo(request.user, slug, kit, payload.version)))
 
 
 @router.post("/{slug}/kits/{kit}/redo", response=KitState)
-def redo(request: HttpRequest, slug: str, kit: str, payload: AtVersion) -> KitState:
+def redo(request: HttpRequest, slug: str, kit: str, payload: AtVersion) -> HttpResponse:
     """Do the next step again."""
-    return _state(services.redo(request.user, slug, kit, payload.version))
+    return written(_state(services.redo(request.user, slug, kit, payload.version)))

@@ -9,7 +9,10 @@ from mule.assess import Assessment
 from mule.choosing import Choice, Point
 from mule.finding import Edit
 from mule.kit import Entry, Kit
-from mule.trip import Trip
+from mule.power import Power
+from mule.stamina import Lasts
+from mule.storage import Storage
+from mule.trip import Stamina, Trip
 from mule.units import ItemId, Name, Note
 from server.locker.schemas import ThingOut
 
@@ -109,3 +112,17 @@ class RenamedKit(Schema):
 
     name: Name
     note: Note = ""
+
+
+class StaminaTry(Schema):
+    """Settings to try on a trip, in place of its own; None takes those of the trip."""
+
+    stamina: Stamina | None = None
+
+
+class StaminaReport(Schema):
+    """Packs, cards and copies day by day, and the short of it."""
+
+    power: Power
+    pictures: Storage
+    lasts: Lasts

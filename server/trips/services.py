@@ -11,6 +11,7 @@ from mule.finding import Edit
 from mule.kit import Entry
 from mule.kit import Kit as KitValue
 from mule.plan import Plan
+from mule.trip import Stamina
 from mule.trip import Trip as TripValue
 from server.documents import find, find_for_edit, free_slug, require_version, slug_from, slugs, store
 from server.errors import InUse, NotFound
@@ -85,6 +86,11 @@ def plan_for(kit: Kit, *, all_kits: bool = False) -> Plan:
     """The plan of a kit's trip with this kit open; the other kits only when asked for."""
     kits = list(kit.trip.kits.all()) if all_kits else [kit]
     return plan_of(kit.trip.owner, trip_of(kit.trip), kits, kit.slug)
+
+
+def trying(plan: Plan, stamina: Stamina | None) -> Plan:
+    """The plan with other settings of stamina; nothing is stored."""
+    return plan.with_trip(plan.trip.model_copy(update={"stamina": stamina})) if stamina else plan
 
 
 def open_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:

@@ -11,11 +11,11 @@ from mule.choosing import Asking, Choice, Point, choose
 from mule.choosing.draft import tenths
 from mule.errors import InvalidInput
 from mule.finding import Severity
-from mule.gear import Standing
+from mule.gear import Charger, PowerBank, Standing
 from mule.plan import Plan
-from mule.trip import Day, Marks, Person, Policies, Slot
+from mule.trip import Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina
 from tests import cast
-from tests.tiny import SAME, best, tiny, value
+from tests.tiny import QUIET, SAME, best, tiny, value
 
 ONE = Asking(points=1, workers=1)
 
@@ -38,6 +38,28 @@ def test_the_answer_is_that_of_trying_every_set_of_things(block: int) -> None:
         assert grams == pytest.approx(expected[2], abs=0.05), seed
 
 
+@pytest.mark.parametrize("block", range(8))
+def test_kits_that_last_are_those_that_trying_every_set_of_things_finds(block: int) -> None:
+    for seed in range(1000 + 10 * block, 1010 + 10 * block):
+        plan, limit_g = tiny(seed)
+        frames = (100, 250, 400, 700)[seed % 4]
+        pattern = Pattern(id="full", name="Full", first=Demand(frames=frames), others=Demand(frames=frames // 2))
+        night = Night(mains_h=8, outlets=1) if seed % 3 else Night()
+        days = tuple(Day(date=f"2027-02-2{i}", title="Out", lowest_c=20, night=night) for i in range(1 + seed % 2))
+        stamina = Stamina(patterns=(pattern,), margin=0)
+        plan = plan.with_trip(plan.trip.model_copy(update={"days": days, "stamina": stamina}))
+        expected = best(plan, limit_g)
+        made = choose(plan, ONE.model_copy(update={"limit_g": limit_g}))
+        if expected is None:
+            assert not made.points, seed
+            continue
+        (point,) = made.points
+        score, steady, grams = value(plan, point.kit.loaded())
+        assert score == pytest.approx(expected[0], abs=SAME), seed
+        assert steady == pytest.approx(expected[1]), seed
+        assert grams == pytest.approx(expected[2], abs=0.05), seed
+
+
 def owned() -> list[Any]:
     """Two bodies, four lenses, packs, a bag."""
     return [
@@ -54,7 +76,7 @@ def owned() -> list[Any]:
 
 def packed(gear: list[Any] | None = None, **changes: Any) -> Plan:
     wants = (cast.want("near", 24, 70, importance=5), cast.want("far", 200, 400, importance=2))
-    trip = {"people": (Person(id="ines", name="Ines"),), "wants": wants} | changes
+    trip = {"people": (Person(id="ines", name="Ines"),), "wants": wants, "stamina": QUIET} | changes
     return cast.plan(gear or owned(), cast.entry("bag", cast.INES_CABIN), **trip)
 
 
@@ -278,3 +300,48 @@ def test_a_thing_that_comes_back_in_time_is_in_play() -> None:
 
 def test_grams_are_counted_in_tenths() -> None:
     assert tenths(82.04) == 820
+
+
+def hungry(frames: int, packs: int, **changes: Any) -> Plan:
+    """Three days without mains; packs of a charge of 400 frames each."""
+    pattern = Pattern(id="full", name="Full", first=Demand(frames=frames), others=Demand(frames=frames))
+    days = tuple(Day(date=f"2027-02-2{i}", title="Out", lowest_c=20, night=Night()) for i in range(3))
+    gear = [*owned()[:-1], cast.pack(count=packs), *changes.pop("more", ())]
+    return packed(gear, days=days, stamina=Stamina(patterns=(pattern,), margin=0), **changes)
+
+
+def test_a_suggested_kit_lasts_the_trip_and_the_simulation_says_so() -> None:
+    for point in curve(hungry(400, 6)).points:
+        bodies = sum(point.kit.loaded().get(b, 0) for b in ("b1", "b2"))
+        # A charge a day and camera for three days: three packs for one camera, six for two.
+        assert point.kit.loaded()["pack"] >= 3 * bodies
+        assert (point.power_days, point.card_days, point.days) == (3, 3, 3)
+
+
+def test_cameras_that_nothing_owned_could_carry_together_stay_apart() -> None:
+    points = curve(hungry(400, 5)).points
+    assert points
+    assert all(sum(p.kit.loaded().get(b, 0) for b in ("b1", "b2")) == 1 for p in points)
+
+
+def test_a_bank_at_hand_comes_along_when_it_takes_its_place() -> None:
+    bank = PowerBank(id="bank", name="bank", mass_g=300, size=cast.SMALL, energy_wh=90, output_w=60, ports=2)
+    usb = Charger(
+        id="usb",
+        name="usb",
+        mass_g=80,
+        size=cast.SMALL,
+        battery_types=("LB-4",),
+        bays=2,
+        hours_per_charge=2,
+        input="usb-c",
+    )
+    plan = hungry(400, 2, more=(bank, usb))
+    best_kit = curve(plan).points[-1].kit.loaded()
+    assert {"bank", "usb"} <= set(best_kit)
+
+
+def test_where_nothing_lasts_a_kit_is_proposed_all_the_same_and_says_so() -> None:
+    points = curve(hungry(4_000, 2)).points
+    assert points
+    assert all(p.power_days < p.days for p in points)

@@ -7,6 +7,7 @@ import pytest
 from mule.assess import Assessment, assess
 from mule.gear import Filter, Head, OtherSupport, Tripod
 from mule.ledger import Ledger
+from mule.optics import WantChange
 from mule.trip import Day, EffectWish, Marks, Weather
 from tests import cast
 
@@ -141,3 +142,30 @@ def test_drops_add_up_to_what_the_kit_scored() -> None:
     drops = made.ledger.drops
     assert sum(drop.points for drop in drops) + drops[-1].score == pytest.approx(made.coverage.score)
     assert made.loads.total_g - sum(drop.mass_g for drop in drops) == pytest.approx(drops[-1].total_g)
+
+
+def points_of(changes: tuple[WantChange, ...]) -> float:
+    """Points of brief that the wants' changes come to: each weighs its importance of 6 in all."""
+    weights = {w.id: w.importance / 6 for w in WANTS}
+    return sum(100 * weights[c.want] * (c.after - c.before) for c in changes)
+
+
+def test_the_wants_behind_a_drop_a_next_and_a_loss_add_up_to_its_points() -> None:
+    made = assessed(BODY, NORMAL, TELE, left=(cast.lens("wide", 16, 35, 4, mass_g=500),))
+    (drop,) = made.ledger.drops
+    assert drop.changes[0].want == "far"
+    assert points_of(drop.changes) == pytest.approx(-drop.points, abs=0.01)
+    for loss in made.resilience.losses:
+        assert points_of(loss.changes) == pytest.approx(-loss.points, abs=0.01)
+    bare = assessed(BODY, TELE, left=(NORMAL,))
+    (best,) = (n for n in bare.ledger.nexts if n.items == ("normal",))
+    assert points_of(best.changes) == pytest.approx(best.points, abs=0.01)
+
+
+def test_steps_that_a_drop_does_not_touch_stand_and_those_it_does_are_thought_through_again() -> None:
+    # The bean bag holds what the tripod held: once one of them is gone the other must stay.
+    steady = (cast.want("near", 24, 70, steady=True),)
+    found = order(ledger(BODY, NORMAL, ND, BEAN_BAG, TRIPOD, HEAD, wants=steady))
+    assert "tripod" in found
+    assert "bean" not in found
+    assert "nd" in found

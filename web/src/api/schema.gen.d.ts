@@ -496,6 +496,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/stamina": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Report Stamina
+         * @description Packs, cards and copies day by day; with settings to be tried, which are not stored.
+         */
+        post: operations["server_trips_api_report_stamina"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/kits/{kit}/stamina/advice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Advise Stamina
+         * @description Fewest packs, what would save some, the schools side by side, and what banks really give.
+         */
+        post: operations["server_trips_api_advise_stamina"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{slug}/kits/{kit}/lightest-filters": {
         parameters: {
             query?: never;
@@ -1576,6 +1616,8 @@ export interface components {
         /**
          * Light
          * @description A flash, panel or head torch, and the cells it eats. trigger: what fires it off the camera; None for none.
+         *
+         *     energy_wh: of a battery that stays inside. runs_h: hours on one set of cells or one charge.
          */
         Light: {
             /** Id */
@@ -1627,6 +1669,8 @@ export interface components {
             cells: number;
             /** Energy Wh */
             energy_wh?: number | null;
+            /** Runs H */
+            runs_h?: number | null;
             /** Trigger */
             trigger?: string | null;
             /**
@@ -1988,7 +2032,7 @@ export interface components {
          * Remote
          * @description A release, timer or trigger; ``socket`` is what the body must have (``radio`` for none).
          *
-         *     triggers: the triggers of lights that it is.
+         *     triggers: the triggers of lights that it is. runs_h: hours on one cell.
          */
         Remote: {
             /** Id */
@@ -2030,6 +2074,8 @@ export interface components {
             socket: string;
             /** Battery Type */
             battery_type?: string | null;
+            /** Runs H */
+            runs_h?: number | null;
             /**
              * Triggers
              * @default []
@@ -2099,7 +2145,7 @@ export interface components {
         };
         /**
          * Sound
-         * @description A microphone or recorder.
+         * @description A microphone or recorder. runs_h: hours on one set of cells.
          */
         Sound: {
             /** Id */
@@ -2149,6 +2195,8 @@ export interface components {
              * @default 1
              */
             cells: number;
+            /** Runs H */
+            runs_h?: number | null;
             /**
              * Uses Shoe
              * @default false
@@ -2682,11 +2730,45 @@ export interface components {
             mass_g: number;
         };
         /**
+         * BodyDay
+         * @description What one camera does on a day, in place of the day's pattern.
+         */
+        BodyDay: {
+            /** Body */
+            body: string;
+            demand: components["schemas"]["Demand"];
+        };
+        /**
+         * BodyHabit
+         * @description How a camera writes. uncompressed raw takes 1.75 times as much; video_mbit_s: bit rate of its video.
+         */
+        BodyHabit: {
+            /** Body */
+            body: string;
+            /**
+             * Slots
+             * @default overflow
+             * @enum {string}
+             */
+            slots: "overflow" | "mirror" | "split";
+            /**
+             * Uncompressed
+             * @default false
+             */
+            uncompressed: boolean;
+            /**
+             * Video Mbit S
+             * @default 100
+             */
+            video_mbit_s: number;
+        };
+        /**
          * Day
          * @description One day out. lowest_c: the coldest it gets while shooting. on_foot_h: hours carrying.
          *
          *     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day;
-         *     empty stands for all of them.
+         *     empty stands for all of them. pattern: the sort of day (see Stamina); None is the usual one. bodies: cameras that
+         *     do something else that day. night: None is a usual night: 8 h of two outlets where the trip has mains, else none.
          */
         Day: {
             /**
@@ -2722,6 +2804,35 @@ export interface components {
              * @default []
              */
             wants: string[];
+            /** Pattern */
+            pattern?: string | null;
+            /**
+             * Bodies
+             * @default []
+             */
+            bodies: components["schemas"]["BodyDay"][];
+            night?: components["schemas"]["Night"] | null;
+        };
+        /**
+         * Demand
+         * @description What one camera does on a day. timelapse_h: hours of time-lapse or star trails.
+         */
+        Demand: {
+            /**
+             * Frames
+             * @default 0
+             */
+            frames: number;
+            /**
+             * Video Min
+             * @default 0
+             */
+            video_min: number;
+            /**
+             * Timelapse H
+             * @default 0
+             */
+            timelapse_h: number;
         };
         /**
          * Leg
@@ -2792,6 +2903,86 @@ export interface components {
              * @default []
              */
             slots: components["schemas"]["Slot"][];
+        };
+        /**
+         * Night
+         * @description The stop after a day. mains_h, outlets: hours of mains and wall sockets. car_h: hours of a car or boat.
+         */
+        Night: {
+            /**
+             * Mains H
+             * @default 0
+             */
+            mains_h: number;
+            /**
+             * Outlets
+             * @default 0
+             */
+            outlets: number;
+            /**
+             * Car H
+             * @default 0
+             */
+            car_h: number;
+        };
+        /**
+         * Pattern
+         * @description A sort of day, to be named and used again.
+         *
+         *     first: the camera used most; others: every other camera. laptop, tablet, phone: share of its own battery used.
+         *     flights: of each drone, a pack each. light_h, torch_h: hours that each lamp burns.
+         */
+        Pattern: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * @default {
+             *       "frames": 0,
+             *       "video_min": 0,
+             *       "timelapse_h": 0
+             *     }
+             */
+            first: components["schemas"]["Demand"];
+            /**
+             * @default {
+             *       "frames": 0,
+             *       "video_min": 0,
+             *       "timelapse_h": 0
+             *     }
+             */
+            others: components["schemas"]["Demand"];
+            /**
+             * Laptop
+             * @default 0
+             */
+            laptop: number;
+            /**
+             * Tablet
+             * @default 0
+             */
+            tablet: number;
+            /**
+             * Phone
+             * @default 0
+             */
+            phone: number;
+            /**
+             * Flights
+             * @default 0
+             */
+            flights: number;
+            /**
+             * Light H
+             * @default 0
+             */
+            light_h: number;
+            /**
+             * Torch H
+             * @default 0
+             */
+            torch_h: number;
         };
         /**
          * Person
@@ -2876,6 +3067,179 @@ export interface components {
             utc_offset_h: number;
         };
         /**
+         * Stamina
+         * @description How power and pictures are carried.
+         *
+         *     margin: more demand that the packs must carry, as a share. warmer_c: added to every temperature. pace: 1.3 shoots
+         *     30 % more. warm: which packs ride in an inner pocket. first: what gets the sockets first.
+         *     copies: places each picture is to be in by the end of the night; None asks 2, of paid work 3. erase_after: copies
+         *     beside the card before it is erased, in the school that erases.
+         */
+        Stamina: {
+            /**
+             * Patterns
+             * @default [
+             *       {
+             *         "id": "easy",
+             *         "name": "Easy",
+             *         "first": {
+             *           "frames": 200,
+             *           "timelapse_h": 0,
+             *           "video_min": 0
+             *         },
+             *         "others": {
+             *           "frames": 60,
+             *           "timelapse_h": 0,
+             *           "video_min": 0
+             *         },
+             *         "laptop": 0.25,
+             *         "tablet": 0.2,
+             *         "phone": 0.5,
+             *         "flights": 0,
+             *         "light_h": 0,
+             *         "torch_h": 0
+             *       },
+             *       {
+             *         "id": "full",
+             *         "name": "Full",
+             *         "first": {
+             *           "frames": 600,
+             *           "timelapse_h": 0,
+             *           "video_min": 10
+             *         },
+             *         "others": {
+             *           "frames": 250,
+             *           "timelapse_h": 0,
+             *           "video_min": 0
+             *         },
+             *         "laptop": 0.4,
+             *         "tablet": 0.3,
+             *         "phone": 0.7,
+             *         "flights": 1,
+             *         "light_h": 0.5,
+             *         "torch_h": 0.5
+             *       },
+             *       {
+             *         "id": "dusk-night",
+             *         "name": "Dusk and night",
+             *         "first": {
+             *           "frames": 350,
+             *           "timelapse_h": 2,
+             *           "video_min": 0
+             *         },
+             *         "others": {
+             *           "frames": 150,
+             *           "timelapse_h": 0,
+             *           "video_min": 0
+             *         },
+             *         "laptop": 0.4,
+             *         "tablet": 0.3,
+             *         "phone": 0.7,
+             *         "flights": 0,
+             *         "light_h": 0.5,
+             *         "torch_h": 3
+             *       },
+             *       {
+             *         "id": "travel",
+             *         "name": "Travel",
+             *         "first": {
+             *           "frames": 80,
+             *           "timelapse_h": 0,
+             *           "video_min": 0
+             *         },
+             *         "others": {
+             *           "frames": 20,
+             *           "timelapse_h": 0,
+             *           "video_min": 0
+             *         },
+             *         "laptop": 0.4,
+             *         "tablet": 0.5,
+             *         "phone": 0.8,
+             *         "flights": 0,
+             *         "light_h": 0,
+             *         "torch_h": 0
+             *       },
+             *       {
+             *         "id": "rest",
+             *         "name": "Rest",
+             *         "first": {
+             *           "frames": 20,
+             *           "timelapse_h": 0,
+             *           "video_min": 0
+             *         },
+             *         "others": {
+             *           "frames": 0,
+             *           "timelapse_h": 0,
+             *           "video_min": 0
+             *         },
+             *         "laptop": 0.3,
+             *         "tablet": 0.3,
+             *         "phone": 0.4,
+             *         "flights": 0,
+             *         "light_h": 0,
+             *         "torch_h": 0
+             *       }
+             *     ]
+             */
+            patterns: components["schemas"]["Pattern"][];
+            /**
+             * Margin
+             * @default 0.25
+             */
+            margin: number;
+            /**
+             * Warmer C
+             * @default 0
+             */
+            warmer_c: number;
+            /**
+             * Pace
+             * @default 1
+             */
+            pace: number;
+            /**
+             * Power
+             * @default charge-nightly
+             * @enum {string}
+             */
+            power: "packs-only" | "charge-nightly" | "bank-by-day" | "usb-c";
+            /**
+             * Warm
+             * @default spares
+             * @enum {string}
+             */
+            warm: "none" | "spares" | "all";
+            /**
+             * First
+             * @default packs
+             * @enum {string}
+             */
+            first: "packs" | "computers";
+            /**
+             * Cards
+             * @default fresh-daily
+             * @enum {string}
+             */
+            cards: "fresh-daily" | "erase-after" | "few-big";
+            /** Copies */
+            copies?: number | null;
+            /**
+             * Erase After
+             * @default 2
+             */
+            erase_after: number;
+            /**
+             * Timelapse Every S
+             * @default 10
+             */
+            timelapse_every_s: number;
+            /**
+             * Habits
+             * @default []
+             */
+            habits: components["schemas"]["BodyHabit"][];
+        };
+        /**
          * Trip
          * @description Days, legs, people, wants, and how the photographer wants to pack.
          *
@@ -2952,6 +3316,124 @@ export interface components {
              *     }
              */
             marks: components["schemas"]["Marks"];
+            /**
+             * @default {
+             *       "patterns": [
+             *         {
+             *           "first": {
+             *             "frames": 200,
+             *             "timelapse_h": 0,
+             *             "video_min": 0
+             *           },
+             *           "flights": 0,
+             *           "id": "easy",
+             *           "laptop": 0.25,
+             *           "light_h": 0,
+             *           "name": "Easy",
+             *           "others": {
+             *             "frames": 60,
+             *             "timelapse_h": 0,
+             *             "video_min": 0
+             *           },
+             *           "phone": 0.5,
+             *           "tablet": 0.2,
+             *           "torch_h": 0
+             *         },
+             *         {
+             *           "first": {
+             *             "frames": 600,
+             *             "timelapse_h": 0,
+             *             "video_min": 10
+             *           },
+             *           "flights": 1,
+             *           "id": "full",
+             *           "laptop": 0.4,
+             *           "light_h": 0.5,
+             *           "name": "Full",
+             *           "others": {
+             *             "frames": 250,
+             *             "timelapse_h": 0,
+             *             "video_min": 0
+             *           },
+             *           "phone": 0.7,
+             *           "tablet": 0.3,
+             *           "torch_h": 0.5
+             *         },
+             *         {
+             *           "first": {
+             *             "frames": 350,
+             *             "timelapse_h": 2,
+             *             "video_min": 0
+             *           },
+             *           "flights": 0,
+             *           "id": "dusk-night",
+             *           "laptop": 0.4,
+             *           "light_h": 0.5,
+             *           "name": "Dusk and night",
+             *           "others": {
+             *             "frames": 150,
+             *             "timelapse_h": 0,
+             *             "video_min": 0
+             *           },
+             *           "phone": 0.7,
+             *           "tablet": 0.3,
+             *           "torch_h": 3
+             *         },
+             *         {
+             *           "first": {
+             *             "frames": 80,
+             *             "timelapse_h": 0,
+             *             "video_min": 0
+             *           },
+             *           "flights": 0,
+             *           "id": "travel",
+             *           "laptop": 0.4,
+             *           "light_h": 0,
+             *           "name": "Travel",
+             *           "others": {
+             *             "frames": 20,
+             *             "timelapse_h": 0,
+             *             "video_min": 0
+             *           },
+             *           "phone": 0.8,
+             *           "tablet": 0.5,
+             *           "torch_h": 0
+             *         },
+             *         {
+             *           "first": {
+             *             "frames": 20,
+             *             "timelapse_h": 0,
+             *             "video_min": 0
+             *           },
+             *           "flights": 0,
+             *           "id": "rest",
+             *           "laptop": 0.3,
+             *           "light_h": 0,
+             *           "name": "Rest",
+             *           "others": {
+             *             "frames": 0,
+             *             "timelapse_h": 0,
+             *             "video_min": 0
+             *           },
+             *           "phone": 0.4,
+             *           "tablet": 0.3,
+             *           "torch_h": 0
+             *         }
+             *       ],
+             *       "margin": 0.25,
+             *       "warmer_c": 0,
+             *       "pace": 1,
+             *       "power": "charge-nightly",
+             *       "warm": "spares",
+             *       "first": "packs",
+             *       "cards": "fresh-daily",
+             *       "copies": null,
+             *       "erase_after": 2,
+             *       "timelapse_every_s": 10,
+             *       "habits": []
+             *     }
+             */
+            stamina: components["schemas"]["Stamina"];
             /**
              * Note
              * @default
@@ -3046,6 +3528,7 @@ export interface components {
             completeness: components["schemas"]["Completeness"];
             ledger: components["schemas"]["Ledger"];
             resilience: components["schemas"]["Resilience"];
+            lasts: components["schemas"]["Lasts"];
             /** Sky */
             sky: components["schemas"]["DayLight"][];
             /** Findings */
@@ -3081,6 +3564,20 @@ export interface components {
             what: string;
             /** Label */
             label: string;
+        };
+        /**
+         * CardsOf
+         * @description A type of card over the trip. needed: cards used when there are always enough; full_on: the day they run out.
+         */
+        CardsOf: {
+            /** Type */
+            type: string;
+            /** Loaded */
+            loaded: number;
+            /** Needed */
+            needed: number;
+            /** Full On */
+            full_on: string | null;
         };
         /**
          * Cell
@@ -3308,7 +3805,7 @@ export interface components {
          * @description One step of the drop order: a thing, with what is of no use without it.
          *
          *     points: brief score it costs. mass_g: grams it frees. score, total_g: of the kit after this and all drops before.
-         *     over_g: by how much the worst leg is still over its mass; 0 when none is.
+         *     over_g: by how much the worst leg is still over its mass; 0 when none is. changes: what it does to the wants.
          */
         Drop: {
             /** Item */
@@ -3325,6 +3822,11 @@ export interface components {
             total_g: number;
             /** Over G */
             over_g: number;
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["WantChange"][];
         };
         /**
          * Entry
@@ -3549,6 +4051,28 @@ export interface components {
             assessment: components["schemas"]["Assessment"];
         };
         /**
+         * Lasts
+         * @description The short of it, for the scales. power_days, card_days: days of ``days`` carried before the first short one.
+         *
+         *     copies_short_on: first night after which some picture is in fewer places than asked.
+         */
+        Lasts: {
+            /** Days */
+            days: number;
+            /** Power Days */
+            power_days: number;
+            /** Card Days */
+            card_days: number;
+            /** Types */
+            types: components["schemas"]["TypeSummary"][];
+            /** Cards */
+            cards: components["schemas"]["CardsOf"][];
+            /** Copies */
+            copies: number;
+            /** Copies Short On */
+            copies_short_on: string | null;
+        };
+        /**
          * Leave
          * @description Take ``count`` of an item out of the kit, or all of them; what a left bag held moves to the next best place.
          */
@@ -3614,10 +4138,14 @@ export interface components {
         /**
          * Loads
          * @description The whole answer. by_group and by_source: loaded mass in grams by heading and by where the figure came from.
+         *
+         *     carried_g: what of the kit people carry, without hold bags and without what is not photography.
          */
         Loads: {
             /** Total G */
             total_g: number;
+            /** Carried G */
+            carried_g: number;
             /** By Group */
             by_group: {
                 [key: string]: number;
@@ -3638,9 +4166,9 @@ export interface components {
          * @description One thing or bag lost or broken, and what is left.
          *
          *     out: what is lost or of no use then. score: of what is left; points: lost. wants: ids of those lost (less than
-         *     half of their cover is left). days: days whose every want is lost. stops: no set-up is left at all.
-         *     pictures: every card, drive and computer is gone with it, and so is every picture taken so far.
-         *     fails: things that stay but no longer work. cures: the lightest ways to bear it.
+         *     half of their cover is left). changes: what it does to the wants. days: days whose every want is lost.
+         *     stops: no set-up is left at all. pictures: every card, drive and computer is gone with it, and so is every picture
+         *     taken so far. fails: things that stay but no longer work. cures: the lightest ways to bear it.
          */
         Loss: {
             /**
@@ -3658,6 +4186,8 @@ export interface components {
             points: number;
             /** Wants */
             wants: string[];
+            /** Changes */
+            changes: components["schemas"]["WantChange"][];
             /** Days */
             days: number;
             /** Stops */
@@ -3748,6 +4278,11 @@ export interface components {
             points: number;
             /** Score */
             score: number;
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["WantChange"][];
         };
         /**
          * Orphan
@@ -3948,6 +4483,34 @@ export interface components {
             mark: components["schemas"]["Mark"];
         };
         /**
+         * TypeSummary
+         * @description One type over all days. short_on: the first day it does not carry; worst: least margin and its day.
+         */
+        TypeSummary: {
+            /** Type */
+            type: string;
+            /** Packs */
+            packs: number;
+            /** Short On */
+            short_on: string | null;
+            /** Worst Margin */
+            worst_margin: number | null;
+            /** Worst On */
+            worst_on: string | null;
+        };
+        /**
+         * WantChange
+         * @description What a change of the kit does to one want: its cover before and after, 0 to 1.
+         */
+        WantChange: {
+            /** Want */
+            want: string;
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+        };
+        /**
          * WantCover
          * @description How much of one want the kit meets, 0 to 1, and by what.
          */
@@ -4050,6 +4613,402 @@ export interface components {
             entries?: components["schemas"]["Entry"][] | null;
         };
         /**
+         * BankDay
+         * @description A bank on one day. given: left the bank; lost: of that, what did not reach a pack; charged: at night.
+         */
+        BankDay: {
+            /** Pack */
+            pack: string;
+            /** Item */
+            item: string;
+            /** Start Wh */
+            start_wh: number;
+            /** Given Wh */
+            given_wh: number;
+            /** Lost Wh */
+            lost_wh: number;
+            /** Charged Wh */
+            charged_wh: number;
+        };
+        /**
+         * CardUse
+         * @description A card that a camera wrote to on a day. gb: that day; held_gb: of capacity_gb, in the evening.
+         */
+        CardUse: {
+            /** Card */
+            card: string;
+            /** Item */
+            item: string;
+            /** Body */
+            body: string;
+            /** Slot */
+            slot: number;
+            /** Gb */
+            gb: number;
+            /** Held Gb */
+            held_gb: number;
+            /** Capacity Gb */
+            capacity_gb: number;
+        };
+        /**
+         * Charge
+         * @description A stretch on a socket, in hours after the night began. by: the charger, body or lead. wh: into the pack.
+         */
+        Charge: {
+            /** Source */
+            source: string;
+            /** Socket */
+            socket: number;
+            /** By */
+            by: string;
+            /** Pack */
+            pack: string;
+            /** From H */
+            from_h: number;
+            /** To H */
+            to_h: number;
+            /** Wh */
+            wh: number;
+        };
+        /**
+         * Copy
+         * @description A copy made in the night. to: a drive, or a computer's own storage. from_: read out through this.
+         */
+        Copy: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** To */
+            to: string;
+            /** Through */
+            through: string;
+            /** Gb */
+            gb: number;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * Eater
+         * @description Something that draws from a type of pack: charges of a new pack, and the energy that comes to.
+         */
+        Eater: {
+            /** Item */
+            item: string;
+            /** Charges */
+            charges: number;
+            /** Wh */
+            wh: number;
+        };
+        /**
+         * Gone
+         * @description Something lost on the worst night for it. days: whose pictures would be gone; gb: how much. on: that night.
+         */
+        Gone: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "card" | "drive" | "computer" | "bag" | "hold";
+            /** Item */
+            item: string;
+            /** Days */
+            days: string[];
+            /** Gb */
+            gb: number;
+            /** On */
+            on: string | null;
+        };
+        /**
+         * Made
+         * @description What one camera makes on a day: frames with those of time-lapses, and GB of each medium.
+         */
+        Made: {
+            /** Body */
+            body: string;
+            /** Frames */
+            frames: number;
+            /** Stills Gb */
+            stills_gb: number;
+            /** Video Gb */
+            video_gb: number;
+        };
+        /**
+         * PackDay
+         * @description One pack, or the battery inside a device, on one day.
+         *
+         *     start: in the morning. drawn: what came out to use; cold: what the cold kept. topped_up: charged by day.
+         *     evening: left before the night. charged: by night. order: its turn that day, from 1; None when it stayed unused.
+         */
+        PackDay: {
+            /** Pack */
+            pack: string;
+            /** Item */
+            item: string;
+            /** Number */
+            number: number;
+            /** Full Wh */
+            full_wh: number;
+            /** Start Wh */
+            start_wh: number;
+            /** Drawn Wh */
+            drawn_wh: number;
+            /** Cold Wh */
+            cold_wh: number;
+            /** Topped Up Wh */
+            topped_up_wh: number;
+            /** Evening Wh */
+            evening_wh: number;
+            /** Charged Wh */
+            charged_wh: number;
+            /** Warm */
+            warm: boolean;
+            /** Order */
+            order: number | null;
+        };
+        /**
+         * Power
+         * @description The whole answer. days_carried: days before the first short one.
+         */
+        Power: {
+            /** Days */
+            days: components["schemas"]["PowerDay"][];
+            /** Types */
+            types: components["schemas"]["TypeSummary"][];
+            /** Useless */
+            useless: components["schemas"]["Useless"][];
+            /** Days Carried */
+            days_carried: number;
+        };
+        /**
+         * PowerDay
+         * @description A day and its night. usable: shares that the cold leaves of packs outside and in a pocket.
+         */
+        PowerDay: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Lowest C */
+            lowest_c: number;
+            /** Usable Cold */
+            usable_cold: number;
+            /** Usable Warm */
+            usable_warm: number;
+            /** Night H */
+            night_h: number;
+            /** Outlets */
+            outlets: number;
+            /** Types */
+            types: components["schemas"]["TypeDay"][];
+            /** Packs */
+            packs: components["schemas"]["PackDay"][];
+            /** Banks */
+            banks: components["schemas"]["BankDay"][];
+            /** Charges */
+            charges: components["schemas"]["Charge"][];
+        };
+        /**
+         * StaminaReport
+         * @description Packs, cards and copies day by day, and the short of it.
+         */
+        StaminaReport: {
+            power: components["schemas"]["Power"];
+            pictures: components["schemas"]["Storage"];
+            lasts: components["schemas"]["Lasts"];
+        };
+        /**
+         * Storage
+         * @description The whole answer. asked_copies: places each picture is to be in. days_carried: days before the first short one.
+         *
+         *     drive_gb: space for copies that the trip asks of each place; reach: how each type of card gets read, or None.
+         */
+        Storage: {
+            /** Days */
+            days: components["schemas"]["StorageDay"][];
+            /** Types */
+            types: components["schemas"]["CardsOf"][];
+            /** Gone */
+            gone: components["schemas"]["Gone"][];
+            /** Asked Copies */
+            asked_copies: number;
+            /** Short On */
+            short_on: string | null;
+            /** Days Carried */
+            days_carried: number;
+            /** Drive Gb */
+            drive_gb: number;
+            /** Unread */
+            unread: string[];
+            /** One Slot */
+            one_slot: string[];
+            /** Together */
+            together: boolean;
+        };
+        /**
+         * StorageDay
+         * @description A day and its night. lost_gb: made, but no card was left for it. copies: places each picture of the day is in.
+         *
+         *     cards_left: blank cards by type in the evening. erased: cards that are blank again in the morning.
+         */
+        StorageDay: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Made */
+            made: components["schemas"]["Made"][];
+            /** Cards */
+            cards: components["schemas"]["CardUse"][];
+            /** Lost Gb */
+            lost_gb: number;
+            /** Copies */
+            copies: number;
+            /** Copying */
+            copying: components["schemas"]["Copy"][];
+            /** Minutes */
+            minutes: number;
+            /** Cards Left */
+            cards_left: {
+                [key: string]: number;
+            };
+            /** Erased */
+            erased: string[];
+        };
+        /**
+         * TypeDay
+         * @description One type of pack on one day. ready_wh: usable in the morning, cold taken off. got_wh: of need_wh, what came.
+         *
+         *     margin: how much more of the need there would have been, as a share; None when nothing is asked. bare: none of the
+         *     type is loaded, and no camera runs on it: a link that is missing, not a day that is short.
+         */
+        TypeDay: {
+            /** Type */
+            type: string;
+            /** Need Wh */
+            need_wh: number;
+            /** Got Wh */
+            got_wh: number;
+            /** Ready Wh */
+            ready_wh: number;
+            /** Margin */
+            margin: number | null;
+            /** Bare */
+            bare: boolean;
+            /** Eaters */
+            eaters: components["schemas"]["Eater"][];
+        };
+        /**
+         * Useless
+         * @description A charger that does nothing here, and why.
+         */
+        Useless: {
+            /** Item */
+            item: string;
+            /**
+             * Why
+             * @enum {string}
+             */
+            why: "plug" | "volts" | "no-port" | "no-pack" | "no-car";
+        };
+        /**
+         * StaminaTry
+         * @description Settings to try on a trip, in place of its own; None takes those of the trip.
+         */
+        StaminaTry: {
+            stamina?: components["schemas"]["Stamina"] | null;
+        };
+        /**
+         * Claim
+         * @description What a bank really gives: in Wh beside the mAh it is sold by. refills: of a pack of the type.
+         *
+         *     claimed: refills that dividing mAh by mAh suggests, the common mistake (domain 4).
+         */
+        Claim: {
+            /** Item */
+            item: string;
+            /** Energy Wh */
+            energy_wh: number;
+            /** Gives Wh */
+            gives_wh: number;
+            /** Type */
+            type: string;
+            /** Refills */
+            refills: number;
+            /** Claimed */
+            claimed: number;
+        };
+        /**
+         * Fewest
+         * @description Fewest packs of a type that carry every day with the margin. item: the pack counted; None when none is owned.
+         *
+         *     packs: in all, None when no number does. loaded: now. mass_g: of the packs to add (less than 0: to leave).
+         */
+        Fewest: {
+            /** Type */
+            type: string;
+            /** Item */
+            item: string | null;
+            /** Packs */
+            packs: number | null;
+            /** Loaded */
+            loaded: number;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
+         * PowerAdvice
+         * @description The whole advice.
+         */
+        PowerAdvice: {
+            /** Fewest */
+            fewest: components["schemas"]["Fewest"][];
+            /** Savings */
+            savings: components["schemas"]["Saving"][];
+            /** Schools */
+            schools: components["schemas"]["SchoolRow"][];
+            /** Claims */
+            claims: components["schemas"]["Claim"][];
+        };
+        /**
+         * Saving
+         * @description Something left behind that makes packs needless. packs: how many of the type; mass_g: grams of the exchange.
+         */
+        Saving: {
+            /** Item */
+            item: string;
+            /** Type */
+            type: string;
+            /** Packs */
+            packs: number;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
+         * SchoolRow
+         * @description A school of carrying power, on this trip. packs: fewest in all; grams: of them and what charges them.
+         *
+         *     short_on: the first short day with what is loaded now. sockets: most used at one time in any night.
+         */
+        SchoolRow: {
+            /**
+             * School
+             * @enum {string}
+             */
+            school: "packs-only" | "charge-nightly" | "bank-by-day" | "usb-c";
+            /** Packs */
+            packs: number | null;
+            /** Grams */
+            grams: number;
+            /** Short On */
+            short_on: string | null;
+            /** Sockets */
+            sockets: number;
+        };
+        /**
          * LightestSet
          * @description The set, its grams, and the lens and effect pairs that nothing owned serves. proved: nothing lighter does.
          */
@@ -4113,7 +5072,8 @@ export interface components {
          *
          *     limit_g: grams it was sought under; carried_g: what it carries (cabin, under the seat and worn). score: brief score
          *     of ``assess``, 0 to 100. bound: what no kit under the limit exceeds. steady: share of the brief that bears any
-         *     single loss. proved: score, then steadiness, then mass are the best there are.
+         *     single loss. proved: score, then steadiness, then mass are the best there are. power_days, card_days: of ``days``,
+         *     those that packs and cards carry before the first short one, by the simulation.
          */
         Point: {
             kit: components["schemas"]["Kit"];
@@ -4129,6 +5089,12 @@ export interface components {
             steady: number;
             /** Proved */
             proved: boolean;
+            /** Days */
+            days: number;
+            /** Power Days */
+            power_days: number;
+            /** Card Days */
+            card_days: number;
         };
         /**
          * Reason
@@ -4992,6 +5958,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Thought"];
+                };
+            };
+        };
+    };
+    server_trips_api_report_stamina: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StaminaTry"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaminaReport"];
+                };
+            };
+        };
+    };
+    server_trips_api_advise_stamina: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StaminaTry"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PowerAdvice"];
                 };
             };
         };

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Assessment, Trip } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
+import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { PIECE } from '@/wording/kinds'
 import { bagScales, briefScale, personScales, refusal, volumeScales } from '@/wording/scales'
@@ -19,18 +20,24 @@ const brief = computed(() => briefScale(props.assessment))
 const worst = computed(() => bags.value[0])
 const back = computed(() => people.value[0])
 const fullest = computed(() => volumes.value[0])
-const passing = computed(() => props.assessment.legs.filter((leg) => leg.passes).length)
+const lasts = computed(() => props.assessment.lasts)
+const shortType = computed(() => lasts.value.types.filter((t) => t.short_on && t.packs).sort((a, b) => a.short_on!.localeCompare(b.short_on!))[0])
+const thin = computed(() => lasts.value.types.filter((t) => t.worst_margin !== null).sort((a, b) => a.worst_margin! - b.worst_margin!)[0])
 
 function load(grams: number): { figure: string; unit: string } {
   const [figure = '', unit = ''] = fmt.load(grams, units.value).split(' ')
   return { figure, unit }
 }
+/** The first leg that refuses something. */
+const refusing = computed(() => props.assessment.legs.find((leg) => !leg.passes)?.leg)
 const bagNote = computed(() => {
   const bag = worst.value
   if (!bag) return 'no bag loaded'
+  const over = bag.limit_g !== null && bag.mass_g > bag.limit_g
+  if (refusing.value && !over) return `leg ${legNumber(refusing.value)} refuses`
   if (bag.limit_g === null) return 'no leg weighs it'
   const by = fmt.mass(Math.abs(bag.mass_g - bag.limit_g), units.value)
-  return bag.mass_g > bag.limit_g ? `${by} over, leg ${legNumber(bag.leg)}` : `${by} to spare`
+  return over ? `${by} over, leg ${legNumber(bag.leg)}` : `${by} to spare`
 })
 function legNumber(leg: string | null | undefined): number {
   return props.assessment.legs.findIndex((l) => l.leg === leg) + 1
@@ -49,7 +56,7 @@ function limitText(limit: number | null): string {
       :note="bagNote"
       :share="worst?.limit_g ? worst.mass_g / worst.limit_g : worst ? 0.5 : 0"
       :mark="worst?.limit_g ? Math.min(1, worst.limit_g / worst.mass_g) : null"
-      :over="Boolean(worst?.limit_g && worst.mass_g > worst.limit_g)"
+      :over="Boolean(refusing || (worst?.limit_g && worst.mass_g > worst.limit_g))"
     >
       <h2>Bags against the strictest leg</h2>
       <table>
@@ -60,6 +67,20 @@ function limitText(limit: number | null): string {
             <td class="number">{{ fmt.load(bag.mass_g, units) }}</td>
             <td class="number">{{ bag.limit_g === null ? 'not limited' : fmt.limit(bag.limit_g, units) }}</td>
             <td>{{ bag.leg ? names.leg(bag.leg) : '' }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <h2 class="second">Leg by leg</h2>
+      <table>
+        <thead><tr><th>Leg</th><th>What it says</th></tr></thead>
+        <tbody>
+          <tr v-for="leg in assessment.legs" :key="leg.leg">
+            <td>{{ names.leg(leg.leg) }}</td>
+            <td>
+              <template v-if="!leg.limits">no limits</template>
+              <template v-else-if="leg.passes">takes everything</template>
+              <template v-else>{{ leg.checks.filter((c) => !c.passes).map((c) => `${c.bag ? names.thing(c.bag) : names.person(c.person)}: ${refusal(c, units)}`).join('; ') }}</template>
+            </td>
           </tr>
         </tbody>
       </table>
@@ -117,28 +138,46 @@ function limitText(limit: number | null): string {
     </ScaleCell>
 
     <ScaleCell
-      title="Legs that take it"
-      :figure="String(passing)"
-      :unit="`of ${assessment.legs.length}`"
-      :note="passing < assessment.legs.length ? `leg ${legNumber(assessment.legs.find((l) => !l.passes)?.leg)} refuses` : assessment.legs.length ? 'every leg' : 'no legs yet'"
-      :share="assessment.legs.length ? passing / assessment.legs.length : 0"
-      :mark="null"
-      :over="passing < assessment.legs.length"
+      title="Power"
+      :figure="String(lasts.power_days)"
+      :unit="`of ${lasts.days} days`"
+      :note="lasts.days === 0 ? 'no days yet' : shortType ? `${names.thing(shortType.type)} short, ${day(shortType.short_on!)}` : thin ? `${fmt.percent(thin.worst_margin!)} to spare, ${names.thing(thin.type)}` : 'nothing runs on packs'"
+      :share="lasts.days ? lasts.power_days / lasts.days : 0"
+      :mark="1"
+      :over="lasts.power_days < lasts.days"
     >
-      <h2>Leg by leg</h2>
+      <h2>Does the power last</h2>
       <table>
-        <thead><tr><th>Leg</th><th>What it says</th></tr></thead>
+        <thead><tr><th>type</th><th class="number">loaded</th><th class="number">least to spare</th><th>on</th></tr></thead>
         <tbody>
-          <tr v-for="leg in assessment.legs" :key="leg.leg">
-            <td>{{ names.leg(leg.leg) }}</td>
-            <td>
-              <template v-if="!leg.limits">no limits</template>
-              <template v-else-if="leg.passes">takes everything</template>
-              <template v-else>{{ leg.checks.filter((c) => !c.passes).map((c) => `${c.bag ? names.thing(c.bag) : names.person(c.person)}: ${refusal(c, units)}`).join('; ') }}</template>
-            </td>
+          <tr v-for="t in lasts.types" :key="t.type">
+            <td>{{ names.thing(t.type) }}</td>
+            <td class="number">{{ t.packs }}</td>
+            <td class="number">{{ t.worst_margin === null ? '' : t.worst_margin < 0 ? `${fmt.percent(-t.worst_margin)} short` : fmt.percent(t.worst_margin) }}</td>
+            <td>{{ t.short_on ? `dry on ${day(t.short_on)}` : t.worst_on ? day(t.worst_on) : '' }}</td>
           </tr>
         </tbody>
       </table>
+      <p class="label">Estimates of cold and rates: Stamina shows the sums, pack by pack.</p>
+    </ScaleCell>
+
+    <ScaleCell
+      title="Cards"
+      :figure="String(lasts.card_days)"
+      :unit="`of ${lasts.days} days`"
+      :note="lasts.card_days < lasts.days ? 'then no card is left' : lasts.copies_short_on ? `fewer than ${lasts.copies} places, ${day(lasts.copies_short_on)}` : lasts.days ? `in ${lasts.copies} places every night` : 'no days yet'"
+      :share="lasts.days ? lasts.card_days / lasts.days : 0"
+      :mark="1"
+      :over="lasts.card_days < lasts.days"
+    >
+      <h2>Do the cards last</h2>
+      <table>
+        <thead><tr><th>cards</th><th class="number">loaded</th><th class="number">used up</th><th>run out</th></tr></thead>
+        <tbody>
+          <tr v-for="c in lasts.cards" :key="c.type"><td>{{ c.type }}</td><td class="number">{{ c.loaded }}</td><td class="number">{{ c.needed }}</td><td>{{ c.full_on ? day(c.full_on) : 'no' }}</td></tr>
+        </tbody>
+      </table>
+      <p class="label">“Used up” is what the trip would take with cards enough, in the school you picked on Stamina.</p>
     </ScaleCell>
 
     <ScaleCell
@@ -172,5 +211,8 @@ function limitText(limit: number | null): string {
   background: var(--foot);
   color: var(--foot-ink);
   flex: none;
+}
+.second {
+  margin-top: 12px;
 }
 </style>

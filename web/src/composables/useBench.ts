@@ -41,7 +41,15 @@ export function useBench(trip: Ref<string>, kit: Ref<string>) {
   const keep = (state: KitState): void => {
     queries.setQueryData<Bench>(benchKey(path().slug, path().kit), (old) => old && { ...old, state })
   }
-  const version = (): number => bench.value?.state.version ?? 0
+  /** What the server last said of this very kit: the screen may still show the one before. */
+  async function sent(): Promise<{ path: ReturnType<typeof path>; version: number }> {
+    const { slug, kit: open } = path()
+    const queryKey = benchKey(slug, open)
+    const { state } = await queries.ensureQueryData({ queryKey, queryFn: () => fetchBench(slug, open) })
+    // A read that is under way would bring back what was there before the change.
+    await queries.cancelQueries({ queryKey })
+    return { path: { slug, kit: open }, version: state.version }
+  }
   const changing = {
     onSuccess: keep,
     onError: (error: Error) => explain(error, path().slug, path().kit),
@@ -49,18 +57,24 @@ export function useBench(trip: Ref<string>, kit: Ref<string>) {
     scope: { id: 'kit' },
   }
   const edit = useMutation({
-    mutationFn: (edits: Edit[]) =>
-      ask(client.POST('/api/trips/{slug}/kits/{kit}/edits', { params: { path: path() }, body: { version: version(), edits } })),
+    mutationFn: async (edits: Edit[]) => {
+      const { path: at, version } = await sent()
+      return ask(client.POST('/api/trips/{slug}/kits/{kit}/edits', { params: { path: at }, body: { version, edits } }))
+    },
     ...changing,
   })
   const undo = useMutation({
-    mutationFn: () =>
-      ask(client.POST('/api/trips/{slug}/kits/{kit}/undo', { params: { path: path() }, body: { version: version() } })),
+    mutationFn: async () => {
+      const { path: at, version } = await sent()
+      return ask(client.POST('/api/trips/{slug}/kits/{kit}/undo', { params: { path: at }, body: { version } }))
+    },
     ...changing,
   })
   const redo = useMutation({
-    mutationFn: () =>
-      ask(client.POST('/api/trips/{slug}/kits/{kit}/redo', { params: { path: path() }, body: { version: version() } })),
+    mutationFn: async () => {
+      const { path: at, version } = await sent()
+      return ask(client.POST('/api/trips/{slug}/kits/{kit}/redo', { params: { path: at }, body: { version } }))
+    },
     ...changing,
   })
   return { bench, error: query.error, loading: query.isPending, edit, undo, redo, ...useIndex(bench) }

@@ -9,6 +9,9 @@ import type { Session, Thing, Units } from '@/api/types'
 
 const Nothing = defineComponent({ render: () => h('div') })
 
+/** jsdom has no viewport to place menus in: one that never moves. */
+globalThis.visualViewport ??= Object.assign(new EventTarget(), { width: 1280, height: 800, offsetLeft: 0, offsetTop: 0, pageLeft: 0, pageTop: 0, scale: 1 }) as VisualViewport
+
 /** jsdom lays nothing out: every element is this large. */
 export function giveSize(width: number, height: number): void {
   Object.defineProperty(HTMLElement.prototype, 'clientWidth', { configurable: true, get: () => width })
@@ -27,7 +30,7 @@ export function signedIn(units: Units = 'metric'): void {
 
 export function mounted(component: Component, props: Record<string, unknown>) {
   giveSize(820, 400)
-  const names = ['trips', 'locker', 'brief', 'bench']
+  const names = ['trips', 'locker', 'brief', 'bench', 'stamina']
   const router = createRouter({
     history: createMemoryHistory(),
     routes: names.map((name) => ({ path: `/${name}/:trip?/:kit?`, name, component: Nothing })),

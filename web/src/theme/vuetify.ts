@@ -60,5 +60,6 @@ export const vuetify = createVuetify({
     VCheckbox: { density: 'compact', hideDetails: true },
     VDialog: { maxWidth: 560 },
     VMenu: { transition: false },
+    VSlider: { color: 'var(--saddle)', thumbColor: 'var(--saddle)', trackColor: 'var(--line)', trackSize: 3, thumbSize: 16, elevation: 0, ripple: false },
   },
 })

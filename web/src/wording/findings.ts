@@ -5,8 +5,9 @@ import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { COMPLETENESS } from './completeness'
 import { ABSENCE, PIECE } from './kinds'
-import { item, list, number, ref, type Say, type Sentence } from './parts'
+import { item, list, many, number, ref, type Say, type Sentence } from './parts'
 import { PLACE } from './place'
+import { STAMINA } from './stamina'
 
 function range(finding: Finding): string {
   return fmt.focalRange(number(finding, 'from_mm'), number(finding, 'to_mm'))
@@ -36,6 +37,7 @@ const BECAUSE: Record<string, string> = {
 const SAY: Record<string, Say> = {
   ...COMPLETENESS,
   ...PLACE,
+  ...STAMINA,
   'no-people': () => ({ head: 'Nobody carries yet.', body: 'Add the people of this trip, so that bags have a back to hang on.' }),
   'no-days': () => ({ head: 'No days yet.', body: 'Add the days, with the coldest hour of each.' }),
   'no-wants': () => ({ head: 'No wants yet.', body: 'Say which pictures you want to come home with; then each lens has a worth.' }),
@@ -104,6 +106,12 @@ function things(cure: Cure): string[] {
   return (cure.edits ?? []).map((edit) => edit.item)
 }
 
+/** "2 " of two pieces of one thing, nothing of one. */
+function counted(cure: Cure): string {
+  const [only] = cure.edits?.length === 1 ? cure.edits : []
+  return only?.act === 'load' && (only.count ?? 1) > 1 ? `${only.count} ` : ''
+}
+
 function target(cure: Cure, names: Names): string {
   const first = cure.edits?.[0]
   const place = first && 'place' in first ? first.place : null
@@ -118,7 +126,7 @@ export function cureText(cure: Cure, names: Names, units: Units): string {
   const change = fmt.massChange(cure.mass_change_g ?? 0, units)
   switch (cure.code) {
     case 'load':
-      return `Load ${which} (${change})`
+      return `Load ${counted(cure)}${which} (${change})`
     case 'load-may-pass':
       return `Load ${which} (${change}); it may pass, ask there`
     case 'load-partly':
@@ -133,6 +141,20 @@ export function cureText(cure: Cure, names: Names, units: Units): string {
       return `Take ${which} off the outside, into ${target(cure, names)}`
     case 'crop-mode':
       return `${numbers.crop}× crop mode reaches ${fmt.focal(numbers.to_mm ?? 0)} mm with ${fmt.figure(numbers.megapixels ?? 0)} MP left (0 g)`
+    case 'get-packs':
+      return things(cure).length ? `Load ${counted(cure)}${which} and get ${fmt.figure(numbers.packs ?? 0)} more (${change})` : `Buy, borrow or hire ${many(numbers.packs ?? 0, 'more pack')} (${change})`
+    case 'power-bank-by-day':
+      return 'Or top up from a bank in the bag by day: then it lasts (0 g)'
+    case 'power-charge-nightly':
+      return 'Or charge nightly: then it lasts (0 g)'
+    case 'power-usb-c':
+      return 'Or charge in the cameras over USB-C: then it lasts (0 g)'
+    case 'power-packs-only':
+      return 'Or do not charge at all: the packs last anyway (0 g)'
+    case 'erase-after':
+      return `Or erase a card once it has ${many(numbers.copies ?? 2, 'copy', 'copies')}: then the cards last (0 g)`
+    case 'few-big':
+      return 'Or fill each card before you change it: then the cards last (0 g)'
     case 'stitch':
       return `${numbers.frames} stitched frames see as wide as ${fmt.focal(numbers.to_mm ?? 0)} mm (0 g)`
     default:

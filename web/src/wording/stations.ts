@@ -2,4 +2,5 @@
 export const STATIONS = [
   { name: 'brief', title: 'Brief' },
   { name: 'bench', title: 'Bench' },
+  { name: 'stamina', title: 'Stamina' },
 ] as const

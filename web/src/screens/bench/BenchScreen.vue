@@ -119,8 +119,8 @@ useKeys([
           <button type="button" class="link" @click="think">forget it</button>
         </div>
         <SlotCards :trip="brief" :things="things" :loaded="loaded" :busy="busy" @edit="change" />
-        <DropsPanel v-if="view === 'drops'" class="ledger" :ledger="shown.assessment.ledger" :over="shown.assessment.legs.some((l) => !l.passes)" :names="names" :busy="busy" @edit="change" />
-        <LossesPanel v-else-if="view === 'losses'" class="ledger" :assessment="shown.assessment" :names="names" :busy="busy" @edit="change" />
+        <DropsPanel v-if="view === 'drops'" class="ledger" :ledger="shown.assessment.ledger" :wants="brief.wants ?? []" :over="shown.assessment.legs.some((l) => !l.passes)" :names="names" :busy="busy" @edit="change" />
+        <LossesPanel v-else-if="view === 'losses'" class="ledger" :assessment="shown.assessment" :wants="brief.wants ?? []" :names="names" :busy="busy" @edit="change" />
         <FiltersPanel v-else-if="view === 'filters'" class="ledger" :trip="trip" :kit="kit" :filters="shown.assessment.filters" :loaded="loaded" :names="names" :busy="busy" @edit="change" />
         <LedgerPanel
           v-else

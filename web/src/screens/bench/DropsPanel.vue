@@ -1,12 +1,14 @@
 <script setup lang="ts">
 /** What goes first when weight must go, and what to load next. Each line can be done. */
 import { computed, ref } from 'vue'
-import type { Assessment, Edit } from '@/api/types'
+import type { Assessment, Edit, Trip } from '@/api/types'
+import WantChanges from '@/components/WantChanges.vue'
+import WhyFigure from '@/components/WhyFigure.vue'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 
-const props = defineProps<{ ledger: Assessment['ledger']; over: boolean; names: Names; busy: boolean }>()
+const props = defineProps<{ ledger: Assessment['ledger']; wants: NonNullable<Trip['wants']>; over: boolean; names: Names; busy: boolean }>()
 const emit = defineEmits<{ edit: [edits: Edit[]] }>()
 const units = useUnits()
 const BUDGETS = [100, 300, 1000]
@@ -32,7 +34,14 @@ function per(points: number, grams: number): string {
         <tr v-for="(drop, index) in ledger.drops" :key="drop.item" :class="{ enough: index === enough }">
           <td>{{ names.thing(drop.item) }}<span v-if="drop.goes.length" class="label"> with {{ drop.goes.map(names.thing).join(', ') }}</span><span v-if="index === enough" class="label"> · now every leg takes the weight</span></td>
           <td class="number">{{ fmt.mass(drop.mass_g, units) }}</td>
-          <td class="number" :title="`${per(drop.points, drop.mass_g)} points per 100 g`">{{ fmt.figure(drop.points, 1) }}</td>
+          <td class="number">
+            <WhyFigure :figure="fmt.figure(drop.points, 1)" :about="`points that leaving ${names.thing(drop.item)} costs`">
+              <h2>Leaving {{ names.thing(drop.item) }}<template v-if="index"> after those above</template></h2>
+              <WantChanges :changes="drop.changes ?? []" :wants="wants" :names="names" />
+              <p class="label">{{ fmt.figure(drop.points, 1) }} points for {{ fmt.mass(drop.mass_g, units) }}: {{ per(drop.points, drop.mass_g) }} per 100 g. The brief stands at {{ fmt.figure(drop.score, 1) }} % then, and all that is loaded weighs {{ fmt.load(drop.total_g, units) }}.</p>
+              <p v-if="drop.over_g > 0" class="label">The worst leg is still {{ fmt.mass(drop.over_g, units) }} over.</p>
+            </WhyFigure>
+          </td>
           <td class="number">{{ fmt.figure(drop.score, 1) }} %</td>
           <td class="number"><button type="button" class="link" :disabled="busy" @click="emit('edit', upTo(index))">{{ index ? 'leave to here' : 'leave' }}</button></td>
         </tr>
@@ -49,7 +58,13 @@ function per(points: number, grams: number): string {
         <tr v-for="next in nexts" :key="next.items.join()">
           <td>{{ next.items.map(names.thing).join(' + ') }}<span v-if="next.brings.length" class="label"> with {{ next.brings.map(names.thing).join(', ') }}</span></td>
           <td class="number">{{ fmt.massChange(next.mass_g, units) }}</td>
-          <td class="number" :title="`${per(next.points, next.mass_g)} points per 100 g`">{{ fmt.figure(next.points, 1) }}</td>
+          <td class="number">
+            <WhyFigure :figure="fmt.figure(next.points, 1)" :about="`points that ${next.items.map(names.thing).join(' and ')} would add`">
+              <h2>Loading {{ next.items.map(names.thing).join(' + ') }}</h2>
+              <WantChanges :changes="next.changes ?? []" :wants="wants" :names="names" />
+              <p class="label">{{ fmt.figure(next.points, 1) }} points for {{ fmt.mass(next.mass_g, units) }}<template v-if="next.brings.length">, links and all</template>: {{ per(next.points, next.mass_g) }} per 100 g.</p>
+            </WhyFigure>
+          </td>
           <td class="number">{{ fmt.figure(next.score, 1) }} %</td>
           <td class="number"><button type="button" class="link" :disabled="busy" @click="emit('edit', [...next.items, ...next.brings].map((item) => ({ act: 'load', item, count: 1 })))">load</button></td>
         </tr>

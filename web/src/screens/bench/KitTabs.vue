@@ -3,7 +3,7 @@
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { mdiDotsVertical } from '@mdi/js'
-import { kitLabel, kitRest } from './kit-names'
+import { kitLabel, kitRest } from '@/wording/kits'
 import type { KitName } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import { useKits } from '@/composables/useBench'

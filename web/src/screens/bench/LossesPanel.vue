@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** Each single thing and bag lost in turn, worst first; and what each day asks of the hands. */
-import type { Assessment, Edit } from '@/api/types'
+import type { Assessment, Edit, Trip } from '@/api/types'
+import WantChanges from '@/components/WantChanges.vue'
+import WhyFigure from '@/components/WhyFigure.vue'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { day as dayName } from '@/format/dates'
@@ -8,7 +10,7 @@ import * as fmt from '@/format/units'
 import { cureText } from '@/wording/findings'
 import { many } from '@/wording/parts'
 
-defineProps<{ assessment: Assessment; names: Names; busy: boolean }>()
+defineProps<{ assessment: Assessment; wants: NonNullable<Trip['wants']>; names: Names; busy: boolean }>()
 const emit = defineEmits<{ edit: [edits: Edit[]] }>()
 const units = useUnits()
 type Loss = Assessment['resilience']['losses'][number]
@@ -34,7 +36,14 @@ function costs(loss: Loss): string {
             <div v-if="loss.fails.length" class="label">then useless: {{ loss.fails.map(names.thing).join(', ') }}</div>
             <div v-for="(cure, i) in loss.cures" :key="i"><button type="button" class="link label" :disabled="busy" @click="emit('edit', cure.edits ?? [])">{{ cureText(cure, names, units) }}</button></div>
           </td>
-          <td>{{ costs(loss) }}</td>
+          <td>
+            <WhyFigure :figure="costs(loss)" :about="`what losing ${names.thing(loss.item)} costs`">
+              <h2>{{ names.thing(loss.item) }}<template v-if="loss.what === 'bag'">, with all in it</template>, lost</h2>
+              <WantChanges :changes="loss.changes" :wants="wants" :names="names" />
+              <p v-if="loss.out.length > 1" class="label">Out of use: {{ loss.out.map(names.thing).join(', ') }}.</p>
+              <p v-if="loss.wants.length" class="label">Lost, with less than half left: {{ loss.wants.map(names.want).join(', ') }}.</p>
+            </WhyFigure>
+          </td>
           <td class="number">{{ fmt.figure(loss.score, 1) }} %</td>
         </tr>
       </tbody>

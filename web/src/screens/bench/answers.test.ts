@@ -8,14 +8,15 @@ import LossesPanel from './LossesPanel.vue'
 import SlotCards from './SlotCards.vue'
 
 let shown: ReturnType<typeof mounted>
+const WANTS = [{ id: 'sea', name: 'Sea', importance: 1 }, { id: 'city', name: 'City', importance: 3 }]
 beforeEach(() => signedIn())
 afterEach(() => shown.unmount())
 
 describe('leave first, load next', () => {
   const ledger = {
     drops: [
-      { item: 'spare', goes: ['ring'], points: 0, mass_g: 309, score: 90, total_g: 5000, over_g: 200 },
-      { item: 'tele', goes: [], points: 12.5, mass_g: 1396, score: 77.5, total_g: 3604, over_g: 0 },
+      { item: 'spare', goes: ['ring'], points: 0, mass_g: 309, score: 90, total_g: 5000, over_g: 200, changes: [] },
+      { item: 'tele', goes: [], points: 12.5, mass_g: 1396, score: 77.5, total_g: 3604, over_g: 0, changes: [{ want: 'sea', before: 0.9, after: 0.4 }] },
     ],
     nexts: [
       { items: ['wide'], brings: ['pack'], mass_g: 582, points: 8, score: 98 },
@@ -25,19 +26,27 @@ describe('leave first, load next', () => {
   } as unknown as Assessment['ledger']
 
   it('says what goes with a thing, and where every leg takes the weight', async () => {
-    shown = mounted(DropsPanel, { ledger, over: true, names: NAMES, busy: false })
+    shown = mounted(DropsPanel, { ledger, over: true, wants: WANTS, names: NAMES, busy: false })
     const rows = shown.findAll('tbody tr').map((r) => r.text())
     expect(rows[0]).toContain('SPARE with RING')
     expect(rows[1]).toContain('now every leg takes the weight')
     await shown.findAll('button').find((b) => b.text() === 'leave to here')!.trigger('click')
     expect(shown.emitted('edit')).toEqual([[['spare', 'ring', 'tele'].map((item) => ({ act: 'leave', item }))]])
   })
+  it('opens what a figure is made of', async () => {
+    shown = mounted(DropsPanel, { ledger, over: true, wants: WANTS, names: NAMES, busy: false })
+    await shown.findAll('button').find((b) => b.text() === '12.5')!.trigger('click')
+    const reason = document.querySelector('.reason')!.textContent.replaceAll(/\s+/g, ' ')
+    expect(reason).toContain('Leaving TELE after those above')
+    expect(reason).toContain('sea90 %40 %25 %−12.5')
+    expect(reason).toContain('0.9 per 100 g')
+  })
   it('does not speak of legs where none is over', () => {
-    shown = mounted(DropsPanel, { ledger, over: false, names: NAMES, busy: false })
+    shown = mounted(DropsPanel, { ledger, over: false, wants: WANTS, names: NAMES, busy: false })
     expect(shown.text()).not.toContain('every leg')
   })
   it('proposes within a budget of grams, with the links', async () => {
-    shown = mounted(DropsPanel, { ledger, over: false, names: NAMES, busy: false })
+    shown = mounted(DropsPanel, { ledger, over: false, wants: WANTS, names: NAMES, busy: false })
     expect(shown.text()).toContain('WIDE with PACK')
     await shown.findAll('button').find((b) => b.text() === '300 g')!.trigger('click')
     expect(shown.text()).not.toContain('WIDE')
@@ -45,7 +54,7 @@ describe('leave first, load next', () => {
     expect(shown.emitted('edit')).toEqual([[[{ act: 'load', item: 'fifty', count: 1 }]]])
   })
   it('says so when nothing can go and nothing adds', () => {
-    shown = mounted(DropsPanel, { ledger: { drops: [], nexts: [], days: [] }, over: false, names: NAMES, busy: false })
+    shown = mounted(DropsPanel, { ledger: { drops: [], nexts: [], days: [] }, over: false, wants: WANTS, names: NAMES, busy: false })
     expect(shown.text()).toContain('Nothing can go')
     expect(shown.text()).toContain('Nothing left behind adds')
   })
@@ -58,8 +67,8 @@ describe('losses and days', () => {
       share: 0.53,
       steady: [],
       losses: [
-        { what: 'bag', item: 'ridge', out: [], score: 0, points: 95, wants: ['a'], days: 9, stops: true, pictures: true, fails: [], cures: [] },
-        { what: 'thing', item: 'body', out: [], score: 60, points: 35.5, wants: ['a', 'b'], days: 1, stops: false, pictures: false, fails: ['trigger'], cures: [load] },
+        { what: 'bag', item: 'ridge', out: [], score: 0, points: 95, wants: ['a'], days: 9, stops: true, pictures: true, changes: [], fails: [], cures: [] },
+        { what: 'thing', item: 'body', out: [], score: 60, points: 35.5, wants: ['a', 'b'], days: 1, stops: false, pictures: false, changes: [{ want: 'sea', before: 0.9, after: 0.2 }], fails: ['trigger'], cures: [load] },
       ],
     },
     ledger: { drops: [], nexts: [], days: [{ date: '2027-02-21', lenses: ['zoom', 'tele'], homes: [{ body: 'body', lens: 'zoom' }], changes: 1, exposed: true, second_body: null }] },
@@ -67,17 +76,22 @@ describe('losses and days', () => {
   } as unknown as Assessment
 
   it('tell what each costs and cure it', async () => {
-    shown = mounted(LossesPanel, { assessment, names: NAMES, busy: false })
+    shown = mounted(LossesPanel, { assessment, wants: WANTS, names: NAMES, busy: false })
     const text = shown.text()
     expect(text).toContain('53 % of the brief bears any one loss')
     expect(text).toContain('no more pictures, 9 days, every picture taken')
     expect(text).toContain('35.5 points, 2 wants, 1 day')
     expect(text).toContain('then useless: TRIGGER')
-    await shown.get('button').trigger('click')
+    await shown.findAll('button').find((b) => b.text().startsWith('Load SECOND'))!.trigger('click')
     expect(shown.emitted('edit')).toEqual([[load.edits]])
+    await shown.findAll('button').find((b) => b.text().startsWith('35.5 points'))!.trigger('click')
+    const reason = document.querySelector('.reason')!.textContent.replaceAll(/\s+/g, ' ')
+    expect(reason).toContain('BODY, lost')
+    // A want of importance 1 in 4 that falls from 90 to 20 % costs 0.25 × 70 points.
+    expect(reason).toContain('sea90 %20 %25 %−17.5')
   })
   it('tell which lens lives where, and how far a body crops', () => {
-    shown = mounted(LossesPanel, { assessment, names: NAMES, busy: false })
+    shown = mounted(LossesPanel, { assessment, wants: WANTS, names: NAMES, busy: false })
     expect(shown.text()).toContain('ZOOM on BODY')
     expect(shown.text()).toContain('1 change, exposed')
     expect(shown.text()).toContain('BODY: from 70 mm you can crop to 96 mm and keep 24 MP.')

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 /** The brief: wants on the left, who, how and when on the right. Saved as it is typed. */
-import { computed, ref, watch } from 'vue'
-import { onBeforeRouteLeave, useRouter } from 'vue-router'
-import type { RouteLocationNormalized } from 'vue-router'
+import { computed, watch } from 'vue'
 import { looseRules } from '@/api/problem'
 import AskFirst from '@/components/AskFirst.vue'
 import TripFrame from '@/components/TripFrame.vue'
 import { useBench, useNames } from '@/composables/useBench'
 import { useCarriers } from '@/composables/useCarriers'
+import { useLeaveGuard } from '@/composables/useLeaveGuard'
 import DaysPart from './DaysPart.vue'
 import LegsPart from './LegsPart.vue'
 import PackingPart from './PackingPart.vue'
@@ -17,7 +16,6 @@ import { useBriefDraft } from './useBriefDraft'
 import WantsPart from './WantsPart.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
-const router = useRouter()
 const { bench, error, things } = useBench(
   () => props.trip,
   () => props.kit,
@@ -41,17 +39,7 @@ const STAKES = [
   { title: 'Paid', value: 'paid' },
 ]
 
-const leavingTo = ref<RouteLocationNormalized | null>(null)
-let letGo = false
-onBeforeRouteLeave(async (to) => {
-  if (letGo || (await flush())) return true
-  leavingTo.value = to
-  return false
-})
-async function leave(): Promise<void> {
-  letGo = true
-  if (leavingTo.value) await router.push(leavingTo.value.fullPath)
-}
+const { leavingTo, leave, again } = useLeaveGuard(flush)
 /** Errors that no field on this screen shows. */
 const loose = computed(() => {
   if (!problem.value) return ''
@@ -61,7 +49,7 @@ const loose = computed(() => {
 })
 watch(
   () => props.trip,
-  () => (letGo = false),
+  again,
 )
 </script>
 
@@ -75,7 +63,7 @@ watch(
           <VSelect v-model="draft.status" class="status" :items="STATUS" label="Stands" />
         </div>
         <WantsPart :model-value="draft.wants ?? []" :coverage="bench.state.assessment.coverage" :errors="errors" @update:model-value="draft.wants = $event" />
-        <DaysPart :model-value="draft.days ?? []" :errors="errors" :wants="draft.wants ?? []" :sky="bench.state.assessment.sky" @update:model-value="draft.days = $event" />
+        <DaysPart :model-value="draft.days ?? []" :errors="errors" :wants="draft.wants ?? []" :sky="bench.state.assessment.sky" :spot="draft.spot" @update:model-value="draft.days = $event" />
       </div>
       <div class="right">
         <div class="state" :class="state" role="status">

@@ -8,7 +8,7 @@ import { addDays, day as dayName, today } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { bands, skyText } from './sky'
 
-const props = defineProps<{ errors: Record<string, string>; wants: Want[]; sky: DayLight[] }>()
+const props = defineProps<{ errors: Record<string, string>; wants: Want[]; sky: DayLight[]; spot: Day['spot'] }>()
 const days = defineModel<Day[]>({ required: true })
 const units = useUnits()
 const chosen = ref(0)
@@ -32,7 +32,7 @@ function add(): void {
   const last = old.at(-1)
   days.value = [
     ...old,
-    { date: last ? addDays(last.date, 1) : today(), title: `Day ${old.length + 1}`, place: last?.place ?? '', lowest_c: last?.lowest_c ?? 15, on_foot_h: last?.on_foot_h ?? 0, weather: [], wants: [] },
+    { date: last ? addDays(last.date, 1) : today(), title: `Day ${old.length + 1}`, place: last?.place ?? '', lowest_c: last?.lowest_c ?? 15, on_foot_h: last?.on_foot_h ?? 0, weather: [], wants: [], bodies: [] },
   ]
   chosen.value = old.length
 }
@@ -47,6 +47,11 @@ const light = computed(() => new Map(props.sky.map((s) => [s.date, s])))
 /** What the sky gives on the chosen day, in words; null where the place is not known. */
 const sky = computed(() => (one.value ? skyText(light.value.get(one.value.date)) : null))
 const wantOptions = computed(() => props.wants.map((w) => ({ title: w.name, value: w.id })))
+type Spot = NonNullable<Day['spot']>
+/** Gives the day a spot of its own, from the trip's at first. */
+function move(change: Partial<Spot>): void {
+  replace({ spot: { latitude: 0, longitude: 0, utc_offset_h: 0, ...props.spot, ...one.value?.spot, ...change } })
+}
 function drop(): void {
   const left = days.value.filter((_, i) => i !== chosen.value)
   days.value = left
@@ -91,6 +96,13 @@ function start(date: string): void {
       <VSelect class="two" :model-value="one.weather ?? []" :items="WEATHER" multiple label="Out in" placeholder="fair weather" persistent-placeholder @update:model-value="replace({ weather: $event })" />
       <VSelect class="two" :model-value="one.wants ?? []" :items="wantOptions" multiple label="Shoots" placeholder="every want" persistent-placeholder :error-messages="error('wants')" @update:model-value="replace({ wants: $event })" />
       <span />
+      <div v-if="one.spot" class="spot">
+        <NumberField :model-value="one.spot.latitude" label="Latitude that day" unit="°N" :error="error('spot.latitude')" @update:model-value="move({ latitude: $event ?? 0 })" />
+        <NumberField :model-value="one.spot.longitude" label="Longitude that day" unit="°E" :error="error('spot.longitude')" @update:model-value="move({ longitude: $event ?? 0 })" />
+        <NumberField :model-value="one.spot.utc_offset_h" label="Clock, UTC +" unit="h" :error="error('spot.utc_offset_h')" @update:model-value="move({ utc_offset_h: $event ?? 0 })" />
+        <button type="button" class="link quiet" @click="replace({ spot: null })">as the trip</button>
+      </div>
+      <button v-else type="button" class="link quiet elsewhere" @click="move({})">somewhere else that day</button>
       <p class="sky label">{{ sky ?? 'Say where it is, beside, and the light of each day stands here.' }}</p>
     </div>
     <p v-else class="quiet">No days yet.</p>
@@ -169,6 +181,17 @@ text {
 }
 .two {
   grid-column: span 2;
+}
+.spot {
+  grid-column: 1 / -1;
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  max-width: 620px;
+}
+.elsewhere {
+  grid-column: 1 / -1;
+  justify-self: start;
 }
 .sky {
   grid-column: 1 / -1;

@@ -8,6 +8,7 @@ import { useBench, useNames } from '@/composables/useBench'
 import { useCompare } from '@/composables/useCompare'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
+import { kitBare } from '@/wording/kits'
 import ReachStack from './ReachStack.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
@@ -34,11 +35,6 @@ const sides = computed(() => comparison.value?.sides ?? [])
 function toggle(id: string): void {
   const next = picked.value.includes(id) ? picked.value.filter((k) => k !== id) : [...picked.value, id]
   if (next.length >= 2 && next.length <= MOST) picked.value = next
-}
-
-/** A kit's name without the letter that stands before it anyway. */
-function bare(side: Side): string {
-  return side.name.replace(new RegExp(`^${side.kit}\\s*·\\s*`, 'i'), '')
 }
 
 interface Row {
@@ -90,7 +86,7 @@ function isBest(row: Row, side: Side): boolean {
           <thead>
             <tr>
               <th />
-              <th v-for="side in sides" :key="side.kit" scope="col"><b class="kit">{{ side.kit.toUpperCase() }}</b> {{ bare(side) }}</th>
+              <th v-for="side in sides" :key="side.kit" scope="col"><b class="kit">{{ side.kit.toUpperCase() }}</b> {{ kitBare({ id: side.kit, name: side.name }) }}</th>
             </tr>
           </thead>
           <tbody>

@@ -37,6 +37,7 @@ function mark(item: string, how: 'must_take' | 'must_leave'): void {
   const marked = (marks.value[how] ?? []).includes(item)
   emit('mark', { ...marks.value, [how]: marked ? without(marks.value[how]) : [...(marks.value[how] ?? []), item], [other]: without(marks.value[other]) })
 }
+const lasts = computed(() => props.point.power_days >= props.point.days && props.point.card_days >= props.point.days)
 function marked(item: string): string {
   if (marks.value.must_take?.includes(item)) return 'must come'
   return marks.value.must_leave?.includes(item) ? 'must stay' : ''
@@ -47,6 +48,7 @@ function marked(item: string): string {
   <div class="panel">
     <h2>At {{ fmt.load(point.carried_g, units) }} <span class="quiet">{{ point.proved ? 'the best there is under that mass, proved' : `the best found; no kit can pass ${fmt.figure(point.bound, 1)} %` }}</span></h2>
     <p class="score"><b class="figure">{{ fmt.figure(point.score, 1) }} %</b> <span class="quiet">of the brief; the kit on the table has {{ fmt.figure(now.coverage.score, 1) }} %</span></p>
+    <p v-if="point.days" :class="lasts ? 'label' : 'short'">{{ lasts ? `Power and cards last all ${point.days} days.` : `▲ ${point.power_days < point.days ? `Power carries ${point.power_days} of ${point.days} days` : `Cards last ${point.card_days} of ${point.days} days`}: see Stamina.` }}</p>
     <div class="scroll">
       <table v-if="delta.enters.length || delta.leaves.length">
         <template v-for="side in [{ head: 'enters', list: delta.enters }, { head: 'leaves', list: delta.leaves }]" :key="side.head">
@@ -130,5 +132,10 @@ th {
 }
 .legs.bad {
   border-color: var(--rust);
+}
+.short {
+  color: var(--rust);
+  font-weight: 600;
+  margin: 2px 0;
 }
 </style>

@@ -65,8 +65,7 @@ const { comparison } = useCompare(() => props.trip, others4)
 const present = computed(() => {
   const now = bench.value?.state.assessment
   if (!now || !loaded.value.size) return []
-  const carried = now.loads.people.reduce((sum, p) => sum + p.cabin_g + p.personal_g + p.worn_g, 0)
-  const mine = { id: props.kit, name: `${props.kit.toUpperCase()}, now`, carried_g: carried, score: now.coverage.score }
+  const mine = { id: props.kit, name: `${props.kit.toUpperCase()}, now`, carried_g: now.loads.carried_g, score: now.coverage.score }
   const rest = comparison.value?.sides.filter((s) => s.kit !== props.kit) ?? []
   return [mine, ...rest.map((s) => ({ id: s.kit, name: s.kit.toUpperCase(), carried_g: s.carried_g, score: s.score }))].filter((k) => k.score > 0)
 })

@@ -26,12 +26,14 @@ export function idFrom(name: string, taken: readonly string[] = []): string {
 }
 
 /** How a trip is packed until somebody says otherwise. */
-export const NEW_BRIEF: Pick<Trip, 'purpose' | 'stakes' | 'local_rules' | 'policies' | 'marks' | 'note'> = {
+export const NEW_BRIEF: Pick<Trip, 'purpose' | 'stakes' | 'local_rules' | 'policies' | 'marks' | 'stamina' | 'note'> = {
   purpose: '',
   stakes: 'leisure',
   local_rules: [],
   policies: { lenses: 'any', gaps: 'allowed', second_body: 'any', cabin: 'comply' },
   marks: { must_take: [], must_leave: [], slots: [] },
+  // Empty on purpose: the core knows what is usual, sort of day by sort of day.
+  stamina: {} as Trip['stamina'],
   note: '',
 }
 
@@ -55,6 +57,7 @@ export function newTrip(wish: TripWish): Trip {
       on_foot_h: 0,
       weather: [],
       wants: [],
+      bodies: [],
     })),
     wants: [],
     ...NEW_BRIEF,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { kitLabel, kitRest } from './kit-names'
+import { kitBare, kitLabel, kitRest } from './kits'
 
 const kit = (id: string, name: string, note = '') => ({ id, name, note })
 
@@ -11,6 +11,12 @@ describe('kits by short names', () => {
   ])('%o', (one, label, rest) => {
     expect(kitLabel(one)).toBe(label)
     expect(kitRest(one)).toBe(rest)
+  })
+  it.each([
+    ['b', 'B · two bodies', 'two bodies'],
+    ['a', 'Kit A', 'Kit A'],
+  ])('drop the letter that stands before them: %s, %s', (id, name, bare) => {
+    expect(kitBare({ id, name })).toBe(bare)
   })
   it('say nothing of a kit that is not there', () => {
     expect(kitRest(undefined)).toBe('')

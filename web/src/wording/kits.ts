@@ -13,6 +13,11 @@ export function kitLabel(kit: Named): string {
   return first.length <= MOST ? first : kit.id.toUpperCase()
 }
 
+/** A kit's name without the letter that stands before it anyway. */
+export function kitBare(kit: Pick<Named, 'id' | 'name'>): string {
+  return kit.name.replace(new RegExp(`^${kit.id}\\s*·\\s*`, 'i'), '')
+}
+
 /** What stands beside the tabs for the kit that is open. */
 export function kitRest(kit: Named | undefined): string {
   if (!kit) return ''

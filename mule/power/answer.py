@@ -1,0 +1,139 @@
+"""What ``simulate`` answers with. Energies in Wh; a pack is named by its item and a number from 1."""
+
+from datetime import date
+from typing import Literal
+
+from mule.units import Frozen
+
+
+class PackDay(Frozen):
+    """One pack, or the battery inside a device, on one day.
+
+    start: in the morning. drawn: what came out to use; cold: what the cold kept. topped_up: charged by day.
+    evening: left before the night. charged: by night. order: its turn that day, from 1; None when it stayed unused.
+    """
+
+    pack: str
+    item: str
+    number: int
+    full_wh: float
+    start_wh: float
+    drawn_wh: float
+    cold_wh: float
+    topped_up_wh: float
+    evening_wh: float
+    charged_wh: float
+    warm: bool
+    order: int | None
+
+    @property
+    def morning_wh(self) -> float:
+        """In the morning after."""
+        return self.evening_wh + self.charged_wh
+
+
+class Eater(Frozen):
+    """Something that draws from a type of pack: charges of a new pack, and the energy that comes to."""
+
+    item: str
+    charges: float
+    wh: float
+
+
+class TypeDay(Frozen):
+    """One type of pack on one day. ready_wh: usable in the morning, cold taken off. got_wh: of need_wh, what came.
+
+    margin: how much more of the need there would have been, as a share; None when nothing is asked. bare: none of the
+    type is loaded, and no camera runs on it: a link that is missing, not a day that is short.
+    """
+
+    type: str
+    need_wh: float
+    got_wh: float
+    ready_wh: float
+    margin: float | None
+    bare: bool
+    eaters: tuple[Eater, ...]
+
+    @property
+    def short(self) -> bool:
+        """Whether less came than was asked."""
+        return self.got_wh < self.need_wh - TINY_WH
+
+
+class Charge(Frozen):
+    """A stretch on a socket, in hours after the night began. by: the charger, body or lead. wh: into the pack."""
+
+    source: str
+    socket: int
+    by: str
+    pack: str
+    from_h: float
+    to_h: float
+    wh: float
+
+
+class BankDay(Frozen):
+    """A bank on one day. given: left the bank; lost: of that, what did not reach a pack; charged: at night."""
+
+    pack: str
+    item: str
+    start_wh: float
+    given_wh: float
+    lost_wh: float
+    charged_wh: float
+
+    @property
+    def morning_wh(self) -> float:
+        """In the morning after."""
+        return self.start_wh - self.given_wh + self.charged_wh
+
+
+class PowerDay(Frozen):
+    """A day and its night. usable: shares that the cold leaves of packs outside and in a pocket."""
+
+    date: date
+    lowest_c: float
+    usable_cold: float
+    usable_warm: float
+    night_h: float
+    outlets: int
+    types: tuple[TypeDay, ...]
+    packs: tuple[PackDay, ...]
+    banks: tuple[BankDay, ...]
+    charges: tuple[Charge, ...]
+
+    @property
+    def short(self) -> tuple[TypeDay, ...]:
+        """Types that do not carry the day."""
+        return tuple(t for t in self.types if t.short and not t.bare)
+
+
+# Less than this is a rounding of the floats.
+TINY_WH = 1e-9
+
+
+class Useless(Frozen):
+    """A charger that does nothing here, and why."""
+
+    item: str
+    why: Literal["plug", "volts", "no-port", "no-pack", "no-car"]
+
+
+class TypeSummary(Frozen):
+    """One type over all days. short_on: the first day it does not carry; worst: least margin and its day."""
+
+    type: str
+    packs: int
+    short_on: date | None
+    worst_margin: float | None
+    worst_on: date | None
+
+
+class Power(Frozen):
+    """The whole answer. days_carried: days before the first short one."""
+
+    days: tuple[PowerDay, ...]
+    types: tuple[TypeSummary, ...]
+    useless: tuple[Useless, ...]
+    days_carried: int

@@ -1,0 +1,129 @@
+"""What each day asks of each type of pack, in charges of a new one at 20 deg C (domain 4)."""
+
+from collections.abc import Iterable, Mapping
+from typing import NamedTuple
+
+from mule.gear import Battery, Body, Computer, Drone, Gear, Light, Remote, Sound
+from mule.power.answer import Eater
+from mule.trip import Day, Demand, Pattern, Trip
+
+# What a body does on a charge when its data sheet was not read (typical of a mirrorless body).
+TYPICAL_FRAMES = 400.0
+TYPICAL_VIDEO_MIN = 90.0
+TYPICAL_TIMELAPSE_H = 3.5
+# Hours on one set of cells or one charge where nobody looked (estimates).
+LAMP_H = {"flash": 4.0, "panel": 2.0, "torch": 10.0, "head-torch": 20.0}
+REMOTE_H = 60.0
+SOUND_H = 8.0
+# A lamp with a battery inside of which nobody read the energy.
+LAMP_WH = 4.0
+
+
+class Ask(NamedTuple):
+    """What one thing draws on one day. store: a type of pack, or for a battery that stays inside the item's id."""
+
+    store: str
+    eater: Eater
+
+
+def charges(body: Body, demand: Demand) -> float:
+    """A body's day in charges: frames, video and time-lapse, each by its own rate (domain 4)."""
+    return (
+        demand.frames / (body.frames_per_charge or TYPICAL_FRAMES)
+        + demand.video_min / (body.video_min_per_charge or TYPICAL_VIDEO_MIN)
+        + demand.timelapse_h / (body.timelapse_h_per_charge or TYPICAL_TIMELAPSE_H)
+    )
+
+
+def nominal_wh(gear: Iterable[Gear]) -> dict[str, float]:
+    """Energy of a new pack of each type: of several, the largest that is owned."""
+    found: dict[str, float] = {}
+    for thing in gear:
+        if isinstance(thing, Battery):
+            found[thing.battery_type] = max(thing.energy_wh, found.get(thing.battery_type, 0.0))
+    return found
+
+
+def inside_wh(thing: Gear) -> float | None:
+    """Energy of a battery that stays inside a thing; None when it has none."""
+    match thing:
+        case Computer():
+            return thing.energy_wh
+        case Light(battery_type=None, form=form) if form != "flash" or thing.energy_wh:
+            return thing.energy_wh or LAMP_WH
+        case _:
+            return None
+
+
+def demands(bodies: Mapping[str, int], trip: Trip, day: Day) -> list[tuple[str, Demand]]:
+    """What each camera does on a day: as said for it, else by the day's pattern, the first camera most.
+
+    bodies: pieces of each body, in the order of the kit.
+    """
+    pattern, pace = trip.stamina.pattern(day.pattern), trip.stamina.pace
+    said = {b.body: b.demand for b in day.bodies}
+    found: list[tuple[str, Demand]] = []
+    for item, count in bodies.items():
+        for _ in range(count):
+            demand = said.get(item, pattern.others if found else pattern.first)
+            found.append((item, _paced(demand, pace)))
+    return found
+
+
+def _paced(demand: Demand, pace: float) -> Demand:
+    if pace == 1:
+        return demand
+    return Demand.model_construct(
+        frames=round(demand.frames * pace), video_min=demand.video_min * pace, timelapse_h=demand.timelapse_h * pace
+    )
+
+
+def asks(
+    gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, day: Day, whole: Mapping[str, float]
+) -> list[Ask]:
+    """Everything that draws on a day. whole: energy of a new pack of each type (``nominal_wh``)."""
+    pattern = trip.stamina.pattern(day.pattern)
+    bodies = {i: n for i, n in counts.items() if isinstance(gear[i], Body)}
+    found: list[Ask] = []
+    trails_h = 0.0
+    for item, demand in demands(bodies, trip, day):
+        body = gear[item]
+        assert isinstance(body, Body)
+        trails_h = max(trails_h, demand.timelapse_h)
+        if body.battery_type:
+            found.append(_ask(body.battery_type, item, charges(body, demand), whole))
+    for item, count in counts.items():
+        share = _share(gear[item], pattern, trails_h)
+        inside, type_, cells = inside_wh(gear[item]), getattr(gear[item], "battery_type", None), 1
+        if share is None:
+            continue
+        if inside is not None:
+            found.append(Ask(item, Eater(item=item, charges=share * count, wh=share * count * inside)))
+        elif type_:
+            cells = getattr(gear[item], "cells", 1)
+            found.append(_ask(type_, item, share * cells * count, whole))
+    return [ask for ask in found if ask.eater.wh > 0]
+
+
+def _ask(type_: str, item: str, times: float, whole: Mapping[str, float]) -> Ask:
+    # A type of which no pack is owned counts in charges of 1 Wh: nothing carries it anyway.
+    return Ask(type_, Eater(item=item, charges=times, wh=times * whole.get(type_, 1.0)))
+
+
+def _share(thing: Gear, pattern: Pattern, trails_h: float) -> float | None:
+    """Charges, or sets of cells, that a thing other than a camera uses on a day."""
+    match thing:
+        case Computer(form=form):
+            return {"laptop": pattern.laptop, "tablet": pattern.tablet, "phone": pattern.phone}[form]
+        case Drone():
+            return float(pattern.flights)
+        case Light(form="torch" | "head-torch" as form):
+            return pattern.torch_h / (thing.runs_h or LAMP_H[form])
+        case Light(form=form):
+            return pattern.light_h / (thing.runs_h or LAMP_H[form])
+        case Remote():
+            return trails_h / (thing.runs_h or REMOTE_H)
+        case Sound(form="microphone" | "recorder"):
+            return pattern.first.video_min / 60 / (thing.runs_h or SOUND_H)
+        case _:
+            return None

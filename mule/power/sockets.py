@@ -1,0 +1,119 @@
+"""What can charge what here: chargers that fit the wall, leads and ports, cameras that charge a pack inside."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+
+from mule.gear import Battery, Body, Charger, Computer, Gear, Light, Link, fits_wall
+from mule.power.answer import Useless
+from mule.trip import Mains, PowerSchool
+
+# A camera fills its pack through its own port in this time (estimate).
+BODY_H = 2.5
+# What a device takes when its data sheet was not read (estimates).
+DEVICE_W = {"laptop": 65.0, "tablet": 20.0, "phone": 20.0}
+LAMP_W = 5.0
+# What a port gives when nobody rated it (estimate).
+PORT_W = 20.0
+
+
+@dataclass(frozen=True)
+class Filler:
+    """Something that fills packs: a charger's bays, or a camera with one pack inside."""
+
+    by: str
+    types: tuple[str, ...]
+    bays: int
+    hours: float
+
+
+@dataclass(frozen=True)
+class Wall:
+    """A wall plug with ports for USB."""
+
+    item: str
+    ports: int
+    watts: float
+
+
+@dataclass(frozen=True)
+class Means:
+    """All means of charging that work here. leads: outlets won by extension leads. watts: of devices, by item."""
+
+    mains: tuple[Filler, ...] = ()
+    usb: tuple[Filler, ...] = ()
+    car: tuple[Filler, ...] = ()
+    walls: tuple[Wall, ...] = ()
+    leads: int = 0
+    watts: Mapping[str, float] = field(default_factory=dict)
+    useless: tuple[Useless, ...] = ()
+
+    def of(self, school: PowerSchool) -> "Means":
+        """What is left of them in a school: no packs charged, or only in cameras."""
+        if school == "packs-only":
+            return Means(walls=self.walls, leads=self.leads, watts=self.watts)
+        if school == "usb-c":
+            usb = tuple(f for f in self.usb if f.bays == 0)
+            return Means(usb=usb, walls=self.walls, leads=self.leads, watts=self.watts)
+        return self
+
+    def fills(self, type_: str) -> bool:
+        """Whether anything could fill packs of a type over USB, by day."""
+        return any(type_ in filler.types for filler in self.usb)
+
+
+def means(gear: Mapping[str, Gear], counts: Mapping[str, int], mains: Mains | None) -> Means:
+    """Sorts the loaded things into what charges, and what is of no use here."""
+    plugs: Sequence[str] = mains.plugs if mains else ()
+    things = [(gear[i], n) for i, n in counts.items()]
+    links = [(t, n) for t, n in things if isinstance(t, Link) and fits_wall(t.from_plug, plugs)]
+    adapted = {port for link, _ in links for port in link.to_ports}
+    walls = [
+        Wall(link.id, usb, link.rating_w or PORT_W)
+        for link, n in links
+        if (usb := sum(port.startswith("USB") for port in link.to_ports))
+        for _ in range(n)
+    ]
+    leads = sum((len(link.to_ports) - 1) * n for link, n in links if all(len(p) == 1 for p in link.to_ports))
+    packs = {t.battery_type for t, _ in things if isinstance(t, Battery) and t.rechargeable}
+    found: dict[str, list[Filler]] = {"mains": [], "usb-c": [], "car": []}
+    useless = []
+    for charger, count in things:
+        if not isinstance(charger, Charger):
+            continue
+        why = _why_useless(charger, mains, adapted, packs)
+        if why:
+            useless.append(Useless(item=charger.id, why=why))
+        else:
+            filler = Filler(charger.id, charger.battery_types, charger.bays, charger.hours_per_charge)
+            found[charger.input] += [filler] * count
+    # A camera counts as a filler of no bays: it takes one pack, and needs a port for as long.
+    cameras = [
+        Filler(b.id, (b.battery_type,), 0, BODY_H)
+        for b, n in things
+        if isinstance(b, Body) and b.usb_charging and b.battery_type
+        for _ in range(n)
+    ]
+    watts = {t.id: t.charge_w or DEVICE_W[t.form] for t, _ in things if isinstance(t, Computer)}
+    watts |= {t.id: LAMP_W for t, _ in things if isinstance(t, Light)}
+    return Means(
+        mains=tuple(found["mains"]),
+        usb=(*found["usb-c"], *cameras),
+        car=tuple(found["car"]),
+        walls=tuple(walls),
+        leads=leads,
+        watts=watts,
+        useless=tuple(useless),
+    )
+
+
+def _why_useless(charger: Charger, mains: Mains | None, adapted: set[str], packs: set[str]) -> str | None:
+    if packs.isdisjoint(charger.battery_types):
+        return "no-pack"
+    if charger.input != "mains" or mains is None:
+        return None
+    low, high = charger.volts_min or 0.0, charger.volts_max or float("inf")
+    if not low <= mains.volts <= high:
+        return "volts"
+    if charger.plug and not fits_wall(charger.plug, mains.plugs) and charger.plug not in adapted:
+        return "plug"
+    return None

@@ -1,0 +1,77 @@
+/** Packs, cards and copies in words. */
+import { day } from '@/format/dates'
+import * as fmt from '@/format/units'
+import { item, list, number, ref, type Say } from './parts'
+
+export function wh(value: number): string {
+  return `${fmt.figure(value, 1)} Wh`
+}
+export function gb(value: number): string {
+  return value >= 1000 ? `${fmt.figure(value / 1000, 2)} TB` : `${fmt.figure(value, value < 10 ? 1 : 0)} GB`
+}
+/** "2 h 30", "45 min". */
+export function hours(value: number): string {
+  const minutes = Math.round(value * 60)
+  if (value > 0 && minutes < 1) return 'under 1 min'
+  if (minutes < 60) return `${minutes} min`
+  return minutes % 60 ? `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}` : `${minutes / 60} h`
+}
+/** "pack no. 2" of an id "pack#2". */
+export function pieceName(id: string, thing: (item: string) => string, count = 2): string {
+  const [thingId = '', number] = id.split('#')
+  return count > 1 ? `${thing(thingId)} no. ${number}` : thing(thingId)
+}
+export const POWER_SCHOOL = {
+  'packs-only': 'packs only',
+  'charge-nightly': 'charge nightly',
+  'bank-by-day': 'bank by day',
+  'usb-c': 'USB-C, no chargers',
+} as const
+export const CARD_SCHOOL = {
+  'fresh-daily': 'a fresh card a day, never erased',
+  'erase-after': 'erase after so many copies',
+  'few-big': 'few big cards, filled up',
+} as const
+export const SLOTS = { overflow: 'one after the other', mirror: 'every frame twice', split: 'stills and video apart' } as const
+export const WARM = { none: 'none of them', spares: 'the spares', all: 'all of them' } as const
+export const FIRST = { packs: 'packs', computers: 'computers and phones' } as const
+export const GONE: Record<string, string> = { card: 'a card', drive: 'a drive', computer: 'a computer', bag: 'a bag', hold: 'all hold bags' }
+
+export const STAMINA: Record<string, Say> = {
+  'power-short': (f, n, u) => ({
+    head: `${n.thing(ref(f, 'type'))} runs dry on ${day(ref(f, 'date'))}.`,
+    body: `${wh(number(f, 'need_wh'))} asked, ${wh(number(f, 'ready_wh'))} usable that morning at ${fmt.temperature(number(f, 'lowest_c'), u)}: ${fmt.percent(number(f, 'got_wh') / Math.max(1e-9, number(f, 'need_wh')))} of the day. Then ${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'stop' : 'stops'}.`,
+  }),
+  'power-thin': (f, n) => ({
+    head: `${n.thing(ref(f, 'type'))} is tight on ${day(ref(f, 'date'))}.`,
+    body: `${fmt.percent(number(f, 'margin'))} to spare: ${wh(number(f, 'ready_wh'))} for ${wh(number(f, 'need_wh'))}. You asked for more.`,
+  }),
+  'charger-volts': (f, n) => ({
+    head: `${item(f, n)} does not take ${fmt.figure(number(f, 'volts'))} V.`,
+    body: 'An adapter changes pins, not volts. Check the label on the charger.',
+  }),
+  'bank-too-large': (f, n) => ({
+    head: `${item(f, n)} holds ${fmt.figure(number(f, 'energy_wh'))} Wh.`,
+    body: `Over ${fmt.figure(number(f, 'most_wh'))} Wh airlines do not take, usual rules; your carrier and the authority decide.`,
+  }),
+  'beyond-cold': (f, _n, u) => ({
+    head: `${fmt.temperature(number(f, 'lowest_c'), u)} is colder than the estimate goes.`,
+    body: `Below ${fmt.temperature(number(f, 'ends_c'), u)} packs count as half usable; expect less, and keep spares on the body.`,
+  }),
+  'cards-full': (f) => ({
+    head: `Cards run out on ${day(ref(f, 'date'))}.`,
+    body: `${gb(number(f, 'lost_gb'))} of the trip find no ${ref(f, 'type')} card${number(f, 'more') > 0 ? `; ${fmt.figure(number(f, 'more'))} more would do` : ''}.`,
+  }),
+  'copies-short': (f) => ({
+    head: `${fmt.figure(number(f, 'copies'))} of ${fmt.figure(number(f, 'asked'))} places on ${day(ref(f, 'date'))}.`,
+    body: 'By the end of that night some pictures are in fewer places than you ask.',
+  }),
+  'copies-together': () => ({
+    head: 'Every copy rides in one bag.',
+    body: 'Paid pictures want to be in two bags: lost with one, they are gone.',
+  }),
+  'mirror-one-slot': (f, n) => ({
+    head: `${item(f, n)} has one slot.`,
+    body: 'It cannot write every frame twice; its pictures are in one place until they are copied.',
+  }),
+}
