@@ -16,6 +16,7 @@ from mule.gear import (
     Charger,
     Computer,
     Cylinder,
+    Drive,
     Filter,
     Gear,
     Lens,
@@ -30,6 +31,7 @@ from mule.optics.setups import set_ups
 from mule.plan import Plan
 from mule.power import lacking
 from mule.resilience import is_steady, serving
+from mule.stamina import keep
 from mule.trip import EffectWish, Marks, Pattern, Person, Policies, Slot, Stamina, Trait, TraitWish, Want
 from tests import cast
 
@@ -104,6 +106,12 @@ def _gear(chance: random.Random) -> list[Any]:
         Filter(id="nd", name="nd", mass_g=41, size=RING, effect="nd", thread_mm=82, stops=6),
         StepRing(id="ring", name="ring", mass_g=9, size=RING, lens_thread_mm=77, filter_thread_mm=82),
     ]
+
+
+def with_drive(plan: Plan) -> Plan:
+    """The plan with a drive in the locker."""
+    drive = Drive(id="drive", name="drive", mass_g=58, size=SMALL, capacity_gb=1_000, plug="USB-C", speed_mb_s=400)
+    return plan.model_copy(update={"gear": (*plan.gear, drive)})
 
 
 def _want(chance: random.Random, index: int) -> Want:
@@ -233,7 +241,10 @@ def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
 
 
 def lasts(plan: Plan, counts: dict[str, int]) -> bool:
-    """Whether no camera runs dry that everything in the locker could carry, or of which fewer could be carried."""
+    """Whether no camera runs dry that everything in the locker could carry, or of which fewer could be carried.
+
+    And whether there are as many copies as asked, where a drive and a reader more would make them.
+    """
     if not plan.trip.days:
         return True
     most = {t.id: t.count for t in plan.gear if t.kind in ("battery", "charger", "power-bank")}
@@ -247,6 +258,10 @@ def lasts(plan: Plan, counts: dict[str, int]) -> bool:
         fewer = [sure] if sure else [{i} for i in eaters]
         if could(eaters, type_) or any(some < eaters and could(some, type_) for some in fewer):
             return False
+    pictures = keep(plan, counts)
+    if pictures.short_on and not any(t.full_on for t in pictures.types):
+        copying = {t.id: 1 for t in plan.gear if t.kind in ("drive", "reader")}
+        return keep(plan, {**counts, **copying}).short_on is not None
     return True
 
 

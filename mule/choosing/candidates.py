@@ -13,6 +13,7 @@ from mule.gear import (
     Body,
     Card,
     Charger,
+    Drive,
     Filter,
     FilterHolder,
     Gear,
@@ -39,6 +40,7 @@ CHOSEN_KINDS = (
     Battery,
     Charger,
     Card,
+    Drive,
     Reader,
     Link,
     Filter,
@@ -49,6 +51,8 @@ CHOSEN_KINDS = (
     Remote,
 )
 SUPPORTS = (Tripod, OtherSupport)
+# What comes along in numbers.
+PACKS = (Battery, Card, Drive)
 # Copies of one thing that a choice could ever use: one takes the pictures, one stands in when it is lost.
 _MOST_COPIES = 2
 
@@ -134,7 +138,7 @@ def candidates(plan: Plan, web: Web, *, others: bool) -> Candidates:
                 hold_g[where.owners[root]] = hold_g.get(where.owners[root], 0.0) + grams
         elif isinstance(entry.place, AsPiece) and entry.place.piece == PieceKind.HOLD:
             hold_g[entry.place.person] = hold_g.get(entry.place.person, 0.0) + grams
-    packs = {i: t for i, t in free.items() if isinstance(t, Battery | Card)}
+    packs = {i: t for i, t in free.items() if isinstance(t, PACKS)}
     return Candidates(
         plan=plan,
         web=web,
@@ -229,7 +233,12 @@ def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> di
 
 
 def _helpers(able: Sequence[Gear], web: Web, items: Iterable[str]) -> Iterable[Gear]:
-    """Banks that no lighter one outdoes, and chargers that fill something in play as fast as no lighter one does."""
+    """Banks and drives that no lighter one outdoes, and chargers that fill something as fast as no lighter one does."""
+    room = 0.0
+    for drive in sorted((t for t in able if isinstance(t, Drive)), key=lambda t: t.mass_g):
+        if drive.capacity_gb > room:
+            room = drive.capacity_gb
+            yield drive
     types = {need.label for item in items for need in web.needs[item] if need.what == "pack"}
     banks = sorted((t for t in able if isinstance(t, PowerBank)), key=lambda t: t.mass_g)
     most = 0.0
@@ -286,7 +295,7 @@ def _lightest_of_a_sort(web: Web, things: Sequence[Gear], plan: Plan, free: Mapp
     kept: list[Gear] = []
     for alike in sorts.values():
         wanted = 1
-        if isinstance(alike[0], Battery | Card):
+        if isinstance(alike[0], PACKS):
             eaters = [*(plan.items[i] for i in loaded), *free.values()]
             hunger = sum(h[1] for t in eaters if (h := packs_eaten(t)))
             wanted = max(hunger, sum(loaded.get(t.id, 0) for t in alike))
@@ -296,6 +305,6 @@ def _lightest_of_a_sort(web: Web, things: Sequence[Gear], plan: Plan, free: Mapp
             if pieces >= wanted and thing.size.litres() >= min(t.size.litres() for t in light):
                 continue
             light.append(thing)
-            pieces += thing.count if isinstance(thing, Battery | Card) else 1
+            pieces += thing.count if isinstance(thing, PACKS) else 1
         kept += [t for t in alike if t in light or t.id in loaded]
     return kept

@@ -9,7 +9,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from mule.choosing.candidates import Candidates
-from mule.gear import Battery, Body, Card, Charger, Drone, Link, PowerBank
+from mule.gear import Battery, Body, Card, Charger, Drive, Drone, Link, PowerBank, Reader
 from mule.power import lacking
 from mule.stamina import keep
 
@@ -44,7 +44,9 @@ class Lasting:
         found = [ask for type_ in lacking(self._gear, counts, self._plan.trip) if (ask := self._power(type_, pieces))]
         pictures = keep(self._plan, counts)
         full = [t.type for t in pictures.types if t.full_on]
-        return found + [ask for type_ in full if (ask := self._cards(type_, pieces))]
+        found += [ask for type_ in full if (ask := self._cards(type_, pieces))]
+        # Pictures that no card took are in no place at all: that is asked for first.
+        return found if full or not pictures.short_on else found + self._copies(pieces)
 
     def _power(self, type_: str, pieces: Mapping[str, int]) -> Ask | None:
         eaters = frozenset(i for i in pieces if _eats(self._gear[i], type_))
@@ -83,6 +85,15 @@ class Lasting:
             more={i: pieces.get(i, 0) + 1 for i in cards if pieces.get(i, 0) < self._case.most[i]},
             instead=frozenset(),
         )
+
+    def _copies(self, pieces: Mapping[str, int]) -> list[Ask]:
+        """More to keep copies on, or to read cards with, where all that is in play would keep enough of them."""
+        keeps = {i: self._case.most[i] for i, t in self._case.free.items() if isinstance(t, Drive | Reader)}
+        if keep(self._plan, {**self._case.fixed, **pieces, **keeps}).short_on:
+            return []
+        more = {i: pieces.get(i, 0) + 1 for i, most in keeps.items() if pieces.get(i, 0) < most}
+        writers = frozenset(i for i in pieces if isinstance(self._gear[i], Body))
+        return [Ask(given=writers, more=more, instead=frozenset())]
 
     def _of(self, kind: type, field: str, label: str) -> list[str]:
         return [i for i, t in self._case.free.items() if isinstance(t, kind) and getattr(t, field) == label]

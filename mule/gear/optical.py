@@ -5,7 +5,7 @@ from typing import ClassVar, Literal, Self
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
-from mule.gear.base import Group, Thing
+from mule.gear.base import Group, Source, Thing
 from mule.units import (
     FULL_FRAME_DIAGONAL_MM,
     Flag,
@@ -61,8 +61,10 @@ class Body(Thing):
     """A camera. ``mount`` is None when its lens does not come off; then ``fixed_lens`` says what it sees.
 
     crop_modes: in-camera crops as factors (1.5). autofocus_min_aperture: beyond this f-number autofocus stops.
-    frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C. sockets: what a remote plugs into;
-    empty when nobody looked. hot_shoes: how many things can sit on top.
+    frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C; mb_per_frame: of a raw frame. What
+    nobody typed is reckoned from typical figures. rates_source: where these figures came from; a log of a trip
+    writes ``measured`` ones. sockets: what a remote plugs into; empty when nobody looked. hot_shoes: how many things
+    can sit on top.
     """
 
     kind: Literal["body"] = "body"
@@ -83,6 +85,8 @@ class Body(Thing):
     frames_per_charge: Number | None = Field(default=None, gt=0, le=20_000)
     video_min_per_charge: Number | None = Field(default=None, gt=0, le=2_000)
     timelapse_h_per_charge: Number | None = Field(default=None, gt=0, le=200)
+    mb_per_frame: Number | None = Field(default=None, gt=0, le=2_000)
+    rates_source: Source = Source.STATED
     slots: tuple[CardSlot, ...] = Field(default=(), max_length=4)
     usb_charging: Flag = False
     sockets: tuple[Label, ...] = Field(default=(), max_length=4)

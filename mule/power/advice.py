@@ -1,6 +1,6 @@
 """How few packs carry the trip, and what a bank, a charger, a lead or another school would save."""
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Collection, Iterable, Iterator, Mapping
 from datetime import date
 from math import ceil
 
@@ -70,13 +70,22 @@ class Claim(Frozen):
     claimed: float
 
 
+class PowerLoss(Frozen):
+    """One piece that is lost or broken on the first day (domain 11). days: carried then; types: what runs short."""
+
+    item: str
+    days: int
+    types: tuple[str, ...]
+
+
 class PowerAdvice(Frozen):
-    """The whole advice."""
+    """The whole advice. losses: single pieces without which fewer days are carried, worst first."""
 
     fewest: tuple[Fewest, ...]
     savings: tuple[Saving, ...]
     schools: tuple[SchoolRow, ...]
     claims: tuple[Claim, ...]
+    losses: tuple[PowerLoss, ...]
 
 
 def _short(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip) -> Iterator[TypeDay]:
@@ -137,10 +146,6 @@ def _at_least(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, p
     return min(MOST_PACKS, max(0, ceil(most - 1e-6)))
 
 
-def _schooled(trip: Trip, school: PowerSchool) -> Trip:
-    return trip.model_copy(update={"stamina": trip.stamina.model_copy(update={"power": school})})
-
-
 def _asked_types(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip) -> list[str]:
     """Types of packs that something loaded eats on some day; batteries inside devices are not counted."""
     whole = nominal_wh(gear.values())
@@ -157,7 +162,34 @@ def advise(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip) -> P
         savings=tuple(_savings(gear, counts, trip, need)),
         schools=tuple(_school(gear, counts, trip, need, school) for school in SCHOOLS),
         claims=tuple(_claims(gear, counts, types)),
+        losses=tuple(sorted(_losses(gear, counts, trip), key=lambda loss: loss.days)),
     )
+
+
+def _losses(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip) -> Iterable[PowerLoss]:
+    """Each pack, charger, bank and lead lost in turn; the margin is not asked for then."""
+    # A type of which nothing is loaded now is a missing link already, not a loss.
+    run = Run(gear, counts, trip, 0.0)
+    counted = {t.type for day in trip.days for t in run.live(day)[0] if not t.bare}
+    now, _ = _days_carried(gear, counts, trip, counted)
+    for item, count in counts.items():
+        if isinstance(gear[item], Battery | Charger | PowerBank | Link):
+            rest = {i: n for i, n in counts.items() if i != item} | ({item: count - 1} if count > 1 else {})
+            days, types = _days_carried(gear, rest, trip, counted)
+            if days < now:
+                yield PowerLoss(item=item, days=days, types=types)
+
+
+def _days_carried(
+    gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, counted: Collection[str]
+) -> tuple[int, tuple[str, ...]]:
+    """Days before the first on which a type that is counted runs short, and what runs short on that."""
+    run = Run(gear, counts, trip, 0.0)
+    for index, day in enumerate(trip.days):
+        types, _, _ = run.live(day)
+        if short := tuple(t.type for t in types if t.short and t.type in counted):
+            return index, short
+    return len(trip.days), ()
 
 
 def _savings(
@@ -203,14 +235,14 @@ def schools_that_carry(
 ) -> list[PowerSchool]:
     """Other schools in which the loaded packs of a type carry every day with the margin."""
     others = [school for school in SCHOOLS if school != trip.stamina.power]
-    return [school for school in others if _carries(gear, counts, _schooled(trip, school), type_)]
+    return [school for school in others if _carries(gear, counts, trip.with_stamina(power=school), type_)]
 
 
 def _school(
     gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, need: Mapping[str, Fewest], school: PowerSchool
 ) -> SchoolRow:
     """need: fewest packs of each type in the trip's own school."""
-    schooled = _schooled(trip, school)
+    schooled = trip.with_stamina(power=school)
     own = school == trip.stamina.power
     found = [now if own else fewest(gear, counts, schooled, type_) for type_, now in need.items() if now.item]
     run = Run(gear, counts, schooled, 0.0)

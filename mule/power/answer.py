@@ -3,6 +3,7 @@
 from datetime import date
 from typing import Literal
 
+from mule.gear import Source
 from mule.units import Frozen
 
 
@@ -32,12 +33,29 @@ class PackDay(Frozen):
         return self.evening_wh + self.charged_wh
 
 
+Unit = Literal["frames", "video-min", "timelapse-h", "hours", "share", "flights"]
+
+
+class Part(Frozen):
+    """A sum that can be redone by hand: amount / per_charge, in charges. source: where the rate came from."""
+
+    amount: float
+    unit: Unit
+    per_charge: float
+    source: Source
+
+
 class Eater(Frozen):
-    """Something that draws from a type of pack: charges of a new pack, and the energy that comes to."""
+    """Something that draws from a type of pack: charges of a new pack, and the energy that comes to.
+
+    charges: of ``parts``, for ``times`` pieces or cells.
+    """
 
     item: str
     charges: float
     wh: float
+    times: int = 1
+    parts: tuple[Part, ...] = ()
 
 
 class TypeDay(Frozen):

@@ -3,8 +3,8 @@
 from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
-from mule.gear import Battery, Body, Computer, Drone, Gear, Light, Remote, Sound
-from mule.power.answer import Eater
+from mule.gear import Battery, Body, Computer, Drone, Gear, Light, Remote, Sound, Source
+from mule.power.answer import Eater, Part, Unit
 from mule.trip import Day, Demand, Pattern, Trip
 
 # What a body does on a charge when its data sheet was not read (typical of a mirrorless body).
@@ -26,13 +26,21 @@ class Ask(NamedTuple):
     eater: Eater
 
 
-def charges(body: Body, demand: Demand) -> float:
+def parts_of(body: Body, demand: Demand) -> tuple[Part, ...]:
     """A body's day in charges: frames, video and time-lapse, each by its own rate (domain 4)."""
-    return (
-        demand.frames / (body.frames_per_charge or TYPICAL_FRAMES)
-        + demand.video_min / (body.video_min_per_charge or TYPICAL_VIDEO_MIN)
-        + demand.timelapse_h / (body.timelapse_h_per_charge or TYPICAL_TIMELAPSE_H)
+    told: tuple[tuple[float, Unit, float | None, float], ...] = (
+        (demand.frames, "frames", body.frames_per_charge, TYPICAL_FRAMES),
+        (demand.video_min, "video-min", body.video_min_per_charge, TYPICAL_VIDEO_MIN),
+        (demand.timelapse_h, "timelapse-h", body.timelapse_h_per_charge, TYPICAL_TIMELAPSE_H),
     )
+    source = body.rates_source
+    return tuple(_part(amount, unit, rate, typical, source) for amount, unit, rate, typical in told if amount)
+
+
+def _part(amount: float, unit: Unit, rate: float | None, typical: float, source: Source = Source.STATED) -> Part:
+    if rate is None:
+        return Part(amount=amount, unit=unit, per_charge=typical, source=Source.TYPICAL)
+    return Part(amount=amount, unit=unit, per_charge=rate, source=source)
 
 
 def nominal_wh(gear: Iterable[Gear]) -> dict[str, float]:
@@ -91,39 +99,41 @@ def asks(
         assert isinstance(body, Body)
         trails_h = max(trails_h, demand.timelapse_h)
         if body.battery_type:
-            found.append(_ask(body.battery_type, item, charges(body, demand), whole))
+            # A type of which no pack is owned counts in charges of 1 Wh: nothing carries it anyway.
+            found.append(_ask(body.battery_type, item, 1, parts_of(body, demand), whole.get(body.battery_type, 1.0)))
     for item, count in counts.items():
-        share = _share(gear[item], pattern, trails_h)
-        inside, type_, cells = inside_wh(gear[item]), getattr(gear[item], "battery_type", None), 1
-        if share is None:
+        part = _of_other(gear[item], pattern, trails_h)
+        inside, type_ = inside_wh(gear[item]), getattr(gear[item], "battery_type", None)
+        if part is None:
             continue
         if inside is not None:
-            found.append(Ask(item, Eater(item=item, charges=share * count, wh=share * count * inside)))
+            found.append(_ask(item, item, count, (part,), inside))
         elif type_:
             cells = getattr(gear[item], "cells", 1)
-            found.append(_ask(type_, item, share * cells * count, whole))
+            found.append(_ask(type_, item, cells * count, (part,), whole.get(type_, 1.0)))
     return [ask for ask in found if ask.eater.wh > 0]
 
 
-def _ask(type_: str, item: str, times: float, whole: Mapping[str, float]) -> Ask:
-    # A type of which no pack is owned counts in charges of 1 Wh: nothing carries it anyway.
-    return Ask(type_, Eater(item=item, charges=times, wh=times * whole.get(type_, 1.0)))
+def _ask(store: str, item: str, times: int, parts: tuple[Part, ...], charge_wh: float) -> Ask:
+    charges = times * sum(part.amount / part.per_charge for part in parts)
+    return Ask(store, Eater(item=item, charges=charges, wh=charges * charge_wh, times=times, parts=parts))
 
 
-def _share(thing: Gear, pattern: Pattern, trails_h: float) -> float | None:
+def _of_other(thing: Gear, pattern: Pattern, trails_h: float) -> Part | None:
     """Charges, or sets of cells, that a thing other than a camera uses on a day."""
     match thing:
         case Computer(form=form):
-            return {"laptop": pattern.laptop, "tablet": pattern.tablet, "phone": pattern.phone}[form]
+            share = {"laptop": pattern.laptop, "tablet": pattern.tablet, "phone": pattern.phone}[form]
+            return _part(share, "share", 1.0, 1.0)
         case Drone():
-            return float(pattern.flights)
+            return _part(pattern.flights, "flights", 1.0, 1.0)
         case Light(form="torch" | "head-torch" as form):
-            return pattern.torch_h / (thing.runs_h or LAMP_H[form])
+            return _part(pattern.torch_h, "hours", thing.runs_h, LAMP_H[form])
         case Light(form=form):
-            return pattern.light_h / (thing.runs_h or LAMP_H[form])
+            return _part(pattern.light_h, "hours", thing.runs_h, LAMP_H[form])
         case Remote():
-            return trails_h / (thing.runs_h or REMOTE_H)
+            return _part(trails_h, "hours", thing.runs_h, REMOTE_H)
         case Sound(form="microphone" | "recorder"):
-            return pattern.first.video_min / 60 / (thing.runs_h or SOUND_H)
+            return _part(pattern.first.video_min / 60, "hours", thing.runs_h, SOUND_H)
         case _:
             return None

@@ -151,7 +151,7 @@ def _other_schools(case: Case) -> Iterable[Cure]:
     stamina = case.plan.trip.stamina
     for school in ("erase-after", "few-big"):
         if school != stamina.cards:
-            other = case.plan.trip.model_copy(update={"stamina": stamina.model_copy(update={"cards": school})})
+            other = case.plan.trip.with_stamina(cards=school)
             kept = keep(case.plan.with_trip(other), case.loaded)
             # A school of erasing that never comes to it is none.
             erases = school == "few-big" or any(day.erased for day in kept.days)

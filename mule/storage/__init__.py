@@ -3,7 +3,7 @@
 from collections.abc import Collection, Iterable, Mapping, Sequence
 from typing import NamedTuple
 
-from mule.gear import Body, Card, Computer, Drive, Gear
+from mule.gear import Body, Card, Computer, Drive, Gear, Source
 from mule.storage.answer import CardsOf, CardUse, Copy, Gone, Made, Medium, Storage, StorageDay
 from mule.storage.chain import Target, Way, ports, targets, way
 from mule.storage.losses import Losses, Whereabouts
@@ -32,9 +32,11 @@ def store(
     days = tuple(run.day(index, asked) for index, asked in enumerate(demands))
     things = [gear[i] for i in counts]
     types = dict.fromkeys(t.card_type for t in things if isinstance(t, Card))
-    endless = _Run(gear, counts, trip, where, endless=True)
-    for index, asked in enumerate(demands):
-        endless.live(index, asked)
+    endless = run
+    if run.writing.missed:
+        endless = _Run(gear, counts, trip, where, endless=True)
+        for index, asked in enumerate(demands):
+            endless.live(index, asked)
     slots = dict.fromkeys(slot.card_type for t in things if isinstance(t, Body) for slot in t.slots)
     return Storage(
         days=days,
@@ -144,9 +146,17 @@ class _Run:
         settings = self._trip.stamina
         habit = self._habits[camera.body.id]
         frames = demand.frames + round(demand.timelapse_h * 3_600 / settings.timelapse_every_s)
-        mb = camera.body.megapixels * MB_PER_MP * (UNCOMPRESSED if habit.uncompressed else 1)
+        known = camera.body.mb_per_frame
+        mb = known or camera.body.megapixels * MB_PER_MP * (UNCOMPRESSED if habit.uncompressed else 1)
         video = demand.video_min / 60 * habit.video_mbit_s * GB_PER_MBIT_H
-        return Made(body=camera.body.id, frames=frames, stills_gb=frames * mb / 1_000, video_gb=video)
+        return Made(
+            body=camera.body.id,
+            frames=frames,
+            mb_per_frame=mb,
+            mb_source=camera.body.rates_source if known else Source.COMPUTED,
+            stills_gb=frames * mb / 1_000,
+            video_gb=video,
+        )
 
     def _copy(self, index: int, fresh: Sequence[Chunk]) -> list[Copy]:
         """Copies of the day until each picture is in as many places as asked, other bags first."""

@@ -3,16 +3,22 @@
 from datetime import date
 from typing import Literal
 
+from mule.gear import Source
 from mule.units import Frozen
 
 Medium = Literal["stills", "video"]
 
 
 class Made(Frozen):
-    """What one camera makes on a day: frames with those of time-lapses, and GB of each medium."""
+    """What one camera makes on a day: frames with those of time-lapses, and GB of each medium.
+
+    mb_source: whether the size of a frame was measured or stated for the body, or reckoned from its megapixels.
+    """
 
     body: str
     frames: int
+    mb_per_frame: float
+    mb_source: Source
     stills_gb: float
     video_gb: float
 

@@ -63,6 +63,8 @@ class Writing:
             if card.type not in self._largest or card.capacity_gb > self._largest[card.type].capacity_gb:
                 self._largest[card.type] = card
         self.uses: dict[tuple[str, str, int], CardUse] = {}
+        # Whether a camera ever wanted a card and there was none.
+        self.missed = False
 
     def morning(self, cameras: Sequence[Camera]) -> None:
         """A new day: with a fresh card a day, what was written to stays out of the cameras."""
@@ -138,6 +140,7 @@ class Writing:
             return able.pop(index)
         like = self._largest.get(type_)
         if not self._endless or like is None:
+            self.missed = True
             return None
         made = Sheet(f"{like.item}#{_MADE_FROM + len(self.cards)}", like.item, type_, like.capacity_gb)
         self.cards[made.id] = made

@@ -77,6 +77,10 @@ class Trip(Frozen):
         """Places that each picture is to be in by the end of its night (domain 5)."""
         return self.stamina.copies or (3 if self.stakes == "paid" else 2)
 
+    def with_stamina(self, **changes: object) -> "Trip":
+        """The trip with other settings of power and pictures."""
+        return self.model_copy(update={"stamina": self.stamina.model_copy(update=changes)})
+
     def night(self, day: Day) -> Night:
         """The night after a day: as given, or a usual one."""
         return day.night or (USUAL_NIGHT if self.mains else Night())

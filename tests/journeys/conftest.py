@@ -1,6 +1,6 @@
 """The built app and a browser in front of it."""
 
-from collections.abc import Iterator
+from collections.abc import Generator, Iterator
 
 import pytest
 from playwright.sync_api import Browser, Page
@@ -12,6 +12,16 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     for item in items:
         if "journeys" in str(item.path):
             item.add_marker("journey")
+
+
+@pytest.hookimpl(wrapper=True)
+def pytest_runtest_makereport(item: pytest.Item) -> Generator[None, pytest.TestReport, pytest.TestReport]:
+    """With a journey that fails, what stood on the screen then."""
+    report = yield
+    page = getattr(item, "funcargs", {}).get("page")
+    if report.failed and page and not page.is_closed():
+        report.sections.append(("on the screen", f"{page.url}\n{page.locator('body').inner_text()[:2000]}"))
+    return report
 
 
 @pytest.fixture(scope="session")
@@ -31,7 +41,6 @@ def browser() -> Iterator[Browser]:
 def page(browser: Browser, site: str) -> Iterator[Page]:
     """A fresh visitor at 1280 x 800; any error on the console fails the test."""
     context = browser.new_context(viewport=WINDOW, base_url=site)
-    context.set_default_timeout(10_000)
     made = context.new_page()
     complaints: list[str] = []
     made.on("pageerror", lambda error: complaints.append(str(error)))

@@ -15,7 +15,7 @@ from mule.gear import Charger, PowerBank, Standing
 from mule.plan import Plan
 from mule.trip import Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina
 from tests import cast
-from tests.tiny import QUIET, SAME, best, tiny, value
+from tests.tiny import QUIET, SAME, best, tiny, value, with_drive
 
 ONE = Asking(points=1, workers=1)
 
@@ -47,7 +47,7 @@ def test_kits_that_last_are_those_that_trying_every_set_of_things_finds(block: i
         night = Night(mains_h=8, outlets=1) if seed % 3 else Night()
         days = tuple(Day(date=f"2027-02-2{i}", title="Out", lowest_c=20, night=night) for i in range(1 + seed % 2))
         stamina = Stamina(patterns=(pattern,), margin=0)
-        plan = plan.with_trip(plan.trip.model_copy(update={"days": days, "stamina": stamina}))
+        plan = with_drive(plan.with_trip(plan.trip.model_copy(update={"days": days, "stamina": stamina})))
         expected = best(plan, limit_g)
         made = choose(plan, ONE.model_copy(update={"limit_g": limit_g}))
         if expected is None:

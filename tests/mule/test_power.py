@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mule.gear import Charger, Computer, Link, PowerBank
+from mule.gear import Charger, Computer, Light, Link, PowerBank
 from mule.power import MOST_PACKS, Power, advise, fewest, simulate, usable
 from mule.trip import Day, Demand, Mains, Night, Pattern, Stamina, Trip
 from tests import cast
@@ -284,6 +284,30 @@ def test_what_a_charger_left_behind_would_save_is_told_in_packs_and_grams() -> N
     made = advise(things, {"body": 1, "pack": 1}, out)
     (saving,) = made.savings
     assert (saving.item, saving.packs, saving.mass_g) == ("charger", 4, 148 - 4 * 82)
+
+
+def test_a_day_adds_up_from_rates_that_say_where_they_came_from() -> None:
+    known = cast.body(battery_type="LB-4", frames_per_charge=300, rates_source="measured")
+    demand = Demand(frames=600, video_min=45)
+    pattern = Pattern(id="full", name="Full", first=demand)
+    day = trip(patterns=(pattern,))
+    made = simulate({"body": known, "pack": cast.pack(count=9)}, {"body": 1, "pack": 9}, day)
+    (eater,) = made.days[0].types[0].eaters
+    # 600 / 300 as logged + 45 min / 90 min, typical of a body of which nobody read it = 2.5 charges.
+    assert [(p.amount, p.per_charge, p.source) for p in eater.parts] == [(600, 300, "measured"), (45, 90, "typical")]
+    assert eater.charges == pytest.approx(2.5)
+
+
+def test_a_charger_lost_on_the_first_day_tells_how_far_the_packs_go() -> None:
+    night = Night(mains_h=4, outlets=1)
+    lit = Pattern(id="full", name="Full", first=Demand(frames=600), torch_h=2)
+    lamp = Light(id="lamp", form="head-torch", battery_type="AAA", cells=3, **SMALL)
+    things = {t.id: t for t in (BODY, cast.pack(count=9), CHARGER, BANK, lamp)}
+    # The lamp has no cells at all: a missing link from the start, no loss.
+    counts = {"body": 1, "pack": 3, "charger": 1, "bank": 1, "lamp": 1}
+    losses = advise(things, counts, trip(4, night=night, power="charge-nightly", margin=0, patterns=(lit,))).losses
+    # 1.5 packs a day: three packs carry two days without the charger; the bank does not matter.
+    assert [(loss.item, loss.days, loss.types) for loss in losses] == [("charger", 2, ("LB-4",))]
 
 
 def test_a_bank_is_told_in_watt_hours_beside_what_dividing_milliampere_hours_suggests() -> None:

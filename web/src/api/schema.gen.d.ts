@@ -866,8 +866,10 @@ export interface components {
          * @description A camera. ``mount`` is None when its lens does not come off; then ``fixed_lens`` says what it sees.
          *
          *     crop_modes: in-camera crops as factors (1.5). autofocus_min_aperture: beyond this f-number autofocus stops.
-         *     frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C. sockets: what a remote plugs into;
-         *     empty when nobody looked. hot_shoes: how many things can sit on top.
+         *     frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C; mb_per_frame: of a raw frame. What
+         *     nobody typed is reckoned from typical figures. rates_source: where these figures came from; a log of a trip
+         *     writes ``measured`` ones. sockets: what a remote plugs into; empty when nobody looked. hot_shoes: how many things
+         *     can sit on top.
          */
         Body: {
             /** Id */
@@ -949,6 +951,10 @@ export interface components {
             video_min_per_charge?: number | null;
             /** Timelapse H Per Charge */
             timelapse_h_per_charge?: number | null;
+            /** Mb Per Frame */
+            mb_per_frame?: number | null;
+            /** @default stated */
+            rates_source: components["schemas"]["Source"];
             /**
              * Slots
              * @default []
@@ -4692,6 +4698,8 @@ export interface components {
         /**
          * Eater
          * @description Something that draws from a type of pack: charges of a new pack, and the energy that comes to.
+         *
+         *     charges: of ``parts``, for ``times`` pieces or cells.
          */
         Eater: {
             /** Item */
@@ -4700,6 +4708,16 @@ export interface components {
             charges: number;
             /** Wh */
             wh: number;
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["Part"][];
         };
         /**
          * Gone
@@ -4723,12 +4741,17 @@ export interface components {
         /**
          * Made
          * @description What one camera makes on a day: frames with those of time-lapses, and GB of each medium.
+         *
+         *     mb_source: whether the size of a frame was measured or stated for the body, or reckoned from its megapixels.
          */
         Made: {
             /** Body */
             body: string;
             /** Frames */
             frames: number;
+            /** Mb Per Frame */
+            mb_per_frame: number;
+            mb_source: components["schemas"]["Source"];
             /** Stills Gb */
             stills_gb: number;
             /** Video Gb */
@@ -4766,6 +4789,22 @@ export interface components {
             warm: boolean;
             /** Order */
             order: number | null;
+        };
+        /**
+         * Part
+         * @description A sum that can be redone by hand: amount / per_charge, in charges. source: where the rate came from.
+         */
+        Part: {
+            /** Amount */
+            amount: number;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "frames" | "video-min" | "timelapse-h" | "hours" | "share" | "flights";
+            /** Per Charge */
+            per_charge: number;
+            source: components["schemas"]["Source"];
         };
         /**
          * Power
@@ -4961,7 +5000,7 @@ export interface components {
         };
         /**
          * PowerAdvice
-         * @description The whole advice.
+         * @description The whole advice. losses: single pieces without which fewer days are carried, worst first.
          */
         PowerAdvice: {
             /** Fewest */
@@ -4972,6 +5011,20 @@ export interface components {
             schools: components["schemas"]["SchoolRow"][];
             /** Claims */
             claims: components["schemas"]["Claim"][];
+            /** Losses */
+            losses: components["schemas"]["PowerLoss"][];
+        };
+        /**
+         * PowerLoss
+         * @description One piece that is lost or broken on the first day (domain 11). days: carried then; types: what runs short.
+         */
+        PowerLoss: {
+            /** Item */
+            item: string;
+            /** Days */
+            days: number;
+            /** Types */
+            types: string[];
         };
         /**
          * Saving

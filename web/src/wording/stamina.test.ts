@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Finding } from '@/api/types'
 import { NAMES } from '@/testing/mount'
 import { cureText, say } from './findings'
-import { gb, hours, pieceName } from './stamina'
+import { eaterSum, gb, hours, madeSum, pieceName } from './stamina'
 
 function finding(code: string, more: Partial<Finding> = {}): Finding {
   return { code, severity: 'caution', station: 'stamina', numbers: {}, items: [], refs: {}, cures: [], ...more }
@@ -18,6 +18,17 @@ describe('packs and cards in words', () => {
   ])('%d hours are %s', (value, text) => expect(hours(value)).toBe(text))
   it('sizes carry their unit', () => {
     expect([gb(5.42), gb(53.1), gb(1162)]).toEqual(['5.4 GB', '53 GB', '1.16 TB'])
+  })
+  it('sums can be redone by hand and say where the rates come from', () => {
+    const parts = [
+      { amount: 600, unit: 'frames' as const, per_charge: 400, source: 'stated' as const },
+      { amount: 10, unit: 'video-min' as const, per_charge: 90, source: 'typical' as const },
+    ]
+    expect(eaterSum({ item: 'c1', charges: 1.61, wh: 26, times: 1, parts }, NAMES.thing)).toBe('C1: 600 frames / 400 a charge, stated + 10 min of video / 90, typical = 1.61 of a charge')
+    const lamp = { item: 'lamp', charges: 0.45, wh: 1, times: 3, parts: [{ amount: 3, unit: 'hours' as const, per_charge: 20, source: 'typical' as const }] }
+    expect(eaterSum(lamp, NAMES.thing)).toContain('LAMP: 3 × 3 h / 20 h a charge, typical')
+    expect(eaterSum({ item: 'phone', charges: 0.7, wh: 10, times: 1, parts: [{ amount: 0.7, unit: 'share', per_charge: 1, source: 'stated' }] }, NAMES.thing)).toBe('PHONE: 70 % = 0.70 of a charge')
+    expect(madeSum({ body: 'c1', frames: 700, mb_per_frame: 54, mb_source: 'computed', stills_gb: 37.8, video_gb: 0 })).toBe('700 frames × 54 MB, computed = 38 GB')
   })
   it('number a pack only where there are several', () => {
     expect(pieceName('lb-4#2', NAMES.thing)).toBe('LB-4 no. 2')

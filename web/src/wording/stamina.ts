@@ -1,7 +1,8 @@
 /** Packs, cards and copies in words. */
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
-import { item, list, number, ref, type Say } from './parts'
+import type { Eater, Made } from '@/api/types'
+import { item, list, many, number, ref, type Say } from './parts'
 
 export function wh(value: number): string {
   return `${fmt.figure(value, 1)} Wh`
@@ -20,6 +21,34 @@ export function hours(value: number): string {
 export function pieceName(id: string, thing: (item: string) => string, count = 2): string {
   const [thingId = '', number] = id.split('#')
   return count > 1 ? `${thing(thingId)} no. ${number}` : thing(thingId)
+}
+const SOURCE = { measured: 'measured', stated: 'stated', typical: 'typical', computed: 'computed' } as const
+/** A figure with a decimal only where it has one. */
+function plain(value: number): string {
+  return fmt.figure(value, Math.abs(value - Math.round(value)) < 0.05 ? 0 : 1)
+}
+const PART = {
+  frames: (amount: string, rate: string) => `${amount} frames / ${rate} a charge`,
+  'video-min': (amount: string, rate: string) => `${amount} min of video / ${rate}`,
+  'timelapse-h': (amount: string, rate: string) => `${amount} h of time-lapse / ${rate}`,
+  hours: (amount: string, rate: string) => `${amount} h / ${rate} h a charge`,
+  flights: (amount: string) => many(Number(amount), 'flight'),
+  share: (amount: string) => amount,
+} as const
+/** "2 × (600 frames / 400 a charge, stated + ...) = 3.2 charges": a sum to be redone by hand. */
+export function eaterSum(eater: Eater, thing: (item: string) => string): string {
+  const parts = (eater.parts ?? []).map((p) => {
+    const told = PART[p.unit](p.unit === 'share' ? fmt.percent(p.amount) : plain(p.amount), plain(p.per_charge))
+    return p.unit === 'share' || p.unit === 'flights' ? told : `${told}, ${SOURCE[p.source]}`
+  })
+  const times = (eater.times ?? 1) > 1 ? `${eater.times} × ` : ''
+  const sum = parts.length > 1 && times ? `(${parts.join(' + ')})` : parts.join(' + ')
+  return `${thing(eater.item)}: ${times}${sum} = ${fmt.figure(eater.charges, 2)} of a charge`
+}
+/** "420 frames × 54 MB, computed = 22.7 GB". */
+export function madeSum(made: Made): string {
+  const stills = `${fmt.figure(made.frames)} frames × ${plain(made.mb_per_frame)} MB, ${SOURCE[made.mb_source]} = ${gb(made.stills_gb)}`
+  return made.video_gb ? `${stills}, and ${gb(made.video_gb)} of video` : stills
 }
 export const POWER_SCHOOL = {
   'packs-only': 'packs only',

@@ -52,6 +52,8 @@ const BODY: Field[] = [
   number('frames_per_charge', 'Frames per charge', '', true),
   number('video_min_per_charge', 'Video per charge', 'min', true),
   number('timelapse_h_per_charge', 'Time-lapse per charge', 'h', true),
+  number('mb_per_frame', 'Raw frame', 'MB', true),
+  choice('rates_source', 'These rates are', { stated: 'from a data sheet', measured: 'from your own logs', typical: 'typical of its sort' }),
   { path: 'slots', label: 'Card slots, as SD, SD', type: 'slots' },
   flag('autofocus', 'Autofocus'),
   flag('sealed', 'Sealed'),

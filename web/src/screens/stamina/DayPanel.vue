@@ -6,7 +6,7 @@ import NumberField from '@/components/NumberField.vue'
 import type { Names } from '@/composables/useBench'
 import { isShort } from '@/drawing/stamina'
 import * as fmt from '@/format/units'
-import { gb, pieceName, wh } from '@/wording/stamina'
+import { eaterSum, gb, madeSum, pieceName, wh } from '@/wording/stamina'
 import NightPlan from './NightPlan.vue'
 
 const props = defineProps<{ power: PowerDay; pictures: StorageDay; patterns: Pattern[]; usual: { mains_h: number; outlets: number }; errors: Record<string, string>; index: number; names: Names }>()
@@ -14,6 +14,7 @@ const day = defineModel<Day>('day', { required: true })
 const night = computed(() => day.value.night ?? { ...props.usual, car_h: 0 })
 const options = computed(() => props.patterns.map((p) => ({ title: p.name, value: p.id })))
 const error = (field: string): string => props.errors[`days.${props.index}.${field}`] ?? ''
+const sums = computed(() => props.power.types.flatMap((type) => type.eaters.map((eater) => eaterSum(eater, props.names.thing))))
 const used = computed(() => props.power.packs.filter((p) => p.order !== null || p.topped_up_wh > 0 || p.charged_wh > 0))
 
 function setNight(change: Partial<NonNullable<Day['night']>>): void {
@@ -42,6 +43,10 @@ function setNight(change: Partial<NonNullable<Day['night']>>): void {
         </tr>
       </tbody>
     </table>
+    <details>
+      <summary class="quiet">How these add up</summary>
+      <p v-for="sum in sums" :key="sum" class="label">{{ sum }}.</p>
+    </details>
     <h2 class="second">Pack by pack <span class="quiet">in Wh: morning − used − kept by the cold = evening, + the night</span></h2>
     <table v-if="used.length">
       <thead><tr><th>pack</th><th class="number">morning</th><th class="number">used</th><th class="number">cold</th><th class="number">by day</th><th class="number">evening</th><th class="number">night</th></tr></thead>
@@ -61,7 +66,7 @@ function setNight(change: Partial<NonNullable<Day['night']>>): void {
     <h2 class="second">The night's sockets</h2>
     <NightPlan :day="power" :names="names" />
     <h2 class="second">Pictures</h2>
-    <p v-for="made in pictures.made" :key="made.body">{{ names.thing(made.body) }}: {{ fmt.figure(made.frames) }} frames, {{ gb(made.stills_gb) }}<template v-if="made.video_gb">, and {{ gb(made.video_gb) }} of video</template>.</p>
+    <p v-for="(made, i) in pictures.made" :key="made.body + i">{{ names.thing(made.body) }}: {{ madeSum(made) }}.</p>
     <p v-for="use in pictures.cards" :key="use.card + use.slot" class="label">{{ pieceName(use.card, names.thing) }} in slot {{ use.slot }} of {{ names.thing(use.body) }}: {{ gb(use.held_gb) }} of {{ gb(use.capacity_gb) }}.</p>
     <p v-for="copy in pictures.copying" :key="copy.to + copy.through" class="label">To {{ pieceName(copy.to, names.thing, 1) }} through {{ names.thing(copy.through) }}: {{ gb(copy.gb) }} in {{ fmt.figure(copy.minutes) }} min.</p>
     <p v-if="pictures.erased.length" class="label">Blank again: {{ pictures.erased.map((c) => pieceName(c, names.thing)).join(', ') }}.</p>
@@ -83,6 +88,10 @@ th {
 }
 .second {
   margin-top: 12px;
+}
+summary {
+  cursor: pointer;
+  margin-top: 4px;
 }
 .bad td {
   color: var(--rust);

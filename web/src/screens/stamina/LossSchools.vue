@@ -34,6 +34,7 @@ function days(dates: readonly string[]): string {
     </table>
     <p v-if="safe" class="quiet">{{ gone.length ? `Of ${safe} other things` : `Of ${safe} things and bags`}} none would take a picture with it.</p>
     <template v-if="advice">
+      <p v-for="loss in advice.losses" :key="loss.item"><b>{{ names.thing(loss.item) }}</b>, one lost on the first day: {{ loss.types.map((t) => names.thing(t)).join(', ') }} {{ loss.types.length > 1 ? 'run' : 'runs' }} dry after {{ many(loss.days, 'day') }}.</p>
       <h2 class="second">Fewest packs <span class="quiet">that carry every day with your margin</span></h2>
       <table>
         <thead><tr><th>type</th><th class="number">loaded</th><th class="number">fewest</th><th class="number">change</th></tr></thead>

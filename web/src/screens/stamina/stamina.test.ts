@@ -22,13 +22,13 @@ const power = (date: string, more: object = {}): PowerDay =>
     usable_warm: 0.8325,
     night_h: 0,
     outlets: 0,
-    types: [{ type: 'LB-4', need_wh: 24, got_wh: 12, ready_wh: 12, margin: -0.5, bare: false, eaters: [{ item: 'c1', charges: 1.5, wh: 24 }] }],
+    types: [{ type: 'LB-4', need_wh: 24, got_wh: 12, ready_wh: 12, margin: -0.5, bare: false, eaters: [{ item: 'c1', charges: 1.5, wh: 24, times: 1, parts: [] }] }],
     packs: [pack(1, { drawn_wh: 10.6, cold_wh: 5.4, evening_wh: 0, order: 1 }), pack(2, {})],
     banks: [],
     charges: [],
     ...more,
   }) as PowerDay
-const stored = (date: string, more: object = {}): StorageDay => ({ date, made: [{ body: 'c1', frames: 600, stills_gb: 32.4, video_gb: 3 }], cards: [], lost_gb: 0, copies: 1, copying: [], minutes: 0, cards_left: { SD: 2 }, erased: [], ...more }) as StorageDay
+const stored = (date: string, more: object = {}): StorageDay => ({ date, made: [{ body: 'c1', frames: 600, mb_per_frame: 54, mb_source: 'computed' as const, stills_gb: 32.4, video_gb: 3 }], cards: [], lost_gb: 0, copies: 1, copying: [], minutes: 0, cards_left: { SD: 2 }, erased: [], ...more }) as StorageDay
 const days = [{ date: '2027-02-24', title: 'Hut' }, { date: '2027-02-25', title: 'Coast' }] as Day[]
 const report = {
   power: { days: [power('2027-02-24'), power('2027-02-25', { night_h: 8, outlets: 2, types: [] })], types: [{ type: 'LB-4', packs: 2, short_on: '2027-02-24', worst_margin: -0.5, worst_on: '2027-02-24' }], useless: [], days_carried: 0 },
@@ -69,7 +69,7 @@ describe('one day', () => {
     expect(text).toContain('LB-4C1 1.50×24.0 Wh12.0 Wh▲ 50 % met')
     // 16.0 - 10.6 - 5.4 = 0.0
     expect(text).toContain('LB-4 no. 116.010.65.40.0')
-    expect(text).toContain('C1: 600 frames, 32 GB, and 3.0 GB of video.')
+    expect(text).toContain('C1: 600 frames × 54 MB, computed = 32 GB, and 3.0 GB of video.')
     expect(text).toContain('No mains, and no bank gives anything.')
   })
   it('shows a night as a timetable in words too', () => {
@@ -90,6 +90,7 @@ describe('losses and schools', () => {
     fewest: [{ type: 'LB-4', item: 'lb-4', packs: 6, loaded: 3, mass_g: 246 }, { type: 'AAA', item: null, packs: null, loaded: 0, mass_g: 0 }],
     savings: [{ item: 'bank', type: 'LB-4', packs: 1, mass_g: 130 }],
     schools: [{ school: 'packs-only', packs: 29, grams: 2030, short_on: '2027-02-21', sockets: 0 }, { school: 'charge-nightly', packs: 11, grams: 880, short_on: null, sockets: 2 }],
+    losses: [{ item: 'charger', days: 4, types: ['LB-4'] }],
     claims: [{ item: 'bank', energy_wh: 90, gives_wh: 58.5, type: 'LB-4', refills: 3.656, claimed: 11.25 }],
   } as unknown as PowerAdvice
   it('say what would be gone, how few packs do, and what a bank gives', async () => {
@@ -97,6 +98,7 @@ describe('losses and schools', () => {
     const text = flat(shown.text())
     expect(text).toContain('RIDGE, with all in itWed 24 Feb, Thu 25 Feb61 GB')
     expect(text).toContain('LB-436+246 g')
+    expect(text).toContain('CHARGER, one lost on the first day: LB-4 runs dry after 4 days.')
     expect(text).toContain('AAA0no number does')
     expect(text).toContain('BANK would save 1 LB-4 pack: +130 g in all.')
     expect(text).toContain('packs only292.03 kgSun 21 Feb0')

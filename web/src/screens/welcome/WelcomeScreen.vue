@@ -13,7 +13,10 @@ const fresh = ref(false)
 const name = ref('')
 const password = ref('')
 
-const problem = computed(() => (enter.error.value ? asProblem(enter.error.value) : null))
+const problem = computed(() => {
+  const error = enter.error.value ?? demo.error.value
+  return error ? asProblem(error) : null
+})
 const errors = computed(() => byField(problem.value))
 
 async function go(): Promise<void> {
@@ -22,8 +25,8 @@ async function go(): Promise<void> {
   if (enter.isSuccess.value) await router.push(String(route.query.next ?? '/trips'))
 }
 async function stepIn(): Promise<void> {
-  await demo.mutateAsync()
-  await router.push(route.query.next ? String(route.query.next) : await currentBench())
+  await demo.mutateAsync().catch(() => undefined)
+  if (demo.isSuccess.value) await router.push(route.query.next ? String(route.query.next) : await currentBench())
 }
 </script>
 
