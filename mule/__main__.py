@@ -1,15 +1,16 @@
-"""``python -m mule assess|choose|schema``: JSON in, JSON out. The only file that touches files and streams."""
+"""``python -m mule assess|choose|stow|schema``: JSON in, JSON out. The only file that touches files and streams."""
 
 import argparse
 import json
 import sys
 from pathlib import Path
 
-from pydantic import ValidationError
+from pydantic import BaseModel, ValidationError
 
 from mule.assess import assess
 from mule.choosing import Asking, Choice, Point, choose
 from mule.errors import InvalidInput, invalid
+from mule.packing import Looking, stow
 from mule.plan import Plan, read
 
 
@@ -27,6 +28,10 @@ def _parser() -> argparse.ArgumentParser:
     verb.add_argument("--seconds", type=float, default=60.0, help="time for the search (default 60)")
     verb.add_argument("--beyond-limits", action="store_true", help="search past what carriers and backs allow too")
     verb.add_argument("--others", action="store_true", help="with things that could be rented or borrowed")
+    verb = verbs.add_parser("stow", help="print where everything of a kit lies, and what does not fit, as JSON")
+    verb.add_argument("plan", type=Path, help="the plan file; - reads standard input")
+    verb.add_argument("--kit", help="id of the kit to stow instead of the open one")
+    verb.add_argument("--seconds", type=float, default=8.0, help="time for the search (default 8)")
     verbs.add_parser("schema", help="print the JSON Schema of the plan file")
     return parser
 
@@ -59,6 +64,16 @@ def _line(point: Point) -> str:
     return f"{point.carried_g:8.0f} g  {point.score:8.4f}  steady {point.steady:4.0%}  {state}"
 
 
+def _answer(plan: Plan, args: argparse.Namespace) -> BaseModel:
+    match args.verb:
+        case "choose":
+            return _choose(plan, args)
+        case "stow":
+            return stow(plan.items, plan.kit, Looking(seconds=args.seconds))
+        case _:
+            return assess(plan)
+
+
 def main(arguments: list[str] | None = None) -> int:
     """Exit code 0 with the answer on standard output, 2 with the problems on standard error."""
     args = _parser().parse_args(arguments)
@@ -67,7 +82,7 @@ def main(arguments: list[str] | None = None) -> int:
         return 0
     try:
         plan = _plan(args.plan, args.kit)
-        print((_choose(plan, args) if args.verb == "choose" else assess(plan)).model_dump_json(indent=1))
+        print(_answer(plan, args).model_dump_json(indent=1))
     except OSError as error:
         print(f"{args.plan}: {error.strerror}", file=sys.stderr)
         return 2

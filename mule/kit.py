@@ -1,12 +1,12 @@
 """The kit: what is loaded for one trip, and where each thing travels."""
 
-from typing import Self
+from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
 from mule.finding import Place
-from mule.units import Count, Frozen, ItemId, Name, Note
+from mule.units import Access, Count, Frozen, ItemId, Name, Note, Number
 
 
 class Entry(Frozen):
@@ -17,6 +17,42 @@ class Entry(Frozen):
     place: Place
 
 
+class Pin(Frozen):
+    """A thing that a person put somewhere by hand. x, y, z: mm from the compartment's corner at the bottom of the back.
+
+    turn: which of its sides lies along x, y and z, as places in (length, width, height); None leaves the turn open.
+    """
+
+    item: ItemId
+    bag: ItemId
+    compartment: ItemId | None = None
+    at_mm: Annotated[tuple[Number, ...], Field(min_length=3, max_length=3)] | None = None
+    turn: Annotated[tuple[int, ...], Field(min_length=3, max_length=3)] | None = None
+
+
+class Mount(Frozen):
+    """A lens that is packed on its body."""
+
+    body: ItemId
+    lens: ItemId
+
+
+class Wish(Frozen):
+    """How a thing should be reached."""
+
+    item: ItemId
+    access: Access
+
+
+class Stow(Frozen):
+    """How a person wants a kit packed. gap_mm: a divider between hard things (estimate, domain 10)."""
+
+    gap_mm: Annotated[Number, Field(ge=0, le=60)] = 8
+    pins: tuple[Pin, ...] = Field(default=(), max_length=300)
+    mounts: tuple[Mount, ...] = Field(default=(), max_length=20)
+    wishes: tuple[Wish, ...] = Field(default=(), max_length=300)
+
+
 class Kit(Frozen):
     """One candidate load for a trip."""
 
@@ -24,6 +60,7 @@ class Kit(Frozen):
     name: Name
     note: Note = ""
     entries: tuple[Entry, ...] = Field(default=(), max_length=2_000)
+    stow: Stow = Stow()
 
     @model_validator(mode="after")
     def _one_entry_per_place(self) -> Self:

@@ -3,7 +3,7 @@
 All numbers are strict (``"12"`` and ``true`` are refused) and finite (NaN and infinity are refused).
 """
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
@@ -31,12 +31,16 @@ Gigabytes = Annotated[Number, Field(gt=0, le=100_000)]
 MegabytesPerSecond = Annotated[Number, Field(gt=0, le=20_000)]
 Hours = Annotated[Number, Field(gt=0, le=100)]
 Celsius = Annotated[Number, Field(ge=-60, le=60)]
+Inches = Annotated[Number, Field(gt=0, le=25)]
 Share = Annotated[Number, Field(ge=0, le=1)]
 
 ItemId = Annotated[str, StringConstraints(pattern=r"^[a-z0-9][a-z0-9-]{0,63}$")]
 Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
 Label = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=40)]
 Note = Annotated[str, StringConstraints(strip_whitespace=True, max_length=2_000)]
+
+# Without taking the bag off, by one zip, or under other things.
+Access = Literal["quick", "open", "deep"]
 
 
 class Frozen(BaseModel):

@@ -6,7 +6,7 @@ from pydantic import Field, TypeAdapter, ValidationError
 
 from mule.errors import InvalidInput, Problem, invalid, shorten
 from mule.gear.base import Absence, AbsenceReason, Box, Cylinder, Group, Size, Soft, Source, Standing, Thing, at_hand
-from mule.gear.carry import Bag, Insert
+from mule.gear.carry import Bag, Compartment, Insert
 from mule.gear.extras import Drone, Light, Other, Remote, Safety, Sound, keeps_safe
 from mule.gear.glass import Filter, FilterHolder, StepRing
 from mule.gear.media import ANY_PLUG, Card, Computer, Drive, Link, Reader, fits_wall
@@ -105,6 +105,7 @@ __all__ = [
     "Card",
     "CardSlot",
     "Charger",
+    "Compartment",
     "Computer",
     "Cylinder",
     "Drive",

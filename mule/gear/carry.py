@@ -1,33 +1,74 @@
-"""Bags and the padded inserts that move between them."""
+"""Bags, the padded inserts that move between them, and their compartments."""
 
-from typing import ClassVar, Literal
+from typing import ClassVar, Literal, Self
+
+from pydantic import Field, model_validator
+from pydantic_core import PydanticCustomError
 
 from mule.finding import PieceKind
-from mule.gear.base import Box, Group, Thing
-from mule.units import Flag, Litres, SqueezeMm
+from mule.gear.base import Box, Group, Size, Soft, Thing
+from mule.units import Access, Flag, Frozen, Inches, ItemId, Litres, Millimetres, Name, SqueezeMm
 
 
-class Bag(Thing):
+class Compartment(Frozen):
+    """One space of a bag or insert, by what really fits inside.
+
+    inner: length_mm from the bag's bottom up, width_mm across, height_mm from the back outwards.
+    divided: has padded dividers, so that hard things lie apart. screen_in: largest screen of a sleeve.
+    """
+
+    id: ItemId
+    name: Name
+    inner: Box
+    access: Access = "open"
+    sort: Literal["main", "pocket", "sleeve"] = "main"
+    divided: Flag = True
+    screen_in: Inches | None = None
+
+
+class _Holder(Thing):
+    """What holds other things. compartments: empty when there is one space only, of size ``inner``."""
+
+    volume_l: Litres
+    inner: Box | None = None
+    compartments: tuple[Compartment, ...] = Field(default=(), max_length=12)
+
+    @model_validator(mode="after")
+    def _compartments_lie_inside(self) -> Self:
+        if len({c.id for c in self.compartments}) != len(self.compartments):
+            raise PydanticCustomError("compartment_twice", "each compartment has an id of its own")
+        for compartment in self.compartments:
+            if not _inside(compartment.inner, self.size):
+                raise PydanticCustomError(
+                    "compartment_size", "{name} is no larger than the bag it is in", {"name": compartment.name}
+                )
+        return self
+
+
+def _inside(inner: Box, size: Size) -> bool:
+    # A soft bag has no sides of its own to compare with.
+    return isinstance(size, Soft) or all(a <= b for a, b in zip(inner.sides_mm(), size.sides_mm(), strict=True))
+
+
+class Bag(_Holder):
     """A bag. ``size`` is its outer size, wheels and handles included; ``inner`` says what really fits.
 
     piece: how it usually travels. squeeze_mm: how far its thinnest side gives when pressed into a frame.
+    straps: things that can be strapped outside, each no longer than strap_mm.
     """
 
     kind: Literal["bag"] = "bag"
     group: ClassVar[Group] = Group.CARRY
 
     piece: PieceKind = PieceKind.CABIN
-    volume_l: Litres
-    inner: Box | None = None
     squeeze_mm: SqueezeMm = 0
     hard: Flag = False
+    straps: int = Field(default=2, ge=0, le=8, strict=True)
+    strap_mm: Millimetres | None = None
 
 
-class Insert(Thing):
+class Insert(_Holder):
     """A padded cube that moves between bags."""
 
     kind: Literal["insert"] = "insert"
     group: ClassVar[Group] = Group.CARRY
-
-    volume_l: Litres
-    inner: Box | None = None

@@ -6,7 +6,7 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from mule.gear.base import Group, Thing
-from mule.units import Gigabytes, Label, MegabytesPerSecond, Number, WattHours, Watts
+from mule.units import Gigabytes, Inches, Label, MegabytesPerSecond, WattHours, Watts
 
 # Plug shapes of the world are named by single letters; "any" fits them all.
 ANY_PLUG = "any"
@@ -57,7 +57,7 @@ class Computer(Thing):
     group: ClassVar[Group] = Group.CARDS
 
     form: Literal["laptop", "tablet", "phone"]
-    screen_in: Number = Field(gt=0, le=25)
+    screen_in: Inches
     energy_wh: WattHours
     storage_gb: Gigabytes | None = None
     ports: tuple[Label, ...] = Field(default=(), max_length=12)

@@ -1,5 +1,6 @@
 """Importing a plan file: all or nothing."""
 
+from collections.abc import Mapping
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -7,7 +8,7 @@ from django.db import transaction
 
 from mule.carriers import Carrier as CarrierValue
 from mule.gear import Gear, Lens
-from mule.kit import Entry
+from mule.kit import Entry, Stow
 from mule.kit import Kit as KitValue
 from mule.plan import Plan
 from mule.trip import Marks
@@ -30,7 +31,14 @@ def import_plan(owner: User, plan: Plan) -> Trip:
         trip.save(update_fields=["open_kit"])
         for kit in plan.kits:
             renamed = _renamed(kit, gear_ids)
-            Kit.objects.create(trip=trip, slug=kit.id, name=kit.name, note=kit.note, entries=entries_of(renamed))
+            Kit.objects.create(
+                trip=trip,
+                slug=kit.id,
+                name=kit.name,
+                note=kit.note,
+                entries=entries_of(renamed),
+                stow=renamed.stow.model_dump(mode="json"),
+            )
         return trip
 
 
@@ -84,4 +92,13 @@ def _renamed(kit: KitValue, ids: dict[str, str]) -> KitValue:
         if place.where == "bag":
             place = place.model_copy(update={"bag": ids[place.bag]})
         entries.append(Entry(item=ids[entry.item], count=entry.count, place=place))
-    return kit.model_copy(update={"entries": tuple(entries)})
+    return kit.model_copy(update={"entries": tuple(entries), "stow": _restowed(kit.stow, ids)})
+
+
+def _restowed(stow: Stow, ids: Mapping[str, str]) -> Stow:
+    """Wishes for packing under the ids that things go by here; those about things that are not there are gone."""
+    told = stow.model_dump()
+    for sort, named in (("pins", ("item", "bag")), ("mounts", ("body", "lens")), ("wishes", ("item",))):
+        known = [wish for wish in told[sort] if all(wish[field] in ids for field in named)]
+        told[sort] = [wish | {field: ids[wish[field]] for field in named} for wish in known]
+    return Stow.model_validate(told)

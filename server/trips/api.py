@@ -11,8 +11,10 @@ from mule.choosing import Asking, Choice, Point, points, require_brief
 from mule.compare import Comparison, compare
 from mule.editing import apply
 from mule.filters.lightest import LightestSet, lightest_set
+from mule.gear import Bag, Insert
 from mule.kit import Kit as KitValue
 from mule.optics import cover
+from mule.packing import Looking, stowing
 from mule.plan import Plan
 from mule.power import PowerAdvice, advise
 from mule.stamina import in_short, last
@@ -26,6 +28,7 @@ from server.trips.models import Kit, Trip
 from server.trips.schemas import (
     AtVersion,
     Bench,
+    ChangedStow,
     ChangedTrip,
     ChoiceLine,
     Edits,
@@ -36,6 +39,7 @@ from server.trips.schemas import (
     RenamedKit,
     StaminaReport,
     StaminaTry,
+    StowLine,
     Thought,
     TripOut,
     WhatIf,
@@ -176,6 +180,27 @@ def _lines(plan: Plan, asking: Asking) -> Iterator[str]:
             point=news if isinstance(news, Point) else None, choice=news if isinstance(news, Choice) else None
         )
         yield line.model_dump_json(exclude_none=True) + "\n"
+
+
+@router.put("/{slug}/kits/{kit}/stow", response=KitState)
+def change_stow(request: HttpRequest, slug: str, kit: str, payload: ChangedStow) -> HttpResponse:
+    """Store pins, pairs and wishes for packing a kit."""
+    return written(_state(services.change_stow(request.user, slug, kit, payload.version, payload.stow)))
+
+
+@router.post("/{slug}/kits/{kit}/stowage", response=StowLine)
+def stream_stowage(request: HttpRequest, slug: str, kit: str, payload: Looking) -> StreamingHttpResponse:
+    """Where everything lies, one StowLine per bag that is done. Hanging up stops the search."""
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    response = StreamingHttpResponse(_stow_lines(plan, payload), content_type="application/x-ndjson")
+    response["Cache-Control"] = "no-store"
+    return response
+
+
+def _stow_lines(plan: Plan, looking: Looking) -> Iterator[str]:
+    bags = sum(isinstance(plan.items[i], Bag | Insert) for i in plan.kit.loaded())
+    for number, stowage in enumerate(stowing(plan.items, plan.kit, looking)):
+        yield StowLine(stowage=stowage, final=number == bags).model_dump_json() + "\n"
 
 
 @router.get("/{slug}/compare", response=Comparison)

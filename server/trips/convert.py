@@ -18,7 +18,8 @@ def trip_of(row: Trip) -> TripValue:
 
 def kit_of(row: Kit) -> KitValue:
     """The core value of a kit."""
-    return KitValue.model_validate({"id": row.slug, "name": row.name, "note": row.note, "entries": row.entries})
+    told = {"id": row.slug, "name": row.name, "note": row.note, "entries": row.entries, "stow": row.stow}
+    return KitValue.model_validate(told)
 
 
 def entries_of(kit: KitValue) -> list[dict[str, object]]:

@@ -25,6 +25,7 @@ class Kit(models.Model):
     name = models.CharField(max_length=80)
     note = models.CharField(max_length=2000, blank=True, default="")
     entries = models.JSONField(default=list)
+    stow = models.JSONField(default=dict)
     version = models.PositiveIntegerField(default=1)
     at_step = models.PositiveIntegerField(default=0)
 

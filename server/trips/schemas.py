@@ -8,7 +8,8 @@ from pydantic import Field
 from mule.assess import Assessment
 from mule.choosing import Choice, Point
 from mule.finding import Edit
-from mule.kit import Entry, Kit
+from mule.kit import Entry, Kit, Stow
+from mule.packing import Stowage
 from mule.power import Power
 from mule.stamina import Lasts
 from mule.storage import Storage
@@ -112,6 +113,20 @@ class RenamedKit(Schema):
 
     name: Name
     note: Note = ""
+
+
+class ChangedStow(Schema):
+    """How a kit is to be packed, and the version it was changed from."""
+
+    version: int
+    stow: Stow
+
+
+class StowLine(Schema):
+    """One line of a packing as it is found. final: whether all bags are done."""
+
+    stowage: Stowage
+    final: bool
 
 
 class StaminaTry(Schema):

@@ -8,7 +8,7 @@ from django.db import transaction
 from mule.editing import apply
 from mule.errors import InvalidInput, Problem
 from mule.finding import Edit
-from mule.kit import Entry
+from mule.kit import Entry, Stow
 from mule.kit import Kit as KitValue
 from mule.plan import Plan
 from mule.trip import Stamina
@@ -110,10 +110,11 @@ def add_kit(owner: User, trip_slug: str, name: str, copy_of: str | None, entries
         free = [letter for letter in KIT_IDS if letter not in taken]
         if not free:
             raise InvalidInput([Problem("name", name, f"at most {len(KIT_IDS)} kits for one trip")])
-        held = find_kit(owner, trip_slug, copy_of).entries if copy_of else []
+        copied = find_kit(owner, trip_slug, copy_of) if copy_of else None
+        held = copied.entries if copied else []
         if entries is not None:
             held = entries_of(KitValue(id=free[0], name=name, entries=tuple(entries)))
-        kit = Kit.objects.create(trip=trip, slug=free[0], name=name, entries=held)
+        kit = Kit.objects.create(trip=trip, slug=free[0], name=name, entries=held, stow=copied.stow if copied else {})
         plan_for(kit)
         return kit
 
@@ -153,6 +154,17 @@ def edit_kit(owner: User, trip_slug: str, kit_slug: str, version: int, edits: Se
             kit.steps.filter(number__lte=number - MOST_STEPS).delete()
         _put(kit, after, number)
         return kit, plan
+
+
+def change_stow(owner: User, trip_slug: str, kit_slug: str, version: int, stow: Stow) -> Kit:
+    """Stores how a kit is to be packed. Raises Stale, NotFound."""
+    with transaction.atomic():
+        kit = find_kit(owner, trip_slug, kit_slug)
+        require_version(kit, version, "kit", lambda: kit.stow)
+        kit.stow = stow.model_dump(mode="json")
+        kit.version += 1
+        kit.save(update_fields=["stow", "version"])
+        return kit
 
 
 def undo(owner: User, trip_slug: str, kit_slug: str, version: int) -> Kit:

@@ -576,6 +576,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/stow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Stow
+         * @description Store pins, pairs and wishes for packing a kit.
+         */
+        put: operations["server_trips_api_change_stow"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/kits/{kit}/stowage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stream Stowage
+         * @description Where everything lies, one StowLine per bag that is done. Hanging up stops the search.
+         */
+        post: operations["server_trips_api_stream_stowage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{slug}/compare": {
         parameters: {
             query?: never;
@@ -748,6 +788,7 @@ export interface components {
          * @description A bag. ``size`` is its outer size, wheels and handles included; ``inner`` says what really fits.
          *
          *     piece: how it usually travels. squeeze_mm: how far its thinnest side gives when pressed into a frame.
+         *     straps: things that can be strapped outside, each no longer than strap_mm.
          */
         Bag: {
             /** Id */
@@ -780,6 +821,14 @@ export interface components {
              * @default
              */
             note: string;
+            /** Volume L */
+            volume_l: number;
+            inner?: components["schemas"]["Box"] | null;
+            /**
+             * Compartments
+             * @default []
+             */
+            compartments: components["schemas"]["Compartment"][];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -787,9 +836,6 @@ export interface components {
             kind: "bag";
             /** @default cabin */
             piece: components["schemas"]["PieceKind"];
-            /** Volume L */
-            volume_l: number;
-            inner?: components["schemas"]["Box"] | null;
             /**
              * Squeeze Mm
              * @default 0
@@ -800,6 +846,13 @@ export interface components {
              * @default false
              */
             hard: boolean;
+            /**
+             * Straps
+             * @default 2
+             */
+            straps: number;
+            /** Strap Mm */
+            strap_mm?: number | null;
         };
         /**
          * Battery
@@ -1109,6 +1162,39 @@ export interface components {
             volts_max?: number | null;
             /** Plug */
             plug?: string | null;
+        };
+        /**
+         * Compartment
+         * @description One space of a bag or insert, by what really fits inside.
+         *
+         *     inner: length_mm from the bag's bottom up, width_mm across, height_mm from the back outwards.
+         *     divided: has padded dividers, so that hard things lie apart. screen_in: largest screen of a sleeve.
+         */
+        Compartment: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            inner: components["schemas"]["Box"];
+            /**
+             * Access
+             * @default open
+             * @enum {string}
+             */
+            access: "quick" | "open" | "deep";
+            /**
+             * Sort
+             * @default main
+             * @enum {string}
+             */
+            sort: "main" | "pocket" | "sleeve";
+            /**
+             * Divided
+             * @default true
+             */
+            divided: boolean;
+            /** Screen In */
+            screen_in?: number | null;
         };
         /**
          * Computer
@@ -1524,14 +1610,19 @@ export interface components {
              * @default
              */
             note: string;
+            /** Volume L */
+            volume_l: number;
+            inner?: components["schemas"]["Box"] | null;
+            /**
+             * Compartments
+             * @default []
+             */
+            compartments: components["schemas"]["Compartment"][];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "insert";
-            /** Volume L */
-            volume_l: number;
-            inner?: components["schemas"]["Box"] | null;
         };
         /**
          * Lens
@@ -4029,6 +4120,15 @@ export interface components {
              * @default []
              */
             entries: components["schemas"]["Entry"][];
+            /**
+             * @default {
+             *       "gap_mm": 8,
+             *       "pins": [],
+             *       "mounts": [],
+             *       "wishes": []
+             *     }
+             */
+            stow: components["schemas"]["Stow"];
         };
         /**
          * KitName
@@ -4235,6 +4335,16 @@ export interface components {
             short: number;
         };
         /**
+         * Mount
+         * @description A lens that is packed on its body.
+         */
+        Mount: {
+            /** Body */
+            body: string;
+            /** Lens */
+            lens: string;
+        };
+        /**
          * Move
          * @description Put what is loaded of an item somewhere else.
          */
@@ -4360,6 +4470,24 @@ export interface components {
             bare_mm: number[];
             /** Squeeze Mm */
             squeeze_mm: number;
+        };
+        /**
+         * Pin
+         * @description A thing that a person put somewhere by hand. x, y, z: mm from the compartment's corner at the bottom of the back.
+         *
+         *     turn: which of its sides lies along x, y and z, as places in (length, width, height); None leaves the turn open.
+         */
+        Pin: {
+            /** Item */
+            item: string;
+            /** Bag */
+            bag: string;
+            /** Compartment */
+            compartment?: string | null;
+            /** At Mm */
+            at_mm?: number[] | null;
+            /** Turn */
+            turn?: number[] | null;
         };
         /**
          * ReachBar
@@ -4489,6 +4617,32 @@ export interface components {
             mark: components["schemas"]["Mark"];
         };
         /**
+         * Stow
+         * @description How a person wants a kit packed. gap_mm: a divider between hard things (estimate, domain 10).
+         */
+        Stow: {
+            /**
+             * Gap Mm
+             * @default 8
+             */
+            gap_mm: number;
+            /**
+             * Pins
+             * @default []
+             */
+            pins: components["schemas"]["Pin"][];
+            /**
+             * Mounts
+             * @default []
+             */
+            mounts: components["schemas"]["Mount"][];
+            /**
+             * Wishes
+             * @default []
+             */
+            wishes: components["schemas"]["Wish"][];
+        };
+        /**
          * TypeSummary
          * @description One type over all days. short_on: the first day it does not carry; worst: least margin and its day.
          */
@@ -4531,6 +4685,19 @@ export interface components {
             gaps: components["schemas"]["Gap"][];
             /** Native Gaps */
             native_gaps: components["schemas"]["NativeGap"][];
+        };
+        /**
+         * Wish
+         * @description How a thing should be reached.
+         */
+        Wish: {
+            /** Item */
+            item: string;
+            /**
+             * Access
+             * @enum {string}
+             */
+            access: "quick" | "open" | "deep";
         };
         /**
          * Worn
@@ -5211,6 +5378,227 @@ export interface components {
              * @default 2
              */
             workers: number;
+        };
+        /**
+         * ChangedStow
+         * @description How a kit is to be packed, and the version it was changed from.
+         */
+        ChangedStow: {
+            /** Version */
+            version: number;
+            stow: components["schemas"]["Stow"];
+        };
+        /**
+         * Elsewhere
+         * @description A bag in which a left-over thing finds room, tried by packing it there.
+         */
+        Elsewhere: {
+            /** Bag */
+            bag: string;
+            /** Room */
+            room: string;
+        };
+        /**
+         * LeftOver
+         * @description What found no place in its bag. proof: whether that is proved, or the search ran out of time.
+         */
+        LeftOver: {
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Bag */
+            bag: string;
+            /**
+             * Why
+             * @enum {string}
+             */
+            why: "too-large" | "too-many" | "no-room" | "pins" | "sleeve" | "straps" | "strap-length";
+            /**
+             * Proof
+             * @enum {string}
+             */
+            proof: "proved" | "ran-out";
+            /**
+             * Helps
+             * @default []
+             */
+            helps: components["schemas"]["Elsewhere"][];
+        };
+        /**
+         * Placed
+         * @description One block where it lies: a thing, several alike bundled together, or a lens on its body.
+         *
+         *     items: what is in it; count: pieces of each. round: the axis along which a round thing lies. layer: how many
+         *     things must come out first, those on top of it. turn: which of its sides lies along x, y and z.
+         */
+        Placed: {
+            /** Block */
+            block: string;
+            /** Items */
+            items: string[];
+            /** Count */
+            count: number;
+            /** Room */
+            room: string;
+            /** At Mm */
+            at_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Size Mm */
+            size_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Turn */
+            turn: [
+                number,
+                number,
+                number
+            ];
+            /** Round */
+            round: ("x" | "y" | "z") | null;
+            /** Hard */
+            hard: boolean;
+            /** Mass G */
+            mass_g: number;
+            /** Pinned */
+            pinned: boolean;
+            /** Layer */
+            layer: number;
+        };
+        /**
+         * RoomUse
+         * @description One compartment. measured: its inner size is known, else it is reckoned from litres and outer size.
+         *
+         *     fill: share of its litres that things take, dividers counted. balance_mm: centre of mass from the middle along x
+         *     (up), y (across) and z (out).
+         */
+        RoomUse: {
+            /** Room */
+            room: string;
+            /** Bag */
+            bag: string;
+            /** Compartment */
+            compartment: string | null;
+            /** Name */
+            name: string;
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "main" | "pocket" | "sleeve";
+            /**
+             * Access
+             * @enum {string}
+             */
+            access: "quick" | "open" | "deep";
+            /** Divided */
+            divided: boolean;
+            /** Measured */
+            measured: boolean;
+            /** Size Mm */
+            size_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Litres */
+            litres: number;
+            /** Fill */
+            fill: number;
+            /** Mass G */
+            mass_g: number;
+            /** Balance Mm */
+            balance_mm: [
+                number,
+                number,
+                number
+            ] | null;
+        };
+        /**
+         * SoftPlaced
+         * @description A soft thing: in a compartment, taking what room is left.
+         */
+        SoftPlaced: {
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Room */
+            room: string;
+            /** Litres */
+            litres: number;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
+         * StowLine
+         * @description One line of a packing as it is found. final: whether all bags are done.
+         */
+        StowLine: {
+            stowage: components["schemas"]["Stowage"];
+            /** Final */
+            final: boolean;
+        };
+        /**
+         * Stowage
+         * @description The whole answer. bags: outer size of each in mm, and the share of it that is not room inside.
+         *
+         *     proof: of what is left over. checked: an independent look at bounds, overlap and weight on fragile things found
+         *     nothing wrong.
+         */
+        Stowage: {
+            /** Rooms */
+            rooms: components["schemas"]["RoomUse"][];
+            /** Placed */
+            placed: components["schemas"]["Placed"][];
+            /** Soft */
+            soft: components["schemas"]["SoftPlaced"][];
+            /** Strapped */
+            strapped: components["schemas"]["Strapped"][];
+            /** Left */
+            left: components["schemas"]["LeftOver"][];
+            /** Checked */
+            checked: boolean;
+            /** Gap Mm */
+            gap_mm: number;
+        };
+        /**
+         * Strapped
+         * @description A thing outside a bag.
+         */
+        Strapped: {
+            /** Item */
+            item: string;
+            /** Bag */
+            bag: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * Looking
+         * @description How long to look, over all bags. workers, seed: of the solver; with one worker the answer is repeatable.
+         */
+        Looking: {
+            /**
+             * Seconds
+             * @default 8
+             */
+            seconds: number;
+            /**
+             * Workers
+             * @default 2
+             */
+            workers: number;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
         };
         /**
          * Comparison
@@ -6115,6 +6503,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChoiceLine"];
+                };
+            };
+        };
+    };
+    server_trips_api_change_stow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangedStow"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitState"];
+                };
+            };
+        };
+    };
+    server_trips_api_stream_stowage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Looking"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StowLine"];
                 };
             };
         };

@@ -1,0 +1,104 @@
+"""What ``stow`` answers with. Millimetres from the corner of a compartment at the bottom of the bag's back: x upwards,
+y across, z from the back outwards; grams; litres."""
+
+from typing import Literal
+
+from mule.units import Access, Frozen
+
+Proof = Literal["proved", "ran-out"]
+Why = Literal["too-large", "too-many", "no-room", "pins", "sleeve", "straps", "strap-length"]
+
+
+class Placed(Frozen):
+    """One block where it lies: a thing, several alike bundled together, or a lens on its body.
+
+    items: what is in it; count: pieces of each. round: the axis along which a round thing lies. layer: how many
+    things must come out first, those on top of it. turn: which of its sides lies along x, y and z.
+    """
+
+    block: str
+    items: tuple[str, ...]
+    count: int
+    room: str
+    at_mm: tuple[int, int, int]
+    size_mm: tuple[int, int, int]
+    turn: tuple[int, int, int]
+    round: Literal["x", "y", "z"] | None
+    hard: bool
+    mass_g: float
+    pinned: bool
+    layer: int
+
+
+class SoftPlaced(Frozen):
+    """A soft thing: in a compartment, taking what room is left."""
+
+    item: str
+    count: int
+    room: str
+    litres: float
+    mass_g: float
+
+
+class RoomUse(Frozen):
+    """One compartment. measured: its inner size is known, else it is reckoned from litres and outer size.
+
+    fill: share of its litres that things take, dividers counted. balance_mm: centre of mass from the middle along x
+    (up), y (across) and z (out).
+    """
+
+    room: str
+    bag: str
+    compartment: str | None
+    name: str
+    sort: Literal["main", "pocket", "sleeve"]
+    access: Access
+    divided: bool
+    measured: bool
+    size_mm: tuple[int, int, int]
+    litres: float
+    fill: float
+    mass_g: float
+    balance_mm: tuple[float, float, float] | None
+
+
+class Elsewhere(Frozen):
+    """A bag in which a left-over thing finds room, tried by packing it there."""
+
+    bag: str
+    room: str
+
+
+class LeftOver(Frozen):
+    """What found no place in its bag. proof: whether that is proved, or the search ran out of time."""
+
+    item: str
+    count: int
+    bag: str
+    why: Why
+    proof: Proof
+    helps: tuple[Elsewhere, ...] = ()
+
+
+class Strapped(Frozen):
+    """A thing outside a bag."""
+
+    item: str
+    bag: str
+    count: int
+
+
+class Stowage(Frozen):
+    """The whole answer. bags: outer size of each in mm, and the share of it that is not room inside.
+
+    proof: of what is left over. checked: an independent look at bounds, overlap and weight on fragile things found
+    nothing wrong.
+    """
+
+    rooms: tuple[RoomUse, ...]
+    placed: tuple[Placed, ...]
+    soft: tuple[SoftPlaced, ...]
+    strapped: tuple[Strapped, ...]
+    left: tuple[LeftOver, ...]
+    checked: bool
+    gap_mm: float

@@ -1,0 +1,170 @@
+"""Which compartment each thing goes into: a small choice by volume and wishes, told where placing failed."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from ortools.sat.python import cp_model
+
+from mule.packing.place import Effort, turns_in
+from mule.packing.rooms import Block, Luggage, Room, SoftBlock
+
+# Soft things never fill the last corners (estimate).
+SOFT_SHARE = 0.9
+# Leaving one thing over is worse than any place for it.
+_LEFT = 100_000
+# Small things belong in pockets, up to this size.
+_SMALL_L = 0.7
+
+
+@dataclass(frozen=True)
+class Limit:
+    """What placing proved or found: at most so many of these blocks together in a space."""
+
+    room: str
+    blocks: frozenset[str]
+    most: int
+
+
+@dataclass(frozen=True)
+class Shares:
+    """Who goes where. blocks, soft: per space. left, soft_left: no space. proved: no way with fewer left over."""
+
+    blocks: Mapping[str, list[Block]]
+    soft: Mapping[str, list[tuple[SoftBlock, int]]]
+    left: list[Block]
+    soft_left: list[tuple[SoftBlock, int]]
+    proved: bool
+
+
+@dataclass
+class Assigner:
+    """Shares out one bag's things over its spaces."""
+
+    luggage: Luggage
+    gap: int
+    limits: list[Limit] = field(default_factory=list)
+
+    def eligible(self, block: Block | SoftBlock, room: Room) -> bool:
+        """Whether a thing may lie in a space at all."""
+        if block.pin is not None and block.pin.compartment is not None and block.pin.compartment != room.compartment:
+            return False
+        if isinstance(block, SoftBlock):
+            return room.sort != "sleeve"
+        if room.sort == "sleeve":
+            # A sleeve says which screens it takes, in inches; its sides decide all the same.
+            fits = block.screen_in is not None and (room.screen_in is None or block.screen_in <= room.screen_in)
+            return fits and bool(turns_in(room.size, block))
+        return bool(turns_in(room.size, block)) and not (block.padded and room.sort != "main")
+
+    def share_out(self, fullest: float, effort: Effort) -> Shares:
+        """Everything to a space, none over ``fullest`` of its volume."""
+        model = cp_model.CpModel()
+        rooms = self.luggage.rooms
+        goes = {(b.id, r.id): model.new_bool_var("") for b in self.luggage.blocks for r in rooms if self.eligible(b, r)}
+        parts = {
+            (s.item, r.id): model.new_int_var(0, s.count, "")
+            for s in self.luggage.soft
+            for r in rooms
+            if self.eligible(s, r)
+        }
+        cost = []
+        for block in self.luggage.blocks:
+            places = [(goes[block.id, r.id], r) for r in rooms if (block.id, r.id) in goes]
+            model.add(sum(var for var, _ in places) <= 1)
+            cost.append((1 - sum(var for var, _ in places)) * (_LEFT + round(1000 * block.litres)))
+            cost += [var * _dislike(block, r) for var, r in places]
+        for soft in self.luggage.soft:
+            pieces = [(parts[soft.item, r.id], r) for r in rooms if (soft.item, r.id) in parts]
+            model.add(sum(var for var, _ in pieces) <= soft.count)
+            each = soft.litres / soft.count
+            cost.append((soft.count - sum(var for var, _ in pieces)) * (_LEFT // 2 + round(1000 * each)))
+            cost += [var * _dislike_soft(each, soft, r) for var, r in pieces]
+        for room in rooms:
+            self._volumes(model, room, fullest, goes, parts)
+        for limit in self.limits:
+            model.add(sum(goes[b, limit.room] for b in limit.blocks if (b, limit.room) in goes) <= limit.most)
+        model.minimize(sum(cost))
+        solver = cp_model.CpSolver()
+        solver.parameters.num_workers = 1
+        solver.parameters.random_seed = effort.seed
+        solver.parameters.max_time_in_seconds = min(1.0, effort.left_s)
+        status = solver.solve(model)
+        if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+            return Shares({}, {}, list(self.luggage.blocks), [(s, s.count) for s in self.luggage.soft], proved=False)
+        return self._read(solver, goes, parts, proved=status == cp_model.OPTIMAL and fullest >= 1)
+
+    def _volumes(
+        self,
+        model: cp_model.CpModel,
+        room: Room,
+        fullest: float,
+        goes: Mapping[tuple[str, str], cp_model.IntVar],
+        parts: Mapping[tuple[str, str], cp_model.IntVar],
+    ) -> None:
+        """Hard things with their dividers, and in what they leave, soft ones; in cubic centimetres."""
+        gap = self.gap if room.divided else 0
+        here = [b for b in self.luggage.blocks if (b.id, room.id) in goes]
+        grown = 0 if any(b.padded for b in here) else gap
+        space = 1.0
+        for side in room.size:
+            space *= side + grown
+        hard = sum(goes[b.id, room.id] * round(_volume(b, grown) / 1e3) for b in here)
+        model.add(hard <= round(space * fullest / 1e3))
+        soft = [(parts[s.item, room.id], s.litres / s.count) for s in self.luggage.soft if (s.item, room.id) in parts]
+        bare = sum(goes[b.id, room.id] * round(1000 * b.litres) for b in here)
+        model.add(bare + sum(var * round(1000 * each / SOFT_SHARE) for var, each in soft) <= round(1000 * room.litres))
+
+    def _read(
+        self,
+        solver: cp_model.CpSolver,
+        goes: Mapping[tuple[str, str], cp_model.IntVar],
+        parts: Mapping[tuple[str, str], cp_model.IntVar],
+        *,
+        proved: bool,
+    ) -> Shares:
+        blocks: dict[str, list[Block]] = {r.id: [] for r in self.luggage.rooms}
+        soft: dict[str, list[tuple[SoftBlock, int]]] = {r.id: [] for r in self.luggage.rooms}
+        left: list[Block] = []
+        soft_left: list[tuple[SoftBlock, int]] = []
+        for block in self.luggage.blocks:
+            room = next((r for b, r in goes if b == block.id and solver.value(goes[b, r])), None)
+            (left if room is None else blocks[room]).append(block)
+        for thing in self.luggage.soft:
+            rest = thing.count
+            for (item, room), var in parts.items():
+                if item == thing.item and (count := solver.value(var)):
+                    soft[room].append((thing, count))
+                    rest -= count
+            if rest:
+                soft_left.append((thing, rest))
+        return Shares(blocks, soft, left, soft_left, proved)
+
+
+def _volume(block: Block, grown: int) -> float:
+    found = 1.0
+    for side in block.turns[0].sides:
+        found *= side + grown
+    return found
+
+
+_REACH = {"quick": 0, "open": 1, "deep": 2}
+
+
+def _dislike(block: Block, room: Room) -> int:
+    """How badly a thing lies in a space: small and sturdy in pockets, screens in sleeves, wishes before all."""
+    found = 0
+    if room.sort == "main":
+        found += 3 if block.litres <= _SMALL_L and not block.fragile else 0
+        found += 3 if block.screen_in is not None else 0
+    elif room.sort == "pocket":
+        found += 8 if block.fragile else round(4 * block.litres)
+    if block.access is not None:
+        found += 20 * max(0, _REACH[room.access] - _REACH[block.access])
+    return found
+
+
+def _dislike_soft(each: float, soft: SoftBlock, room: Room) -> int:
+    found = (2 if each <= _SMALL_L else 0) if room.sort == "main" else round(2 * each)
+    if soft.access is not None:
+        found += 20 * max(0, _REACH[room.access] - _REACH[soft.access])
+    return found

@@ -1,0 +1,259 @@
+"""Where in one space everything goes: boxes with their turns and dividers between them, on CP-SAT.
+
+Every block gets a turn and a corner; of each two blocks one lies wholly on one side of the other. Along each axis the
+cross-sections of what lies at one place never add up to more than the space has: that follows from the rest, and tells
+the solver early (cumulative constraints).
+"""
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from itertools import combinations
+from time import monotonic
+
+from ortools.sat.python import cp_model
+
+from mule.packing.rooms import Block, Sides, Turn
+
+Var = cp_model.IntVar
+# Of more blocks the objective costs more than it brings.
+_MOST_TO_TIDY = 24
+# Taking out one thing more is worse than any size.
+_ONE_THING = 1_000_000
+
+
+@dataclass(frozen=True)
+class Spot:
+    """Corner and turn of a block in its space."""
+
+    at: Sides
+    turn: Turn
+
+    def end(self, axis: int) -> int:
+        """Where it ends along an axis."""
+        return self.at[axis] + self.turn.sides[axis]
+
+
+@dataclass(frozen=True)
+class Outcome:
+    """Spots by block. left: blocks that found no spot. proved: there is no way with fewer left over."""
+
+    spots: Mapping[str, Spot]
+    left: tuple[str, ...]
+    proved: bool
+
+
+@dataclass(frozen=True)
+class Effort:
+    """How hard to look. until: by ``time.monotonic``; tidy_s: for moving heavy things low and to the back.
+
+    whole: share of the time for placing everything; the rest is for the best that leaves something over.
+    """
+
+    until: float
+    workers: int = 2
+    seed: int = 0
+    tidy_s: float = 0.4
+    whole: float = 0.6
+
+    @classmethod
+    def of(cls, seconds: float, **more: float) -> "Effort":
+        """So many seconds from now."""
+        return cls(until=monotonic() + seconds, **more)  # type: ignore[arg-type]
+
+    @property
+    def left_s(self) -> float:
+        """Seconds left, never none at all."""
+        return max(0.02, self.until - monotonic())
+
+
+def gap_between(one: Block, other: Block, gap: int) -> int:
+    """The divider between two hard things; what carries its own padding needs none."""
+    return 0 if one.padded or other.padded else gap
+
+
+def turns_in(room: Sides, block: Block) -> list[Turn]:
+    """The ways of laying a block down that the space has room for, and that a pin leaves open."""
+    fits = [t for t in block.turns if all(a <= b for a, b in zip(t.sides, room, strict=True))]
+    if block.pin is None or block.pin.turn is None:
+        return fits
+    return [t for t in fits if t.of == block.pin.turn]
+
+
+def place(room: Sides, blocks: Sequence[Block], gap: int, effort: Effort) -> Outcome:
+    """Everything into one space, or as much as there is a place for: the fewest and smallest things left over."""
+    able = [b for b in blocks if turns_in(room, b)]
+    too_large = tuple(b.id for b in blocks if not turns_in(room, b))
+    if not able:
+        return Outcome({}, too_large, proved=True)
+    whole = _Model(room, able, gap, optional=False)
+    # A space too full by volume needs no search.
+    status = cp_model.INFEASIBLE
+    if not whole.overfull:
+        status = whole.solve(effort, effort.left_s * (effort.whole if len(able) > 1 else 1))
+    if status in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+        spots = whole.spots()
+        if len(able) <= _MOST_TO_TIDY and effort.tidy_s > 0:
+            spots = whole.tidied(effort, spots)
+        return Outcome(settled(spots, able, gap), too_large, proved=True)
+    some = _Model(room, able, gap, optional=True)
+    found = some.solve(effort, effort.left_s)
+    if found not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+        return Outcome({}, tuple(b.id for b in blocks), proved=False)
+    spots = some.spots()
+    left = tuple(b.id for b in able if b.id not in spots)
+    return Outcome(settled(spots, able, gap), (*too_large, *left), proved=found == cp_model.OPTIMAL)
+
+
+def settled(spots: Mapping[str, Spot], blocks: Iterable[Block], gap: int) -> dict[str, Spot]:
+    """Everything pressed towards the back until it rests on the back, on a divider or on something else."""
+    by_id = {b.id: b for b in blocks}
+    done: dict[str, Spot] = {}
+    for id_ in sorted(spots, key=lambda i: spots[i].at[2]):
+        spot = spots[id_]
+        pinned = by_id[id_].pin is not None and by_id[id_].pin.at_mm is not None  # type: ignore[union-attr]
+        under = [
+            other.end(2) + gap_between(by_id[id_], by_id[name], gap)
+            for name, other in done.items()
+            if other.at[2] < spot.end(2) and _near(spot, other, gap_between(by_id[id_], by_id[name], gap))
+        ]
+        depth = spot.at[2] if pinned else max(under, default=0)
+        done[id_] = Spot((spot.at[0], spot.at[1], min(depth, spot.at[2])), spot.turn)
+    return {id_: done[id_] for id_ in spots}
+
+
+def _near(one: Spot, other: Spot, gap: int) -> bool:
+    """Whether two things would be too close, seen from the front."""
+    return all(one.at[k] < other.end(k) + gap and other.at[k] < one.end(k) + gap for k in (0, 1))
+
+
+class _Model:
+    """The model of one space."""
+
+    def __init__(self, room: Sides, blocks: Sequence[Block], gap: int, *, optional: bool) -> None:
+        self._room, self._blocks, self._gap = room, blocks, gap
+        self._cp = cp_model.CpModel()
+        self._turns = {b.id: turns_in(room, b) for b in blocks}
+        self._lies: dict[str, list[Var]] = {}
+        self._at: dict[str, list[Var]] = {}
+        self._sides: dict[str, list[Var]] = {}
+        self._here = {b.id: self._cp.new_bool_var("") if optional else self._cp.new_constant(1) for b in blocks}
+        # Where all need dividers, the space and everything in it may be taken as one divider larger.
+        self._grown = 0 if any(b.padded for b in blocks) else gap
+        for block in blocks:
+            self._lay(block)
+        self._never_too_much()
+        for one, other in combinations(blocks, 2):
+            self._apart(one, other)
+        if optional:
+            self._cp.minimize(sum((1 - self._here[b.id]) * (_ONE_THING + round(1000 * b.litres)) for b in blocks))
+        else:
+            self._break_symmetry()
+        self._solver = cp_model.CpSolver()
+
+    @property
+    def overfull(self) -> bool:
+        """Whether the blocks with their dividers have more volume than the space."""
+        grown = self._grown
+        space = 1
+        for side in self._room:
+            space *= side + grown
+        return sum(min(_volume(t.sides, grown) for t in self._turns[b.id]) for b in self._blocks) > space
+
+    def _lay(self, block: Block) -> None:
+        turns = self._turns[block.id]
+        lies = [self._cp.new_bool_var("") for _ in turns]
+        self._cp.add(sum(lies) == self._here[block.id])
+        at, sides = [], []
+        for k, room in enumerate(self._room):
+            low, high = min(t.sides[k] for t in turns), max(t.sides[k] for t in turns)
+            at.append(self._cp.new_int_var(0, room - low, ""))
+            sides.append(self._cp.new_int_var(0, high, ""))
+            self._cp.add(sides[k] == sum(lie * t.sides[k] for lie, t in zip(lies, turns, strict=True)))
+            self._cp.add(at[k] + sides[k] <= room)
+            if block.pin is not None and block.pin.at_mm is not None:
+                self._cp.add(at[k] == round(block.pin.at_mm[k])).only_enforce_if(self._here[block.id])
+        self._lies[block.id], self._at[block.id], self._sides[block.id] = lies, at, sides
+
+    def _never_too_much(self) -> None:
+        for k in range(3):
+            spans, areas = [], []
+            one, two = (k + 1) % 3, (k + 2) % 3
+            for block in self._blocks:
+                for lie, turn in zip(self._lies[block.id], self._turns[block.id], strict=True):
+                    long, *across = (turn.sides[axis] + self._grown for axis in (k, one, two))
+                    start = self._at[block.id][k]
+                    spans.append(self._cp.new_optional_fixed_size_interval_var(start, long, lie, ""))
+                    areas.append(across[0] * across[1])
+            whole = (self._room[one] + self._grown) * (self._room[two] + self._grown)
+            self._cp.add_cumulative(spans, areas, whole)
+
+    def _apart(self, one: Block, other: Block) -> None:
+        """One wholly on one side of the other; nothing heavier lies on what is fragile, nothing on what is quick."""
+        gap = gap_between(one, other, self._gap)
+        ways = [~self._here[one.id], ~self._here[other.id]]
+        for k, room in enumerate(self._room):
+            for first, second in ((one, other), (other, one)):
+                least = min(t.sides[k] for t in self._turns[first.id]) + min(t.sides[k] for t in self._turns[second.id])
+                bars = k == 2 and bears_not(first, second)
+                if least + gap > room or bars:
+                    continue
+                way = self._cp.new_bool_var("")
+                end = self._at[first.id][k] + self._sides[first.id][k] + gap
+                self._cp.add(end <= self._at[second.id][k]).only_enforce_if(way)
+                ways.append(way)
+        self._cp.add_bool_or(ways)
+
+    def _break_symmetry(self) -> None:
+        """A packing mirrored along x or y is one too: the largest block lies in one quarter, if nothing is pinned."""
+        if any(b.pin for b in self._blocks):
+            return
+        largest = max(self._blocks, key=lambda b: b.litres).id
+        # Mirrored along z, what lies on what would change.
+        for k in (0, 1) if any(b.fragile or b.access for b in self._blocks) else (0, 1, 2):
+            self._cp.add(2 * self._at[largest][k] + self._sides[largest][k] <= self._room[k])
+
+    def solve(self, effort: Effort, seconds: float) -> cp_model.CpSolverStatus:
+        """Looks for so long."""
+        parameters = self._solver.parameters
+        parameters.num_workers, parameters.random_seed = effort.workers, effort.seed
+        parameters.max_time_in_seconds = seconds
+        return self._solver.solve(self._cp)
+
+    def spots(self) -> dict[str, Spot]:
+        """What was found."""
+        value = self._solver.value
+        found = {}
+        for block in self._blocks:
+            if value(self._here[block.id]):
+                turn = next(t for lie, t in zip(self._lies[block.id], self._turns[block.id], strict=True) if value(lie))
+                x, y, z = (value(v) for v in self._at[block.id])
+                found[block.id] = Spot((x, y, z), turn)
+        return found
+
+    def tidied(self, effort: Effort, spots: Mapping[str, Spot]) -> dict[str, Spot]:
+        """The same with heavy things low in the bag and near the back, as far as a little time goes."""
+        for block in self._blocks:
+            spot = spots[block.id]
+            for var, value in zip(self._at[block.id], spot.at, strict=True):
+                self._cp.add_hint(var, value)
+            for lie, turn in zip(self._lies[block.id], self._turns[block.id], strict=True):
+                self._cp.add_hint(lie, turn is spot.turn)
+        self._cp.minimize(
+            sum(
+                max(1, round(block.mass_g)) * (2 * self._at[block.id][k] + self._sides[block.id][k])
+                for block in self._blocks
+                for k in (0, 2)
+            )
+        )
+        status = self.solve(effort, min(effort.tidy_s, effort.left_s))
+        return self.spots() if status in (cp_model.OPTIMAL, cp_model.FEASIBLE) else dict(spots)
+
+
+def bears_not(under: Block, over: Block) -> bool:
+    """Whether one must not lie on the other: heavier on fragile, or anything on what must come out quickly."""
+    return (under.fragile and over.mass_g > under.mass_g) or under.access == "quick"
+
+
+def _volume(sides: Sides, grown: int) -> int:
+    x, y, z = (side + grown for side in sides)
+    return x * y * z

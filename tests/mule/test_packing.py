@@ -1,0 +1,391 @@
+"""Packing: by hand, against trying every corner on a coarse grid, and by an independent look at every answer."""
+
+import random
+from collections.abc import Sequence
+from itertools import product
+from pathlib import Path
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from pydantic import ValidationError
+
+from benchmarks.stowing import SPACE, cut
+from mule.finding import AsPiece, InBag, PieceKind
+from mule.gear import Bag, Battery, Body, Box, Compartment, Computer, Cylinder, Insert, Other, Soft
+from mule.kit import Entry, Kit, Mount, Pin, Stow, Wish
+from mule.packing import Block, Effort, Looking, Placed, Stowage, faults, place, stow
+from mule.packing.place import Outcome
+from mule.packing.rooms import box_turns
+from mule.plan import read
+from tests import cast
+
+QUICKLY = Looking(seconds=4, workers=1)
+
+
+def box(id_: str, *sides: int, grams: float = 100, **more: Any) -> Block:
+    x, y, z = sides
+    return Block(id_, (id_,), 1, box_turns((x, y, z)), grams, **({"fragile": False, "padded": False} | more))
+
+
+def put(room: Sequence[int], blocks: list[Block], gap: int = 0, seconds: float = 4) -> Outcome:
+    x, y, z = room
+    return place((x, y, z), blocks, gap, Effort.of(seconds, workers=1))
+
+
+def thing(id_: str, *sides: float, grams: float = 100, **more: Any) -> Other:
+    x, y, z = sides
+    size = Box(length_mm=x, width_mm=y, height_mm=z)
+    return Other(id=id_, name=id_, use="dry", mass_g=grams, **({"size": size} | more))
+
+
+def bag(*inner: float, id_: str = "bag", **more: Any) -> Bag:
+    x, y, z = inner
+    sides = {"size": Box(length_mm=x + 40, width_mm=y + 40, height_mm=z + 40), "volume_l": 20}
+    room = Box(length_mm=x, width_mm=y, height_mm=z)
+    return Bag(id=id_, name=id_, mass_g=1000, inner=room, **(sides | more))
+
+
+def packed(*things: Any, counts: dict[str, int] | None = None, hold: str = "bag", **wishes: Any) -> Stowage:
+    """Things into the first bag or insert of them; other bags are pieces of their own."""
+    gear = {t.id: t for t in things}
+    counts = counts or {}
+    entries = []
+    for t in things:
+        piece = AsPiece(piece=PieceKind.CABIN, person="ines")
+        place_ = piece if isinstance(t, Bag) else InBag(bag=hold)
+        entries.append(Entry(item=t.id, count=counts.get(t.id, 1), place=place_))
+    kit = Kit(id="a", name="A", entries=tuple(entries), stow=Stow(**wishes))
+    return stow(gear, kit, QUICKLY)
+
+
+def at(made: Stowage, block: str) -> Placed:
+    return next(p for p in made.placed if p.block == block)
+
+
+def test_two_boxes_fit_only_with_the_divider_between_them() -> None:
+    # 100 + 8 + 92 = 200; one millimetre less and the second stays out.
+    assert not put((200, 50, 50), [box("a", 100, 50, 50), box("b", 92, 50, 50)], gap=8).left
+    made = put((199, 50, 50), [box("a", 100, 50, 50), box("b", 92, 50, 50)], gap=8)
+    assert (len(made.left), made.proved) == (1, True)
+
+
+def test_what_carries_its_own_padding_needs_no_divider() -> None:
+    assert not put((192, 50, 50), [box("a", 100, 50, 50, padded=True), box("b", 92, 50, 50)], gap=8).left
+
+
+def test_of_what_does_not_fit_the_fewest_and_smallest_are_left_over() -> None:
+    blocks = [box("large", 100, 50, 50), box("middle", 60, 50, 50), box("small", 50, 50, 50)]
+    made = put((160, 50, 50), blocks)
+    assert (made.left, made.proved) == (("small",), True)
+
+
+def test_a_thing_larger_than_the_space_is_told_without_a_search() -> None:
+    made = put((100, 100, 100), [box("long", 120, 10, 10), box("a", 10, 10, 10)])
+    assert (made.left, made.proved) == (("long",), True)
+
+
+def test_nothing_heavier_lies_on_a_fragile_thing() -> None:
+    # One on the other is the only way: the lighter and fragile one must come out on top.
+    for light in ("a", "b"):
+        blocks = [box(i, 50, 50, 40, grams=50 if i == light else 500, fragile=True) for i in ("a", "b")]
+        spots = put((50, 50, 80), blocks).spots
+        heavy = "b" if light == "a" else "a"
+        assert spots[light].at[2] == 40
+        assert spots[heavy].at[2] == 0
+
+
+def test_nothing_lies_on_what_must_come_out_quickly() -> None:
+    blocks = [box("quick", 50, 50, 40, grams=900, access="quick"), box("other", 50, 50, 40, grams=50)]
+    assert put((50, 50, 80), blocks).spots["quick"].at[2] == 40
+
+
+def test_heavy_things_lie_low_and_near_the_back() -> None:
+    spots = put((120, 40, 40), [box("light", 40, 40, 40, grams=50), box("heavy", 80, 40, 40, grams=900)]).spots
+    assert (spots["heavy"].at[0], spots["light"].at[0]) == (0, 80)
+
+
+def test_everything_rests_on_the_back_or_on_something() -> None:
+    for seed in range(6):
+        blocks = [box(f"b{i}", *sides) for i, sides in enumerate(cut(10, 0.6, seed))]
+        spots = put(SPACE, blocks).spots
+        for one in spots.values():
+            under = [
+                o
+                for o in spots.values()
+                if o.end(2) == one.at[2] and all(o.at[k] < one.end(k) and one.at[k] < o.end(k) for k in (0, 1))
+            ]
+            assert one.at[2] == 0 or under
+
+
+def brute(room: tuple[int, int, int], boxes: list[tuple[int, int, int]]) -> bool:
+    """Whether all fit on a grid of single steps, by trying every corner and turn, one box after the other."""
+
+    def fits(rest: list[tuple[int, int, int]], taken: frozenset[tuple[int, int, int]]) -> bool:
+        if not rest:
+            return True
+        for turn in box_turns(rest[0]):
+            for corner in product(*(range(room[k] - turn.sides[k] + 1) for k in range(3))):
+                cells = frozenset(product(*(range(corner[k], corner[k] + turn.sides[k]) for k in range(3))))
+                if not cells & taken and fits(rest[1:], taken | cells):
+                    return True
+        return False
+
+    return fits(sorted(boxes, key=lambda b: -b[0] * b[1] * b[2]), frozenset())
+
+
+@pytest.mark.parametrize("block", range(6))
+def test_up_to_five_boxes_fit_exactly_when_trying_every_corner_finds_a_way(block: int) -> None:
+    for seed in range(20 * block, 20 * block + 20):
+        chance = random.Random(seed)
+        room = (chance.randint(2, 4), chance.randint(2, 3), chance.randint(2, 3))
+        boxes = [
+            (chance.randint(1, 3), chance.randint(1, 2), chance.randint(1, 2)) for _ in range(chance.randint(2, 5))
+        ]
+        made = put(room, [box(f"b{i}", *sides) for i, sides in enumerate(boxes)])
+        assert made.proved, seed
+        assert (not made.left) == brute(room, boxes), seed
+
+
+@settings(deadline=None, max_examples=25)
+@given(seed=st.integers(0, 10_000), count=st.integers(1, 14), gap=st.sampled_from([0, 3, 8]))
+def test_no_answer_overlaps_leaves_its_space_or_crushes_a_fragile_thing(seed: int, count: int, gap: int) -> None:
+    chance = random.Random(seed)
+    things = [
+        thing(f"t{i}", *(chance.randint(8, 160) for _ in range(3)), grams=chance.randint(5, 2000))
+        for i in range(count - count // 2)
+    ]
+    size = [Cylinder(diameter_mm=chance.randint(20, 110), length_mm=chance.randint(10, 220)) for _ in range(count // 2)]
+    lenses = [cast.lens(f"l{i}", 50, 50, 2, size=s, mass_g=chance.randint(100, 1500)) for i, s in enumerate(size)]
+    made = packed(bag(390, 250, 145), *things, *lenses, gap_mm=gap)
+    assert made.checked
+    # The same look once more, with what is fragile told anew.
+    assert not faults(made.rooms, made.placed, gap, padded=(), fragile=(lens.id for lens in lenses))
+    assert sum(p.count for p in made.placed) + sum(o.count for o in made.left) == count
+
+
+def test_the_independent_look_sees_what_is_wrong() -> None:
+    made = packed(bag(200, 100, 100), thing("a", 80, 80, 80), thing("b", 80, 80, 80, grams=900))
+    one, other = made.placed
+
+    def told(**changes: Any) -> list[str]:
+        moved = other.model_copy(update=changes)
+        return faults(made.rooms, [one, moved], 8, padded=(), fragile=[one.block])
+
+    assert not told()
+    assert any("leaves" in fault for fault in told(at_mm=(150, 0, 0)))
+    assert any("apart" in fault for fault in told(at_mm=one.at_mm))
+    x, y, z = one.at_mm
+    assert any("lies on" in fault for fault in told(at_mm=(x, y, z + 90)))
+
+
+def test_a_laptop_goes_into_the_sleeve_that_takes_its_screen() -> None:
+    spaces = (
+        Compartment(id="main", name="Main", inner=Box(length_mm=400, width_mm=260, height_mm=120)),
+        Compartment(
+            id="sleeve",
+            name="Sleeve",
+            inner=Box(length_mm=340, width_mm=250, height_mm=20),
+            sort="sleeve",
+            divided=False,
+            screen_in=14,
+        ),
+    )
+    laptop = Computer(
+        id="laptop",
+        name="laptop",
+        mass_g=1500,
+        size=Box(length_mm=313, width_mm=221, height_mm=16),
+        form="laptop",
+        screen_in=14,
+        energy_wh=60,
+    )
+    holder = bag(400, 260, 150, compartments=spaces)
+    assert at(packed(holder, laptop), "laptop").room == "bag/sleeve"
+    wide = laptop.model_copy(update={"screen_in": 16.0})
+    assert at(packed(holder, wide), "laptop").room == "bag/main"
+    # Nothing else goes into a sleeve.
+    assert at(packed(holder, thing("flat", 200, 100, 10)), "flat").room == "bag/main"
+
+
+def test_small_things_go_into_pockets_and_a_quick_wish_into_a_quick_one() -> None:
+    spaces = (
+        Compartment(id="main", name="Main", inner=Box(length_mm=300, width_mm=200, height_mm=120)),
+        Compartment(
+            id="front",
+            name="Front",
+            inner=Box(length_mm=200, width_mm=150, height_mm=40),
+            sort="pocket",
+            access="open",
+            divided=False,
+        ),
+        Compartment(
+            id="lid",
+            name="Lid",
+            inner=Box(length_mm=100, width_mm=100, height_mm=40),
+            sort="pocket",
+            access="quick",
+            divided=False,
+        ),
+    )
+    holder = bag(300, 200, 160, compartments=spaces)
+    made = packed(
+        holder, thing("blower", 90, 60, 35), thing("torch", 70, 45, 38), wishes=(Wish(item="torch", access="quick"),)
+    )
+    assert at(made, "torch").room == "bag/lid"
+    assert at(made, "blower").room in ("bag/front", "bag/lid")
+
+
+def test_what_fails_in_one_compartment_is_tried_in_another() -> None:
+    # By volume both cubes of 60 would go into the first; by shape one does not.
+    spaces = tuple(
+        Compartment(id=i, name=i, inner=Box(length_mm=x, width_mm=y, height_mm=62), divided=False)
+        for i, x, y in (("low", 110, 110), ("high", 70, 70))
+    )
+    holder = bag(260, 120, 100, compartments=spaces)
+    made = packed(holder, thing("a", 60, 60, 60), thing("b", 60, 60, 60))
+    assert not made.left
+    assert {p.room for p in made.placed} == {"bag/low", "bag/high"}
+
+
+def test_soft_things_take_what_is_left_and_no_more() -> None:
+    # 200 x 100 x 100 = 2 l, of it a box of 1 l: 0.9 l of cloth fill the rest to nine tenths.
+    cloth = Other(id="cloth", name="cloth", use="dry", mass_g=60, count=4, size=Soft(volume_l=0.3))
+    half = thing("half", 100, 100, 100)
+    made = packed(bag(200, 100, 100), half, cloth, counts={"cloth": 3})
+    assert not made.left
+    over = packed(bag(200, 100, 100), half, cloth, counts={"cloth": 4})
+    assert [(o.item, o.count, o.why) for o in over.left] == [("cloth", 1, "no-room")]
+
+
+def test_alike_small_things_lie_in_one_bundle() -> None:
+    # Three packs of 52 x 38 x 23 mm lie on each other: 69 mm.
+    made = packed(bag(200, 100, 100), cast.pack(), counts={"pack": 3})
+    (bundle,) = made.placed
+    assert (bundle.count, sorted(bundle.size_mm), bundle.mass_g) == (3, [38, 52, 69], 246)
+
+
+def test_a_lens_on_its_body_is_packed_as_one() -> None:
+    body = cast.body(size=Box(length_mm=129, width_mm=98, height_mm=72))
+    lens = cast.lens("l", 24, 70, 2.8, size=Cylinder(diameter_mm=88, length_mm=124))
+    made = packed(bag(200, 150, 140), body, lens, mounts=(Mount(body="body", lens="l"),))
+    # 129 x 98 and 72 + 124 deep.
+    (pair,) = made.placed
+    assert (pair.items, sorted(pair.size_mm)) == (("body", "l"), [98, 129, 196])
+
+
+def test_a_pinned_thing_stays_and_the_rest_goes_around_it() -> None:
+    pin = Pin(item="a", bag="bag", at_mm=(60, 10, 0), turn=(0, 1, 2))
+    made = packed(bag(200, 100, 60), thing("a", 80, 80, 50), thing("b", 50, 50, 50), pins=(pin,))
+    assert (at(made, "a").at_mm, at(made, "a").size_mm, at(made, "a").pinned) == ((60, 10, 0), (80, 80, 50), True)
+    assert not made.left
+    assert made.checked
+
+
+def test_pins_that_overlap_leave_one_of_them_over_and_say_so() -> None:
+    pins = tuple(Pin(item=i, bag="bag", at_mm=(0, 0, 0)) for i in ("a", "b"))
+    made = packed(bag(200, 100, 60), thing("a", 80, 80, 50), thing("b", 50, 50, 50), pins=pins)
+    assert [(o.item, o.why, o.proof) for o in made.left] == [("b", "pins", "proved")]
+
+
+def test_what_does_not_fit_says_in_which_other_bag_it_would() -> None:
+    small = bag(100, 100, 100)
+    other = bag(300, 200, 100, id_="other")
+    gear = {t.id: t for t in (small, other, thing("a", 90, 90, 90), thing("b", 90, 90, 90))}
+    piece = AsPiece(piece=PieceKind.CABIN, person="ines")
+    entries = [Entry(item=i, place=piece) for i in ("bag", "other")]
+    entries += [Entry(item=i, place=InBag(bag="bag")) for i in ("a", "b")]
+    made = stow(gear, Kit(id="a", name="A", entries=tuple(entries)), QUICKLY)
+    ((over),) = made.left
+    assert (over.why, over.proof, [h.bag for h in over.helps]) == ("no-room", "proved", ["other"])
+
+
+def test_a_thing_larger_than_every_bag_and_straps_that_are_missing_are_told() -> None:
+    legs = thing("legs", 500, 80, 80)
+    made = packed(bag(300, 200, 100), legs)
+    assert [(o.why, o.proof) for o in made.left] == [("too-large", "proved")]
+    gear = {"bag": bag(300, 200, 100, straps=1, strap_mm=480), "legs": legs, "mat": thing("mat", 400, 90, 90)}
+    piece = AsPiece(piece=PieceKind.CABIN, person="ines")
+    outside = InBag(bag="bag", outside=True)
+    entries = (Entry(item="bag", place=piece), *(Entry(item=i, place=outside) for i in ("mat", "legs")))
+    out = stow(gear, Kit(id="a", name="A", entries=entries), QUICKLY)
+    assert [(o.item, o.why) for o in out.left] == [("legs", "strap-length")]
+    assert {s.item for s in out.strapped} == {"legs", "mat"}
+
+
+def test_an_insert_lies_in_its_bag_with_the_mass_of_what_it_holds() -> None:
+    cube = Insert(
+        id="cube",
+        name="cube",
+        mass_g=500,
+        size=Box(length_mm=200, width_mm=150, height_mm=100),
+        volume_l=2,
+        inner=Box(length_mm=180, width_mm=130, height_mm=90),
+    )
+    gear = {t.id: t for t in (bag(300, 200, 120), cube, thing("a", 80, 80, 80, grams=700))}
+    piece = AsPiece(piece=PieceKind.CABIN, person="ines")
+    places = {"bag": piece, "cube": InBag(bag="bag"), "a": InBag(bag="cube")}
+    entries = tuple(Entry(item=i, place=p) for i, p in places.items())
+    made = stow(gear, Kit(id="a", name="A", entries=entries), QUICKLY)
+    assert at(made, "cube").mass_g == 1200
+    assert at(made, "a").room == "cube"
+
+
+def test_a_compartment_larger_than_its_bag_is_refused_with_its_name() -> None:
+    with pytest.raises(ValidationError, match="Lid is no larger than the bag"):
+        bag(
+            200,
+            100,
+            100,
+            compartments=(Compartment(id="lid", name="Lid", inner=Box(length_mm=300, width_mm=10, height_mm=10)),),
+        )
+
+
+def test_an_inside_that_nobody_measured_is_reckoned_and_says_so() -> None:
+    made = packed(
+        Bag(id="bag", name="bag", mass_g=100, size=Box(length_mm=400, width_mm=200, height_mm=100), volume_l=20)
+    )
+    (room,) = made.rooms
+    assert (room.measured, room.size_mm) == (False, (360, 180, 90))
+
+
+def test_three_hundred_things_end_in_time_with_the_best_so_far() -> None:
+    chance = random.Random(4)
+    things = [thing(f"t{i}", *(chance.randint(20, 90) for _ in range(3))) for i in range(300)]
+    made = stow(
+        {t.id: t for t in (bag(480, 280, 170), *things)},
+        Kit(
+            id="a",
+            name="A",
+            entries=(
+                Entry(item="bag", place=AsPiece(piece=PieceKind.CABIN, person="ines")),
+                *(Entry(item=t.id, place=InBag(bag="bag")) for t in things),
+            ),
+        ),
+        Looking(seconds=3),
+    )
+    assert made.checked
+    assert len(made.placed) + len(made.left) == 300
+
+
+def test_every_kit_of_the_demo_fits_and_comes_bag_by_bag() -> None:
+    plan = read(Path("demo/lofoten.plan.json").read_bytes())
+    for kit in plan.kits:
+        seen: list[Stowage] = []
+        made = stow(plan.items, kit, Looking(), seen.append)
+        assert (made.left, made.checked) == ((), True), kit.id
+        assert [len(s.rooms) for s in seen] == sorted(len(s.rooms) for s in seen)
+
+
+def test_nothing_to_pack_is_no_trouble() -> None:
+    made = stow({}, Kit(id="a", name="A"), QUICKLY)
+    assert (made.rooms, made.placed, made.left, made.checked) == ((), (), (), True)
+
+
+def test_a_kit_keeps_its_wishes_in_the_plan_file() -> None:
+    body: Body | Battery = cast.body()
+    made = cast.plan([cast.bag(), body], cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
+    kit = made.kit.model_copy(update={"stow": Stow(gap_mm=5, pins=(Pin(item="body", bag="bag"),))})
+    again = read(made.with_kit(kit).model_dump_json().encode())
+    assert again.kit.stow == kit.stow
