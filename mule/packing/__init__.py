@@ -35,6 +35,7 @@ from mule.units import Frozen
 _FULLEST = (0.7, 0.85, 1.0)
 _ROUNDS = 4
 _TRIES = 6
+_TRY_S = 0.8
 
 
 class Looking(Frozen):
@@ -263,7 +264,9 @@ def _left(packed: _Packed, done: Sequence[_Packed], gap: int, end: float) -> Ite
 def _helps(block: Block, packed: _Packed, done: Sequence[_Packed], gap: int, end: float) -> Iterable[Elsewhere]:
     """Other bags in which it finds a place beside what lies there, tried out one after the other."""
     tries = 0
-    for other in done:
+    # Inserts first: what is worth a place is worth padding.
+    inserts = {b.id for p in done for b in p.luggage.blocks if b.padded}
+    for other in sorted(done, key=lambda p: p.luggage.bag not in inserts):
         if other is packed or other.luggage.bag in block.items:
             continue
         assigner = Assigner(other.luggage, gap)
@@ -273,7 +276,7 @@ def _helps(block: Block, packed: _Packed, done: Sequence[_Packed], gap: int, end
                 continue
             tries += 1
             here = [inside[i] for i in other.outcomes[room.id].spots]
-            effort = Effort(until=min(end, monotonic() + 0.4), tidy_s=0)
+            effort = Effort(until=min(end, monotonic() + _TRY_S), tidy_s=0)
             if not place(room.size, [*here, replace(block, pin=None)], gap if room.divided else 0, effort).left:
                 yield Elsewhere(bag=other.luggage.bag, room=room.id)
                 break

@@ -17,6 +17,8 @@ from mule.packing.rooms import Block, Sides, Turn
 Var = cp_model.IntVar
 # Of more blocks the objective costs more than it brings.
 _MOST_TO_TIDY = 24
+# Weights of lying low (x) and near the back (z): what lies at the back has nothing under it to get at.
+_TIDY = ((0, 1), (2, 3))
 # Taking out one thing more is worse than any size.
 _ONE_THING = 1_000_000
 
@@ -240,9 +242,9 @@ class _Model:
                 self._cp.add_hint(lie, turn is spot.turn)
         self._cp.minimize(
             sum(
-                max(1, round(block.mass_g)) * (2 * self._at[block.id][k] + self._sides[block.id][k])
+                max(1, round(block.mass_g)) * weight * (2 * self._at[block.id][k] + self._sides[block.id][k])
                 for block in self._blocks
-                for k in (0, 2)
+                for k, weight in _TIDY
             )
         )
         status = self.solve(effort, min(effort.tidy_s, effort.left_s))

@@ -3,4 +3,5 @@ export const STATIONS = [
   { name: 'brief', title: 'Brief' },
   { name: 'bench', title: 'Bench' },
   { name: 'stamina', title: 'Stamina' },
+  { name: 'stow', title: 'Stow' },
 ] as const

@@ -7,6 +7,7 @@ import NumberField from '@/components/NumberField.vue'
 import { useDocumentForm } from '@/composables/useDocumentForm'
 import { useLocker } from '@/composables/useLocker'
 import { ABSENCE, KIND } from '@/wording/kinds'
+import BagInside from './BagInside.vue'
 import { fieldsOf, write } from './fields'
 import ThingField from './ThingField.vue'
 
@@ -20,7 +21,7 @@ const { draft, dirty, errors, rest, revert, store } = useDocumentForm<Thing>({
   stored: () => ({ version: props.doc.version, value: props.doc.thing }),
   fresh: () => props.fresh,
   store: async (thing, version) => (await (props.fresh ? add.mutateAsync(thing) : save.mutateAsync({ version, thing }))).thing.id,
-  shows: (field: string): boolean => COMMON.includes(field) || fieldsOf(draft.value).some((f) => f.path === field),
+  shows: (field: string): boolean => COMMON.includes(field) || /^(inner|compartments)\./.test(field) || fieldsOf(draft.value).some((f) => f.path === field),
   verbs: [add, save, remove],
 })
 const deleting = ref(false)
@@ -94,6 +95,7 @@ async function takeOut(): Promise<void> {
     <div class="fields">
       <ThingField v-for="field in fieldsOf(draft)" :key="field.path" v-model="draft" :field="field" :converters="converters" :error="errors[field.path]" />
     </div>
+    <BagInside v-if="draft.kind === 'bag' || draft.kind === 'insert'" :model-value="draft" :errors="errors" @update:model-value="draft = $event" />
     <div class="three">
       <VSelect :model-value="draft.absent?.reason ?? null" :items="REASONS" label="Now" @update:model-value="away($event)" />
       <VTextField v-if="draft.absent" :model-value="draft.absent.until" type="date" label="Back by" @update:model-value="set('absent.until', $event || null)" />

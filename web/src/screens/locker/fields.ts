@@ -152,6 +152,8 @@ export const FIELDS: Record<Kind, Field[]> = {
     measure('volume_l', 'Volume', 'volume'),
     measure('squeeze_mm', 'Thinnest side gives', 'side'),
     flag('hard', 'Hard case'),
+    count('straps', 'Straps outside'),
+    measure('strap_mm', 'Longest thing strapped on', 'side', true),
   ],
   insert: [measure('volume_l', 'Volume', 'volume')],
   safety: [text('use', 'For')],

@@ -1,0 +1,56 @@
+"""Packing over HTTP: streamed bag by bag, with pins that are kept."""
+
+import json
+from typing import Any
+
+import pytest
+
+from mule.plan import Plan, read, write
+from tests.server.conftest import errors
+
+pytestmark = pytest.mark.django_db
+KIT = "/trips/trip/kits/a"
+
+
+def lines(answer: Any) -> list[dict[str, Any]]:
+    return [json.loads(line) for line in b"".join(answer.streaming_content).decode().splitlines()]
+
+
+def test_a_packing_comes_bag_by_bag_and_ends_with_the_whole(ask: Any, stored: Plan) -> None:
+    found = lines(ask("post", f"{KIT}/stowage", {"seconds": 4}))
+    assert [line["final"] for line in found] == [False] * (len(found) - 1) + [True]
+    whole = found[-1]["stowage"]
+    assert whole["checked"]
+    packed = {item for p in whole["placed"] for item in p["items"]} | {s["item"] for s in whole["soft"]}
+    left = {over["item"] for over in whole["left"]}
+    inside = {e.item for e in stored.kit.entries if e.place.where == "bag"}
+    assert packed | left == inside
+
+
+def test_how_a_kit_is_to_be_packed_is_kept_copied_and_written_into_the_file(ask: Any, stored: Plan) -> None:
+    item = next(e.item for e in stored.kit.entries if e.place.where == "bag")
+    bag = next(e.item for e in stored.kit.entries if e.place.where == "piece")
+    stow = {"gap_mm": 5, "pins": [{"item": item, "bag": bag, "at_mm": [0, 0, 0]}]}
+    version = ask("get", KIT).json()["state"]["version"]
+    state = ask("put", f"{KIT}/stow", {"version": version, "stow": stow}).json()
+    assert state["kit"]["stow"]["gap_mm"] == 5
+    assert state["version"] == version + 1
+    copy = ask("post", "/trips/trip/kits", {"name": "Copy", "copy_of": "a"}).json()["id"]
+    assert ask("get", f"/trips/trip/kits/{copy}").json()["state"]["kit"]["stow"] == state["kit"]["stow"]
+    plan = read(ask("get", "/exchange/plans/trip/a").content)
+    assert {k.stow.pins[0].item for k in plan.kits if k.id in ("a", copy)} == {item}
+    # Brought in again, the wishes come along.
+    again = ask("post", "/exchange/plans", write(plan).encode()).json()["trip"]["id"]
+    assert ask("get", f"/trips/{again}/kits/a").json()["state"]["kit"]["stow"]["pins"][0]["at_mm"] == [0, 0, 0]
+
+
+def test_a_stale_wish_is_refused_and_a_senseless_one_told_at_its_field(ask: Any, stored: Plan) -> None:
+    version = ask("get", KIT).json()["state"]["version"]
+    assert ask("put", f"{KIT}/stow", {"version": version + 3, "stow": {}}).status_code == 409
+    refused = ask("put", f"{KIT}/stow", {"version": version, "stow": {"gap_mm": -1}})
+    assert refused.status_code == 422
+    assert "stow.gap_mm" in str(errors(refused))
+
+
+def test_packing_somebody_elses_kit_is_not_there(ask: Any) -> None:
+    assert ask("post", "/trips/nothing/kits/a/stowage", {}).status_code == 404

@@ -1,0 +1,154 @@
+<script setup lang="ts">
+/** Stow: does it fit, and where does everything go? Bags on the left, one space in the middle, what to do on the right. */
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import type { Edit, Placed, Stow } from '@/api/types'
+import TripFrame from '@/components/TripFrame.vue'
+import { useBench, useNames } from '@/composables/useBench'
+import { useUnits } from '@/composables/useSession'
+import { useStowage } from '@/composables/useStowage'
+import { roomAt, type Free } from '@/drawing/stow'
+import * as fmt from '@/format/units'
+import { groupOf } from '@/wording/kinds'
+import { blockName, roomName, type Find } from '@/wording/stow'
+import BagsList from './BagsList.vue'
+import RoomPlan from './RoomPlan.vue'
+import StowDetails from './StowDetails.vue'
+import StowTable from './StowTable.vue'
+
+// The drawing in the round is large: it comes when it is asked for.
+const RoomTurned = defineAsyncComponent(() => import('./RoomTurned.vue'))
+
+const props = defineProps<{ trip: string; kit: string }>()
+const units = useUnits()
+const { bench, error, things, loaded, edit } = useBench(
+  () => props.trip,
+  () => props.kit,
+)
+const names = useNames(
+  computed(() => bench.value?.trip.trip),
+  things,
+)
+const { stowage, problem, running, save } = useStowage(bench)
+const chosen = ref<string | null>(null)
+const picked = ref<string | null>(null)
+const free = ref<Free | null>(null)
+const VIEWS = [
+  { name: 'plan', title: 'plan and section' },
+  { name: 'turned', title: 'in the round' },
+  { name: 'table', title: 'as a table' },
+] as const
+const view = ref<(typeof VIEWS)[number]['name']>('plan')
+const cut = ref(0)
+const line = ref(0)
+
+const rooms = computed(() => stowage.value?.rooms ?? [])
+/** The space with most in it opens first; a cabin bag's insert is what people look for. */
+const room = computed(() => rooms.value.find((r) => r.room === chosen.value) ?? [...rooms.value].sort((a, b) => inside(b.room).length - inside(a.room).length)[0])
+function inside(id: string): Placed[] {
+  return stowage.value?.placed.filter((p) => p.room === id) ?? []
+}
+const placed = computed(() => (room.value ? inside(room.value.room) : []))
+const pickedBlock = computed(() => placed.value.find((p) => p.block === picked.value) ?? null)
+const stow = computed<Stow>(() => bench.value?.state.kit.stow ?? { gap_mm: 8, pins: [], mounts: [], wishes: [] })
+const carried = computed(() => [...things.value.values()].filter((t) => loaded.value.has(t.id)))
+const name = (block: Placed): string => blockName(block, names.value.thing)
+const group = (block: Placed): string => groupOf(things.value.get(block.items[0]!)?.kind ?? 'other')
+
+watch(
+  () => room.value?.room,
+  () => {
+    cut.value = room.value?.size_mm[2] ?? 0
+    line.value = Math.round((room.value?.size_mm[1] ?? 0) / 2)
+    free.value = null
+    if (!pickedBlock.value) picked.value = null
+  },
+  { immediate: true },
+)
+function pick(block: string | null): void {
+  picked.value = block
+  free.value = null
+  const p = pickedBlock.value
+  if (p) line.value = Math.round(p.at_mm[1]! + p.size_mm[1]! / 2)
+}
+function point(x: number, y: number): void {
+  picked.value = null
+  free.value = room.value ? roomAt(placed.value, room.value, stowage.value?.gap_mm ?? 0, x, y) : null
+}
+function found(find: Find): void {
+  if (find.room) chosen.value = find.room
+  if (find.block) picked.value = find.block
+}
+function pin(block: Placed, at: [number, number, number]): void {
+  const item = block.items[0]!
+  const others = (stow.value.pins ?? []).filter((p) => p.item !== item || p.bag !== room.value!.bag)
+  save.mutate({ ...stow.value, pins: [...others, { item, bag: room.value!.bag, compartment: room.value!.compartment, at_mm: at, turn: block.turn }] })
+}
+function pinAt(id: string, at: [number, number, number]): void {
+  const block = placed.value.find((p) => p.block === id)
+  if (block) pin(block, at)
+}
+function mend(edits: Edit[]): void {
+  edit.mutate(edits)
+}
+</script>
+
+<template>
+  <TripFrame :bench="bench" :error="error" :names="names">
+    <div v-if="bench && stowage && room" class="screen grid">
+      <BagsList class="left" :stowage="stowage" :loads="bench.state.assessment.loads" :room="room.room" :names="names" @choose="chosen = $event" @found="found" />
+      <div class="middle">
+        <header class="top">
+          <h1>{{ roomName(room, names.thing) }} <span class="quiet">inside {{ fmt.sides(room.size_mm, units) }}</span></h1>
+          <span class="grow" />
+          <span v-if="running" class="label" role="status">packing…</span>
+          <button v-for="v in VIEWS" :key="v.name" type="button" class="tab" :aria-pressed="view === v.name" @click="view = v.name">{{ v.title }}</button>
+        </header>
+        <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>
+        <StowTable v-if="view === 'table'" class="grow" :stowage="stowage" :names="names" />
+        <RoomTurned v-else-if="view === 'turned'" :key="room.room" :room="room" :placed="placed" :picked="picked" :group="group" />
+        <template v-else>
+          <RoomPlan :key="room.room" :room="room" :placed="placed" :picked="picked" :free="free" :cut="cut" :line="line" :name="name" :group="group" @pick="pick" @point="point" @pin="pinAt" />
+          <div class="sliders">
+            <label class="slider"><span>Seen from the front down from <b>{{ fmt.side(cut, units) }}</b></span><VSlider v-model="cut" :min="1" :max="room.size_mm[2]" :step="1" aria-label="Depth of the plan" hide-details /></label>
+            <label class="slider"><span>Section at <b>{{ fmt.side(line, units) }}</b></span><VSlider v-model="line" :min="0" :max="room.size_mm[1]" :step="1" aria-label="Place of the section" hide-details /></label>
+          </div>
+        </template>
+      </div>
+      <StowDetails class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="save.isPending.value || edit.isPending.value" @mend="mend" @stow="save.mutate($event)" @pin="pin($event, $event.at_mm)" />
+    </div>
+    <p v-else-if="bench && stowage" class="screen quiet">No bag is loaded. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load one on the bench</RouterLink>, and this station says where everything goes.</p>
+    <p v-else-if="problem" class="screen bad" role="alert">{{ problem.title }}</p>
+    <p v-else-if="bench" class="screen quiet" role="status">Packing…</p>
+  </TripFrame>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: 264px minmax(0, 1fr) 290px;
+  gap: 24px;
+  height: 100%;
+}
+.left,
+.middle,
+.right {
+  min-height: 0;
+}
+.middle {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.top {
+  display: flex;
+  align-items: baseline;
+  gap: 14px;
+}
+.sliders {
+  display: flex;
+  gap: 40px;
+}
+.slider {
+  flex: 1;
+}
+</style>

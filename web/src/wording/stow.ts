@@ -1,0 +1,78 @@
+/** Where things lie and why some do not, in words. */
+import type { LeftOver, Placed, RoomUse, Stowage } from '@/api/types'
+import * as fmt from '@/format/units'
+import { many } from './parts'
+
+type Thing = (id: string) => string
+
+export const REACH = { quick: 'at once, without taking the bag off', open: 'by one zip', deep: 'under other things' } as const
+export const SORT = { main: 'main', pocket: 'pocket', sleeve: 'sleeve' } as const
+
+/** "Corrie C1 with Tarn 24–70", "LB-4, 3". */
+export function blockName(block: Pick<Placed, 'items' | 'count' | 'block'>, thing: Thing): string {
+  const names = block.items.map(thing).join(' + ')
+  const piece = block.block.includes('#') ? ` no. ${block.block.split('#')[1]}` : ''
+  return `${names}${block.count > 1 ? ` × ${block.count}` : piece}`
+}
+/** "Ridge 32, main". A bag with one space has no name for it. */
+export function roomName(room: Pick<RoomUse, 'bag' | 'compartment' | 'name'>, thing: Thing): string {
+  return room.compartment === null ? thing(room.bag) : `${thing(room.bag)}, ${room.name.toLowerCase()}`
+}
+const WHY: Record<LeftOver['why'], (bag: string) => string> = {
+  'too-large': (bag) => `is larger than every space of ${bag}`,
+  'too-many': (bag) => `is one too many for ${bag}`,
+  'no-room': (bag) => `finds no room in ${bag}`,
+  pins: () => 'lies where another pinned thing lies, or leaves its space',
+  sleeve: (bag) => `is larger than the sleeve of ${bag}`,
+  straps: (bag) => `has no strap left on ${bag}`,
+  'strap-length': (bag) => `is longer than the straps of ${bag} hold`,
+}
+/** "Filter pouch finds no room in Ridge 32 (proved)." */
+export function leftHead(over: LeftOver, thing: Thing): string {
+  const count = over.count > 1 ? ` × ${over.count}` : ''
+  return `${thing(over.item)}${count} ${WHY[over.why](thing(over.bag))} (${over.proof === 'proved' ? 'proved' : 'as far as the time went'}).`
+}
+/** Which third of a space something lies in: "low, at the back". */
+export function corner(placed: Placed, room: RoomUse): string {
+  const part = (axis: number, words: [string, string, string]): string => {
+    const middle = placed.at_mm[axis]! + placed.size_mm[axis]! / 2
+    return words[Math.min(2, Math.floor((3 * middle) / room.size_mm[axis]!))]!
+  }
+  const across = part(1, ['left', 'middle', 'right'])
+  return `${part(0, ['low', 'halfway up', 'high'])}, ${across}, ${part(2, ['at the back', 'halfway out', 'at the front'])}`
+}
+/** What must come out first. */
+export function reach(placed: Placed, room: RoomUse): string {
+  if (placed.layer) return `${many(placed.layer, 'thing')} out first`
+  return `nothing on top, ${room.access === 'deep' ? 'deep in the bag' : REACH[room.access]}`
+}
+/** "12 mm below the middle, 3 mm left of it". */
+export function balance(room: RoomUse): string {
+  if (!room.balance_mm) return ''
+  const [up, across] = room.balance_mm
+  const side = Math.abs(across) < 1 ? 'in the middle' : `${fmt.figure(Math.abs(across))} mm ${across < 0 ? 'left' : 'right'}`
+  return `${fmt.figure(Math.abs(up))} mm ${up <= 0 ? 'below' : 'above'} the middle, ${side}`
+}
+export interface Find {
+  item: string
+  where: string
+  room: string | null
+  block: string | null
+}
+/** Where a thing is, for every piece of it that is packed. */
+export function findThing(stowage: Stowage, query: string, thing: Thing): Find[] {
+  const wanted = query.trim().toLowerCase()
+  if (!wanted) return []
+  const rooms = new Map(stowage.rooms.map((room) => [room.room, room]))
+  const hit = (item: string): boolean => thing(item).toLowerCase().includes(wanted)
+  const hard = stowage.placed.flatMap((p) => {
+    const room = rooms.get(p.room)
+    return room && p.items.some(hit) ? [{ item: blockName(p, thing), where: `${roomName(room, thing)} › ${corner(p, room)} › ${reach(p, room)}`, room: p.room, block: p.block }] : []
+  })
+  const soft = stowage.soft.flatMap((s) => {
+    const room = rooms.get(s.room)
+    return room && hit(s.item) ? [{ item: thing(s.item), where: `${roomName(room, thing)} › soft, in what room is left`, room: s.room, block: null }] : []
+  })
+  const out = stowage.strapped.filter((s) => hit(s.item)).map((s) => ({ item: thing(s.item), where: `strapped outside ${thing(s.bag)}`, room: null, block: null }))
+  return [...hard, ...soft, ...out].slice(0, 8)
+}
