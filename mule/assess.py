@@ -9,6 +9,7 @@ from mule.completeness import Completeness, Need, Tie, Ties, Web, complete, weav
 from mule.filters import Bag as FilterBag
 from mule.filters import FilterAsked, FilterFit, Front, fit
 from mule.finding import Finding, Severity
+from mule.gate import Rehearsal, rehearse
 from mule.gear import Lens, MountAdapter, OtherSupport, Tripod
 from mule.ledger import Ledger, reckon
 from mule.load import Loads, weigh
@@ -48,12 +49,13 @@ class Assessment(Frozen):
     ledger: Ledger
     resilience: Resilience
     lasts: Lasts
+    gate: Rehearsal
     sky: tuple[DayLight, ...]
     findings: tuple[Finding, ...]
     stations: tuple[Station, ...]
 
 
-STATIONS = ("brief", "bench", "stamina")
+STATIONS = ("brief", "bench", "stamina", "stow", "gate")
 
 
 def assess(plan: Plan) -> Assessment:
@@ -77,6 +79,7 @@ def assess(plan: Plan) -> Assessment:
         ledger=reckon(plan, view, ties, loads, legs),
         resilience=resilience,
         lasting=last(plan),
+        gate=rehearse(plan),
     )
     findings = rules.speak(case)
     return Assessment(
@@ -89,6 +92,7 @@ def assess(plan: Plan) -> Assessment:
         ledger=case.ledger,
         resilience=resilience,
         lasts=in_short(case.lasting),
+        gate=case.gate,
         sky=tuple(found for day in plan.trip.days if (found := light(day, plan.trip.spot))),
         findings=findings,
         stations=tuple(Station(name=name, mark=_mark(name, findings)) for name in STATIONS),
@@ -153,7 +157,11 @@ def _asked(plan: Plan, filters: FilterFit) -> Iterable[Tie]:
 
 def _mark(station: str, findings: tuple[Finding, ...]) -> Mark:
     """Blocked by a blocker, open while a caution stands, done otherwise; notes leave a station done."""
-    severities = {f.severity for f in findings if f.station == station}
+    # What a carrier refuses is mended on the bench, and stands at the gate too.
+    severities = {
+        f.severity for f in findings if f.station == station or (station == "gate" and f.code.startswith("leg-"))
+    }
     if Severity.BLOCKER in severities:
         return Mark.BLOCKED
-    return Mark.OPEN if Severity.CAUTION in severities else Mark.DONE
+    # That everything fits, only a packing says: it is not part of the assessment.
+    return Mark.OPEN if Severity.CAUTION in severities or station == "stow" else Mark.DONE

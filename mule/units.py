@@ -37,10 +37,17 @@ Share = Annotated[Number, Field(ge=0, le=1)]
 ItemId = Annotated[str, StringConstraints(pattern=r"^[a-z0-9][a-z0-9-]{0,63}$")]
 Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
 Label = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=40)]
+SerialNumber = Annotated[str, StringConstraints(strip_whitespace=True, max_length=80)]
+OwnerName = Annotated[str, StringConstraints(strip_whitespace=True, max_length=80)]
 Note = Annotated[str, StringConstraints(strip_whitespace=True, max_length=2_000)]
 
 # Without taking the bag off, by one zip, or under other things.
 Access = Literal["quick", "open", "deep"]
+
+# What carriers look out for beside lithium.
+Hazard = Literal[
+    "blade", "multi-tool", "tool", "spray", "gas", "compressed-air", "matches", "lighter", "liquid", "film"
+]
 
 
 class Frozen(BaseModel):

@@ -3,6 +3,7 @@
 from collections.abc import Mapping, Sequence
 from typing import Literal
 
+from mule.carriers.restricted import USUAL, Judged, Lying, Restriction, judge, strictest
 from mule.carriers.rules import Carrier, PieceRule, TogetherRule
 from mule.finding import PieceKind
 from mule.trip import Leg
@@ -143,12 +144,18 @@ def check(legs: Sequence[Leg], carriers: Mapping[str, Carrier], bags: Sequence[L
 
 
 __all__ = [
+    "USUAL",
     "Carrier",
     "Check",
+    "Judged",
     "LegVerdict",
     "Luggage",
+    "Lying",
     "PieceRule",
+    "Restriction",
     "TogetherRule",
     "check",
+    "judge",
     "squeezed",
+    "strictest",
 ]

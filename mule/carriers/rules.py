@@ -6,6 +6,7 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
+from mule.carriers.restricted import Restriction
 from mule.finding import PieceKind
 from mule.units import Frozen, Grams, ItemId, Name, Note, Number, Sides
 
@@ -35,7 +36,8 @@ class TogetherRule(Frozen):
 class Carrier(Frozen):
     """One carrier. A kind of piece without a rule is not limited.
 
-    source: where the figures come from; checked: the day somebody last looked.
+    restricted: what it says otherwise than the usual rules. source: where the figures come from; checked: the day
+    somebody last looked.
     """
 
     id: ItemId
@@ -43,6 +45,7 @@ class Carrier(Frozen):
     means: Literal["plane", "train", "bus", "ferry", "boat", "car", "on-foot"] = "plane"
     pieces: tuple[PieceRule, ...] = ()
     together: tuple[TogetherRule, ...] = Field(default=(), max_length=4)
+    restricted: tuple[Restriction, ...] = Field(default=(), max_length=30)
     source: Note = ""
     checked: date | None = None
 
@@ -51,6 +54,8 @@ class Carrier(Frozen):
         kinds = [rule.piece for rule in self.pieces]
         if len(set(kinds)) != len(kinds):
             raise PydanticCustomError("twice", "each kind of piece has one rule")
+        if len({r.sort for r in self.restricted}) != len(self.restricted):
+            raise PydanticCustomError("twice", "each sort of restricted thing has one rule")
         return self
 
     def rule(self, piece: PieceKind) -> PieceRule | None:

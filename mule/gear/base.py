@@ -6,7 +6,20 @@ from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
-from mule.units import Count, Flag, Frozen, Grams, ItemId, Litres, Millimetres, Name, Note
+from mule.units import (
+    Count,
+    Flag,
+    Frozen,
+    Grams,
+    ItemId,
+    Litres,
+    Millimetres,
+    Name,
+    Note,
+    Number,
+    OwnerName,
+    SerialNumber,
+)
 
 
 class Source(StrEnum):
@@ -117,7 +130,8 @@ class Thing(Frozen):
 
     count: identical pieces owned. mass_g and size: of one piece. absent: None when it is here.
     standing: things that could be rented or borrowed are proposed only when asked for.
-    backup: comes along on purpose as the second of its sort.
+    backup: comes along on purpose as the second of its sort. serial, value, owner: for customs and insurance; value in
+    the owner's own money, of one piece.
     """
 
     group: ClassVar[Group] = Group.OTHER
@@ -132,6 +146,9 @@ class Thing(Frozen):
     absent: Absence | None = None
     standing: Standing = Standing.OWNED
     backup: Flag = False
+    serial: SerialNumber = ""
+    value: Annotated[Number, Field(ge=0, le=1_000_000)] | None = None
+    owner: OwnerName = ""
     note: Note = ""
 
 

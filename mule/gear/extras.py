@@ -6,7 +6,7 @@ from pydantic import Field
 
 from mule.gear.base import Group, Thing
 from mule.gear.optical import CardSlot
-from mule.units import Count, Flag, Grams, Hours, Label, Number, WattHours
+from mule.units import Count, Flag, Grams, Hazard, Hours, Label, Number, WattHours
 
 
 class Light(Thing):
@@ -71,21 +71,26 @@ class Drone(Thing):
 
 
 class Safety(Thing):
-    """A thing that keeps people safe. It is never proposed for leaving."""
+    """A thing that keeps people safe. It is never proposed for leaving. hazard: what carriers see in it."""
 
     kind: Literal["safety"] = "safety"
     group: ClassVar[Group] = Group.SAFETY
 
     use: Label
+    hazard: Hazard | None = None
 
 
 class Other(Thing):
-    """Anything else: care, clothing, water, food, papers. ``use`` groups things of one purpose."""
+    """Anything else: care, clothing, water, food, papers. ``use`` groups things of one purpose.
+
+    hazard: what carriers see in it; None for nothing.
+    """
 
     kind: Literal["other"] = "other"
     group: ClassVar[Group] = Group.OTHER
 
     use: Label
+    hazard: Hazard | None = None
 
 
 def keeps_safe(thing: Thing) -> bool:

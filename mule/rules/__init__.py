@@ -4,6 +4,7 @@ from mule.finding import Finding
 from mule.rules.brief import NoDays, NoPeople, NoWants
 from mule.rules.case import Case, Prices, Rule
 from mule.rules.completeness import Chains, Clashes, FilterUnserved, MissingLink, Orphans, Overlaps
+from mule.rules.gate import RestrictedThings
 from mule.rules.kit import AbsentLoaded, IdleOptics, NothingLoaded, NothingToShoot, Overfull
 from mule.rules.losses import SinglePoints
 from mule.rules.people import BothInOneBag, CarriesWell, TorchEach
@@ -19,6 +20,7 @@ from mule.rules.stamina import (
     MirrorOneSlot,
     PowerShort,
 )
+from mule.rules.stow import TooLarge
 from mule.rules.travel import LegRefuses, LoadOnPerson
 from mule.rules.wants import Gaps, NativeGaps, WantUnmet
 
@@ -61,6 +63,8 @@ RULES: tuple[Rule, ...] = (
     CopiesTogether(),
     MirrorOneSlot(),
     BeyondTheEstimate(),
+    RestrictedThings(),
+    TooLarge(),
 )
 
 

@@ -9,6 +9,7 @@ from mule.carriers import LegVerdict
 from mule.completeness import Completeness
 from mule.filters import FilterFit
 from mule.finding import Cure, Finding, Leave, Load
+from mule.gate import Rehearsal
 from mule.gear import Gear
 from mule.ledger import Ledger
 from mule.load import Loads
@@ -35,6 +36,7 @@ class Case:
     ledger: Ledger
     resilience: Resilience
     lasting: Lasting
+    gate: Rehearsal
 
     @cached_property
     def loaded(self) -> Mapping[str, int]:

@@ -3,6 +3,7 @@
 from django.http import HttpRequest
 from ninja import Router, Status
 
+from mule.carriers import USUAL, Restriction
 from mule.carriers import Carrier as CarrierValue
 from server.carriers import services
 from server.carriers.models import Carrier
@@ -26,6 +27,12 @@ def list_carriers(request: HttpRequest) -> list[CarrierOut]:
 def list_patterns(request: HttpRequest) -> list[CarrierValue]:
     """Generic patterns to start from."""
     return list(PATTERNS)
+
+
+@router.get("/usual-restrictions", response=list[Restriction])
+def list_usual_restrictions(request: HttpRequest) -> list[Restriction]:
+    """What carriers usually say of restricted things."""
+    return list(USUAL)
 
 
 @router.post("", response={201: CarrierOut})

@@ -11,6 +11,7 @@ from mule.choosing import Asking, Choice, Point, points, require_brief
 from mule.compare import Comparison, compare
 from mule.editing import apply
 from mule.filters.lightest import LightestSet, lightest_set
+from mule.gate import Drill, drill
 from mule.gear import Bag, Insert
 from mule.kit import Kit as KitValue
 from mule.optics import cover
@@ -180,6 +181,12 @@ def _lines(plan: Plan, asking: Asking) -> Iterator[str]:
             point=news if isinstance(news, Point) else None, choice=news if isinstance(news, Choice) else None
         )
         yield line.model_dump_json(exclude_none=True) + "\n"
+
+
+@router.get("/{slug}/kits/{kit}/gate-drill", response=list[Drill])
+def drill_gate(request: HttpRequest, slug: str, kit: str) -> list[Drill]:
+    """Each cabin bag refused in turn: what comes out, and whether what stays takes it."""
+    return list(drill(services.plan_for(services.find_kit(request.user, slug, kit))))
 
 
 @router.put("/{slug}/kits/{kit}/stow", response=KitState)

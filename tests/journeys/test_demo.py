@@ -174,7 +174,14 @@ def test_two_windows_on_one_kit_never_lose_a_change_silently(demo: Page, browser
 
 @pytest.mark.parametrize(
     "path",
-    ["/trips", "/locker", "/rules", "/settings", "/trips/lofoten/b/brief", "/trips/lofoten/b/bench", "/nowhere"],
+    [
+        "/trips",
+        "/locker",
+        "/rules",
+        "/settings",
+        *(f"/trips/lofoten/b/{station}" for station in ("brief", "bench", "stamina", "stow", "gate")),
+        "/nowhere",
+    ],
 )
 @pytest.mark.parametrize("theme", ["day", "red"])
 def test_every_screen_stands_in_its_window_and_every_control_has_a_name(demo: Page, path: str, theme: str) -> None:

@@ -30,7 +30,8 @@ def test_a_sound_kit_has_nothing_to_mend() -> None:
     made = assess(cast.plan(BASIC, *PACKED))
     # Its only body and its only lens are single points of failure: that is told, and mends nothing.
     assert {f.code for f in made.findings} == {"single-point"}
-    assert {s.mark for s in made.stations} == {Mark.DONE}
+    # Whether everything fits is not looked at here: only a packing says so.
+    assert {s.name for s in made.stations if s.mark != Mark.DONE} == {"stow"}
 
 
 @pytest.mark.parametrize(

@@ -5,6 +5,7 @@ from typing import Any
 
 import pytest
 
+from mule.gate import drill
 from mule.plan import Plan, read, write
 from tests.server.conftest import errors
 
@@ -54,3 +55,18 @@ def test_a_stale_wish_is_refused_and_a_senseless_one_told_at_its_field(ask: Any,
 
 def test_packing_somebody_elses_kit_is_not_there(ask: Any) -> None:
     assert ask("post", "/trips/nothing/kits/a/stowage", {}).status_code == 404
+
+
+def test_the_gate_drill_tells_what_comes_out(ask: Any, stored: Plan) -> None:
+    made = ask("get", f"{KIT}/gate-drill").json()
+    assert made == [d.model_dump(mode="json") for d in drill(stored)]
+    assert ask("get", "/trips/nothing/kits/a/gate-drill").status_code == 404
+
+
+def test_usual_restrictions_are_there_to_start_from_and_a_carrier_keeps_its_own(ask: Any, stored: Plan) -> None:
+    usual = ask("get", "/carriers/usual-restrictions").json()
+    rule = next(r for r in usual if r["sort"] == "power-bank")
+    doc = ask("get", "/carriers").json()[0]
+    changed = doc["carrier"] | {"restricted": [rule | {"most": 1}]}
+    kept = ask("put", f"/carriers/{changed['id']}", {"version": doc["version"], "carrier": changed}).json()
+    assert kept["carrier"]["restricted"][0]["most"] == 1

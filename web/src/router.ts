@@ -15,6 +15,7 @@ export const router = createRouter({
     { path: '/trips/:trip/:kit/bench', name: 'bench', component: () => import('./screens/bench/BenchScreen.vue'), props: true, meta: { trip: true } },
     { path: '/trips/:trip/:kit/stamina', name: 'stamina', component: () => import('./screens/stamina/StaminaScreen.vue'), props: true, meta: { trip: true } },
     { path: '/trips/:trip/:kit/stow', name: 'stow', component: () => import('./screens/stow/StowScreen.vue'), props: true, meta: { trip: true } },
+    { path: '/trips/:trip/:kit/gate', name: 'gate', component: () => import('./screens/gate/GateScreen.vue'), props: true, meta: { trip: true } },
     { path: '/trips/:trip/:kit/suggest', name: 'suggest', component: () => import('./screens/suggest/SuggestScreen.vue'), props: true, meta: { trip: true, station: 'bench' } },
     { path: '/trips/:trip/:kit/compare', name: 'compare', component: () => import('./screens/compare/CompareScreen.vue'), props: true, meta: { trip: true, station: 'bench' } },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./screens/LostScreen.vue'), meta: { open: true } },

@@ -276,6 +276,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/carriers/usual-restrictions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Usual Restrictions
+         * @description What carriers usually say of restricted things.
+         */
+        get: operations["server_carriers_api_list_usual_restrictions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/carriers/{slug}": {
         parameters: {
             query?: never;
@@ -576,6 +596,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/gate-drill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Drill Gate
+         * @description Each cabin bag refused in turn: what comes out, and whether what stays takes it.
+         */
+        get: operations["server_trips_api_drill_gate"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{slug}/kits/{kit}/stow": {
         parameters: {
             query?: never;
@@ -817,6 +857,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -885,6 +937,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -950,6 +1014,18 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
             /**
              * Note
              * @default
@@ -1077,6 +1153,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -1131,6 +1219,18 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
             /**
              * Note
              * @default
@@ -1227,6 +1327,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -1301,6 +1413,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -1347,6 +1471,18 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
             /**
              * Note
              * @default
@@ -1410,6 +1546,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -1472,6 +1620,18 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
             /**
              * Note
              * @default
@@ -1561,6 +1721,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -1605,6 +1777,18 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
             /**
              * Note
              * @default
@@ -1688,6 +1872,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -1742,6 +1938,18 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
             /**
              * Note
              * @default
@@ -1807,6 +2015,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -1854,6 +2074,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -1881,6 +2113,8 @@ export interface components {
         /**
          * Other
          * @description Anything else: care, clothing, water, food, papers. ``use`` groups things of one purpose.
+         *
+         *     hazard: what carriers see in it; None for nothing.
          */
         Other: {
             /** Id */
@@ -1909,6 +2143,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -1920,6 +2166,8 @@ export interface components {
             kind: "other";
             /** Use */
             use: string;
+            /** Hazard */
+            hazard?: ("blade" | "multi-tool" | "tool" | "spray" | "gas" | "compressed-air" | "matches" | "lighter" | "liquid" | "film") | null;
         };
         /**
          * OtherSupport
@@ -1951,6 +2199,18 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
             /**
              * Note
              * @default
@@ -2006,6 +2266,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -2059,6 +2331,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -2109,6 +2393,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -2158,6 +2454,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -2186,7 +2494,7 @@ export interface components {
         };
         /**
          * Safety
-         * @description A thing that keeps people safe. It is never proposed for leaving.
+         * @description A thing that keeps people safe. It is never proposed for leaving. hazard: what carriers see in it.
          */
         Safety: {
             /** Id */
@@ -2215,6 +2523,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -2226,6 +2546,8 @@ export interface components {
             kind: "safety";
             /** Use */
             use: string;
+            /** Hazard */
+            hazard?: ("blade" | "multi-tool" | "tool" | "spray" | "gas" | "compressed-air" | "matches" | "lighter" | "liquid" | "film") | null;
         };
         /**
          * Soft
@@ -2270,6 +2592,18 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
             /**
              * Note
              * @default
@@ -2343,6 +2677,18 @@ export interface components {
              */
             backup: boolean;
             /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
              * Note
              * @default
              */
@@ -2392,6 +2738,18 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
             /**
              * Note
              * @default
@@ -2450,6 +2808,18 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
             /**
              * Note
              * @default
@@ -2515,7 +2885,8 @@ export interface components {
          * Carrier
          * @description One carrier. A kind of piece without a rule is not limited.
          *
-         *     source: where the figures come from; checked: the day somebody last looked.
+         *     restricted: what it says otherwise than the usual rules. source: where the figures come from; checked: the day
+         *     somebody last looked.
          */
         Carrier: {
             /** Id */
@@ -2538,6 +2909,11 @@ export interface components {
              * @default []
              */
             together: components["schemas"]["TogetherRule"][];
+            /**
+             * Restricted
+             * @default []
+             */
+            restricted: components["schemas"]["Restriction"][];
             /**
              * Source
              * @default
@@ -2571,6 +2947,40 @@ export interface components {
             sum_mm?: number | null;
             /** Mass G */
             mass_g?: number | null;
+        };
+        /**
+         * Restriction
+         * @description What one carrier says of one sort of thing. cabin, hold: on the person and in bags kept close, or checked in.
+         *
+         *     most: pieces a person. free_wh: energy of a piece that needs no asking. approval_wh: most with the carrier's
+         *     approval, approval_most of them; None when the carrier says nothing.
+         */
+        Restriction: {
+            /** Sort */
+            sort: ("spare-lithium" | "power-bank" | "device-lithium" | "dry-cells" | "tripod" | "drone") | ("blade" | "multi-tool" | "tool" | "spray" | "gas" | "compressed-air" | "matches" | "lighter" | "liquid" | "film");
+            /**
+             * Cabin
+             * @enum {string}
+             */
+            cabin: "yes" | "ask" | "no";
+            /**
+             * Hold
+             * @enum {string}
+             */
+            hold: "yes" | "ask" | "no";
+            /** Most */
+            most?: number | null;
+            /** Free Wh */
+            free_wh?: number | null;
+            /** Approval Wh */
+            approval_wh?: number | null;
+            /** Approval Most */
+            approval_most?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * TogetherRule
@@ -3626,6 +4036,7 @@ export interface components {
             ledger: components["schemas"]["Ledger"];
             resilience: components["schemas"]["Resilience"];
             lasts: components["schemas"]["Lasts"];
+            gate: components["schemas"]["Rehearsal"];
             /** Sky */
             sky: components["schemas"]["DayLight"][];
             /** Findings */
@@ -4102,6 +4513,42 @@ export interface components {
             outside: boolean;
         };
         /**
+         * Judged
+         * @description What is said of one thing where it lies. why: what decides. wh: of one piece; total: pieces the person has.
+         */
+        Judged: {
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Person */
+            person: string;
+            /** Bag */
+            bag: string | null;
+            /** Held */
+            held: boolean;
+            /** Sort */
+            sort: ("spare-lithium" | "power-bank" | "device-lithium" | "dry-cells" | "tripod" | "drone") | ("blade" | "multi-tool" | "tool" | "spray" | "gas" | "compressed-air" | "matches" | "lighter" | "liquid" | "film");
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "yes" | "ask" | "no";
+            /**
+             * Why
+             * @enum {string}
+             */
+            why: "place" | "energy" | "count";
+            /** Wh */
+            wh: number | null;
+            /** Total */
+            total: number;
+            /** Most */
+            most: number | null;
+            /** Note */
+            note: string;
+        };
+        /**
          * Kit
          * @description One candidate load for a trip.
          */
@@ -4304,6 +4751,22 @@ export interface components {
             fails: string[];
             /** Cures */
             cures: components["schemas"]["Cure"][];
+        };
+        /**
+         * Lying
+         * @description So many pieces of a thing at one place. bag: None on the person.
+         */
+        Lying: {
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Person */
+            person: string;
+            /** Bag */
+            bag: string | null;
+            /** Held */
+            held: boolean;
         };
         /**
          * Mark
@@ -4529,6 +4992,22 @@ export interface components {
             bodies: string[];
             /** Bars */
             bars: components["schemas"]["ReachBar"][];
+        };
+        /**
+         * Rehearsal
+         * @description What a look into the bags says. flies: whether any leg is a flight; restricted: worst first.
+         *
+         *     rules: in force, the strictest of the carriers that fly. tray: what comes out at security, by person.
+         */
+        Rehearsal: {
+            /** Flies */
+            flies: boolean;
+            /** Rules */
+            rules: components["schemas"]["Restriction"][];
+            /** Restricted */
+            restricted: components["schemas"]["Judged"][];
+            /** Tray */
+            tray: components["schemas"]["Lying"][];
         };
         /**
          * Resilience
@@ -5380,6 +5859,47 @@ export interface components {
             workers: number;
         };
         /**
+         * Drill
+         * @description A cabin bag is refused. out: in the order of grabbing. into: the bag that stays, with the mass it comes to.
+         *
+         *     proved: whether what finds no room in it was proved to have none.
+         */
+        Drill: {
+            /** Bag */
+            bag: string;
+            /** Person */
+            person: string;
+            /** Out */
+            out: components["schemas"]["Taken"][];
+            /** Mass G */
+            mass_g: number;
+            /** Into */
+            into: string | null;
+            /** Into G */
+            into_g: number;
+            /** Proved */
+            proved: boolean;
+        };
+        /**
+         * Taken
+         * @description One thing that comes out, and why. into: the bag it goes into then, "pocket", or None where it finds no room.
+         */
+        Taken: {
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * Why
+             * @enum {string}
+             */
+            why: "lithium" | "pictures" | "body" | "fragile";
+            /** Into */
+            into: string | null;
+        };
+        /**
          * ChangedStow
          * @description How a kit is to be packed, and the version it was changed from.
          */
@@ -6048,6 +6568,26 @@ export interface operations {
             };
         };
     };
+    server_carriers_api_list_usual_restrictions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Restriction"][];
+                };
+            };
+        };
+    };
     server_carriers_api_change_carrier: {
         parameters: {
             query?: never;
@@ -6503,6 +7043,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChoiceLine"];
+                };
+            };
+        };
+    };
+    server_trips_api_drill_gate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Drill"][];
                 };
             };
         };

@@ -82,3 +82,6 @@ export type LeftOver = Schemas['LeftOver']
 export type Bag = Extract<Thing, { kind: 'bag' }>
 export type Insert = Extract<Thing, { kind: 'insert' }>
 export type Compartment = NonNullable<Bag['compartments']>[number]
+export type Judged = Schemas['Judged']
+export type Drill = Schemas['Drill']
+export type Restriction = Schemas['Restriction']

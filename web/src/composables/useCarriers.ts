@@ -18,6 +18,11 @@ export function useCarriers() {
     queryFn: () => ask(client.GET('/api/carriers/patterns')),
     staleTime: Infinity,
   })
+  const usual = useQuery({
+    queryKey: ['usual-restrictions'],
+    queryFn: () => ask(client.GET('/api/carriers/usual-restrictions')),
+    staleTime: Infinity,
+  })
   const add = useMutation({
     mutationFn: (carrier: Carrier) => ask(client.POST('/api/carriers', { body: { carrier } })),
     onSuccess: refresh,
@@ -31,5 +36,5 @@ export function useCarriers() {
     mutationFn: (slug: string) => ask(client.DELETE('/api/carriers/{slug}', { params: { path: { slug } } })),
     onSuccess: refresh,
   })
-  return { carriers: query.data, loading: query.isPending, patterns: patterns.data, add, save, remove }
+  return { carriers: query.data, loading: query.isPending, patterns: patterns.data, usual: usual.data, add, save, remove }
 }

@@ -4,6 +4,7 @@ import type { Cure, Finding, Units } from '@/api/types'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { COMPLETENESS } from './completeness'
+import { GATE } from './gate'
 import { ABSENCE, PIECE } from './kinds'
 import { item, list, many, number, ref, type Say, type Sentence } from './parts'
 import { PLACE } from './place'
@@ -38,6 +39,7 @@ const SAY: Record<string, Say> = {
   ...COMPLETENESS,
   ...PLACE,
   ...STAMINA,
+  ...GATE,
   'no-people': () => ({ head: 'Nobody carries yet.', body: 'Add the people of this trip, so that bags have a back to hang on.' }),
   'no-days': () => ({ head: 'No days yet.', body: 'Add the days, with the coldest hour of each.' }),
   'no-wants': () => ({ head: 'No wants yet.', body: 'Say which pictures you want to come home with; then each lens has a worth.' }),

@@ -4,4 +4,5 @@ export const STATIONS = [
   { name: 'bench', title: 'Bench' },
   { name: 'stamina', title: 'Stamina' },
   { name: 'stow', title: 'Stow' },
+  { name: 'gate', title: 'Gate' },
 ] as const

@@ -11,7 +11,7 @@ const SIDES = [
   { key: 'height_mm', label: 'Out' },
 ] as const
 const ACCESS = [
-  { title: 'quick, bag on', value: 'quick' },
+  { title: 'quick', value: 'quick' },
   { title: 'one zip', value: 'open' },
   { title: 'deep', value: 'deep' },
 ]

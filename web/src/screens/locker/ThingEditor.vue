@@ -16,7 +16,7 @@ const emit = defineEmits<{ done: [id: string]; gone: []; cancel: [] }>()
 const { add, save, remove } = useLocker()
 
 const SIZES = ['length_mm', 'width_mm', 'height_mm', 'diameter_mm', 'volume_l'].map((side) => `size.${side}`)
-const COMMON = ['name', 'count', 'mass_g', 'note', ...SIZES]
+const COMMON = ['name', 'count', 'mass_g', 'note', 'serial', 'value', 'owner', ...SIZES]
 const { draft, dirty, errors, rest, revert, store } = useDocumentForm<Thing>({
   stored: () => ({ version: props.doc.version, value: props.doc.thing }),
   fresh: () => props.fresh,
@@ -101,6 +101,11 @@ async function takeOut(): Promise<void> {
       <VTextField v-if="draft.absent" :model-value="draft.absent.until" type="date" label="Back by" @update:model-value="set('absent.until', $event || null)" />
       <VSelect :model-value="draft.standing ?? 'owned'" :items="STANDING" label="It is" @update:model-value="set('standing', $event)" />
       <VCheckbox :model-value="draft.backup ?? false" label="A backup on purpose" @update:model-value="set('backup', Boolean($event))" />
+    </div>
+    <div class="three">
+      <VTextField :model-value="draft.serial" label="Serial number" maxlength="80" :error-messages="errors.serial" @update:model-value="set('serial', String($event ?? ''))" />
+      <NumberField :model-value="draft.value ?? null" label="Value of one, in your money" :error="errors.value" @update:model-value="set('value', $event ?? null)" />
+      <VTextField :model-value="draft.owner" label="Owner" maxlength="80" :error-messages="errors.owner" @update:model-value="set('owner', String($event ?? ''))" />
     </div>
     <VTextarea :model-value="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" @update:model-value="set('note', String($event ?? ''))" />
     <div v-if="rest" class="wrong" role="alert">{{ rest }}</div>

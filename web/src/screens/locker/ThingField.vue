@@ -38,7 +38,7 @@ function setList(text: string): void {
     @update:model-value="set($event ?? null)"
   />
   <VCheckbox v-else-if="field.type === 'flag'" :model-value="Boolean(value)" :label="field.label" @update:model-value="set(Boolean($event))" />
-  <VSelect v-else-if="field.type === 'choice'" :model-value="value" :items="field.options" :label="field.label" :error-messages="error" @update:model-value="set($event)" />
+  <VSelect v-else-if="field.type === 'choice'" :model-value="value ?? (field.optional ? '' : null)" :items="field.options" :label="field.label" :error-messages="error" @update:model-value="setText(String($event ?? ''))" />
   <VSelect
     v-else-if="field.type === 'converters'"
     class="wide"

@@ -64,6 +64,8 @@ const BODY: Field[] = [
   count('hot_shoes', 'Hot shoes'),
 ]
 
+const HAZARDS = { '': 'nothing special', blade: 'a blade', 'multi-tool': 'a multi-tool', tool: 'a tool over 6 cm', spray: 'spray against animals', gas: 'gas or fuel', 'compressed-air': 'compressed air', matches: 'matches', lighter: 'a lighter', liquid: 'a liquid', film: 'film' }
+
 export const FIELDS: Record<Kind, Field[]> = {
   body: BODY,
   lens: [
@@ -156,8 +158,8 @@ export const FIELDS: Record<Kind, Field[]> = {
     measure('strap_mm', 'Longest thing strapped on', 'side', true),
   ],
   insert: [measure('volume_l', 'Volume', 'volume')],
-  safety: [text('use', 'For')],
-  other: [text('use', 'For')],
+  safety: [text('use', 'For'), { ...choice('hazard', 'Carriers see', HAZARDS), optional: true }],
+  other: [text('use', 'For'), { ...choice('hazard', 'Carriers see', HAZARDS), optional: true }],
 }
 
 /** The fields of one thing: a fixed-lens body shows its glass instead of its mount. */

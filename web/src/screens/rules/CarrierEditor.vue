@@ -7,16 +7,17 @@ import NumberField from '@/components/NumberField.vue'
 import { useCarriers } from '@/composables/useCarriers'
 import { useDocumentForm } from '@/composables/useDocumentForm'
 import { PIECE } from '@/wording/kinds'
+import RestrictedRules from './RestrictedRules.vue'
 import { PIECES, ruleFor, ruleIndex, withRule, withSide } from './carrier-form'
 
 const props = defineProps<{ doc: CarrierDoc; fresh: boolean }>()
 const emit = defineEmits<{ done: [id: string]; gone: [] }>()
-const { add, save, remove } = useCarriers()
+const { usual, add, save, remove } = useCarriers()
 const { draft, dirty, errors, rest, store } = useDocumentForm<Carrier>({
   stored: () => ({ version: props.doc.version, value: props.doc.carrier }),
   fresh: () => props.fresh,
   store: async (carrier, version) => (await (props.fresh ? add.mutateAsync(carrier) : save.mutateAsync({ version, carrier }))).carrier.id,
-  shows: (field) => /^(name|source|pieces\.|together\.)/.test(field),
+  shows: (field) => /^(name|source|pieces\.|together\.|restricted\.)/.test(field),
   verbs: [add, save, remove],
 })
 const deleting = ref(false)
@@ -70,6 +71,7 @@ async function takeOut(): Promise<void> {
         <NumberField :model-value="together?.mass_g ?? null" label="May weigh together" quantity="load" :error="errors['together.0.mass_g']" @update:model-value="share(together?.pieces ?? ['cabin', 'personal'], $event ?? null)" />
       </div>
     </fieldset>
+    <RestrictedRules v-if="usual && draft.means === 'plane'" v-model="draft" :usual="usual" :errors="errors" />
     <div class="two">
       <VTextField v-model="draft.source" label="Where you read it" maxlength="2000" :error-messages="errors.source" />
       <VTextField :model-value="draft.checked" type="date" label="Checked on" @update:model-value="draft.checked = $event || null" />

@@ -19,7 +19,7 @@ function choose(id: string): void {
   selected.value = id
 }
 function start(pattern: Carrier | null): void {
-  const base: Carrier = pattern ?? { id: 'new', name: 'My carrier', means: 'plane', pieces: [], together: [], source: '', checked: null }
+  const base: Carrier = pattern ?? { id: 'new', name: 'My carrier', means: 'plane', pieces: [], together: [], restricted: [], source: '', checked: null }
   fresh.value = { version: 0, carrier: { ...base, id: 'new' } }
 }
 </script>

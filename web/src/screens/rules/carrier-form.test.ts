@@ -7,6 +7,7 @@ const carrier: Carrier = {
   name: 'C',
   means: 'plane',
   source: '',
+  restricted: [],
   pieces: [
     { piece: 'cabin', count: 1, size_mm: [550, 400, 230], mass_g: 8000 },
     { piece: 'hold', count: 0 },

@@ -1,0 +1,178 @@
+"""Things that carriers restrict, with the usual answers: data that the user edits per carrier (domain 8).
+
+Usual air rules only: the carrier and the authority of the country decide.
+"""
+
+from collections.abc import Iterable, Mapping, Sequence
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from mule.gear import Battery, Computer, Drone, Gear, Light, OtherSupport, PowerBank, Tripod
+from mule.units import Frozen, Hazard, Note, WattHours
+
+Sort = Literal["spare-lithium", "power-bank", "device-lithium", "dry-cells", "tripod", "drone"] | Hazard
+# yes: goes. ask: goes on a condition, or is decided at the gate. no: does not go.
+Answer = Literal["yes", "ask", "no"]
+_ORDER: tuple[Answer, ...] = ("yes", "ask", "no")
+Pieces = Annotated[int, Field(strict=True, ge=0, le=200)]
+
+
+class Restriction(Frozen):
+    """What one carrier says of one sort of thing. cabin, hold: on the person and in bags kept close, or checked in.
+
+    most: pieces a person. free_wh: energy of a piece that needs no asking. approval_wh: most with the carrier's
+    approval, approval_most of them; None when the carrier says nothing.
+    """
+
+    sort: Sort
+    cabin: Answer
+    hold: Answer
+    most: Pieces | None = None
+    free_wh: WattHours | None = None
+    approval_wh: WattHours | None = None
+    approval_most: Pieces | None = None
+    note: Note = ""
+
+
+_LITHIUM = {"free_wh": 100.0, "approval_wh": 160.0, "approval_most": 2}
+# Usual air rules (domain 8), as generally published for passengers.
+USUAL: tuple[Restriction, ...] = (
+    Restriction(sort="spare-lithium", cabin="yes", hold="no", most=20, note="Contacts covered.", **_LITHIUM),
+    Restriction(sort="power-bank", cabin="yes", hold="no", note="Some carriers take one or two.", **_LITHIUM),
+    Restriction(sort="device-lithium", cabin="yes", hold="ask", note="Off and safe from switching on.", **_LITHIUM),
+    Restriction(sort="dry-cells", cabin="yes", hold="yes"),
+    Restriction(sort="tripod", cabin="ask", hold="yes", note="Some gates see a pole."),
+    Restriction(sort="drone", cabin="ask", hold="ask", note="Countries have rules of their own."),
+    Restriction(sort="blade", cabin="no", hold="yes"),
+    Restriction(sort="multi-tool", cabin="no", hold="yes"),
+    Restriction(sort="tool", cabin="no", hold="yes", note="Over 6 cm; rules vary."),
+    Restriction(sort="spray", cabin="no", hold="no"),
+    Restriction(sort="gas", cabin="no", hold="no"),
+    Restriction(sort="compressed-air", cabin="no", hold="no"),
+    Restriction(sort="matches", cabin="ask", hold="no", note="One box, on the person."),
+    Restriction(sort="lighter", cabin="ask", hold="no", note="One, on the person."),
+    Restriction(sort="liquid", cabin="ask", hold="yes", note="Small bottles in a clear bag."),
+    Restriction(sort="film", cabin="ask", hold="no", note="Ask for a check by hand: hold scanners are strong."),
+)
+
+
+class Lying(Frozen):
+    """So many pieces of a thing at one place. bag: None on the person."""
+
+    item: str
+    count: int
+    person: str
+    bag: str | None
+    held: bool
+
+
+class Judged(Frozen):
+    """What is said of one thing where it lies. why: what decides. wh: of one piece; total: pieces the person has."""
+
+    item: str
+    count: int
+    person: str
+    bag: str | None
+    held: bool
+    sort: Sort
+    answer: Answer
+    why: Literal["place", "energy", "count"]
+    wh: float | None
+    total: int
+    most: int | None
+    note: str
+
+
+def sort_of(thing: Gear) -> tuple[Sort, float | None] | None:
+    """As what a thing is looked at, with the energy of one piece; None for things nobody restricts."""
+    match thing:
+        case Battery(lithium=True):
+            return "spare-lithium", thing.energy_wh
+        case Battery():
+            return "dry-cells", thing.energy_wh
+        case PowerBank():
+            return "power-bank", thing.energy_wh
+        case Computer():
+            return "device-lithium", thing.energy_wh
+        case Light(energy_wh=float() as wh):
+            return "device-lithium", wh
+        case Drone():
+            return "drone", None
+        case Tripod() | OtherSupport(form="monopod"):
+            return "tripod", None
+    hazard: Hazard | None = getattr(thing, "hazard", None)
+    return None if hazard is None else (hazard, None)
+
+
+def strictest(rules: Iterable[Sequence[Restriction]]) -> dict[Sort, Restriction]:
+    """Of several carriers the strictest of each sort; where one says nothing, the usual answer is its own."""
+    found: dict[Sort, Restriction] = {}
+    for own in rules:
+        said = {r.sort: r for r in USUAL} | {r.sort: r for r in own}
+        for sort, rule in said.items():
+            found[sort] = _stricter(found[sort], rule) if sort in found else rule
+    return found
+
+
+def _stricter(one: Restriction, other: Restriction) -> Restriction:
+    def least(field: str) -> float | None:
+        values = [v for v in (getattr(one, field), getattr(other, field)) if v is not None]
+        return min(values, default=None)
+
+    limits = {field: least(field) for field in ("most", "free_wh", "approval_wh", "approval_most")}
+    answers = {
+        "cabin": max(one.cabin, other.cabin, key=_ORDER.index),
+        "hold": max(one.hold, other.hold, key=_ORDER.index),
+    }
+    return other.model_copy(update=answers | limits)
+
+
+def judge(gear: Mapping[str, Gear], lying: Sequence[Lying], rules: Mapping[Sort, Restriction]) -> tuple[Judged, ...]:
+    """Every restricted thing where it lies, worst first."""
+    totals: dict[tuple[str, Sort], int] = {}
+    large: dict[tuple[str, Sort], int] = {}
+    seen: list[tuple[Lying, Sort, float | None, Restriction]] = []
+    for one in lying:
+        known = sort_of(gear[one.item])
+        if known is None or known[0] not in rules:
+            continue
+        sort, wh = known
+        seen.append((one, sort, wh, rules[sort]))
+        totals[one.person, sort] = totals.get((one.person, sort), 0) + one.count
+        if wh is not None and rules[sort].free_wh is not None and wh > (rules[sort].free_wh or 0):
+            large[one.person, sort] = large.get((one.person, sort), 0) + one.count
+    found = [
+        _judged(one, sort, wh, rule, totals[one.person, sort], large.get((one.person, sort), 0))
+        for one, sort, wh, rule in seen
+    ]
+    return tuple(sorted(found, key=lambda j: -_ORDER.index(j.answer)))
+
+
+def _judged(one: Lying, sort: Sort, wh: float | None, rule: Restriction, total: int, large: int) -> Judged:
+    answer = rule.hold if one.held else rule.cabin
+    why: Literal["place", "energy", "count"] = "place"
+    most = rule.most
+    if answer != "no" and wh is not None and rule.free_wh is not None and wh > rule.free_wh:
+        why, most = "energy", rule.approval_most
+        over = rule.approval_wh is None or wh > rule.approval_wh
+        answer = "no" if over else "ask"
+        if not over and most is not None and large > most:
+            answer, why = "no", "count"
+    elif answer != "no" and most is not None and total > most:
+        answer, why = "no", "count"
+    return Judged(
+        item=one.item,
+        count=one.count,
+        person=one.person,
+        bag=one.bag,
+        held=one.held,
+        sort=sort,
+        answer=answer,
+        why=why,
+        wh=wh,
+        total=total,
+        most=most,
+        # A note on what is asked, or on what goes in the cabin because it does not go in the hold.
+        note=rule.note if answer != "yes" or rule.hold == "no" else "",
+    )

@@ -1,0 +1,182 @@
+"""The gate rehearsed: what is restricted where it lies, what comes out when a cabin bag is refused, what goes in the
+security tray. The front doors are ``rehearse`` and ``drill`` (domain 8)."""
+
+from collections.abc import Iterable, Mapping
+from typing import Literal
+
+from mule.carriers import Judged, Lying, Restriction, judge, strictest
+from mule.finding import AsPiece, InBag, PieceKind, Worn
+from mule.gear import Battery, Body, Card, Computer, Drive, Drone, Gear, Insert, Lens, PowerBank, Soft, Teleconverter
+from mule.kit import Entry, Kit
+from mule.packing import Looking, stow
+from mule.plan import Plan
+from mule.units import Frozen
+
+# What goes in a pocket of a jacket: no longer, no heavier, and no more litres together (estimates).
+POCKET_SIDE_MM = 180.0
+POCKET_G = 1_000.0
+POCKETS_L = 3.0
+
+Grab = Literal["lithium", "pictures", "body", "fragile"]
+# The order in which things are grabbed when a cabin bag must go into the hold.
+_GRABS: tuple[tuple[Grab, tuple[type, ...]], ...] = (
+    ("lithium", (PowerBank, Battery)),
+    ("pictures", (Card, Drive, Computer)),
+    ("body", (Body, Drone)),
+    ("fragile", (Lens, Teleconverter)),
+)
+
+
+class Rehearsal(Frozen):
+    """What a look into the bags says. flies: whether any leg is a flight; restricted: worst first.
+
+    rules: in force, the strictest of the carriers that fly. tray: what comes out at security, by person.
+    """
+
+    flies: bool
+    rules: tuple[Restriction, ...]
+    restricted: tuple[Judged, ...]
+    tray: tuple[Lying, ...]
+
+
+class Taken(Frozen):
+    """One thing that comes out, and why. into: the bag it goes into then, "pocket", or None where it finds no room."""
+
+    item: str
+    count: int
+    mass_g: float
+    why: Grab
+    into: str | None
+
+
+class Drill(Frozen):
+    """A cabin bag is refused. out: in the order of grabbing. into: the bag that stays, with the mass it comes to.
+
+    proved: whether what finds no room in it was proved to have none.
+    """
+
+    bag: str
+    person: str
+    out: tuple[Taken, ...]
+    mass_g: float
+    into: str | None
+    into_g: float
+    proved: bool
+
+
+def lying(plan: Plan) -> tuple[Lying, ...]:
+    """Every loaded thing with who has it, in which piece of luggage, and whether that is checked in."""
+    pieces = {e.item: e.place for e in plan.kit.entries if isinstance(e.place, AsPiece)}
+    inside = {e.item: e.place for e in plan.kit.entries if isinstance(e.place, InBag)}
+    worn = {e.item: e.place.person for e in plan.kit.entries if isinstance(e.place, Worn)}
+    found = []
+    for entry in plan.kit.entries:
+        place = entry.place
+        while isinstance(place, InBag) and place.bag not in pieces and place.bag in inside:
+            place = inside[place.bag]
+        if isinstance(place, InBag) and place.bag in pieces:
+            piece = pieces[place.bag]
+            held = piece.piece == PieceKind.HOLD
+            found.append(Lying(item=entry.item, count=entry.count, person=piece.person, bag=place.bag, held=held))
+        elif isinstance(place, InBag | Worn):
+            # In the pocket of somebody, or in a bag that somebody wears.
+            person = place.person if isinstance(place, Worn) else worn.get(place.bag, "")
+            found.append(Lying(item=entry.item, count=entry.count, person=person, bag=None, held=False))
+    return tuple(found)
+
+
+def rehearse(plan: Plan) -> Rehearsal:
+    """What is restricted on the flights of a trip, by the strictest of their carriers, and what goes in the tray."""
+    carriers = {c.id: c for c in plan.carriers}
+    flown = [carriers[leg.carrier] for leg in plan.trip.legs if leg.carrier and carriers[leg.carrier].means == "plane"]
+    rules = strictest(c.restricted for c in flown)
+    where = lying(plan)
+    tray = (w for w in where if not w.held and _in_tray(plan.items[w.item]))
+    return Rehearsal(
+        flies=bool(flown),
+        rules=tuple(rules.values()),
+        restricted=judge(plan.items, where, rules),
+        tray=tuple(tray) if flown else (),
+    )
+
+
+def _in_tray(thing: Gear) -> bool:
+    """Laptops and tablets, and other large electronics: bodies, drones, banks."""
+    return isinstance(thing, Body | Drone | PowerBank) or (isinstance(thing, Computer) and thing.form != "phone")
+
+
+def drill(plan: Plan) -> tuple[Drill, ...]:
+    """For each cabin bag: it is refused at the gate. What comes out, and whether what stays takes it: by stowing it."""
+    pieces = [(e.item, e.place) for e in plan.kit.entries if isinstance(e.place, AsPiece)]
+    return tuple(
+        _refused(plan, bag, place.person, _keeps(pieces, place.person))
+        for bag, place in pieces
+        if place.piece == PieceKind.CABIN
+    )
+
+
+def _keeps(pieces: Iterable[tuple[str, AsPiece]], person: str) -> str | None:
+    """The bag that stays with somebody whose cabin bag is refused: the personal item."""
+    return next((b for b, p in pieces if p.piece == PieceKind.PERSONAL and p.person == person), None)
+
+
+def _refused(plan: Plan, bag: str, person: str, into: str | None) -> Drill:
+    gear = plan.items
+    there = [w for w in lying(plan) if w.bag == bag]
+    grabbed = [(w, why) for why, kinds in _GRABS for w in there if isinstance(gear[w.item], kinds) and _grabs(gear, w)]
+    left, proved, into_g = {w.item: w.count for w, _ in grabbed}, True, 0.0
+    if into is not None:
+        kit = _with(plan, into, [(w.item, w.count) for w, _ in grabbed])
+        made = stow(gear, kit, Looking(seconds=3))
+        left = {}
+        for over in made.left:
+            left[over.item] = left.get(over.item, 0) + over.count
+            proved = proved and over.proof == "proved"
+        into_g = sum(gear[e.item].mass_g * e.count for e in kit.entries)
+        into_g -= sum(gear[item].mass_g * count for item, count in left.items())
+    pockets, room = set(), POCKETS_L
+    for w, _ in grabbed:
+        litres = gear[w.item].size.litres() * left.get(w.item, 0)
+        if left.get(w.item) and _pocketed(gear[w.item]) and litres <= room:
+            pockets.add(w.item)
+            room -= litres
+    out = tuple(
+        Taken(
+            item=w.item,
+            count=w.count,
+            mass_g=gear[w.item].mass_g * w.count,
+            why=why,
+            into="pocket" if w.item in pockets else None if w.item in left else into,
+        )
+        for w, why in grabbed
+    )
+    total = sum(t.mass_g for t in out)
+    return Drill(bag=bag, person=person, out=out, mass_g=total, into=into, into_g=into_g, proved=proved)
+
+
+def _grabs(gear: Mapping[str, Gear], w: Lying) -> bool:
+    """Dry cells may stay; everything else of a sort that is grabbed comes out."""
+    thing = gear[w.item]
+    return not isinstance(thing, Battery) or thing.lithium
+
+
+def _pocketed(thing: Gear) -> bool:
+    return not isinstance(thing.size, Soft) and thing.size.sides_mm()[0] <= POCKET_SIDE_MM and thing.mass_g <= POCKET_G
+
+
+def _with(plan: Plan, bag: str, things: Iterable[tuple[str, int]]) -> Kit:
+    """One bag by itself, with what lies in it and some things more."""
+    inserts = {e.item for e in plan.kit.entries if e.place == InBag(bag=bag) and isinstance(plan.items[e.item], Insert)}
+    entries = {
+        (e.item, e.place): e
+        for e in plan.kit.entries
+        if e.item == bag or (isinstance(e.place, InBag) and e.place.bag in {bag, *inserts})
+    }
+    for item, count in things:
+        key = (item, InBag(bag=bag))
+        before = entries[key].count if key in entries else 0
+        entries[key] = Entry(item=item, count=before + count, place=InBag(bag=bag))
+    return plan.kit.model_copy(update={"entries": tuple(entries.values())})
+
+
+__all__ = ["Drill", "Rehearsal", "Taken", "drill", "lying", "rehearse"]

@@ -1,0 +1,54 @@
+"""Restricted things where they lie (domain 8). Usual rules; the carrier and the authority decide."""
+
+from collections.abc import Iterable
+
+from mule.carriers import Judged
+from mule.finding import AsPiece, Cure, Finding, InBag, Move, PieceKind, Severity
+from mule.gear import keeps_safe
+from mule.rules.case import Case
+
+
+class RestrictedThings:
+    """A thing that does not go where it lies, or only with somebody's word."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """A blocker for each that does not go, a caution for energy that wants approval, a note for the rest."""
+        for judged in case.gate.restricted:
+            if judged.answer == "yes":
+                continue
+            refused = judged.answer == "no"
+            numbers = {"count": float(judged.count), "total": float(judged.total)}
+            if judged.wh is not None:
+                numbers["energy_wh"] = judged.wh
+            if judged.most is not None:
+                numbers["most"] = float(judged.most)
+            approval = judged.why == "energy"
+            yield Finding(
+                code="gate-no" if refused else "gate-ask",
+                severity=Severity.BLOCKER if refused else Severity.CAUTION if approval else Severity.NOTE,
+                station="gate",
+                numbers=numbers,
+                items=(judged.item,),
+                refs={
+                    "sort": judged.sort,
+                    "why": judged.why,
+                    "where": "hold" if judged.held else "cabin",
+                    **({"bag": judged.bag} if judged.bag else {}),
+                },
+                cures=tuple(self._cures(case, judged)) if refused else (),
+            )
+
+    def _cures(self, case: Case, judged: Judged) -> Iterable[Cure]:
+        """Another bag where it may go, of the same person first; else it stays at home, unless it keeps people safe."""
+        thing = case.plan.items[judged.item]
+        if judged.why == "place":
+            able = "cabin" if judged.held else "hold"
+            rule = next(r for r in case.gate.rules if r.sort == judged.sort)
+            if getattr(rule, able) != "no":
+                pieces = [(e.item, e.place) for e in case.plan.kit.entries if isinstance(e.place, AsPiece)]
+                fits = [(b, p) for b, p in pieces if (p.piece == PieceKind.HOLD) == (able == "hold")]
+                for bag, _ in sorted(fits, key=lambda found: found[1].person != judged.person)[:1]:
+                    moved = {"moved_g": thing.mass_g * judged.count}
+                    yield Cure(code="move", edits=(Move(item=thing.id, place=InBag(bag=bag)),), numbers=moved)
+        if not keeps_safe(thing):
+            yield case.leave([thing])

@@ -1,0 +1,197 @@
+"""Restricted things where they lie, the gate drill and the tray. Figures of the usual rules of domain 8."""
+
+from typing import Any
+
+import pytest
+from pydantic import ValidationError
+
+from mule.assess import assess
+from mule.carriers import Carrier, Judged, Restriction
+from mule.finding import AsPiece, InBag, Move, PieceKind, Severity, Worn
+from mule.gate import drill, rehearse
+from mule.gear import Bag, Battery, Box, Card, Computer, Other, PowerBank, Safety, Tripod
+from mule.kit import Entry
+from mule.plan import Plan
+from mule.trip import Leg
+from tests import cast
+
+THING: dict[str, Any] = {"mass_g": 100, "size": cast.SMALL}
+FLIES = Carrier(id="air", name="Air", means="plane")
+
+
+def bag(id_: str, piece: str, *sides: float) -> Bag:
+    x, y, z = sides or (400, 300, 200)
+    inner = Box(length_mm=x, width_mm=y, height_mm=z)
+    outer = Box(length_mm=x + 20, width_mm=y + 20, height_mm=z + 20)
+    return Bag(id=id_, name=id_, mass_g=900, size=outer, inner=inner, volume_l=24, piece=PieceKind(piece))
+
+
+def packed(*things: tuple[Any, int, str | None], carriers: tuple[Carrier, ...] = (FLIES,), seat: Any = None) -> Plan:
+    """Things in the bag named, or on the person; a cabin bag, a hold bag, and the personal item if one is given."""
+    bags = [bag("cabin", "cabin"), bag("hold", "hold"), *([seat] if seat else [])]
+    entries = [Entry(item=b.id, place=AsPiece(piece=b.piece, person="ines")) for b in bags]
+    entries += [
+        Entry(item=t.id, count=n, place=InBag(bag=where) if where else Worn(person="ines")) for t, n, where in things
+    ]
+    legs = tuple(Leg(id=f"leg-{i}", name="Leg", carrier=c.id) for i, c in enumerate(carriers))
+    return cast.plan([*bags, *(t for t, _, _ in things)], *entries, carriers=carriers, legs=legs)
+
+
+def pack(wh: float = 16, **more: Any) -> Battery:
+    return Battery(id="pack", name="pack", count=50, battery_type="P", energy_wh=wh, **THING, **more)
+
+
+def bank(wh: float) -> PowerBank:
+    return PowerBank(id="bank", name="bank", count=5, energy_wh=wh, output_w=60, ports=2, **THING)
+
+
+def hazard(what: Any) -> Other:
+    return Other(id="thing", name="thing", use="camp", hazard=what, **THING)
+
+
+def only(plan: Plan) -> Judged:
+    (judged,) = rehearse(plan).restricted
+    return judged
+
+
+@pytest.mark.parametrize(
+    ("thing", "count", "where", "answer", "why"),
+    [
+        (pack(), 3, "cabin", "yes", "place"),
+        (pack(), 1, "hold", "no", "place"),  # spares never in the hold
+        (pack(), 20, None, "yes", "place"),
+        (pack(), 21, "cabin", "no", "count"),  # often 20 spares
+        (bank(100), 1, "cabin", "yes", "place"),  # up to 100 Wh free
+        (bank(100.1), 2, "cabin", "ask", "energy"),  # 100-160 Wh: two, with approval
+        (bank(160), 3, "cabin", "no", "count"),
+        (bank(160.5), 1, "cabin", "no", "energy"),  # more not at all
+        (bank(50), 1, "hold", "no", "place"),
+        (pack(lithium=False), 8, "hold", "yes", "place"),
+        (hazard("blade"), 1, "cabin", "no", "place"),
+        (hazard("blade"), 1, "hold", "yes", "place"),
+        (hazard("spray"), 1, "hold", "no", "place"),
+        (hazard("gas"), 1, "cabin", "no", "place"),
+        (hazard("liquid"), 1, "cabin", "ask", "place"),
+        (hazard("film"), 1, "hold", "no", "place"),
+    ],
+)
+def test_a_thing_is_judged_by_where_it_lies(thing: Any, count: int, where: str | None, answer: str, why: str) -> None:
+    judged = only(packed((thing, count, where)))
+    assert (judged.answer, judged.why) == (answer, why)
+
+
+def test_a_laptop_in_the_hold_must_be_off_and_safe() -> None:
+    laptop = Computer(id="laptop", name="laptop", form="laptop", screen_in=14, energy_wh=70, **THING)
+    judged = only(packed((laptop, 1, "hold")))
+    assert (judged.answer, judged.note) == ("ask", "Off and safe from switching on.")
+    assert only(packed((laptop, 1, "cabin"))).answer == "yes"
+
+
+def test_what_lies_in_an_insert_is_judged_by_the_bag_around_it() -> None:
+    cube = cast.insert()
+    plan = packed((cube, 1, "hold"), (pack(), 2, cube.id))
+    assert (only(plan).bag, only(plan).held, only(plan).answer) == ("hold", True, "no")
+
+
+def test_the_strictest_carrier_of_the_flights_decides() -> None:
+    one_bank = Restriction(sort="power-bank", cabin="yes", hold="no", most=1, free_wh=100)
+    small = FLIES.model_copy(update={"id": "small", "restricted": (one_bank,)})
+    assert only(packed((bank(90), 2, "cabin"), carriers=(FLIES,))).answer == "yes"
+    judged = only(packed((bank(90), 2, "cabin"), carriers=(FLIES, small)))
+    assert (judged.answer, judged.why, judged.most) == ("no", "count", 1)
+
+
+def test_without_a_flight_nothing_is_restricted() -> None:
+    train = Carrier(id="train", name="Train", means="train")
+    rehearsed = rehearse(packed((pack(), 1, "hold"), carriers=(train,)))
+    assert (rehearsed.flies, rehearsed.restricted, rehearsed.tray) == (False, (), ())
+
+
+def test_a_carrier_says_one_thing_of_each_sort() -> None:
+    rule = Restriction(sort="gas", cabin="no", hold="no")
+    with pytest.raises(ValidationError, match="one rule"):
+        Carrier(id="air", name="Air", restricted=(rule, rule))
+
+
+def test_lithium_in_the_hold_stops_the_trip_and_is_cured_by_a_move() -> None:
+    plan = packed((pack(), 2, "hold"))
+    made = assess(plan)
+    (found,) = [f for f in made.findings if f.code == "gate-no"]
+    assert found.severity == Severity.BLOCKER
+    assert found.cures[0].code == "move"
+    assert found.cures[0].edits == (Move(item="pack", place=InBag(bag="cabin")),)
+    assert {s.name: s.mark for s in made.stations}["gate"] == "blocked"
+
+
+def test_safety_gear_that_does_not_fly_is_never_proposed_for_leaving() -> None:
+    spray = Safety(id="spray", name="spray", use="bears", hazard="spray", **THING)
+    (found,) = [f for f in assess(packed((spray, 1, "cabin"))).findings if f.code == "gate-no"]
+    assert found.cures == ()
+
+
+def test_a_tripod_in_the_cabin_is_a_note() -> None:
+    legs = Tripod(id="legs", name="legs", max_load_g=5_000, max_height_mm=1_500, **THING)
+    (found,) = [f for f in assess(packed((legs, 1, "cabin"))).findings if f.code == "gate-ask"]
+    assert found.severity == Severity.NOTE
+
+
+def things() -> list[tuple[Any, int, str | None]]:
+    tiny = Box(length_mm=32, width_mm=24, height_mm=2)
+    card = Card(id="card", name="card", mass_g=100, size=tiny, count=4, card_type="SD", capacity_gb=64, speed_mb_s=90)
+    laptop = Computer(
+        id="laptop",
+        name="laptop",
+        form="laptop",
+        screen_in=14,
+        energy_wh=70,
+        mass_g=1_500,
+        size=Box(length_mm=310, width_mm=220, height_mm=16),
+    )
+    return [
+        (cast.tele_zoom(mass_g=1_400), 1, "cabin"),
+        (cast.body(), 1, "cabin"),
+        (laptop, 1, "cabin"),
+        (card, 4, "cabin"),
+        (pack(), 2, "cabin"),
+        (hazard(None), 1, "cabin"),
+    ]
+
+
+def test_the_drill_grabs_lithium_first_then_pictures_bodies_and_what_breaks() -> None:
+    (made,) = drill(packed(*things(), seat=bag("seat", "personal", 380, 260, 150)))
+    assert [t.item for t in made.out] == ["pack", "laptop", "card", "body", "tele"]
+    # 2 x 100 + 1500 + 4 x 100 + 720 + 1400 g; the thing of no sort stays.
+    assert made.mass_g == pytest.approx(4_220)
+    assert {t.into for t in made.out} == {"seat"}
+    assert made.into_g == pytest.approx(900 + 4_220)
+
+
+def test_what_the_seat_bag_does_not_take_goes_in_pockets_or_finds_no_room() -> None:
+    (made,) = drill(packed(*things(), seat=bag("seat", "personal", 140, 100, 80)))
+    homes = {t.item: t.into for t in made.out}
+    assert homes["laptop"] is None
+    assert homes["tele"] is None
+    assert "pocket" in homes.values()
+    assert made.proved
+
+
+def test_without_a_bag_under_the_seat_there_are_only_pockets() -> None:
+    (made,) = drill(packed(*things()))
+    assert made.into is None
+    assert {t.item: t.into for t in made.out}["laptop"] is None
+    assert {t.item: t.into for t in made.out}["card"] == "pocket"
+
+
+def test_large_electronics_of_the_cabin_go_in_the_tray() -> None:
+    plan = packed(*things(), (bank(90), 1, "hold"))
+    assert {t.item for t in rehearse(plan).tray} == {"laptop", "body"}
+
+
+def test_a_thing_larger_than_every_space_of_its_bag_is_told_with_a_bag_that_takes_it() -> None:
+    long = Other(id="pole", name="pole", use="x", mass_g=300, size=Box(length_mm=600, width_mm=40, height_mm=40))
+    large = bag("large", "hold", 700, 300, 200)
+    plan = packed((long, 1, "cabin"), seat=large)
+    (found,) = [f for f in assess(plan).findings if f.code == "too-large"]
+    assert (found.severity, found.refs["bag"]) == (Severity.BLOCKER, "cabin")
+    assert [c.edits[0].model_dump()["place"]["bag"] for c in found.cures] == ["large"]
+    assert {s.name: s.mark for s in assess(plan).stations}["stow"] == "blocked"

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+/** Legs and bags against each other: what each carrier asks of each piece, strict, and if they weigh it. */
+import { computed } from 'vue'
+import type { Assessment, Carrier, Check, Trip } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { useUnits } from '@/composables/useSession'
+import * as fmt from '@/format/units'
+import { against, LIMIT } from '@/wording/gate'
+import { PIECE } from '@/wording/kinds'
+import { refusal } from '@/wording/scales'
+
+const props = defineProps<{ assessment: Assessment; trip: Trip; carriers: Map<string, Carrier>; names: Names }>()
+const units = useUnits()
+const pieces = computed(() => props.assessment.loads.pieces)
+const rows = computed(() =>
+  props.assessment.legs.map((leg) => ({
+    leg,
+    carrier: leg.carrier ? props.carriers.get(leg.carrier) : undefined,
+    cells: pieces.value.map((piece) => leg.checks.filter((c) => c.bag === piece.bag)),
+    people: leg.checks.filter((c) => c.bag === null && !c.passes),
+  })),
+)
+/** The small plane decides for all: the leg with least room for each limit of each bag. */
+const strictest = computed(() => {
+  const refused = rows.value.filter((r) => !r.leg.passes)
+  return refused.length && refused.length < rows.value.length ? refused.map((r) => props.names.leg(r.leg.leg)) : []
+})
+function state(checks: Check[]): 'fine' | 'weighed' | 'refused' | 'free' {
+  if (!checks.length) return 'free'
+  const failed = checks.filter((c) => !c.passes)
+  if (!failed.length) return 'fine'
+  return failed.every((c) => c.limit === 'mass') ? 'weighed' : 'refused'
+}
+const MARK = { fine: '✓', weighed: '▲', refused: '◆', free: '–' } as const
+const SAYS = { fine: 'goes', weighed: 'if they weigh it', refused: 'too big', free: 'no limit stated' } as const
+</script>
+
+<template>
+  <div class="matrix">
+    <table>
+      <thead>
+        <tr>
+          <th>leg</th>
+          <th v-for="p in pieces" :key="p.bag">{{ names.thing(p.bag) }}<div class="quiet">{{ PIECE[p.piece] }}, {{ names.person(p.person) }}</div><div class="quiet">{{ fmt.load(p.mass_g, units) }}, {{ fmt.sides(p.size_mm, units) }}</div></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in rows" :key="r.leg.leg">
+          <th scope="row">{{ names.leg(r.leg.leg) }}<div class="quiet">{{ r.carrier ? r.carrier.name : 'no carrier' }}</div></th>
+          <td v-for="(checks, index) in r.cells" :key="pieces[index]!.bag" :class="state(checks)">
+            <b>{{ MARK[state(checks)] }} {{ SAYS[state(checks)] }}<template v-if="state(checks) === 'weighed'">: {{ refusal(checks.find((c) => !c.passes)!, units) }}</template></b>
+            <div v-for="c in checks" :key="c.limit" class="label" :class="{ bad: !c.passes }">{{ LIMIT[c.limit] }} {{ against(c, units) }}</div>
+          </td>
+        </tr>
+        <tr v-for="r in rows.filter((row) => row.people.length)" :key="`${r.leg.leg}-people`">
+          <th scope="row">{{ names.leg(r.leg.leg) }}</th>
+          <td :colspan="pieces.length" class="bad"><div v-for="c in r.people" :key="c.person + c.limit">◆ {{ names.person(c.person) }}: {{ refusal(c, units) }}</div></td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="strictest.length">{{ strictest.join(' and ') }} {{ strictest.length > 1 ? 'decide' : 'decides' }} for the whole journey, unless you pack again on the way.</p>
+    <p class="quiet">▲ passes by size and is only over when they weigh it. What hangs outside counts in the size.</p>
+  </div>
+</template>
+
+<style scoped>
+.matrix {
+  overflow: auto;
+}
+th,
+td {
+  vertical-align: top;
+  padding: 8px 10px 8px 0;
+}
+thead th {
+  font-weight: 700;
+  color: var(--ink);
+}
+th[scope='row'] {
+  text-align: left;
+}
+.refused b,
+.weighed b,
+.bad {
+  color: var(--rust);
+}
+.fine b {
+  color: var(--moss);
+}
+p {
+  margin: 8px 0 0;
+}
+</style>

@@ -1,0 +1,67 @@
+/** What is restricted, what comes out, and what each limit says, in words. */
+import type { Check, Judged, Restriction, Units } from '@/api/types'
+import * as fmt from '@/format/units'
+import { item, many, number, ref, type Say } from './parts'
+
+export const SORT: Record<Restriction['sort'], string> = {
+  'spare-lithium': 'spare lithium packs',
+  'power-bank': 'power banks',
+  'device-lithium': 'devices with a battery inside',
+  'dry-cells': 'dry cells',
+  tripod: 'tripods and poles',
+  drone: 'drones',
+  blade: 'blades',
+  'multi-tool': 'multi-tools',
+  tool: 'tools over 6 cm',
+  spray: 'spray against animals',
+  gas: 'gas and fuel',
+  'compressed-air': 'compressed air',
+  matches: 'matches',
+  lighter: 'lighters',
+  liquid: 'liquids',
+  film: 'film',
+}
+export const ANSWER = { yes: 'goes', ask: 'ask', no: 'does not go' } as const
+export const ASK_THEM = 'Usual rules; check your carrier and the authority of the country.'
+export const GRAB = { lithium: 'lithium', pictures: 'pictures', body: 'body', fragile: 'fragile' } as const
+
+/** "3 of 2 m", in the units of the limit. */
+export function against(check: Check, units: Units): string {
+  const say = check.limit === 'mass' || check.limit === 'together' ? (v: number) => fmt.load(v, units) : check.limit === 'count' ? (v: number) => fmt.figure(v) : (v: number) => fmt.side(v, units)
+  return `${say(check.value)} of ${say(check.allowed)}`
+}
+export const LIMIT = { size: 'side nearest its limit', sum: 'sum of sides', mass: 'mass', count: 'pieces', together: 'together' } as const
+
+/** What decides about a restricted thing: "in the hold", "111 Wh a piece", "24 of at most 20". */
+export function decided(judged: Judged): string {
+  const where = judged.held ? 'in the hold' : judged.bag ? 'in the cabin' : 'on the person'
+  if (judged.why === 'energy') return `${fmt.figure(judged.wh ?? 0)} Wh a piece, ${where}`
+  if (judged.why === 'count') return `${judged.total} of at most ${judged.most}, ${where}`
+  return judged.wh === null || judged.wh === undefined ? where : `${fmt.figure(judged.wh)} Wh a piece, ${where}`
+}
+
+export const GATE: Record<string, Say> = {
+  'gate-no': (f, n) => ({
+    head: `${item(f, n)} does not go ${ref(f, 'where') === 'hold' ? 'in the hold' : 'in the cabin'}.`,
+    body: `${because(f)} ${ASK_THEM}`,
+  }),
+  'gate-ask': (f, n) => ({
+    head: `${item(f, n)}: ask before you go.`,
+    body: `${because(f)} ${ASK_THEM}`,
+  }),
+  'too-large': (f, n, u) => ({
+    head: `${item(f, n)} is larger than every space of ${n.thing(ref(f, 'bag'))}.`,
+    body: `Its longest side is ${fmt.side(number(f, 'longest_mm'), u)}. Take it apart, strap it outside, or give it another bag.`,
+  }),
+}
+function because(f: Parameters<Say>[0]): string {
+  const sort = SORT[ref(f, 'sort') as Restriction['sort']] ?? 'things like this'
+  switch (ref(f, 'why')) {
+    case 'energy':
+      return `${fmt.figure(number(f, 'energy_wh'))} Wh a piece: ${sort} that large need the carrier's word, or do not fly.`
+    case 'count':
+      return `${many(number(f, 'total'), 'piece')} where ${number(f, 'most')} may go.`
+    default:
+      return ref(f, 'where') === 'hold' ? `Carriers look at ${sort} in checked bags.` : `Carriers look at ${sort} in the cabin.`
+  }
+}
