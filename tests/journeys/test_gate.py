@@ -5,6 +5,7 @@ import re
 from playwright.sync_api import Page, expect
 
 from tests.journeys.test_demo import own_kit
+from tests.journeys.test_stow import edit
 
 
 def test_the_small_plane_weighs_the_cabin_bag(demo: Page) -> None:
@@ -32,19 +33,8 @@ def test_the_drill_says_what_comes_out_and_what_finds_no_room(demo: Page) -> Non
 def test_a_bank_in_the_hold_stops_the_trip_until_it_is_moved(demo: Page) -> None:
     own_kit(demo, "b")
     kit = demo.url.split("/")[-2]
-    answer = demo.evaluate(
-        """async kit => {
-          const at = `/api/trips/lofoten/kits/${kit}`
-          const version = (await (await fetch(at)).json()).state.version
-          const token = document.cookie.match(/csrftoken=([^;]+)/)[1]
-          const edits = [{ act: 'move', item: 'bank-90', place: { where: 'bag', bag: 'duffel', outside: false } }]
-          const headers = { 'Content-Type': 'application/json', 'X-CSRFToken': token }
-          const body = JSON.stringify({ version, edits })
-          return (await fetch(`${at}/edits`, { method: 'POST', headers, body })).status
-        }""",
-        kit,
-    )
-    assert answer == 200
+    hold = {"where": "bag", "bag": "duffel", "outside": False}
+    edit(demo, kit, [{"act": "move", "item": "bank-90", "place": hold}])
     demo.goto(f"/trips/lofoten/{kit}/gate")
     findings = demo.locator(".findings")
     expect(findings).to_contain_text("Bank 90 Wh does not go in the hold.")

@@ -2,6 +2,7 @@
 
 import re
 
+import ezdxf
 from playwright.sync_api import Page, expect
 
 from tests.journeys.test_demo import own_kit
@@ -14,6 +15,22 @@ def stow(page: Page, kit: str) -> None:
 
 def room(page: Page, bag: str, name: str) -> None:
     page.get_by_role("region", name=bag, exact=True).get_by_role("button", name=re.compile(f"^{name}")).click()
+
+
+def edit(page: Page, kit: str, edits: list[dict[str, object]]) -> None:
+    """Edits a kit as a screen would."""
+    status = page.evaluate(
+        """async ([kit, edits]) => {
+          const at = `/api/trips/lofoten/kits/${kit}`
+          const version = (await (await fetch(at)).json()).state.version
+          const token = document.cookie.match(/csrftoken=([^;]+)/)[1]
+          const headers = { 'Content-Type': 'application/json', 'X-CSRFToken': token }
+          const body = JSON.stringify({ version, edits })
+          return (await fetch(`${at}/edits`, { method: 'POST', headers, body })).status
+        }""",
+        [kit, edits],
+    )
+    assert status == 200
 
 
 def test_the_demo_kit_is_packed_and_every_thing_has_a_place(demo: Page) -> None:
@@ -71,6 +88,30 @@ def test_what_finds_no_room_says_so_and_is_moved_by_its_cure(demo: Page) -> None
     expect(left).to_contain_text("Corrie 70–200 f/2.8 finds no room in Ridge 32 (proved).")
     left.get_by_role("button", name="Move it to Cube, large").click()
     expect(left).to_contain_text("Everything has a place")
+
+
+def test_foam_for_a_hard_case_is_cut_to_size_and_leaves_as_a_drawing(demo: Page) -> None:
+    own_kit(demo, "b")
+    kit = demo.url.split("/")[-2]
+    piece = {"where": "piece", "piece": "hold", "person": "marit"}
+    moves = [
+        {"act": "move", "item": item, "place": {"where": "bag", "bag": "case-28", "outside": False}}
+        for item in ("c1", "l-14", "l-16-35", "l-24-70", "l-100-400")
+    ]
+    edit(demo, kit, [{"act": "load", "item": "case-28", "count": 1, "place": piece}, *moves])
+    demo.goto(f"/trips/lofoten/{kit}/stow")
+    room(demo, "Hard case 28", "inside")
+    demo.get_by_role("button", name="foam").click()
+    foam = demo.locator(".foam")
+    expect(foam).to_contain_text("Every thing has a pocket")
+    expect(foam.get_by_role("row", name=re.compile("^Hard case 58"))).to_contain_text("all of it")
+    with demo.expect_download() as saved:
+        foam.get_by_role("link", name="DXF").click()
+    drawing = ezdxf.readfile(saved.value.path())
+    edges = [e for e in drawing.modelspace() if e.dxf.layer == "FOAM-1" and e.dxftype() == "LWPOLYLINE"]
+    widest = max(max(x for x, *_ in e.get_points()) for e in edges)
+    # Inside, the case is 500 mm long.
+    assert abs(widest - 500) < 0.1
 
 
 def test_the_round_view_draws_or_says_that_it_cannot(demo: Page) -> None:

@@ -736,6 +736,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exchange/foam/{slug}/{kit}/{bag}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cut
+         * @description A cutting plan for the foam of a hard case, layer by layer.
+         */
+        get: operations["server_exchange_api_cut"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/foam/{slug}/{kit}/{bag}/cases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cases
+         * @description The same things in every hard case of the locker.
+         */
+        get: operations["server_exchange_api_cases"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/foam/{slug}/{kit}/{bag}/file/{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Foam File
+         * @description The cutting plan to scale: SVG, DXF, or A4 pages to print.
+         */
+        get: operations["server_exchange_api_foam_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exchange/plans": {
         parameters: {
             query?: never;
@@ -6203,6 +6263,128 @@ export interface components {
             /** Version */
             version: number;
         };
+        /**
+         * FoamWish
+         * @description How foam is to be cut. wall_mm: between pockets and to the edge; layer_mm: thickness of one sheet of foam;
+         *     notch_mm: radius of the notches for fingers, 0 for none.
+         */
+        FoamWish: {
+            /**
+             * Wall Mm
+             * @default 15
+             */
+            wall_mm: number;
+            /**
+             * Layer Mm
+             * @default 50
+             */
+            layer_mm: number;
+            /**
+             * Notch Mm
+             * @default 12
+             */
+            notch_mm: number;
+        };
+        /**
+         * Foam
+         * @description A cutting plan. size_mm: of the sheets. left: things without a pocket; proved: there is no way for fewer.
+         *
+         *     cut_share: share of the foam that is cut away.
+         */
+        Foam: {
+            /** Bag */
+            bag: string;
+            /** Size Mm */
+            size_mm: [
+                number,
+                number
+            ];
+            /** Depth Mm */
+            depth_mm: number;
+            wish: components["schemas"]["FoamWish"];
+            /** Layers */
+            layers: components["schemas"]["FoamLayer"][];
+            /** Left */
+            left: string[];
+            /** Proved */
+            proved: boolean;
+            /** Cut Share */
+            cut_share: number;
+        };
+        /**
+         * FoamLayer
+         * @description One sheet of foam, from the bottom of the case. thickness_mm: of the topmost one, what room is left for it.
+         */
+        FoamLayer: {
+            /** Number */
+            number: number;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Pockets */
+            pockets: components["schemas"]["Pocket"][];
+        };
+        /**
+         * Notch
+         * @description A round notch in the edge of a pocket: middle and radius.
+         */
+        Notch: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Radius Mm */
+            radius_mm: number;
+        };
+        /**
+         * Pocket
+         * @description What is cut out of one layer for one thing. x_mm, y_mm: corner nearest to the corner of the foam.
+         *
+         *     round: a circle of width_mm. depth_mm: from the top of the layer; through: all of it.
+         */
+        Pocket: {
+            /** Block */
+            block: string;
+            /** Items */
+            items: string[];
+            /** Count */
+            count: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Round */
+            round: boolean;
+            /** Depth Mm */
+            depth_mm: number;
+            /** Through */
+            through: boolean;
+            /** Notches */
+            notches: components["schemas"]["Notch"][];
+        };
+        /**
+         * CaseFit
+         * @description One hard case for the same things: whether all find a pocket. mass_g: of the empty case.
+         */
+        CaseFit: {
+            /** Bag */
+            bag: string;
+            /** Size Mm */
+            size_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Mass G */
+            mass_g: number;
+            /** Left */
+            left: number;
+            /** Proved */
+            proved: boolean;
+        };
     };
     responses: never;
     parameters: never;
@@ -7209,6 +7391,89 @@ export interface operations {
             path: {
                 slug: string;
                 kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    server_exchange_api_cut: {
+        parameters: {
+            query?: {
+                wall_mm?: number;
+                layer_mm?: number;
+                notch_mm?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+                bag: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Foam"];
+                };
+            };
+        };
+    };
+    server_exchange_api_cases: {
+        parameters: {
+            query?: {
+                wall_mm?: number;
+                layer_mm?: number;
+                notch_mm?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+                bag: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseFit"][];
+                };
+            };
+        };
+    };
+    server_exchange_api_foam_file: {
+        parameters: {
+            query?: {
+                wall_mm?: number;
+                layer_mm?: number;
+                notch_mm?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+                bag: string;
+                form: "svg" | "dxf" | "a4";
             };
             cookie?: never;
         };

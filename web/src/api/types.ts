@@ -85,3 +85,6 @@ export type Compartment = NonNullable<Bag['compartments']>[number]
 export type Judged = Schemas['Judged']
 export type Drill = Schemas['Drill']
 export type Restriction = Schemas['Restriction']
+export type Foam = Schemas['Foam']
+export type Pocket = Schemas['Pocket']
+export type FoamWish = Required<Schemas['FoamWish']>

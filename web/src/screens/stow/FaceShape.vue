@@ -32,7 +32,7 @@ const radius = computed(() => Math.min(props.face.width, props.face.height) / 2)
   pointer-events: none;
 }
 .name {
-  fill: var(--thing-line);
+  fill: var(--thing-ink);
   font-size: var(--text-small);
   font-stretch: var(--narrow);
   text-anchor: middle;

@@ -126,6 +126,7 @@ svg {
 }
 .room {
   fill: var(--mat);
+  stroke: var(--mat-line);
 }
 .inside {
   fill: transparent;

@@ -11,6 +11,7 @@ import * as fmt from '@/format/units'
 import { groupOf } from '@/wording/kinds'
 import { blockName, roomName, type Find } from '@/wording/stow'
 import BagsList from './BagsList.vue'
+import FoamPlan from './FoamPlan.vue'
 import RoomPlan from './RoomPlan.vue'
 import StowDetails from './StowDetails.vue'
 import StowTable from './StowTable.vue'
@@ -36,8 +37,11 @@ const VIEWS = [
   { name: 'plan', title: 'plan and section' },
   { name: 'turned', title: 'in the round' },
   { name: 'table', title: 'as a table' },
+  { name: 'foam', title: 'foam' },
 ] as const
 const view = ref<(typeof VIEWS)[number]['name']>('plan')
+/** Only hard cases have foam to cut. */
+const views = computed(() => VIEWS.filter((v) => v.name !== 'foam' || hard.value))
 const cut = ref(0)
 const line = ref(0)
 
@@ -47,6 +51,10 @@ const room = computed(() => rooms.value.find((r) => r.room === chosen.value) ?? 
 function inside(id: string): Placed[] {
   return stowage.value?.placed.filter((p) => p.room === id) ?? []
 }
+const hard = computed(() => {
+  const bag = room.value && things.value.get(room.value.bag)
+  return bag?.kind === 'bag' && bag.hard === true
+})
 const placed = computed(() => (room.value ? inside(room.value.room) : []))
 const pickedBlock = computed(() => placed.value.find((p) => p.block === picked.value) ?? null)
 const stow = computed<Stow>(() => bench.value?.state.kit.stow ?? { gap_mm: 8, pins: [], mounts: [], wishes: [] })
@@ -101,10 +109,11 @@ function mend(edits: Edit[]): void {
           <h1>{{ roomName(room, names.thing) }} <span class="quiet">inside {{ fmt.sides(room.size_mm, units) }}</span></h1>
           <span class="grow" />
           <span v-if="running" class="label" role="status">packing…</span>
-          <button v-for="v in VIEWS" :key="v.name" type="button" class="tab" :aria-pressed="view === v.name" @click="view = v.name">{{ v.title }}</button>
+          <button v-for="v in views" :key="v.name" type="button" class="tab" :aria-pressed="view === v.name" @click="view = v.name">{{ v.title }}</button>
         </header>
         <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>
         <StowTable v-if="view === 'table'" class="grow" :stowage="stowage" :names="names" />
+        <FoamPlan v-else-if="view === 'foam' && hard" :key="room.bag" :trip="trip" :kit="kit" :bag="room.bag" :version="bench.state.version" :names="names" />
         <RoomTurned v-else-if="view === 'turned'" :key="room.room" :room="room" :placed="placed" :picked="picked" :group="group" />
         <template v-else>
           <RoomPlan :key="room.room" :room="room" :placed="placed" :picked="picked" :free="free" :cut="cut" :line="line" :name="name" :group="group" @pick="pick" @point="point" @pin="pinAt" />

@@ -1,0 +1,207 @@
+"""A cutting plan for the foam of a hard case: pockets layer by layer, with walls between them and finger notches."""
+
+from collections.abc import Mapping, Sequence
+from math import ceil, hypot
+from time import monotonic
+from typing import Annotated
+
+from pydantic import Field
+
+from mule.gear import Bag, Gear
+from mule.kit import Kit
+from mule.packing.place import Effort, Outcome, Spot, place
+from mule.packing.rooms import Block, Room, luggage_of, rooms_of
+from mule.units import Frozen
+
+# Walls that notches leave standing, and the least notch that a finger uses (estimates).
+THINNEST_WALL_MM = 4.0
+LEAST_NOTCH_MM = 6.0
+_SECONDS = 3.0
+
+
+class FoamWish(Frozen):
+    """How foam is to be cut. wall_mm: between pockets and to the edge; layer_mm: thickness of one sheet of foam;
+    notch_mm: radius of the notches for fingers, 0 for none."""
+
+    wall_mm: Annotated[int, Field(ge=5, le=60)] = 15
+    layer_mm: Annotated[int, Field(ge=10, le=150)] = 50
+    notch_mm: Annotated[int, Field(ge=0, le=30)] = 12
+
+
+class Notch(Frozen):
+    """A round notch in the edge of a pocket: middle and radius."""
+
+    x_mm: float
+    y_mm: float
+    radius_mm: float
+
+
+class Pocket(Frozen):
+    """What is cut out of one layer for one thing. x_mm, y_mm: corner nearest to the corner of the foam.
+
+    round: a circle of width_mm. depth_mm: from the top of the layer; through: all of it.
+    """
+
+    block: str
+    items: tuple[str, ...]
+    count: int
+    x_mm: float
+    y_mm: float
+    width_mm: float
+    height_mm: float
+    round: bool
+    depth_mm: float
+    through: bool
+    notches: tuple[Notch, ...]
+
+
+class FoamLayer(Frozen):
+    """One sheet of foam, from the bottom of the case. thickness_mm: of the topmost one, what room is left for it."""
+
+    number: int
+    thickness_mm: float
+    pockets: tuple[Pocket, ...]
+
+
+class Foam(Frozen):
+    """A cutting plan. size_mm: of the sheets. left: things without a pocket; proved: there is no way for fewer.
+
+    cut_share: share of the foam that is cut away.
+    """
+
+    bag: str
+    size_mm: tuple[int, int]
+    depth_mm: int
+    wish: FoamWish
+    layers: tuple[FoamLayer, ...]
+    left: tuple[str, ...]
+    proved: bool
+    cut_share: float
+
+
+class CaseFit(Frozen):
+    """One hard case for the same things: whether all find a pocket. mass_g: of the empty case."""
+
+    bag: str
+    size_mm: tuple[int, int, int]
+    mass_g: float
+    left: int
+    proved: bool
+
+
+def cut_foam(gear: Mapping[str, Gear], kit: Kit, bag: str, wish: FoamWish) -> Foam:
+    """Pockets for what lies in a case. bag: a loaded bag that is hard; raises KeyError for one that is not loaded."""
+    luggage = next(found for found in luggage_of(gear, kit) if found.bag == bag)
+    room = _largest(luggage.rooms)
+    outcome = _lay(room, luggage.blocks, wish, _SECONDS)
+    blocks = {b.id: b for b in luggage.blocks}
+    layers = tuple(_layers(room, outcome.spots, blocks, wish))
+    whole = room.size[0] * room.size[1] * room.size[2]
+    cut = sum(_area(p) * p.depth_mm for layer in layers for p in layer.pockets)
+    return Foam(
+        bag=bag,
+        size_mm=(room.size[0], room.size[1]),
+        depth_mm=room.size[2],
+        wish=wish,
+        layers=layers,
+        left=outcome.left,
+        proved=outcome.proved,
+        cut_share=cut / whole,
+    )
+
+
+def compare_cases(gear: Mapping[str, Gear], kit: Kit, bag: str, wish: FoamWish) -> tuple[CaseFit, ...]:
+    """The things of one case tried in every hard case of the locker, lightest first."""
+    luggage = next(found for found in luggage_of(gear, kit) if found.bag == bag)
+    cases = sorted((t for t in gear.values() if isinstance(t, Bag) and t.hard), key=lambda t: t.mass_g)
+    found = []
+    for case in cases:
+        room = _largest(rooms_of(case))
+        outcome = _lay(room, luggage.blocks, wish, _SECONDS / 2)
+        left = len(outcome.left)
+        found.append(CaseFit(bag=case.id, size_mm=room.size, mass_g=case.mass_g, left=left, proved=outcome.proved))
+    return tuple(found)
+
+
+def _largest(rooms: Sequence[Room]) -> Room:
+    return max(rooms, key=lambda room: room.litres)
+
+
+def _lay(room: Room, blocks: Sequence[Block], wish: FoamWish, seconds: float) -> Outcome:
+    """Everything with a wall around it, in what the walls along the edges leave."""
+    x, y, z = room.size
+    inside = (x - 2 * wish.wall_mm, y - 2 * wish.wall_mm, z)
+    if min(inside) <= 0:
+        return Outcome({}, tuple(b.id for b in blocks), proved=True)
+    # One worker and no tidying: the plan on the screen and the one in the file are the same.
+    return place(inside, blocks, wish.wall_mm, Effort(until=monotonic() + seconds, workers=1, tidy_s=0))
+
+
+def _layers(room: Room, spots: Mapping[str, Spot], blocks: Mapping[str, Block], wish: FoamWish) -> list[FoamLayer]:
+    depth = room.size[2]
+    found = []
+    for number in range(ceil(depth / wish.layer_mm)):
+        low = number * wish.layer_mm
+        high = min(depth, low + wish.layer_mm)
+        here = {id_: spot for id_, spot in spots.items() if spot.at[2] < high and spot.end(2) > low}
+        pockets = tuple(_pocket(blocks[id_], spot, here, (low, high), room, wish) for id_, spot in here.items())
+        found.append(FoamLayer(number=number + 1, thickness_mm=high - low, pockets=pockets))
+    return found
+
+
+def _pocket(
+    block: Block, spot: Spot, beside: Mapping[str, Spot], layer: tuple[int, int], room: Room, wish: FoamWish
+) -> Pocket:
+    low, high = layer
+    through = spot.at[2] <= low
+    return Pocket(
+        block=block.id,
+        items=block.items,
+        count=block.count,
+        x_mm=spot.at[0] + wish.wall_mm,
+        y_mm=spot.at[1] + wish.wall_mm,
+        width_mm=spot.turn.sides[0],
+        height_mm=spot.turn.sides[1],
+        round=spot.turn.round == "z",
+        # A case has a bottom: the lowest layer is never cut through when a thing begins above it.
+        depth_mm=high - max(low, spot.at[2]),
+        through=through,
+        notches=tuple(_notches(spot, [other for other in beside.values() if other is not spot], room, wish)),
+    )
+
+
+def _notches(spot: Spot, others: Sequence[Spot], room: Room, wish: FoamWish) -> list[Notch]:
+    """A notch in the middle of each of two sides that face each other, as large as the foam beside them allows."""
+    if wish.notch_mm <= 0:
+        return []
+    across = 1 if spot.turn.sides[0] >= spot.turn.sides[1] else 0
+    along = 1 - across
+    middle = spot.at[along] + spot.turn.sides[along] / 2
+    found = []
+    for edge in (spot.at[across], spot.end(across)):
+        at = (edge, middle) if across == 0 else (middle, edge)
+        clear = min([_to_edge(at, room, wish), *(_distance(at, other) for other in others)])
+        # Half of what is clear: the other pocket may have a notch there too.
+        radius = min(wish.notch_mm, spot.turn.sides[along] / 2, (clear - THINNEST_WALL_MM) / 2)
+        if radius >= LEAST_NOTCH_MM / 2:
+            found.append(Notch(x_mm=at[0] + wish.wall_mm, y_mm=at[1] + wish.wall_mm, radius_mm=round(radius, 1)))
+    return found
+
+
+def _to_edge(at: tuple[float, float], room: Room, wish: FoamWish) -> float:
+    sides = (room.size[0] - 2 * wish.wall_mm, room.size[1] - 2 * wish.wall_mm)
+    return wish.wall_mm + min(at[0], sides[0] - at[0], at[1], sides[1] - at[1])
+
+
+def _distance(at: tuple[float, float], other: Spot) -> float:
+    """From a point to another pocket."""
+    away = [max(other.at[k] - at[k], 0, at[k] - other.end(k)) for k in (0, 1)]
+    return hypot(*away)
+
+
+def _area(pocket: Pocket) -> float:
+    share = 0.7854 if pocket.round else 1.0  # pi / 4
+    return pocket.width_mm * pocket.height_mm * share
+
+
+__all__ = ["CaseFit", "Foam", "FoamLayer", "FoamWish", "Notch", "Pocket", "compare_cases", "cut_foam"]
