@@ -1,8 +1,8 @@
 """Where in one space everything goes: boxes with their turns and dividers between them, on CP-SAT.
 
-Every block gets a turn and a corner; of each two blocks one lies wholly on one side of the other. Along each axis the
-cross-sections of what lies at one place never add up to more than the space has: that follows from the rest, and tells
-the solver early (cumulative constraints).
+Every block gets a turn and a corner; of each two blocks one lies wholly on one side of the other. Where something stays
+out, the cross-sections along each axis add up to no more than the space has, too: that follows from the rest, and proves
+sooner that no more goes in (cumulative constraints). To find a place for everything, it was measured to be a burden.
 """
 
 from collections.abc import Iterable, Mapping, Sequence
@@ -143,7 +143,8 @@ class _Model:
         self._grown = 0 if any(b.padded for b in blocks) else gap
         for block in blocks:
             self._lay(block)
-        self._never_too_much()
+        if optional:
+            self._never_too_much()
         for one, other in combinations(blocks, 2):
             self._apart(one, other)
         if optional:
