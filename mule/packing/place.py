@@ -1,8 +1,9 @@
 """Where in one space everything goes: boxes with their turns and dividers between them, on CP-SAT.
 
 Every block gets a turn and a corner; of each two blocks one lies wholly on one side of the other. Where something stays
-out, the cross-sections along each axis add up to no more than the space has, too: that follows from the rest, and proves
-sooner that no more goes in (cumulative constraints). To find a place for everything, it was measured to be a burden.
+out, the cross-sections along each axis add up to no more than the space has, too: that follows from the rest, and
+proves sooner that no more goes in (cumulative constraints). To find a place for everything, they were measured to be
+a burden.
 """
 
 from collections.abc import Iterable, Mapping, Sequence
@@ -219,6 +220,8 @@ class _Model:
         """Looks for so long."""
         parameters = self._solver.parameters
         parameters.num_workers, parameters.random_seed = effort.workers, effort.seed
+        # Measured on 16 boxes at 90 %: one or two spaces in forty more than with less of it.
+        parameters.linearization_level = 2
         parameters.max_time_in_seconds = seconds
         return self._solver.solve(self._cp)
 
