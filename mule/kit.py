@@ -1,5 +1,6 @@
 """The kit: what is loaded for one trip, and where each thing travels."""
 
+from datetime import date
 from typing import Annotated, Self
 
 from pydantic import Field, model_validator
@@ -44,6 +45,18 @@ class Wish(Frozen):
     access: Access
 
 
+class Loadout(Frozen):
+    """Another way of carrying part of a kit: the bag of a day out. What it does not name stays at the base.
+
+    days: on which it is carried. entries: bags with who carries them, and what lies in them or is worn.
+    """
+
+    id: ItemId
+    name: Name
+    days: tuple[date, ...] = Field(default=(), max_length=400)
+    entries: tuple[Entry, ...] = Field(default=(), max_length=500)
+
+
 class Stow(Frozen):
     """How a person wants a kit packed. gap_mm: a divider between hard things (estimate, domain 10)."""
 
@@ -51,6 +64,13 @@ class Stow(Frozen):
     pins: tuple[Pin, ...] = Field(default=(), max_length=300)
     mounts: tuple[Mount, ...] = Field(default=(), max_length=20)
     wishes: tuple[Wish, ...] = Field(default=(), max_length=300)
+    loadouts: tuple[Loadout, ...] = Field(default=(), max_length=20)
+
+    @model_validator(mode="after")
+    def _ids_are_single(self) -> Self:
+        if len({loadout.id for loadout in self.loadouts}) != len(self.loadouts):
+            raise PydanticCustomError("twice", "each loadout has an id of its own")
+        return self
 
 
 class Kit(Frozen):

@@ -101,4 +101,12 @@ def _restowed(stow: Stow, ids: Mapping[str, str]) -> Stow:
     for sort, named in (("pins", ("item", "bag")), ("mounts", ("body", "lens")), ("wishes", ("item",))):
         known = [wish for wish in told[sort] if all(wish[field] in ids for field in named)]
         told[sort] = [wish | {field: ids[wish[field]] for field in named} for wish in known]
+    for loadout in told["loadouts"]:
+        loadout["entries"] = [_relabelled(entry, ids) for entry in loadout["entries"] if entry["item"] in ids]
     return Stow.model_validate(told)
+
+
+def _relabelled(entry: dict[str, Any], ids: Mapping[str, str]) -> dict[str, Any]:
+    place = entry["place"]
+    bag = {"bag": ids.get(place["bag"], place["bag"])} if place["where"] == "bag" else {}
+    return entry | {"item": ids[entry["item"]], "place": place | bag}

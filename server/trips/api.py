@@ -14,6 +14,7 @@ from mule.filters.lightest import LightestSet, lightest_set
 from mule.gate import Drill, drill
 from mule.gear import Bag, Insert
 from mule.kit import Kit as KitValue
+from mule.loadouts import Outing, carried, find, outing
 from mule.optics import cover
 from mule.packing import Looking, stowing
 from mule.plan import Plan
@@ -183,6 +184,12 @@ def _lines(plan: Plan, asking: Asking) -> Iterator[str]:
         yield line.model_dump_json(exclude_none=True) + "\n"
 
 
+@router.get("/{slug}/kits/{kit}/loadouts/{loadout}", response=Outing)
+def show_loadout(request: HttpRequest, slug: str, kit: str, loadout: str) -> Outing:
+    """A loadout as it is carried: what it weighs on whom, what moves, what stays."""
+    return outing(services.plan_for(services.find_kit(request.user, slug, kit)), loadout)
+
+
 @router.get("/{slug}/kits/{kit}/gate-drill", response=list[Drill])
 def drill_gate(request: HttpRequest, slug: str, kit: str) -> list[Drill]:
     """Each cabin bag refused in turn: what comes out, and whether what stays takes it."""
@@ -196,9 +203,13 @@ def change_stow(request: HttpRequest, slug: str, kit: str, payload: ChangedStow)
 
 
 @router.post("/{slug}/kits/{kit}/stowage", response=StowLine)
-def stream_stowage(request: HttpRequest, slug: str, kit: str, payload: Looking) -> StreamingHttpResponse:
-    """Where everything lies, one StowLine per bag that is done. Hanging up stops the search."""
+def stream_stowage(
+    request: HttpRequest, slug: str, kit: str, payload: Looking, loadout: str = ""
+) -> StreamingHttpResponse:
+    """Where everything lies, one StowLine per bag that is done; of a loadout, if one is named. Hanging up stops it."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    if loadout:
+        plan = plan.with_kit(carried(plan.kit, plan.items, find(plan.kit, loadout)))
     response = StreamingHttpResponse(_stow_lines(plan, payload), content_type="application/x-ndjson")
     response["Cache-Control"] = "no-store"
     return response

@@ -61,7 +61,7 @@ def test_a_pinned_lens_stays_where_it_was_put(demo: Page) -> None:
     lens = demo.get_by_role("button", name=re.compile("^Corrie 24–70"))
     lens.focus()
     lens.press("Enter")
-    expect(demo.get_by_role("region", name="Picked")).to_contain_text("nothing on top")
+    expect(demo.get_by_role("region", name="Picked")).to_contain_text(re.compile("8\\.8 × |12\\.4 × "))
     demo.get_by_role("button", name="Pin it here").click()
     expect(demo.get_by_role("button", name="Unpin it")).to_be_visible()
     before = demo.locator(".face.picked rect, .face.picked ellipse").first.bounding_box()
@@ -112,6 +112,29 @@ def test_foam_for_a_hard_case_is_cut_to_size_and_leaves_as_a_drawing(demo: Page)
     widest = max(max(x for x, *_ in e.get_points()) for e in edges)
     # Inside, the case is 500 mm long.
     assert abs(widest - 500) < 0.1
+
+
+def test_the_bag_of_a_day_out_is_packed_and_says_what_moves(demo: Page) -> None:
+    own_kit(demo, "b")
+    stow(demo, demo.url.split("/")[-2])
+    lists = demo.get_by_role("region", name="Loadouts")
+    lists.get_by_role("button", name="Shore morning").click()
+    expect(lists).to_contain_text("Corrie 16–35 f/4: Cube, large → Ridge 25")
+    expect(lists).to_contain_text("Ines: 6.78 kg")
+    expect(demo.get_by_role("region", name="Ridge 32", exact=True)).to_have_count(0)
+    lists.get_by_role("button", name="What goes along").click()
+    demo.get_by_role("combobox", name=re.compile("^Corrie 16–35")).select_option("stays")
+    # 548 g less on the back.
+    expect(lists).to_contain_text("Ines: 6.24 kg")
+    expect(lists).not_to_contain_text("Corrie 16–35")
+    lists.get_by_role("button", name="add").click()
+    expect(lists.get_by_role("button", pressed=True).first).to_have_text("Day out 1")
+    demo.get_by_role("combobox", name=re.compile("^Corrie C1 · 45 MP")).select_option("Ridge 25")
+    expect(demo.get_by_role("button", name=re.compile("^Corrie C1 · 45 MP; arrow"))).to_be_visible()
+    demo.reload()
+    expect(lists.get_by_role("button", name="Day out 1")).to_be_visible()
+    lists.get_by_role("button", name="Transit, as packed").click()
+    expect(demo.get_by_role("region", name="Ridge 32", exact=True)).to_be_visible()
 
 
 def test_the_round_view_draws_or_says_that_it_cannot(demo: Page) -> None:

@@ -70,3 +70,28 @@ def test_usual_restrictions_are_there_to_start_from_and_a_carrier_keeps_its_own(
     changed = doc["carrier"] | {"restricted": [rule | {"most": 1}]}
     kept = ask("put", f"/carriers/{changed['id']}", {"version": doc["version"], "carrier": changed}).json()
     assert kept["carrier"]["restricted"][0]["most"] == 1
+
+
+def test_a_loadout_is_weighed_packed_and_brought_along_with_the_plan(ask: Any, stored: Plan) -> None:
+    item = next(e.item for e in stored.kit.entries if e.place.where == "bag")
+    bag = next(e for e in stored.kit.entries if e.place.where == "piece")
+    place = {"where": "bag", "bag": bag.item, "outside": False}
+    entries = [bag.model_dump(mode="json"), {"item": item, "count": 1, "place": place}]
+    version = ask("get", KIT).json()["state"]["version"]
+    stow = {"loadouts": [{"id": "out", "name": "Out", "entries": entries}]}
+    assert ask("put", f"{KIT}/stow", {"version": version, "stow": stow}).status_code == 200
+    made = ask("get", f"{KIT}/loadouts/out").json()
+    assert {e["item"] for e in made["kit"]["entries"]} == {bag.item, item}
+    assert ask("get", f"{KIT}/loadouts/nothing").status_code == 422
+    whole = lines(ask("post", f"{KIT}/stowage?loadout=out", {"seconds": 2}))[-1]["stowage"]
+    inside = {i for p in whole["placed"] for i in p["items"]} | {s["item"] for s in whole["soft"]}
+    assert inside <= {item}
+    plan = ask("get", "/exchange/plans/trip/a").content
+    again = ask("post", "/exchange/plans", plan).json()["trip"]["id"]
+    assert ask("get", f"/trips/{again}/kits/a/loadouts/out").json()["stays"] == made["stays"]
+
+
+def test_two_loadouts_of_one_id_are_refused(ask: Any, stored: Plan) -> None:
+    version = ask("get", KIT).json()["state"]["version"]
+    twice = {"loadouts": [{"id": "out", "name": "Out"}, {"id": "out", "name": "Out"}]}
+    assert ask("put", f"{KIT}/stow", {"version": version, "stow": twice}).status_code == 422

@@ -596,6 +596,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/loadouts/{loadout}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Loadout
+         * @description A loadout as it is carried: what it weighs on whom, what moves, what stays.
+         */
+        get: operations["server_trips_api_show_loadout"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{slug}/kits/{kit}/gate-drill": {
         parameters: {
             query?: never;
@@ -647,7 +667,7 @@ export interface paths {
         put?: never;
         /**
          * Stream Stowage
-         * @description Where everything lies, one StowLine per bag that is done. Hanging up stops the search.
+         * @description Where everything lies, one StowLine per bag that is done; of a loadout, if one is named. Hanging up stops it.
          */
         post: operations["server_trips_api_stream_stowage"];
         delete?: never;
@@ -4632,7 +4652,8 @@ export interface components {
              *       "gap_mm": 8,
              *       "pins": [],
              *       "mounts": [],
-             *       "wishes": []
+             *       "wishes": [],
+             *       "loadouts": []
              *     }
              */
             stow: components["schemas"]["Stow"];
@@ -4747,6 +4768,28 @@ export interface components {
             count: number;
             /** Place */
             place?: (components["schemas"]["InBag"] | components["schemas"]["Worn"] | components["schemas"]["AsPiece"]) | null;
+        };
+        /**
+         * Loadout
+         * @description Another way of carrying part of a kit: the bag of a day out. What it does not name stays at the base.
+         *
+         *     days: on which it is carried. entries: bags with who carries them, and what lies in them or is worn.
+         */
+        Loadout: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Days
+             * @default []
+             */
+            days: string[];
+            /**
+             * Entries
+             * @default []
+             */
+            entries: components["schemas"]["Entry"][];
         };
         /**
          * Loads
@@ -5180,6 +5223,11 @@ export interface components {
              * @default []
              */
             wishes: components["schemas"]["Wish"][];
+            /**
+             * Loadouts
+             * @default []
+             */
+            loadouts: components["schemas"]["Loadout"][];
         };
         /**
          * TypeSummary
@@ -5917,6 +5965,38 @@ export interface components {
              * @default 2
              */
             workers: number;
+        };
+        /**
+         * Outing
+         * @description A loadout as it is carried. kit: what is in it of what the kit still holds; loads: what it weighs on whom.
+         *
+         *     moves: from the transit packing to it, in the order of grabbing; stays: pieces left at the base.
+         */
+        Outing: {
+            /** Loadout */
+            loadout: string;
+            kit: components["schemas"]["Kit"];
+            loads: components["schemas"]["Loads"];
+            /** Moves */
+            moves: components["schemas"]["Shift"][];
+            /** Stays */
+            stays: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * Shift
+         * @description Pieces of a thing that change their place. None is the base: the room, the car, the boat.
+         */
+        Shift: {
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** From Place */
+            from_place: (components["schemas"]["InBag"] | components["schemas"]["Worn"] | components["schemas"]["AsPiece"]) | null;
+            /** To Place */
+            to_place: (components["schemas"]["InBag"] | components["schemas"]["Worn"] | components["schemas"]["AsPiece"]) | null;
         };
         /**
          * Drill
@@ -7229,6 +7309,30 @@ export interface operations {
             };
         };
     };
+    server_trips_api_show_loadout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+                loadout: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outing"];
+                };
+            };
+        };
+    };
     server_trips_api_drill_gate: {
         parameters: {
             query?: never;
@@ -7281,7 +7385,9 @@ export interface operations {
     };
     server_trips_api_stream_stowage: {
         parameters: {
-            query?: never;
+            query?: {
+                loadout?: string;
+            };
             header?: never;
             path: {
                 slug: string;

@@ -8,19 +8,20 @@ import { stream } from '@/api/stream'
 import type { Bench, Stow, Stowage, StowLine } from '@/api/types'
 import { notify } from './useNotice'
 
-export function useStowage(bench: { value: Bench | undefined }) {
+export function useStowage(bench: { value: Bench | undefined }, loadout: () => string = () => '') {
   const stowage = shallowRef<Stowage | null>(null)
   const problem = ref<Problem | null>(null)
   const running = ref(false)
   let hangUp = new AbortController()
 
   async function start(trip: string, kit: string): Promise<void> {
+    const what = loadout()
     hangUp.abort()
     const mine = (hangUp = new AbortController())
     problem.value = null
     running.value = true
     try {
-      await stream<StowLine>(`/api/trips/${trip}/kits/${kit}/stowage`, {}, (line) => take(line, kit), mine.signal)
+      await stream<StowLine>(`/api/trips/${trip}/kits/${kit}/stowage?loadout=${what}`, {}, (line) => take(line, `${kit} ${what}`), mine.signal)
     } catch (error) {
       if (!mine.signal.aborted) problem.value = asProblem(error)
     } finally {
@@ -28,13 +29,13 @@ export function useStowage(bench: { value: Bench | undefined }) {
     }
   }
   let shown = ''
-  function take(line: StowLine, kit: string): void {
+  function take(line: StowLine, what: string): void {
     // What was packed before stays in sight until all is packed anew; a first packing shows itself bag by bag.
-    if (line.final || stowage.value === null || shown !== kit) stowage.value = line.stowage
-    if (line.final) shown = kit
+    if (line.final || stowage.value === null || shown !== what) stowage.value = line.stowage
+    if (line.final) shown = what
   }
   watch(
-    () => (bench.value ? [bench.value.trip.trip.id, bench.value.state.kit.id, bench.value.state.version].join(' ') : ''),
+    () => (bench.value ? [bench.value.trip.trip.id, bench.value.state.kit.id, bench.value.state.version, loadout()].join(' ') : ''),
     () => bench.value && void start(bench.value.trip.trip.id, bench.value.state.kit.id),
     { immediate: true },
   )

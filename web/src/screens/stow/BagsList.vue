@@ -49,7 +49,6 @@ const bags = computed(() => {
 
 <style scoped>
 .list {
-  overflow: auto;
   display: flex;
   flex-direction: column;
   gap: 14px;

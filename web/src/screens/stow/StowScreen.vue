@@ -1,16 +1,20 @@
 <script setup lang="ts">
 /** Stow: does it fit, and where does everything go? Bags on the left, one space in the middle, what to do on the right. */
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
-import type { Edit, Placed, Stow } from '@/api/types'
+import type { Edit, Loadout, Placed, Stow } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
 import { useBench, useNames } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
+import { useOuting } from '@/composables/useOuting'
 import { useStowage } from '@/composables/useStowage'
 import { roomAt, type Free } from '@/drawing/stow'
 import * as fmt from '@/format/units'
 import { groupOf } from '@/wording/kinds'
+import { edited, fresh } from '@/wording/loadouts'
 import { blockName, roomName, type Find } from '@/wording/stow'
 import BagsList from './BagsList.vue'
+import LoadoutEditor from './LoadoutEditor.vue'
+import LoadoutList from './LoadoutList.vue'
 import FoamPlan from './FoamPlan.vue'
 import RoomPlan from './RoomPlan.vue'
 import StowDetails from './StowDetails.vue'
@@ -21,7 +25,7 @@ const RoomTurned = defineAsyncComponent(() => import('./RoomTurned.vue'))
 
 const props = defineProps<{ trip: string; kit: string }>()
 const units = useUnits()
-const { bench, error, things, loaded, edit } = useBench(
+const { bench, error, things, entries, loaded, edit } = useBench(
   () => props.trip,
   () => props.kit,
 )
@@ -29,7 +33,10 @@ const names = useNames(
   computed(() => bench.value?.trip.trip),
   things,
 )
-const { stowage, problem, running, save } = useStowage(bench)
+const loadout = ref('')
+const { stowage, problem, running, save } = useStowage(bench, () => loadout.value)
+const { outing } = useOuting(() => (bench.value && loadout.value ? { slug: props.trip, kit: props.kit, loadout: loadout.value, version: bench.value.state.version } : null))
+const editing = ref(false)
 const chosen = ref<string | null>(null)
 const picked = ref<string | null>(null)
 const free = ref<Free | null>(null)
@@ -57,8 +64,12 @@ const hard = computed(() => {
 })
 const placed = computed(() => (room.value ? inside(room.value.room) : []))
 const pickedBlock = computed(() => placed.value.find((p) => p.block === picked.value) ?? null)
-const stow = computed<Stow>(() => bench.value?.state.kit.stow ?? { gap_mm: 8, pins: [], mounts: [], wishes: [] })
+const loadouts = computed(() => bench.value?.state.kit.stow?.loadouts ?? [])
+const out = computed(() => loadouts.value.find((l) => l.id === loadout.value))
+const loads = computed(() => (out.value && outing.value?.loadout === out.value.id ? outing.value.loads : bench.value!.state.assessment.loads))
+const stow = computed<Stow>(() => bench.value?.state.kit.stow ?? { gap_mm: 8, pins: [], mounts: [], wishes: [], loadouts: [] })
 const carried = computed(() => [...things.value.values()].filter((t) => loaded.value.has(t.id)))
+const pieces = computed(() => carried.value.map((thing) => ({ thing, count: loaded.value.get(thing.id)! })))
 const name = (block: Placed): string => blockName(block, names.value.thing)
 const group = (block: Placed): string => groupOf(things.value.get(block.items[0]!)?.kind ?? 'other')
 
@@ -95,16 +106,51 @@ function pinAt(id: string, at: [number, number, number]): void {
   const block = placed.value.find((p) => p.block === id)
   if (block) pin(block, at)
 }
+/** What helps is done where it helps: in the loadout that is shown, or in the kit. */
 function mend(edits: Edit[]): void {
-  edit.mutate(edits)
+  if (out.value) keep(edited(out.value, edits, loaded.value))
+  else edit.mutate(edits)
 }
+function keep(changed: Loadout): void {
+  save.mutate({ ...stow.value, loadouts: loadouts.value.map((l) => (l.id === changed.id ? changed : l)) })
+}
+function add(): void {
+  const bags = [...entries.value.values()].flat().filter((e) => e.place.where === 'piece' && e.place.piece !== 'hold')
+  const litres = (item: string): number => {
+    const bag = things.value.get(item)
+    return bag?.kind === 'bag' ? bag.volume_l : 0
+  }
+  const made = fresh(
+    loadouts.value,
+    bags.sort((a, b) => litres(a.item) - litres(b.item))[0],
+  )
+  save.mutate({ ...stow.value, loadouts: [...loadouts.value, made] }, { onSuccess: () => choose(made.id, true) })
+}
+function remove(): void {
+  const rest = loadouts.value.filter((l) => l.id !== loadout.value)
+  choose('', false)
+  save.mutate({ ...stow.value, loadouts: rest })
+}
+function choose(id: string, edits: boolean): void {
+  loadout.value = id
+  editing.value = edits
+  chosen.value = picked.value = null
+}
+watch(
+  () => props.kit,
+  () => choose('', false),
+)
 </script>
 
 <template>
   <TripFrame :bench="bench" :error="error" :names="names">
-    <div v-if="bench && stowage && room" class="screen grid">
-      <BagsList class="left" :stowage="stowage" :loads="bench.state.assessment.loads" :room="room.room" :names="names" @choose="chosen = $event" @found="found" />
-      <div class="middle">
+    <div v-if="bench && stowage && (room || out)" class="screen grid">
+      <div class="left">
+        <LoadoutList :loadouts="loadouts" :chosen="loadout" :outing="outing" :editing="editing" :busy="save.isPending.value" :names="names" @choose="choose($event, false)" @add="add" @edit="editing = !editing" />
+        <BagsList :stowage="stowage" :loads="loads" :room="room?.room ?? null" :names="names" @choose="chosen = $event" @found="found" />
+      </div>
+      <p v-if="!room" class="quiet">No bag goes along on this loadout. Pick one on the right.</p>
+      <div v-else class="middle">
         <header class="top">
           <h1>{{ roomName(room, names.thing) }} <span class="quiet">inside {{ fmt.sides(room.size_mm, units) }}</span></h1>
           <span class="grow" />
@@ -123,7 +169,8 @@ function mend(edits: Edit[]): void {
           </div>
         </template>
       </div>
-      <StowDetails class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="save.isPending.value || edit.isPending.value" @mend="mend" @stow="save.mutate($event)" @pin="pin($event, $event.at_mm)" />
+      <LoadoutEditor v-if="out && (editing || !room)" class="right" :loadout="out" :loaded="pieces" :people="bench.trip.trip.people ?? []" :days="bench.trip.trip.days ?? []" :names="names" :busy="save.isPending.value" @change="keep" @remove="remove" />
+      <StowDetails v-else-if="room" class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="save.isPending.value || edit.isPending.value" @mend="mend" @stow="save.mutate($event)" @pin="pin($event, $event.at_mm)" />
     </div>
     <p v-else-if="bench && stowage" class="screen quiet">No bag is loaded. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load one on the bench</RouterLink>, and this station says where everything goes.</p>
     <p v-else-if="problem" class="screen bad" role="alert">{{ problem.title }}</p>
@@ -142,6 +189,12 @@ function mend(edits: Edit[]): void {
 .middle,
 .right {
   min-height: 0;
+}
+.left {
+  overflow: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 18px;
 }
 .middle {
   display: flex;

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+/** What goes along on a loadout: each thing of the kit with its place, days and a name. */
+import { computed } from 'vue'
+import type { Day, Loadout, Person, Place, Thing } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { day as dayName } from '@/format/dates'
+import { placeName, withPlace } from '@/wording/loadouts'
+
+const props = defineProps<{ loadout: Loadout; loaded: { thing: Thing; count: number }[]; people: Person[]; days: Day[]; names: Names; busy: boolean }>()
+const emit = defineEmits<{ change: [loadout: Loadout]; remove: [] }>()
+const STAYS = ''
+const bags = computed(() => props.loaded.filter(({ thing }) => thing.kind === 'bag' || thing.kind === 'insert'))
+const others = computed(() => props.loaded.filter(({ thing }) => thing.kind !== 'bag' && thing.kind !== 'insert'))
+const along = computed(() => bags.value.filter(({ thing }) => props.loadout.entries?.some((e) => e.item === thing.id)))
+
+function key(place: Place | undefined): string {
+  return place ? JSON.stringify(place) : STAYS
+}
+function now(item: string): string {
+  return key(props.loadout.entries?.find((e) => e.item === item)?.place)
+}
+/** Where a thing may go: in a bag that goes along, on somebody, or, for a bag, carried by somebody. */
+function places(thing: Thing): { value: string; title: string }[] {
+  const inside: Place[] = along.value.filter((b) => b.thing.id !== thing.id).map((b) => ({ where: 'bag', bag: b.thing.id, outside: false }))
+  const worn: Place[] = props.people.map((p) => ({ where: 'worn', person: p.id }))
+  const piece = thing.kind === 'bag' ? (thing.piece === 'hold' ? 'cabin' : (thing.piece ?? 'cabin')) : null
+  const pieces: Place[] = piece ? props.people.map((p) => ({ where: 'piece', piece, person: p.id })) : []
+  const all = thing.kind === 'bag' ? pieces : [...inside, ...worn]
+  const known = props.loadout.entries?.find((e) => e.item === thing.id)?.place
+  if (known && !all.some((p) => key(p) === key(known))) all.push(known)
+  return [{ value: STAYS, title: 'stays' }, ...all.map((p) => ({ value: key(p), title: placeName(p, props.names) }))]
+}
+function put(thing: Thing, count: number, event: Event): void {
+  const value = (event.target as HTMLSelectElement).value
+  emit('change', withPlace(props.loadout, thing.id, count, value === STAYS ? null : (JSON.parse(value) as Place)))
+}
+function toggle(date: string): void {
+  const days = props.loadout.days ?? []
+  emit('change', { ...props.loadout, days: days.includes(date) ? days.filter((d) => d !== date) : [...days, date].sort() })
+}
+</script>
+
+<template>
+  <div class="editor">
+    <VTextField :model-value="loadout.name" label="Name" maxlength="80" hide-details @change="emit('change', { ...loadout, name: ($event.target as HTMLInputElement).value.trim() || loadout.name })" />
+    <div v-if="days.length" class="days" role="group" aria-label="Days of this loadout">
+      <button v-for="d in days" :key="d.date" type="button" class="tab" :aria-pressed="loadout.days?.includes(d.date) ?? false" :title="d.title" @click="toggle(d.date)">{{ dayName(d.date) }}</button>
+    </div>
+    <template v-for="(list, index) in [bags, others]" :key="index">
+      <h2>{{ index ? 'Things' : 'Bags' }} <span class="quiet">{{ index ? 'of the kit; the others stay at the base' : 'that go along' }}</span></h2>
+      <label v-for="{ thing, count } in list" :key="thing.id" class="row">
+        <span>{{ thing.name }}<template v-if="count > 1"> × {{ count }}</template></span>
+        <select :value="now(thing.id)" :disabled="busy" @change="put(thing, count, $event)"><option v-for="p in places(thing)" :key="p.value" :value="p.value">{{ p.title }}</option></select>
+      </label>
+    </template>
+    <p><button type="button" class="link" :disabled="busy" @click="emit('remove')">Remove this loadout</button></p>
+  </div>
+</template>
+
+<style scoped>
+.editor {
+  overflow: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  padding-top: 8px;
+}
+.days {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 8px;
+  margin: 6px 0;
+}
+h2 {
+  margin-top: 10px;
+}
+.row {
+  display: grid;
+  grid-template-columns: 1fr 128px;
+  gap: 8px;
+  align-items: center;
+  border-bottom: 1px solid var(--line);
+  padding: 2px 0;
+}
+select {
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 3px;
+  min-width: 0;
+}
+</style>

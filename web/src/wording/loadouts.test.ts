@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest'
+import type { Loadout } from '@/api/types'
+import { NAMES } from '@/testing/mount'
+import { edited, fresh, moveText, placeName, withPlace } from './loadouts'
+
+const sling = { where: 'bag', bag: 'sling', outside: false } as const
+const ridge: Loadout = {
+  id: 'ridge',
+  name: 'Ridge dawn',
+  days: [],
+  entries: [
+    { item: 'sling', count: 1, place: { where: 'piece', piece: 'personal', person: 'ines' } },
+    { item: 'c1', count: 1, place: { where: 'worn', person: 'ines' } },
+    { item: 'lb4', count: 2, place: sling },
+  ],
+}
+
+describe('loadouts', () => {
+  it('name places and moves', () => {
+    expect(placeName({ ...sling, outside: true }, NAMES)).toBe('outside SLING')
+    expect(moveText({ item: 'lb4', count: 2, from_place: null, to_place: sling }, NAMES)).toBe('LB4 × 2: the base → SLING')
+    expect(moveText({ item: 'c1', count: 1, from_place: sling, to_place: { where: 'worn', person: 'ines' } }, NAMES)).toBe('C1: SLING → on ines')
+  })
+  it('take a thing in, move it, and leave a bag with all in it', () => {
+    expect(withPlace(ridge, 'l24', 1, sling).entries).toHaveLength(4)
+    expect(withPlace(ridge, 'lb4', 3, { where: 'worn', person: 'ines' }).entries!.at(-1)).toEqual({ item: 'lb4', count: 3, place: { where: 'worn', person: 'ines' } })
+    expect(withPlace(ridge, 'sling', 1, null).entries!.map((e) => e.item)).toEqual(['c1'])
+  })
+  it('do the moves that would help', () => {
+    const made = edited(ridge, [{ act: 'move', item: 'c1', place: sling }], new Map([['c1', 1]]))
+    expect(made.entries!.find((e) => e.item === 'c1')!.place).toEqual(sling)
+  })
+  it('begin with a bag and an id of their own', () => {
+    const made = fresh([{ ...ridge, id: 'out-1' }], ridge.entries![0])
+    expect([made.id, made.entries!.map((e) => e.item)]).toEqual(['out-2', ['sling']])
+  })
+})
