@@ -1,6 +1,7 @@
 """A cutting plan for the foam of a hard case: pockets layer by layer, with walls between them and finger notches."""
 
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 from math import ceil, hypot
 from time import monotonic
 from typing import Annotated
@@ -56,7 +57,7 @@ class Pocket(Frozen):
 
 
 class FoamLayer(Frozen):
-    """One sheet of foam, from the bottom of the case. thickness_mm: of the topmost one, what room is left for it."""
+    """One sheet of foam, counted from the lid. thickness_mm: of the last one, what room is left for it."""
 
     number: int
     thickness_mm: float
@@ -128,32 +129,35 @@ def _largest(rooms: Sequence[Room]) -> Room:
 
 
 def _lay(room: Room, blocks: Sequence[Block], wish: FoamWish, seconds: float) -> Outcome:
-    """Everything with a wall around it, in what the walls along the edges leave."""
+    """Everything with a wall around it, in what the walls along the edges leave; nothing above anything else."""
     x, y, z = room.size
     inside = (x - 2 * wish.wall_mm, y - 2 * wish.wall_mm, z)
     if min(inside) <= 0:
         return Outcome({}, tuple(b.id for b in blocks), proved=True)
     # One worker and no tidying: the plan on the screen and the one in the file are the same.
-    return place(inside, blocks, wish.wall_mm, Effort(until=monotonic() + seconds, workers=1, tidy_s=0))
+    effort = Effort(until=monotonic() + seconds, workers=1, tidy_s=0)
+    # Each thing must come out by itself, so nothing lies on it; pins are for soft bags.
+    return place(inside, [replace(b, access="quick", pin=None) for b in blocks], wish.wall_mm, effort)
 
 
 def _layers(room: Room, spots: Mapping[str, Spot], blocks: Mapping[str, Block], wish: FoamWish) -> list[FoamLayer]:
+    """Things stand flush with the lid: each is cut down into as many sheets as it is deep."""
     depth = room.size[2]
     found = []
     for number in range(ceil(depth / wish.layer_mm)):
-        low = number * wish.layer_mm
-        high = min(depth, low + wish.layer_mm)
-        here = {id_: spot for id_, spot in spots.items() if spot.at[2] < high and spot.end(2) > low}
-        pockets = tuple(_pocket(blocks[id_], spot, here, (low, high), room, wish) for id_, spot in here.items())
-        found.append(FoamLayer(number=number + 1, thickness_mm=high - low, pockets=pockets))
+        top = number * wish.layer_mm
+        thick = min(depth - top, wish.layer_mm)
+        here = {id_: spot for id_, spot in spots.items() if spot.turn.sides[2] > top}
+        pockets = tuple(_pocket(blocks[id_], spot, here, (top, thick), room, wish) for id_, spot in here.items())
+        found.append(FoamLayer(number=number + 1, thickness_mm=thick, pockets=pockets))
     return found
 
 
 def _pocket(
     block: Block, spot: Spot, beside: Mapping[str, Spot], layer: tuple[int, int], room: Room, wish: FoamWish
 ) -> Pocket:
-    low, high = layer
-    through = spot.at[2] <= low
+    top, thick = layer
+    deep = spot.turn.sides[2] - top
     return Pocket(
         block=block.id,
         items=block.items,
@@ -163,9 +167,8 @@ def _pocket(
         width_mm=spot.turn.sides[0],
         height_mm=spot.turn.sides[1],
         round=spot.turn.round == "z",
-        # A case has a bottom: the lowest layer is never cut through when a thing begins above it.
-        depth_mm=high - max(low, spot.at[2]),
-        through=through,
+        depth_mm=min(deep, thick),
+        through=deep >= thick,
         notches=tuple(_notches(spot, [other for other in beside.values() if other is not spot], room, wish)),
     )
 

@@ -61,12 +61,13 @@ def test_pockets_keep_their_walls_from_each_other_and_from_the_edge() -> None:
         assert all(gap(one, other) >= 15 for one, other in combinations(layer.pockets, 2))
 
 
-def test_a_thing_deeper_than_a_layer_goes_through_the_upper_ones() -> None:
-    # A cube of 90 mm in sheets of 50: all of the lowest and 40 mm of the next; the third, of 20 mm, is whole.
+def test_a_thing_deeper_than_a_sheet_goes_through_the_upper_ones() -> None:
+    # A cube of 90 mm in sheets of 50, flush with the lid: all of the first, 40 mm of the next; the third is whole.
     made = cut(case("case", 150, 150, 120), thing("cube", 90, 90, 90), layer_mm=50)
     assert [layer.thickness_mm for layer in made.layers] == [50, 50, 20]
-    assert [[p.depth_mm for p in layer.pockets] for layer in made.layers] == [[50], [50], []]
-    assert made.cut_share == pytest.approx(90 * 90 * 100 / (150 * 150 * 120))
+    assert [[p.depth_mm for p in layer.pockets] for layer in made.layers] == [[50], [40], []]
+    assert [[p.through for p in layer.pockets] for layer in made.layers] == [[True], [False], []]
+    assert made.cut_share == pytest.approx(90 * 90 * 90 / (150 * 150 * 120))
 
 
 def test_a_standing_lens_is_a_round_pocket() -> None:

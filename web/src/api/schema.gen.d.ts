@@ -6393,7 +6393,7 @@ export interface components {
         };
         /**
          * FoamLayer
-         * @description One sheet of foam, from the bottom of the case. thickness_mm: of the topmost one, what room is left for it.
+         * @description One sheet of foam, counted from the lid. thickness_mm: of the last one, what room is left for it.
          */
         FoamLayer: {
             /** Number */

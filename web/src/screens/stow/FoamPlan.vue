@@ -52,7 +52,7 @@ function said(pocket: Pocket): string {
     <p v-else-if="!foam" role="status">Laying out the foam…</p>
     <template v-else>
       <p v-if="foam.left.length" class="bad">No pocket for {{ foam.left.map((b) => names.thing(b.split('#')[0]!)).join(', ') }}{{ foam.proved ? ' (proved)' : ', as far as the time went' }}. Thinner walls, or a larger case.</p>
-      <p v-else class="quiet">Every thing has a pocket; {{ fmt.percent(foam.cut_share) }} of the foam is cut away. Cut from the top; the lowest sheet lies at the back of the case.</p>
+      <p v-else class="quiet">Every thing has a pocket; {{ fmt.percent(foam.cut_share) }} of the foam is cut away. Layer 1 lies under the lid; everything comes out by itself.</p>
       <div class="sheets">
         <figure v-for="layer in foam.layers" :key="layer.number">
           <svg :viewBox="edge" role="img" :aria-label="`Layer ${layer.number}: ${layer.pockets.map(said).join('; ')}`">
