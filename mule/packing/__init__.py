@@ -236,18 +236,15 @@ def _left(packed: _Packed, done: Sequence[_Packed], gap: int, end: float) -> Ite
     proof: Proof = "proved" if packed.proved else "ran-out"
     over = [*packed.shares.left, *(blocks[id_] for o in packed.outcomes.values() for id_ in o.left)]
     for block in over:
-        why: Why = "no-room"
-        if not any(turns_in(room.size, block) for room in packed.luggage.rooms):
-            why, sure = "too-large", True
-        else:
-            why, sure = ("pins" if block.pin else "no-room"), packed.proved
+        too_large = not any(turns_in(room.size, block) for room in packed.luggage.rooms)
+        why: Why = "too-large" if too_large else "pins" if block.pin else "no-room"
         for item in block.items:
             yield LeftOver(
                 item=item,
                 count=block.count,
                 bag=packed.luggage.bag,
                 why=why,
-                proof="proved" if sure else proof,
+                proof="proved" if too_large else proof,
                 helps=tuple(_helps(block, packed, done, gap, end)),
             )
     for soft, count in packed.shares.soft_left:

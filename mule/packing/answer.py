@@ -6,7 +6,7 @@ from typing import Literal
 from mule.units import Access, Frozen
 
 Proof = Literal["proved", "ran-out"]
-Why = Literal["too-large", "too-many", "no-room", "pins", "sleeve", "straps", "strap-length"]
+Why = Literal["too-large", "no-room", "pins", "straps", "strap-length"]
 
 
 class Placed(Frozen):

@@ -6073,7 +6073,7 @@ export interface components {
              * Why
              * @enum {string}
              */
-            why: "too-large" | "too-many" | "no-room" | "pins" | "sleeve" | "straps" | "strap-length";
+            why: "too-large" | "no-room" | "pins" | "straps" | "strap-length";
             /**
              * Proof
              * @enum {string}

@@ -20,10 +20,8 @@ export function roomName(room: Pick<RoomUse, 'bag' | 'compartment' | 'name'>, th
 }
 const WHY: Record<LeftOver['why'], (bag: string) => string> = {
   'too-large': (bag) => `is larger than every space of ${bag}`,
-  'too-many': (bag) => `is one too many for ${bag}`,
   'no-room': (bag) => `finds no room in ${bag}`,
   pins: () => 'lies where another pinned thing lies, or leaves its space',
-  sleeve: (bag) => `is larger than the sleeve of ${bag}`,
   straps: (bag) => `has no strap left on ${bag}`,
   'strap-length': (bag) => `is longer than the straps of ${bag} hold`,
 }
