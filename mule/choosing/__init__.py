@@ -14,9 +14,10 @@ from mule.choosing.conflicts import conflict
 from mule.choosing.curve import Curve
 from mule.choosing.lines import lines
 from mule.choosing.model import Model, build
-from mule.choosing.placing import pack
+from mule.choosing.pool import Clock, Found, Pool
+from mule.choosing.room import Fit, Rooms
 from mule.choosing.scoring import Optics
-from mule.choosing.search import NO_LIMIT_G, Clock, Found, Pool, Search
+from mule.choosing.search import NO_LIMIT_G, Search
 from mule.errors import InvalidInput, Problem
 from mule.optics import table_of
 from mule.plan import Plan
@@ -45,12 +46,14 @@ def choose(
         return Choice(points=(), conflict=against, lines=lines(case), stopped=False)
     found: list[Point] = []
 
+    rooms = Rooms(case, asking)
+
     def emit(one: Found, limit_g: float) -> None:
-        point = _point(case, asking, one, limit_g)
+        point = _point(case, asking, rooms.fit(one.pieces), (one, limit_g))
         found.append(point)
         on_point(point)
 
-    complete = _search(case, optics, asking, clock, (model, emit))
+    complete = _search(case, optics, asking, clock, (model, rooms, emit))
     found.sort(key=lambda point: (point.carried_g, point.score))
     return Choice(points=tuple(found), conflict=(), lines=lines(case), stopped=clock.stopped or not complete)
 
@@ -68,16 +71,16 @@ def _search(
     optics: Optics,
     asking: Asking,
     clock: Clock,
-    rest: tuple[Model, Callable[[Found, float], None]],
+    rest: tuple[Model, Rooms, Callable[[Found, float], None]],
 ) -> bool:
     """Searches the whole curve, or its one point; says whether all of it was settled in time."""
-    model, emit = rest
+    model, rooms, emit = rest
     pool = Pool()
 
     def make(known: Model | None = None) -> Search:
         ready = known or build(case, optics, asking)
         ready.hold_all()
-        return Search(case, optics, ready, pool, clock)
+        return Search(case, optics, ready, pool, clock, rooms)
 
     first = make(model)
     limit_g = asking.limit_g if asking.limit_g is not None else NO_LIMIT_G
@@ -102,16 +105,16 @@ def _search(
     return curve.complete and lightest.proved and top.proved
 
 
-def _point(case: Candidates, asking: Asking, found: Found, limit_g: float) -> Point:
-    """A found kit, packed, with its score reckoned anew by ``optics``."""
-    kit = pack(case, found.pieces, asking, case.plan.kit)
-    counts = kit.loaded()
+def _point(case: Candidates, asking: Asking, fit: Fit, under: tuple[Found, float]) -> Point:
+    """A found kit in its bags, with its score reckoned anew by ``optics``. under: what was found, and its limit."""
+    found, limit_g = under
+    counts = fit.kit.loaded()
     table = table_of([case.plan.items[item] for item in counts], case.plan.trip.wants)
     _, steady = steady_wants(table, case.plan.trip.wants, counts)
     score = table.score()
-    lasting = in_short(last(case.plan.with_kit(kit)))
+    lasting = in_short(last(case.plan.with_kit(fit.kit)))
     return Point(
-        kit=kit,
+        kit=fit.kit,
         limit_g=limit_g,
         carried_g=found.carried_g,
         score=score,
@@ -121,6 +124,8 @@ def _point(case: Candidates, asking: Asking, found: Found, limit_g: float) -> Po
         days=lasting.days,
         power_days=lasting.power_days,
         card_days=lasting.card_days,
+        stowed=asking.keep_limits,
+        left=dict(fit.left),
     )
 
 

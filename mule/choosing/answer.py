@@ -54,7 +54,9 @@ class Point(Frozen):
     limit_g: grams it was sought under; carried_g: what it carries (cabin, under the seat and worn). score: brief score
     of ``assess``, 0 to 100. bound: what no kit under the limit exceeds. steady: share of the brief that bears any
     single loss. proved: score, then steadiness, then mass are the best there are. power_days, card_days: of ``days``,
-    those that packs and cards carry before the first short one, by the simulation.
+    those that packs and cards carry before the first short one, by the simulation. stowed: it was packed
+    by trial, which is done when limits are kept to. left: pieces that found no place then, by item; those without one
+    whatever is chosen are not counted.
     """
 
     kit: Kit
@@ -67,6 +69,8 @@ class Point(Frozen):
     days: int
     power_days: int
     card_days: int
+    stowed: bool
+    left: dict[str, int] = Field(default={})
 
 
 class Line(Frozen):

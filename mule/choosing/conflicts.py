@@ -11,7 +11,7 @@ from ortools.sat.python import cp_model
 
 from mule.choosing.answer import Reason
 from mule.choosing.model import Model
-from mule.choosing.search import Clock
+from mule.choosing.pool import Clock
 
 
 def conflict(model: Model, clock: Clock) -> tuple[Reason, ...]:

@@ -4,7 +4,8 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from threading import Condition, Thread
 
-from mule.choosing.search import Clock, Found, Search
+from mule.choosing.pool import Clock, Found
+from mule.choosing.search import Search
 
 # Two kits that differ by less are not told apart on any scales.
 _LEAST_GAP_G = 0.5

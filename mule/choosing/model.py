@@ -17,6 +17,7 @@ from mule.choosing.draft import PER_GRAM, Draft, Linear, Var, tenths, total
 from mule.choosing.lasting import Ask
 from mule.choosing.links import link
 from mule.choosing.places import carried, limit, place
+from mule.choosing.placing import RoomLimit
 from mule.choosing.scoring import Optics
 
 
@@ -24,14 +25,15 @@ from mule.choosing.scoring import Optics
 class Model:
     """The variables a search looks at.
 
-    lasts: whether kits have to last the trip. takes: whether an item comes along. pieces: how many of it.
-    placed: pieces by item and container. sorts: whether some member of each
-    sort comes along. want_units: score of each want. steady: whether a want bears any loss. seconds: copies that
-    only stand in for others. carried: tenths of grams.
+    lasts: whether kits have to last the trip. guesses: whether limits of room hold that are not proved.
+    takes: whether an item comes along. pieces: how many of it. placed: pieces by item and container.
+    sorts: whether some member of each sort comes along. want_units: score of each want. steady: whether a want bears
+    any loss. seconds: copies that only stand in for others. carried: tenths of grams.
     """
 
     cp: cp_model.CpModel
     lasts: Var
+    guesses: Var
     takes: dict[str, Var]
     pieces: dict[str, Var]
     placed: dict[tuple[str, str], Var]
@@ -64,6 +66,17 @@ class Model:
         """Lets kits that do not last be found too."""
         for end in (0, 1):
             self.cp.proto.variables[self.lasts.index].domain[end] = 0
+
+    def keep_room(self, known: RoomLimit) -> None:
+        """Takes in what does not go into a bag together."""
+        kept = known.keep(self.cp, self.placed)
+        if kept is not None and not known.proved:
+            kept.only_enforce_if(self.guesses)
+
+    def guess(self, on: bool) -> None:
+        """Whether limits of room that are not proved hold."""
+        self.cp.proto.variables[self.guesses.index].domain[0] = int(on)
+        self.cp.proto.variables[self.guesses.index].domain[1] = int(on)
 
     def limit(self, limit_g: float) -> None:
         """Sets the most grams carried."""
@@ -105,6 +118,7 @@ def build(case: Candidates, optics: Optics, asking: Asking) -> Model:
     return Model(
         cp=draft.cp,
         lasts=draft.cp.new_int_var(1, 1, ""),
+        guesses=draft.cp.new_int_var(1, 1, ""),
         takes=draft.takes,
         pieces=draft.pieces,
         placed=draft.placed,

@@ -1,7 +1,7 @@
 """Where the chosen things go: within every limit, with as little moved as can be."""
 
-from collections.abc import Mapping
-from dataclasses import replace
+from collections.abc import Collection, Mapping
+from dataclasses import dataclass, replace
 
 from ortools.sat.python import cp_model
 
@@ -18,8 +18,35 @@ from mule.kit import Entry, Kit
 _MOST_S = 2.0
 
 
-def pack(case: Candidates, pieces: Mapping[str, int], asking: Asking, kit: Kit) -> Kit:
-    """The kit ``kit`` with what was chosen in place of what was chosen before."""
+@dataclass(frozen=True)
+class RoomLimit:
+    """So many pieces of each do not go into a bag together, beside what stays there. proved: no way was overlooked."""
+
+    bag: str
+    pieces: Mapping[str, int]
+    proved: bool
+
+    def keep(
+        self, cp: cp_model.CpModel, placed: Mapping[tuple[str, str], cp_model.IntVar]
+    ) -> cp_model.Constraint | None:
+        """At least one of them has fewer pieces there; None when one of them cannot be there at all."""
+        if any((item, self.bag) not in placed for item in self.pieces):
+            return None
+        fewer = []
+        for item, count in self.pieces.items():
+            less = cp.new_bool_var("")
+            cp.add(placed[item, self.bag] <= count - 1).only_enforce_if(less)
+            fewer.append(less)
+        return cp.add_bool_or(fewer)
+
+
+def pack(
+    case: Candidates, pieces: Mapping[str, int], asking: Asking, kit: Kit, limits: Collection[RoomLimit] = ()
+) -> Kit | None:
+    """The kit ``kit`` with what was chosen in place of what was chosen before; None when limits leave no way.
+
+    limits: what is known not to go into a bag together.
+    """
     free = {item: case.free[item] for item in pieces}
     chosen = replace(case, free=free, most=dict(pieces), fewest=dict(pieces))
     chosen = replace(chosen, containers=[c for c in case.containers if not c.chosen or c.id in pieces])
@@ -30,12 +57,15 @@ def pack(case: Candidates, pieces: Mapping[str, int], asking: Asking, kit: Kit) 
     for item, count in pieces.items():
         draft.cp.add(draft.pieces[item] == count)
     draft.cp.add_bool_and([literal for _, literal in draft.reasons])
+    for known in limits:
+        known.keep(draft.cp, draft.placed)
     homes = {c.id: c for c in chosen.containers}
     draft.cp.minimize(total((at, _effort(case, item, homes[home])) for (item, home), at in draft.placed.items()))
     solver = cp_model.CpSolver()
     solver.parameters.num_workers = 1
     solver.parameters.max_time_in_seconds = _MOST_S
-    solver.solve(draft.cp)
+    if solver.solve(draft.cp) not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+        return None
     stays = [e for e in kit.entries if e.item in case.fixed]
     bags = [_bag_entry(case, item) for item in pieces if isinstance(case.free[item], Bag)]
     new = [

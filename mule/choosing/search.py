@@ -5,86 +5,31 @@ of ``optics.score``; where the model thought better of it, bounds that are sharp
 When model and table agree the kit is the best there is.
 """
 
-from collections.abc import Callable, Collection, Mapping
-from dataclasses import dataclass, field, replace
+from collections.abc import Collection, Mapping
+from dataclasses import replace
 from functools import cached_property
-from threading import Lock
-from time import monotonic
 
 import numpy as np
 from ortools.sat.python import cp_model
 
-from mule.choosing.bounds import Bound, Bounds
+from mule.choosing.bounds import Bounds
 from mule.choosing.candidates import Candidates
 from mule.choosing.draft import PER_GRAM, Linear, total
-from mule.choosing.lasting import Ask, Lasting
+from mule.choosing.lasting import Lasting
 from mule.choosing.model import Model
-from mule.choosing.scoring import UNITS, Optics
+from mule.choosing.pool import Clock, Found, Pool
+from mule.choosing.room import Rooms
+from mule.choosing.scoring import Optics
 
 # How far bounds are asked for beside a kit, toward the best fractional one: they hold at the kit and lean to the rest.
 _LEAN = 1e-3
 # More than any kit weighs, in grams.
 NO_LIMIT_G = 200_000.0
+# Kits stowed for one point before the best that is nearly packed is shown.
+_MOST_KITS = 12
 # Nearly every solve ends within this.
 _FIRST_ATTEMPT_S = 3.0
 _OPEN = (cp_model.FEASIBLE, cp_model.UNKNOWN)
-_POINTS_PER_UNIT = 100.0 / UNITS
-
-
-class Clock:
-    """Time that is left, and whether somebody asked to stop."""
-
-    def __init__(self, seconds: float, should_stop: Callable[[], bool]) -> None:
-        self._end = monotonic() + seconds
-        self._should_stop = should_stop
-        self._stopped = False
-
-    @property
-    def left_s(self) -> float:
-        """Seconds left; 0 once stopped."""
-        return 0.0 if self.stopped else max(0.0, self._end - monotonic())
-
-    @property
-    def stopped(self) -> bool:
-        """Whether the search has to end."""
-        self._stopped = self._stopped or self._should_stop() or monotonic() >= self._end
-        return self._stopped
-
-
-@dataclass
-class Pool:
-    """Bounds found so far; they hold under every limit, so all searches share them."""
-
-    bounds: list[Bound] = field(default_factory=list)
-    asks: list[Ask] = field(default_factory=list)
-    forgone: bool = False
-    lock: Lock = field(default_factory=Lock)
-
-    def put(self, more: list[Bound]) -> None:
-        """Adds bounds."""
-        with self.lock:
-            self.bounds += more
-
-    def demand(self, more: list[Ask]) -> None:
-        """Adds what kits like one that was found must have to last."""
-        with self.lock:
-            self.asks += more
-
-
-@dataclass(frozen=True)
-class Found:
-    """A kit of the search. pieces: by item. units: true score. bound: units that nothing under the limit exceeds."""
-
-    pieces: Mapping[str, int]
-    units: int
-    bound: int
-    carried_g: float
-    proved: bool
-
-    @property
-    def bound_points(self) -> float:
-        """The bound in points of brief score."""
-        return self.bound * _POINTS_PER_UNIT
 
 
 class _StopWatch(cp_model.CpSolverSolutionCallback):
@@ -102,10 +47,10 @@ class _StopWatch(cp_model.CpSolverSolutionCallback):
 class Search:
     """Searches under one limit after another; made once per thread."""
 
-    def __init__(self, case: Candidates, optics: Optics, model: Model, pool: Pool, clock: Clock) -> None:
+    def __init__(self, case: Candidates, optics: Optics, model: Model, pool: Pool, clock: Clock, rooms: Rooms) -> None:
         self._case, self._optics, self._model, self._pool, self._clock = case, optics, model, pool, clock
-        self._taken = self._demanded = 0
-        self._lasting = Lasting(case)
+        self._taken = self._demanded = self._crowded = 0
+        self._lasting, self._rooms = Lasting(case), rooms
         if pool.forgone:
             model.forgo()
         # A bound at a kit is at most one unit high per thing, and one for the pick.
@@ -126,7 +71,7 @@ class Search:
             if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
                 return None
             kit = self._read(solver)
-            if self._clock.stopped or self._lasts(kit):
+            if self._clock.stopped or (self._lasts(kit) and self._goes_in(kit)):
                 break
         units = sum(self._optics.units(self._optics.best(self._optics.has(kit))))
         found = self._found(kit, units, sum(self._optics.most), proved=False)
@@ -152,7 +97,39 @@ class Search:
         return status == cp_model.INFEASIBLE
 
     def best(self, limit_g: float) -> Found | None:
-        """The best kit that carries at most so much; None when there is none, or none was found in time."""
+        """The best kit that carries at most so much and goes into its bags; None when none was found in time.
+
+        When every way of packing was tried that time allows, the best that is nearly packed.
+        """
+        tight: Found | None = None
+        for _ in range(_MOST_KITS):
+            found = self._best(limit_g)
+            if found is None:
+                return tight
+            if self._clock.stopped or self._goes_in(found.pieces):
+                return self._against_guesses(found, limit_g)
+            tight = tight or replace(found, proved=False)
+        return tight
+
+    def _goes_in(self, kit: Mapping[str, int]) -> bool:
+        """Whether a kit finds room, or nothing more can be learned about it; what was learned holds from now on."""
+        fit = self._rooms.fit(kit)
+        self._pool.crowd(fit.learned)
+        return not fit.left or self._crowded == len(self._pool.limits)
+
+    def _against_guesses(self, found: Found, limit_g: float) -> Found:
+        """Where limits of room are not proved, a kit counts as the best only if it is without them, too."""
+        if not found.proved or all(known.proved for known in self._pool.limits):
+            return found
+        self._model.guess(False)
+        free = self._best(limit_g)
+        self._model.guess(True)
+        if free is not None and free.proved and (free.units, free.carried_g) == (found.units, found.carried_g):
+            return found
+        return replace(found, proved=False, bound=max(found.bound, free.bound if free else sum(self._optics.most)))
+
+    def _best(self, limit_g: float) -> Found | None:
+        """The best kit by mass and litres."""
         self._model.limit(limit_g)
         self._pool.put(self._bounds.under(limit_g - self._case.fixed_carried_g))
         score = total((units, 1) for units in self._model.want_units)
@@ -236,12 +213,16 @@ class Search:
         with self._pool.lock:
             new = self._pool.bounds[self._taken :]
             asks = self._pool.asks[self._demanded :]
+            limits = self._pool.limits[self._crowded :]
             self._taken += len(new)
             self._demanded += len(asks)
+            self._crowded += len(limits)
         for bound in new:
             self._model.add(bound)
         for ask in asks:
             self._model.demand(ask)
+        for known in limits:
+            self._model.keep_room(known)
 
     def _solve(
         self, objective: Linear, at_least: int | None = None

@@ -94,6 +94,17 @@ def stowing(gear: Mapping[str, Gear], kit: Kit, looking: Looking | None = None) 
     yield _told(gear, kit, bags, done, gap, end, final=True)
 
 
+def left_in(gear: Mapping[str, Gear], kit: Kit, bag: str, looking: Looking) -> tuple[dict[str, int], bool]:
+    """Pieces that find no place in one bag or insert, by item, and whether that is proved. Nothing is tidied."""
+    luggage = next(one for one in luggage_of(gear, kit) if one.bag == bag)
+    effort = Effort.of(looking.seconds, workers=looking.workers, seed=looking.seed, tidy_s=0)
+    packed = _pack(luggage, round(kit.stow.gap_mm), effort)
+    left: dict[str, int] = {}
+    for over in _left(packed, [], 0, 0.0):
+        left[over.item] = left.get(over.item, 0) + over.count
+    return left, packed.proved
+
+
 def _pack(luggage: Luggage, gap: int, effort: Effort) -> _Packed:
     """One bag. What fails together in a space is told back to the sharing out, until all is placed or time is up."""
     assigner = Assigner(luggage, gap)
@@ -332,6 +343,7 @@ __all__ = [
     "Strapped",
     "Turn",
     "faults",
+    "left_in",
     "lies_on",
     "place",
     "rooms_of",

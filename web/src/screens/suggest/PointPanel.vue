@@ -38,6 +38,7 @@ function mark(item: string, how: 'must_take' | 'must_leave'): void {
   emit('mark', { ...marks.value, [how]: marked ? without(marks.value[how]) : [...(marks.value[how] ?? []), item], [other]: without(marks.value[other]) })
 }
 const lasts = computed(() => props.point.power_days >= props.point.days && props.point.card_days >= props.point.days)
+const out = computed(() => Object.entries(props.point.left ?? {}).map(([item, count]) => `${count > 1 ? `${count} × ` : ''}${props.things.get(item)?.name ?? item}`))
 function marked(item: string): string {
   if (marks.value.must_take?.includes(item)) return 'must come'
   return marks.value.must_leave?.includes(item) ? 'must stay' : ''
@@ -49,6 +50,7 @@ function marked(item: string): string {
     <h2>At {{ fmt.load(point.carried_g, units) }} <span class="quiet">{{ point.proved ? 'the best there is under that mass, proved' : `the best found; no kit can pass ${fmt.figure(point.bound, 1)} %` }}</span></h2>
     <p class="score"><b class="figure">{{ fmt.figure(point.score, 1) }} %</b> <span class="quiet">of the brief; the kit on the table has {{ fmt.figure(now.coverage.score, 1) }} %</span></p>
     <p v-if="point.days" :class="lasts ? 'label' : 'short'">{{ lasts ? `Power and cards last all ${point.days} days.` : `▲ ${point.power_days < point.days ? `Power carries ${point.power_days} of ${point.days} days` : `Cards last ${point.card_days} of ${point.days} days`}: see Stamina.` }}</p>
+    <p v-if="point.stowed" :class="out.length ? 'short' : 'label'">{{ out.length ? `▲ Packed, this finds no room in your bags: ${out.join(', ')}. Add a bag, or see Stow.` : 'Packed by trial: everything new goes into your bags.' }}</p>
     <div class="scroll">
       <table v-if="delta.enters.length || delta.leaves.length">
         <template v-for="side in [{ head: 'enters', list: delta.enters }, { head: 'leaves', list: delta.leaves }]" :key="side.head">

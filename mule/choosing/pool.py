@@ -1,0 +1,75 @@
+"""What searches share: time that is left, bounds and limits found so far, and what a found kit is."""
+
+from collections.abc import Callable, Collection, Mapping
+from dataclasses import dataclass, field
+from threading import Lock
+from time import monotonic
+
+from mule.choosing.bounds import Bound
+from mule.choosing.lasting import Ask
+from mule.choosing.placing import RoomLimit
+from mule.choosing.scoring import UNITS
+
+_POINTS_PER_UNIT = 100.0 / UNITS
+
+
+class Clock:
+    """Time that is left, and whether somebody asked to stop."""
+
+    def __init__(self, seconds: float, should_stop: Callable[[], bool]) -> None:
+        self._end = monotonic() + seconds
+        self._should_stop = should_stop
+        self._stopped = False
+
+    @property
+    def left_s(self) -> float:
+        """Seconds left; 0 once stopped."""
+        return 0.0 if self.stopped else max(0.0, self._end - monotonic())
+
+    @property
+    def stopped(self) -> bool:
+        """Whether the search has to end."""
+        self._stopped = self._stopped or self._should_stop() or monotonic() >= self._end
+        return self._stopped
+
+
+@dataclass
+class Pool:
+    """Bounds found so far; they hold under every limit, so all searches share them."""
+
+    bounds: list[Bound] = field(default_factory=list)
+    asks: list[Ask] = field(default_factory=list)
+    limits: list[RoomLimit] = field(default_factory=list)
+    forgone: bool = False
+    lock: Lock = field(default_factory=Lock)
+
+    def put(self, more: list[Bound]) -> None:
+        """Adds bounds."""
+        with self.lock:
+            self.bounds += more
+
+    def demand(self, more: list[Ask]) -> None:
+        """Adds what kits like one that was found must have to last."""
+        with self.lock:
+            self.asks += more
+
+    def crowd(self, more: Collection[RoomLimit]) -> None:
+        """Adds what does not go into a bag together."""
+        with self.lock:
+            self.limits += more
+
+
+@dataclass(frozen=True)
+class Found:
+    """A kit of the search. pieces: by item. units: true score. bound: units that nothing under the limit exceeds."""
+
+    pieces: Mapping[str, int]
+    units: int
+    bound: int
+    carried_g: float
+    proved: bool
+
+    @property
+    def bound_points(self) -> float:
+        """The bound in points of brief score."""
+        return self.bound * _POINTS_PER_UNIT

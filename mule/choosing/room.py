@@ -1,0 +1,137 @@
+"""Kits that find room: each found kit is stowed, and what does not go in together is told back (domain 10).
+
+What lies in a bag is known only once things are placed, so the model learns it from failures: "of these things, at most
+so many together in this bag". The same limits move things to another bag first, and only then change the choice.
+"""
+
+from collections.abc import Collection, Mapping
+from dataclasses import dataclass
+
+from mule.choosing.answer import Asking
+from mule.choosing.candidates import Candidates
+from mule.choosing.placing import RoomLimit, pack
+from mule.finding import InBag
+from mule.gear import Soft
+from mule.kit import Kit
+from mule.packing import Looking, left_in
+
+# Places tried for one kit, before it counts as too much for its bags.
+_MOVES = 5
+# Time for one bag: most need a tenth of it (measured, docs/algorithms/choosing.md).
+_BAG_S = 0.4
+
+
+@dataclass(frozen=True)
+class Fit:
+    """A kit in its bags. left: pieces that find no place there, by item, without those that never did.
+
+    learned: limits that were found on the way: the kit may yet go in otherwise.
+    """
+
+    kit: Kit
+    left: Mapping[str, int]
+    learned: tuple[RoomLimit, ...] = ()
+
+
+class Rooms:
+    """Stows kits of one choice and remembers what did not go in."""
+
+    def __init__(self, case: Candidates, asking: Asking) -> None:
+        self._case, self._asking = case, asking
+        self._gear = case.plan.items
+        self._tried: dict[tuple[str, frozenset[tuple[str, int]]], tuple[Mapping[str, int], bool]] = {}
+        self._known: list[RoomLimit] = []
+        self._fits: dict[frozenset[tuple[str, int]], Fit] = {}
+        bare = pack(case, {}, asking, case.plan.kit)
+        self._never = self._left(bare)[0] if bare and asking.keep_limits else {}
+
+    def fit(self, pieces: Mapping[str, int]) -> Fit:
+        """The kit with these pieces in the bags where most of it finds a place."""
+        key = frozenset(pieces.items())
+        if key in self._fits:
+            return self._fits[key]
+        found = self._fit(pieces)
+        # As long as each try teaches something, another may find a way.
+        if not found.left or not found.learned:
+            self._fits[key] = found
+        return found
+
+    def _fit(self, pieces: Mapping[str, int]) -> Fit:
+        best: Fit | None = None
+        learned: list[RoomLimit] = []
+        for _ in range(_MOVES if self._asking.keep_limits else 1):
+            kit = pack(self._case, pieces, self._asking, self._case.plan.kit, self._known)
+            if kit is None:
+                break
+            if not self._asking.keep_limits:
+                return Fit(kit, {})
+            left, more = self._left(kit)
+            new = {item: n - self._never.get(item, 0) for item, n in left.items() if n > self._never.get(item, 0)}
+            if best is None or sum(new.values()) < sum(best.left.values()):
+                best = Fit(kit, new)
+            if not new or not more:
+                break
+            learned += more
+            self._known += more
+        if best is None:
+            kit = pack(self._case, pieces, self._asking, self._case.plan.kit)
+            assert kit is not None, "the model lets only kits through that go into the bags by litres"
+            best = Fit(kit, self._left(kit)[0])
+        return Fit(best.kit, best.left, tuple(learned)) if best.left else best
+
+    def _left(self, kit: Kit) -> tuple[dict[str, int], list[RoomLimit]]:
+        """Pieces of a kit without a place, and what that says about their bags."""
+        left: dict[str, int] = {}
+        limits: list[RoomLimit] = []
+        inside: dict[str, dict[str, int]] = {}
+        for entry in kit.entries:
+            if isinstance(entry.place, InBag) and not entry.place.outside:
+                here = inside.setdefault(entry.place.bag, {})
+                here[entry.item] = here.get(entry.item, 0) + entry.count
+        for bag, held in inside.items():
+            over, proved = self._over(kit, bag, held)
+            for item, count in over.items():
+                left[item] = left.get(item, 0) + count
+            limits += self._limits(kit, bag, held, over, proved=proved)
+        return left, limits
+
+    def _over(self, kit: Kit, bag: str, held: Mapping[str, int]) -> tuple[Mapping[str, int], bool]:
+        key = bag, frozenset(held.items())
+        if key not in self._tried:
+            looking = Looking(seconds=_BAG_S, workers=1)
+            self._tried[key] = left_in(self._gear, kit, bag, looking)
+        return self._tried[key]
+
+    def _limits(
+        self, kit: Kit, bag: str, held: Mapping[str, int], over: Mapping[str, int], *, proved: bool
+    ) -> list[RoomLimit]:
+        """Nothing is said about a bag that is too small for what stays in it anyway."""
+        free = {item: n for item, n in held.items() if item in self._case.free}
+        if not free or all(n <= self._never.get(item, 0) for item, n in over.items()):
+            return []
+        if not all(isinstance(self._gear[item].size, Soft) for item in over):
+            # What is hard finds its place before what is soft.
+            free = {item: n for item, n in free.items() if not isinstance(self._gear[item].size, Soft)}
+        while len(free) > 1:
+            # The large half alone, if that is too much already, says more.
+            by_size = sorted(free, key=lambda i: self._gear[i].size.litres() * free[i], reverse=True)
+            core = {item: free[item] for item in by_size[: (len(free) + 1) // 2]}
+            if core.keys() == free.keys() or not (found := self._core(kit, bag, held, core, over))[0]:
+                break
+            free, proved = core, found[1]
+        return [RoomLimit(bag=bag, pieces=free, proved=proved)] if free else []
+
+    def _core(
+        self, kit: Kit, bag: str, held: Mapping[str, int], core: Collection[str], over: Mapping[str, int]
+    ) -> tuple[bool, bool]:
+        """Whether these and what stays are too much already, and whether that is proved."""
+        fewer = {item: n for item, n in held.items() if item in core or item not in self._case.free}
+        if fewer.keys() == held.keys() or not over.keys() & fewer.keys():
+            return False, False
+        entries = tuple(
+            e
+            for e in kit.entries
+            if not (isinstance(e.place, InBag) and e.place.bag == bag and not e.place.outside and e.item not in fewer)
+        )
+        still, proved = self._over(kit.model_copy(update={"entries": entries}), bag, fewer)
+        return any(n > self._never.get(item, 0) for item, n in still.items()), proved
