@@ -13,6 +13,7 @@ from mule.gate import Rehearsal, rehearse
 from mule.gear import Lens, MountAdapter, OtherSupport, Tripod
 from mule.ledger import Ledger, reckon
 from mule.load import Loads, weigh
+from mule.loadouts import packings
 from mule.optics import Coverage, View, cover
 from mule.plan import Plan
 from mule.resilience import Resilience, endure
@@ -63,7 +64,7 @@ def assess(plan: Plan) -> Assessment:
     kit, gear, counts = plan.kit, plan.items, plan.kit.loaded()
     view = cover(plan.gear, counts, plan.trip.wants)
     loads = weigh(gear, kit, plan.trip.people)
-    legs = check(plan.trip.legs, {c.id: c for c in plan.carriers}, _luggage(loads))
+    legs = _legs(plan, loads)
     filters = fit(*filter_case(plan, view))
     ties = Ties(weave_plan(plan), counts, tuple(_asked(plan, filters)))
     completeness = complete(ties, gear, counts)
@@ -97,6 +98,18 @@ def assess(plan: Plan) -> Assessment:
         findings=findings,
         stations=tuple(Station(name=name, mark=_mark(name, findings)) for name in STATIONS),
     )
+
+
+def _legs(plan: Plan, loads: Loads) -> tuple[LegVerdict, ...]:
+    """Each leg against the bags as they are packed on it."""
+    carriers = {c.id: c for c in plan.carriers}
+    found: dict[str, LegVerdict] = {}
+    for packing in packings(plan):
+        packed = loads if packing.loadout is None else weigh(plan.items, packing.kit, plan.trip.people)
+        legs = [leg for leg in plan.trip.legs if leg.id in packing.legs]
+        for verdict in check(legs, carriers, _luggage(packed)):
+            found[verdict.leg] = verdict.model_copy(update={"loadout": packing.loadout})
+    return tuple(found[leg.id] for leg in plan.trip.legs)
 
 
 def _luggage(loads: Loads) -> tuple[Luggage, ...]:

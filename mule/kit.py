@@ -6,8 +6,8 @@ from typing import Annotated, Self
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
-from mule.finding import Place
-from mule.units import Access, Count, Frozen, ItemId, Name, Note, Number
+from mule.finding import AsPiece, InBag, Place
+from mule.units import Access, Count, Flag, Frozen, ItemId, Name, Note, Number
 
 
 class Entry(Frozen):
@@ -38,23 +38,34 @@ class Mount(Frozen):
     lens: ItemId
 
 
+class Nest(Frozen):
+    """A thing that is packed inside a hollow one: a small lens in a reversed hood, or a hood around a lens."""
+
+    outer: ItemId
+    inner: ItemId
+
+
 class Wish(Frozen):
-    """How a thing should be reached."""
+    """How a thing should be reached. seat: it is needed in the seat, so it travels in the personal item."""
 
     item: ItemId
-    access: Access
+    access: Access | None = None
+    seat: Flag = False
 
 
 class Loadout(Frozen):
-    """Another way of carrying part of a kit: the bag of a day out. What it does not name stays at the base.
+    """Another way of carrying part of a kit: the bag of a day out, or the packing of some legs.
 
-    days: on which it is carried. entries: bags with who carries them, and what lies in them or is worn.
+    What a day's bag does not name stays at the base. days, legs: when it is carried; legs are re-packed so and go to
+    the gate so. entries: bags with who carries them, and what lies in them or is worn. mounts: the lens on each body.
     """
 
     id: ItemId
     name: Name
     days: tuple[date, ...] = Field(default=(), max_length=400)
+    legs: tuple[ItemId, ...] = Field(default=(), max_length=40)
     entries: tuple[Entry, ...] = Field(default=(), max_length=500)
+    mounts: tuple[Mount, ...] = Field(default=(), max_length=20)
 
 
 class Stow(Frozen):
@@ -63,6 +74,7 @@ class Stow(Frozen):
     gap_mm: Annotated[Number, Field(ge=0, le=60)] = 8
     pins: tuple[Pin, ...] = Field(default=(), max_length=300)
     mounts: tuple[Mount, ...] = Field(default=(), max_length=20)
+    nests: tuple[Nest, ...] = Field(default=(), max_length=20)
     wishes: tuple[Wish, ...] = Field(default=(), max_length=300)
     loadouts: tuple[Loadout, ...] = Field(default=(), max_length=20)
 
@@ -88,6 +100,19 @@ class Kit(Frozen):
         if len(keys) != len(self.entries):
             raise PydanticCustomError("twice", "an item is listed once per place, with a count")
         return self
+
+    def outermost(self) -> dict[str, str]:
+        """By bag or insert that holds something: the bag it ends up in when inserts are followed, often itself."""
+        inside = {entry.item: entry.place.bag for entry in self.entries if isinstance(entry.place, InBag)}
+        pieces = {entry.item for entry in self.entries if isinstance(entry.place, AsPiece)}
+        found: dict[str, str] = {}
+        for holder in {*inside.values(), *pieces}:
+            at, passed = holder, {holder}
+            while at not in pieces and at in inside and inside[at] not in passed:
+                at = inside[at]
+                passed.add(at)
+            found[holder] = at
+        return found
 
     def loaded(self) -> dict[str, int]:
         """Pieces loaded of each item, over all places."""

@@ -2,6 +2,7 @@
 
 from collections import Counter
 from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
 from itertools import zip_longest
 
 from mule.errors import InvalidInput, Problem
@@ -49,7 +50,32 @@ def carried(kit: Kit, gear: Mapping[str, Gear], loadout: Loadout) -> Kit:
         bags = {e.item for e in entries if isinstance(gear[e.item], Bag | Insert)}
         kept = [e for e in entries if not isinstance(e.place, InBag) or e.place.bag in bags]
         grown, entries = len(kept) < len(entries), kept
-    return kit.model_copy(update={"entries": tuple(entries)})
+    named = {mount.body for mount in loadout.mounts}
+    mounts = (*(m for m in kit.stow.mounts if m.body not in named), *loadout.mounts)
+    return kit.model_copy(
+        update={"entries": tuple(entries), "stow": kit.stow.model_copy(update={"mounts": mounts})},
+    )
+
+
+@dataclass(frozen=True)
+class Packing:
+    """How the kit is packed on some legs. loadout: None for transit."""
+
+    loadout: str | None
+    legs: tuple[str, ...]
+    kit: Kit
+
+
+def packings(plan: Plan) -> tuple[Packing, ...]:
+    """The transit packing with the legs it goes on, and each loadout that is packed for legs. The first one counts."""
+    by_leg = {leg: loadout for loadout in reversed(plan.kit.stow.loadouts) for leg in loadout.legs}
+    legs = [leg.id for leg in plan.trip.legs]
+    found = [Packing(None, tuple(leg for leg in legs if leg not in by_leg), plan.kit)]
+    for loadout in plan.kit.stow.loadouts:
+        mine = tuple(leg for leg in legs if by_leg.get(leg) is loadout)
+        if mine:
+            found.append(Packing(loadout.id, mine, carried(plan.kit, plan.items, loadout)))
+    return tuple(found)
 
 
 def moves(before: Kit, after: Kit) -> tuple[Shift, ...]:
@@ -106,4 +132,4 @@ def _outing(plan: Plan, loadout: Loadout) -> Outing:
     )
 
 
-__all__ = ["Outing", "Shift", "carried", "find", "moves", "outing"]
+__all__ = ["Outing", "Packing", "Shift", "carried", "find", "moves", "outing", "packings"]

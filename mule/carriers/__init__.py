@@ -45,13 +45,17 @@ class Check(Frozen):
 
 
 class LegVerdict(Frozen):
-    """Whether one leg takes everything, and every limit looked at. limits: whether the carrier states any at all."""
+    """Whether one leg takes everything, and every limit looked at.
+
+    limits: whether the carrier states any at all. loadout: as which the kit is packed on it, None for transit.
+    """
 
     leg: str
     carrier: str | None
     passes: bool
     limits: bool
     checks: tuple[Check, ...]
+    loadout: str | None = None
 
 
 def squeezed(size_mm: Sequence[float], squeeze_mm: float) -> tuple[float, float, float]:

@@ -4,10 +4,11 @@ security tray. The front doors are ``rehearse`` and ``drill`` (domain 8)."""
 from collections.abc import Iterable, Mapping
 from typing import Literal
 
-from mule.carriers import Judged, Lying, Restriction, judge, strictest
+from mule.carriers import Carrier, Judged, Lying, Restriction, judge, strictest
 from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gear import Battery, Body, Card, Computer, Drive, Drone, Gear, Insert, Lens, PowerBank, Soft, Teleconverter
 from mule.kit import Entry, Kit
+from mule.loadouts import Packing, packings
 from mule.packing import Looking, stow
 from mule.plan import Plan
 from mule.units import Frozen
@@ -27,16 +28,26 @@ _GRABS: tuple[tuple[Grab, tuple[type, ...]], ...] = (
 )
 
 
-class Rehearsal(Frozen):
-    """What a look into the bags says. flies: whether any leg is a flight; restricted: worst first.
+class Repacked(Frozen):
+    """What is restricted on legs that are packed otherwise: as which loadout, by the carriers of those legs."""
 
-    rules: in force, the strictest of the carriers that fly. tray: what comes out at security, by person.
+    loadout: str
+    legs: tuple[str, ...]
+    restricted: tuple[Judged, ...]
+
+
+class Rehearsal(Frozen):
+    """What a look into the bags says. flies: whether any leg is a flight; restricted: in transit, worst first.
+
+    rules: in force in transit, the strictest of the carriers that fly. tray: what comes out at security, by person.
+    repacked: the same for legs that are packed otherwise.
     """
 
     flies: bool
     rules: tuple[Restriction, ...]
     restricted: tuple[Judged, ...]
     tray: tuple[Lying, ...]
+    repacked: tuple[Repacked, ...] = ()
 
 
 class Taken(Frozen):
@@ -67,37 +78,48 @@ class Drill(Frozen):
 def lying(plan: Plan) -> tuple[Lying, ...]:
     """Every loaded thing with who has it, in which piece of luggage, and whether that is checked in."""
     pieces = {e.item: e.place for e in plan.kit.entries if isinstance(e.place, AsPiece)}
-    inside = {e.item: e.place for e in plan.kit.entries if isinstance(e.place, InBag)}
+    outermost = plan.kit.outermost()
     worn = {e.item: e.place.person for e in plan.kit.entries if isinstance(e.place, Worn)}
     found = []
     for entry in plan.kit.entries:
         place = entry.place
-        while isinstance(place, InBag) and place.bag not in pieces and place.bag in inside:
-            place = inside[place.bag]
-        if isinstance(place, InBag) and place.bag in pieces:
-            piece = pieces[place.bag]
+        bag = outermost[place.bag] if isinstance(place, InBag) else None
+        if bag in pieces:
+            piece = pieces[bag]
             held = piece.piece == PieceKind.HOLD
-            found.append(Lying(item=entry.item, count=entry.count, person=piece.person, bag=place.bag, held=held))
+            found.append(Lying(item=entry.item, count=entry.count, person=piece.person, bag=bag, held=held))
         elif isinstance(place, InBag | Worn):
             # In the pocket of somebody, or in a bag that somebody wears.
-            person = place.person if isinstance(place, Worn) else worn.get(place.bag, "")
+            person = place.person if isinstance(place, Worn) else worn.get(outermost[place.bag], "")
             found.append(Lying(item=entry.item, count=entry.count, person=person, bag=None, held=False))
     return tuple(found)
 
 
 def rehearse(plan: Plan) -> Rehearsal:
     """What is restricted on the flights of a trip, by the strictest of their carriers, and what goes in the tray."""
-    carriers = {c.id: c for c in plan.carriers}
-    flown = [carriers[leg.carrier] for leg in plan.trip.legs if leg.carrier and carriers[leg.carrier].means == "plane"]
-    rules = strictest(c.restricted for c in flown)
-    where = lying(plan)
+    transit, *others = packings(plan)
+    rules, where = strictest(c.restricted for c in _flown(plan, transit)), lying(plan)
     tray = (w for w in where if not w.held and _in_tray(plan.items[w.item]))
     return Rehearsal(
-        flies=bool(flown),
+        flies=any(_flown(plan, packing) for packing in (transit, *others)),
         rules=tuple(rules.values()),
         restricted=judge(plan.items, where, rules),
-        tray=tuple(tray) if flown else (),
+        tray=tuple(tray) if rules else (),
+        repacked=tuple(_repacked(plan, packing) for packing in others if _flown(plan, packing)),
     )
+
+
+def _flown(plan: Plan, packing: Packing) -> list[Carrier]:
+    """Carriers of the flights on which the kit is packed so."""
+    carriers = {c.id: c for c in plan.carriers}
+    on = [carriers[leg.carrier] for leg in plan.trip.legs if leg.carrier and leg.id in packing.legs]
+    return [carrier for carrier in on if carrier.means == "plane"]
+
+
+def _repacked(plan: Plan, packing: Packing) -> Repacked:
+    rules = strictest(c.restricted for c in _flown(plan, packing))
+    judged = judge(plan.items, lying(plan.with_kit(packing.kit)), rules)
+    return Repacked(loadout=packing.loadout or "", legs=packing.legs, restricted=judged)
 
 
 def _in_tray(thing: Gear) -> bool:
@@ -179,4 +201,4 @@ def _with(plan: Plan, bag: str, things: Iterable[tuple[str, int]]) -> Kit:
     return plan.kit.model_copy(update={"entries": tuple(entries.values())})
 
 
-__all__ = ["Drill", "Rehearsal", "Taken", "drill", "lying", "rehearse"]
+__all__ = ["Drill", "Rehearsal", "Repacked", "Taken", "drill", "lying", "rehearse"]

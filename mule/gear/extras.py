@@ -6,7 +6,7 @@ from pydantic import Field
 
 from mule.gear.base import Group, Thing
 from mule.gear.optical import CardSlot
-from mule.units import Count, Flag, Grams, Hazard, Hours, Label, Number, WattHours
+from mule.units import Count, Flag, Grams, Hazard, Hours, Label, Millimetres, Number, WattHours
 
 
 class Light(Thing):
@@ -83,7 +83,8 @@ class Safety(Thing):
 class Other(Thing):
     """Anything else: care, clothing, water, food, papers. ``use`` groups things of one purpose.
 
-    hazard: what carriers see in it; None for nothing.
+    hazard: what carriers see in it; None for nothing. hollow_mm: width inside of a hood or a pot, in which other things
+    may lie.
     """
 
     kind: Literal["other"] = "other"
@@ -91,6 +92,7 @@ class Other(Thing):
 
     use: Label
     hazard: Hazard | None = None
+    hollow_mm: Millimetres | None = None
 
 
 def keeps_safe(thing: Thing) -> bool:

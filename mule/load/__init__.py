@@ -200,13 +200,10 @@ class Roots:
 
 def roots(kit: Kit) -> Roots:
     """Follows inserts to the piece of luggage they lie in; what is worn, or lies in what is worn, has none."""
-    inside = {e.item: e.place.bag for e in kit.entries if isinstance(e.place, InBag)}
+    outermost = kit.outermost()
     owners = {e.item: e.place.person for e in kit.entries if isinstance(e.place, AsPiece)}
     bags: dict[str, list[tuple[str, int]]] = {}
     for entry in kit.entries:
-        at = entry.place.bag if isinstance(entry.place, InBag) else None
-        while at is not None and at not in owners:
-            at = inside.get(at)
-        if at is not None:
+        if isinstance(entry.place, InBag) and (at := outermost[entry.place.bag]) in owners:
             bags.setdefault(entry.item, []).append((at, entry.count))
     return Roots(bags, owners)

@@ -6,7 +6,7 @@ from typing import Literal
 from mule.units import Access, Frozen
 
 Proof = Literal["proved", "ran-out"]
-Why = Literal["too-large", "no-room", "pins", "straps", "strap-length"]
+Why = Literal["too-large", "no-room", "pins", "straps", "strap-length", "never-hold"]
 
 
 class Placed(Frozen):
@@ -70,7 +70,10 @@ class Elsewhere(Frozen):
 
 
 class LeftOver(Frozen):
-    """What found no place in its bag. proof: whether that is proved, or the search ran out of time."""
+    """What found no place in its bag. proof: whether that is proved, or the search ran out of time.
+
+    owned: bags and inserts of the locker that stay at home and would take it, the smallest first.
+    """
 
     item: str
     count: int
@@ -78,6 +81,7 @@ class LeftOver(Frozen):
     why: Why
     proof: Proof
     helps: tuple[Elsewhere, ...] = ()
+    owned: tuple[str, ...] = ()
 
 
 class Strapped(Frozen):
@@ -88,11 +92,21 @@ class Strapped(Frozen):
     count: int
 
 
+class Alternative(Frozen):
+    """Another thing of a slot, packed by trial where the loaded one lies. fits: nothing stays over with it."""
+
+    slot: str
+    item: str
+    instead_of: str
+    bag: str
+    fits: bool
+
+
 class Stowage(Frozen):
     """The whole answer. bags: outer size of each in mm, and the share of it that is not room inside.
 
     proof: of what is left over. checked: an independent look at bounds, overlap and weight on fragile things found
-    nothing wrong.
+    nothing wrong. alternatives: whether the other things of each slot would fit, too.
     """
 
     rooms: tuple[RoomUse, ...]
@@ -102,3 +116,4 @@ class Stowage(Frozen):
     left: tuple[LeftOver, ...]
     checked: bool
     gap_mm: float
+    alternatives: tuple[Alternative, ...] = ()

@@ -5,8 +5,8 @@ from dataclasses import dataclass, field
 
 from ortools.sat.python import cp_model
 
-from mule.packing.place import Effort, turns_in
 from mule.packing.rooms import Block, Luggage, Room, SoftBlock
+from mule.packing.spots import Effort, turns_in
 
 # Soft things never fill the last corners (estimate).
 SOFT_SHARE = 0.9

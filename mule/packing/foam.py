@@ -10,8 +10,8 @@ from pydantic import Field
 
 from mule.gear import Bag, Gear
 from mule.kit import Kit
-from mule.packing.place import Effort, Outcome, Spot, place
 from mule.packing.rooms import Block, Room, luggage_of, rooms_of
+from mule.packing.spots import Effort, Outcome, Spot, place
 from mule.units import Frozen
 
 # Walls that notches leave standing, and the least notch that a finger uses (estimates).

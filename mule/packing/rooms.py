@@ -3,14 +3,16 @@
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from itertools import permutations
-from math import ceil, floor
+from math import ceil, floor, hypot
 from typing import Literal
 
-from mule.finding import InBag
+from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import (
     Bag,
+    Battery,
     Body,
     Box,
+    Card,
     Computer,
     Cylinder,
     Drive,
@@ -19,6 +21,8 @@ from mule.gear import (
     Gear,
     Insert,
     Lens,
+    Other,
+    PowerBank,
     Soft,
     Teleconverter,
 )
@@ -81,6 +85,7 @@ class Block:
     access: Access | None = None
     pin: Pin | None = None
     screen_in: float | None = None
+    never_held: bool = False
 
     @property
     def litres(self) -> float:
@@ -103,12 +108,19 @@ class SoftBlock:
 
 @dataclass
 class Luggage:
-    """A bag or insert with what belongs inside it."""
+    """A bag or insert with what belongs inside it. held: it goes in the hold. barred: what never goes there."""
 
     bag: str
     rooms: Sequence[Room]
+    held: bool = False
     blocks: list[Block] = field(default_factory=list)
     soft: list[SoftBlock] = field(default_factory=list)
+    barred: list[Block] = field(default_factory=list)
+
+
+def never_held(thing: Gear) -> bool:
+    """Spare lithium and what pictures are on: never in the hold (domain 8 and 10)."""
+    return isinstance(thing, PowerBank | Card | Drive) or (isinstance(thing, Battery) and thing.lithium)
 
 
 def rooms_of(bag: Bag | Insert) -> list[Room]:
@@ -171,7 +183,15 @@ def luggage_of(gear: Mapping[str, Gear], kit: Kit) -> list[Luggage]:
             held.setdefault(entry.place.bag, []).append((gear[entry.item], entry.count))
     bags = [gear[i] for i in kit.loaded() if isinstance(gear[i], Bag | Insert)]
     full = {bag.id: _full_g(bag, held) for bag in bags}
-    return [_filled(bag, held.get(bag.id, []), kit, full) for bag in bags if isinstance(bag, Bag | Insert)]
+    outermost = kit.outermost()
+    checked = {e.item for e in kit.entries if isinstance(e.place, AsPiece) and e.place.piece == PieceKind.HOLD}
+    found = [_filled(bag, held.get(bag.id, []), kit, full) for bag in bags if isinstance(bag, Bag | Insert)]
+    for luggage in found:
+        luggage.held = outermost.get(luggage.bag) in checked
+        if luggage.held:
+            luggage.barred = [b for b in luggage.blocks if b.never_held]
+            luggage.blocks = [b for b in luggage.blocks if not b.never_held]
+    return found
 
 
 def _full_g(thing: Gear, held: Mapping[str, Sequence[tuple[Gear, int]]]) -> float:
@@ -186,17 +206,21 @@ def _filled(bag: Bag | Insert, things: Sequence[tuple[Gear, int]], kit: Kit, ful
     pins = {p.item: p for p in kit.stow.pins if p.bag == bag.id}
     here = {thing.id: thing for thing, _ in things}
     mounted = {m.body: m.lens for m in kit.stow.mounts if m.body in here and m.lens in here}
+    nested = {n.outer: n.inner for n in kit.stow.nests if n.outer in here and n.inner in here}
+    nested = {o: i for o, i in nested.items() if goes_inside(here[o], here[i]) and not {o, i} & {*mounted.values()}}
+    pairs = mounted | nested
     for thing, count in things:
         wish, pin = wishes.get(thing.id), pins.get(thing.id)
         if isinstance(thing.size, Soft):
             litres = thing.size.volume_l
             made.soft.append(SoftBlock(thing.id, count, litres * count, thing.mass_g * count, wish, pin))
             continue
-        if thing.id in mounted:
-            lens = here[mounted[thing.id]]
-            made.blocks.append(_mounted(thing, lens, wish, pin))
-        # A body or lens that is packed as a pair is not packed by itself too.
-        loose = count - (thing.id in mounted) - (thing.id in mounted.values())
+        if thing.id in pairs:
+            other = here[pairs[thing.id]]
+            box = _mounted(thing, other) if thing.id in mounted else _nested(thing, other)
+            made.blocks.append(_pair((thing, other), box, wish, pin))
+        # What is packed as a pair is not packed by itself too.
+        loose = count - (thing.id in pairs) - (thing.id in pairs.values())
         made.blocks += _blocks(thing, loose, full_g.get(thing.id, thing.mass_g), wish, pin)
     return made
 
@@ -222,23 +246,48 @@ def _blocks(thing: Gear, count: int, each_g: float, wish: Access | None, pin: Pi
             # Of several pieces one is pinned; the others go where there is room.
             pin=pin if number == 0 else None,
             screen_in=thing.screen_in if isinstance(thing, Computer) and thing.form != "phone" else None,
+            never_held=never_held(thing),
         )
 
 
-def _mounted(body: Gear, lens: Gear, wish: Access | None, pin: Pin | None) -> Block:
+def _mounted(body: Gear, lens: Gear) -> Box:
     """A body with a lens on it: the box around both, the lens standing out of the body's front, its thinnest side."""
     long, tall, deep = body.size.sides_mm()
     reach, *across = sorted((lens.size.sides_mm()), reverse=True)
     if isinstance(lens.size, Cylinder):
         reach, across = lens.size.length_mm, [lens.size.diameter_mm] * 2
-    box = Box(length_mm=max(long, across[0]), width_mm=max(tall, across[1]), height_mm=deep + reach)
+    return Box(length_mm=max(long, across[0]), width_mm=max(tall, across[1]), height_mm=deep + reach)
+
+
+def goes_inside(outer: Gear, inner: Gear) -> bool:
+    """Whether a thing goes into a hollow one, along its longest side."""
+    if not isinstance(outer, Other) or outer.hollow_mm is None or isinstance(inner.size, Soft):
+        return False
+    if isinstance(inner.size, Cylinder):
+        return inner.size.diameter_mm <= outer.hollow_mm
+    _, middle, thin = inner.size.sides_mm()
+    return bool(hypot(middle, thin) <= outer.hollow_mm)
+
+
+def _nested(outer: Gear, inner: Gear) -> Box | Cylinder:
+    """The shape of the hollow thing, as long as the longer of both."""
+    size = outer.size
+    if isinstance(size, Cylinder):
+        reach = inner.size.length_mm if isinstance(inner.size, Cylinder) else inner.size.sides_mm()[0]
+        return size.model_copy(update={"length_mm": max(size.length_mm, reach)})
+    long, middle, thin = size.sides_mm()
+    return Box(length_mm=max(long, inner.size.sides_mm()[0]), width_mm=middle, height_mm=thin)
+
+
+def _pair(things: tuple[Gear, Gear], size: Box | Cylinder, wish: Access | None, pin: Pin | None) -> Block:
+    one, other = things
     return Block(
-        id=f"{body.id}+{lens.id}",
-        items=(body.id, lens.id),
+        id=f"{one.id}+{other.id}",
+        items=(one.id, other.id),
         count=1,
-        turns=turns_of(box),
-        mass_g=body.mass_g + lens.mass_g,
-        fragile=True,
+        turns=turns_of(size),
+        mass_g=one.mass_g + other.mass_g,
+        fragile=isinstance(one, FRAGILE) or isinstance(other, FRAGILE),
         padded=False,
         access=wish,
         pin=pin,

@@ -20,7 +20,7 @@ from mule.rules.stamina import (
     MirrorOneSlot,
     PowerShort,
 )
-from mule.rules.stow import TooLarge
+from mule.rules.stow import AtTheSeat, TooLarge
 from mule.rules.travel import LegRefuses, LoadOnPerson
 from mule.rules.wants import Gaps, NativeGaps, WantUnmet
 
@@ -65,6 +65,7 @@ RULES: tuple[Rule, ...] = (
     BeyondTheEstimate(),
     RestrictedThings(),
     TooLarge(),
+    AtTheSeat(),
 )
 
 

@@ -13,7 +13,9 @@ class RestrictedThings:
 
     def find(self, case: Case) -> Iterable[Finding]:
         """A blocker for each that does not go, a caution for energy that wants approval, a note for the rest."""
-        for judged in case.gate.restricted:
+        everywhere = [(judged, "") for judged in case.gate.restricted]
+        everywhere += [(judged, again.loadout) for again in case.gate.repacked for judged in again.restricted]
+        for judged, loadout in everywhere:
             if judged.answer == "yes":
                 continue
             refused = judged.answer == "no"
@@ -34,8 +36,10 @@ class RestrictedThings:
                     "why": judged.why,
                     "where": "hold" if judged.held else "cabin",
                     **({"bag": judged.bag} if judged.bag else {}),
+                    **({"loadout": loadout} if loadout else {}),
                 },
-                cures=tuple(self._cures(case, judged)) if refused else (),
+                # A loadout is mended where it is made up; edits are of the transit packing.
+                cures=tuple(self._cures(case, judged)) if refused and not loadout else (),
             )
 
     def _cures(self, case: Case, judged: Judged) -> Iterable[Cure]:

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from mule.finding import Cure, Finding, InBag, Move, Severity
+from mule.finding import AsPiece, Cure, Finding, InBag, Move, PieceKind, Severity
 from mule.gear import Bag, Gear, Insert, Soft
 from mule.packing import rooms_of, turns_of
 from mule.rules.case import Case
@@ -30,6 +30,38 @@ class TooLarge:
                 items=(thing.id,),
                 refs={"bag": place.bag},
                 cures=tuple(Cure(code="move", edits=(move,), numbers=moved) for move in moves),
+            )
+
+
+class AtTheSeat:
+    """A thing that is needed in the seat and travels overhead or in the hold."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """A caution per thing, cured by the personal item of whoever carries it, or of anybody."""
+        kit = case.plan.kit
+        pieces = {e.item: e.place for e in kit.entries if isinstance(e.place, AsPiece)}
+        seats = [bag for bag, place in pieces.items() if place.piece == PieceKind.PERSONAL]
+        outermost = kit.outermost()
+        wished = {wish.item for wish in kit.stow.wishes if wish.seat}
+        for entry in kit.entries:
+            if entry.item not in wished or not isinstance(entry.place, InBag):
+                continue
+            root = outermost[entry.place.bag]
+            if root not in pieces or root in seats:
+                continue
+            person = pieces[root].person
+            able = sorted(seats, key=lambda bag: pieces[bag].person != person)
+            moved = {"moved_g": case.plan.items[entry.item].mass_g * entry.count}
+            yield Finding(
+                code="not-at-seat",
+                severity=Severity.CAUTION,
+                station="stow",
+                items=(entry.item,),
+                refs={"bag": root},
+                cures=tuple(
+                    Cure(code="move", edits=(Move(item=entry.item, place=InBag(bag=bag)),), numbers=moved)
+                    for bag in able[:1]
+                ),
             )
 
 

@@ -1,6 +1,6 @@
 """Importing a plan file: all or nothing."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -98,12 +98,21 @@ def _renamed(kit: KitValue, ids: dict[str, str]) -> KitValue:
 def _restowed(stow: Stow, ids: Mapping[str, str]) -> Stow:
     """Wishes for packing under the ids that things go by here; those about things that are not there are gone."""
     told = stow.model_dump()
-    for sort, named in (("pins", ("item", "bag")), ("mounts", ("body", "lens")), ("wishes", ("item",))):
-        known = [wish for wish in told[sort] if all(wish[field] in ids for field in named)]
-        told[sort] = [wish | {field: ids[wish[field]] for field in named} for wish in known]
+    for sort, named in _WISHES.items():
+        told[sort] = _known(told[sort], named, ids)
     for loadout in told["loadouts"]:
         loadout["entries"] = [_relabelled(entry, ids) for entry in loadout["entries"] if entry["item"] in ids]
+        loadout["mounts"] = _known(loadout["mounts"], _WISHES["mounts"], ids)
     return Stow.model_validate(told)
+
+
+# What each sort of wish names.
+_WISHES = {"pins": ("item", "bag"), "mounts": ("body", "lens"), "nests": ("outer", "inner"), "wishes": ("item",)}
+
+
+def _known(wishes: list[dict[str, Any]], named: Sequence[str], ids: Mapping[str, str]) -> list[dict[str, Any]]:
+    known = [wish for wish in wishes if all(wish[field] in ids for field in named)]
+    return [wish | {field: ids[wish[field]] for field in named} for wish in known]
 
 
 def _relabelled(entry: dict[str, Any], ids: Mapping[str, str]) -> dict[str, Any]:

@@ -217,7 +217,7 @@ def stream_stowage(
 
 def _stow_lines(plan: Plan, looking: Looking) -> Iterator[str]:
     bags = sum(isinstance(plan.items[i], Bag | Insert) for i in plan.kit.loaded())
-    for number, stowage in enumerate(stowing(plan.items, plan.kit, looking)):
+    for number, stowage in enumerate(stowing(plan.items, plan.kit, looking, plan.trip.marks.slots)):
         yield StowLine(stowage=stowage, final=number == bags).model_dump_json() + "\n"
 
 

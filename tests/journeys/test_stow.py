@@ -141,3 +141,34 @@ def test_the_round_view_draws_or_says_that_it_cannot(demo: Page) -> None:
     stow(demo, "b")
     demo.get_by_role("button", name="in the round").click()
     expect(demo.get_by_role("img", name=re.compile("in the round"))).to_be_visible()
+
+
+def test_the_insert_is_swapped_to_the_day_bag(demo: Page) -> None:
+    own_kit(demo, "b")
+    kit = demo.url.split("/")[-2]
+    stow(demo, kit)
+    room(demo, "Ridge 32", "main")
+    demo.get_by_role("button", name=re.compile("^Cube, large")).press("Enter")
+    picked = demo.get_by_role("region", name="Picked")
+    picked.get_by_role("button", name="Ridge 25").click()
+    # It fills the day bag but for a hand's breadth; what lay there finds another place, or is named.
+    room(demo, "Ridge 25", "main")
+    cube = demo.get_by_role("button", name=re.compile("^Cube, large"))
+    left = demo.get_by_role("region", name="Left over")
+    expect(
+        cube.or_(left.get_by_text("Cube, large finds no room").or_(left.get_by_text("Cube, large is larger"))).first
+    ).to_be_visible()
+    expect(demo.get_by_role("region", name="Ridge 25", exact=True)).to_contain_text(re.compile("kg"))
+
+
+def test_a_leg_packed_otherwise_stands_so_at_the_gate(demo: Page) -> None:
+    own_kit(demo, "b")
+    kit = demo.url.split("/")[-2]
+    stow(demo, kit)
+    demo.get_by_role("button", name="Shore morning").click()
+    demo.get_by_role("button", name="What goes along").click()
+    legs = demo.get_by_role("group", name="Legs that are packed so")
+    legs.get_by_role("button").nth(1).click()
+    expect(legs.get_by_role("button").nth(1)).to_have_attribute("aria-pressed", "true")
+    demo.goto(f"/trips/lofoten/{kit}/gate")
+    expect(demo.locator(".matrix")).to_contain_text("packed as “Shore morning”")

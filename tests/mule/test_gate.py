@@ -6,11 +6,11 @@ import pytest
 from pydantic import ValidationError
 
 from mule.assess import assess
-from mule.carriers import Carrier, Judged, Restriction
+from mule.carriers import Carrier, Judged, PieceRule, Restriction
 from mule.finding import AsPiece, InBag, Move, PieceKind, Severity, Worn
 from mule.gate import drill, rehearse
 from mule.gear import Bag, Battery, Box, Card, Computer, Other, PowerBank, Safety, Tripod
-from mule.kit import Entry
+from mule.kit import Entry, Loadout, Stow, Wish
 from mule.plan import Plan
 from mule.trip import Leg
 from tests import cast
@@ -195,3 +195,52 @@ def test_a_thing_larger_than_every_space_of_its_bag_is_told_with_a_bag_that_take
     assert (found.severity, found.refs["bag"]) == (Severity.BLOCKER, "cabin")
     assert [c.edits[0].model_dump()["place"]["bag"] for c in found.cures] == ["large"]
     assert {s.name: s.mark for s in assess(plan).stations}["stow"] == "blocked"
+
+
+def repacked(**loadout: Any) -> Plan:
+    """A flight with a hold bag, then a small plane that takes 5 kg in the cabin and nothing in the hold."""
+    small = Carrier(
+        id="small", name="Small", means="plane", pieces=(PieceRule(piece=PieceKind.CABIN, mass_g=5_000),)
+    )  # fmt: skip
+    heavy = Other(id="heavy", name="heavy", use="camp", mass_g=6_000, size=cast.SMALL)
+    plan = packed((heavy, 1, "cabin"), (bank(90), 1, "cabin"), carriers=(FLIES, small))
+    out = Loadout(id="hop", name="Small hop", **loadout)
+    return plan.with_kit(plan.kit.model_copy(update={"stow": Stow(loadouts=(out,))}))
+
+
+HOP = (
+    Entry(item="cabin", place=AsPiece(piece=PieceKind.CABIN, person="ines")),
+    Entry(item="hold", place=AsPiece(piece=PieceKind.HOLD, person="ines")),
+    Entry(item="heavy", place=InBag(bag="cabin")),
+    Entry(item="bank", place=InBag(bag="hold")),
+)
+
+
+def test_a_leg_that_is_packed_otherwise_goes_to_the_gate_as_it_is_packed() -> None:
+    as_transit = assess(repacked(entries=HOP[:1]))
+    assert [(leg.passes, leg.loadout) for leg in as_transit.legs] == [(True, None), (False, None)]
+    # Without the six kilos: 900 g of bag on the small plane.
+    made = assess(repacked(entries=HOP[:1], legs=("leg-1",)))
+    assert [(leg.passes, leg.loadout) for leg in made.legs] == [(True, None), (True, "hop")]
+    (mass,) = [c for c in made.legs[1].checks if c.limit == "mass"]
+    assert mass.value == 900
+
+
+def test_restricted_things_are_judged_where_they_lie_on_each_leg() -> None:
+    made = assess(repacked(entries=HOP, legs=("leg-1",)))
+    assert not [j for j in made.gate.restricted if j.answer == "no"]
+    (again,) = made.gate.repacked
+    assert (again.loadout, again.legs) == ("hop", ("leg-1",))
+    assert [j.item for j in again.restricted if j.answer == "no"] == ["bank"]
+    (finding,) = [f for f in made.findings if f.code == "gate-no"]
+    assert finding.refs["loadout"] == "hop"
+    assert not finding.cures
+
+
+def test_what_is_wanted_in_the_seat_belongs_in_the_bag_under_it() -> None:
+    book = Other(id="book", name="book", use="read", **THING)
+    plan = packed((book, 1, "cabin"), seat=bag("seat", "personal"))
+    assert not [f for f in assess(plan).findings if f.code == "not-at-seat"]
+    wished = plan.with_kit(plan.kit.model_copy(update={"stow": Stow(wishes=(Wish(item="book", seat=True),))}))
+    (finding,) = [f for f in assess(wished).findings if f.code == "not-at-seat"]
+    assert finding.cures[0].edits == (Move(item="book", place=InBag(bag="seat")),)

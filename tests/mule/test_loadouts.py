@@ -7,7 +7,7 @@ import pytest
 
 from mule.errors import InvalidInput
 from mule.finding import AsPiece, InBag, PieceKind, Worn
-from mule.kit import Entry, Kit, Loadout, Stow
+from mule.kit import Entry, Kit, Loadout, Mount, Stow
 from mule.loadouts import Shift, carried, moves, outing
 from mule.plan import Plan
 from tests import cast
@@ -93,3 +93,13 @@ def test_what_left_the_kit_leaves_its_loadouts_too() -> None:
 def test_a_loadout_that_is_not_there_is_told() -> None:
     with pytest.raises(InvalidInput, match="loadouts"):
         outing(plan(), "nowhere")
+
+
+def test_a_loadout_says_which_lens_is_on_which_body() -> None:
+    made = plan(*RIDGE)
+    kit = made.kit.model_copy(
+        update={"stow": made.kit.stow.model_copy(update={"mounts": (Mount(body="body", lens="tele"),)})}
+    )
+    assert carried(kit, made.items, kit.stow.loadouts[0]).stow.mounts == kit.stow.mounts
+    on = (Mount(body="body", lens="normal"),)
+    assert carried(kit, made.items, kit.stow.loadouts[0].model_copy(update={"mounts": on})).stow.mounts == on

@@ -13,12 +13,13 @@ from pydantic import ValidationError
 
 from benchmarks.stowing import SPACE, cut
 from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Battery, Body, Box, Compartment, Computer, Cylinder, Insert, Other, Soft
+from mule.gear import Bag, Battery, Body, Box, Card, Compartment, Computer, Cylinder, Insert, Other, Soft
 from mule.kit import Entry, Kit, Mount, Pin, Stow, Wish
 from mule.packing import Block, Effort, Looking, Placed, Stowage, faults, place, stow
-from mule.packing.place import Outcome
 from mule.packing.rooms import box_turns
+from mule.packing.spots import Outcome
 from mule.plan import read
+from mule.trip import Slot
 from tests import cast
 
 QUICKLY = Looking(seconds=4, workers=1)
@@ -389,3 +390,77 @@ def test_a_kit_keeps_its_wishes_in_the_plan_file() -> None:
     kit = made.kit.model_copy(update={"stow": Stow(gap_mm=5, pins=(Pin(item="body", bag="bag"),))})
     again = read(made.with_kit(kit).model_dump_json().encode())
     assert again.kit.stow == kit.stow
+
+
+def hood(hollow: float, *, long: float = 60) -> Other:
+    return Other(
+        id="hood",
+        name="hood",
+        use="hood",
+        mass_g=40,
+        hollow_mm=hollow,
+        size=Cylinder(diameter_mm=90, length_mm=long),
+    )
+
+
+def test_a_small_lens_lies_in_a_reversed_hood_when_it_may_and_is_narrow_enough() -> None:
+    lens = cast.lens("fifty", 50, 50, 1.4, mass_g=200, size=Cylinder(diameter_mm=70, length_mm=50))
+    tight = bag(90, 90, 62)
+    apart = packed(tight, hood(80), lens)
+    assert [over.item for over in apart.left] == ["fifty"]
+    # 60 mm of hood around 50 mm of lens: as long as the hood, as wide as the hood, both masses.
+    together = packed(tight, hood(80), lens, nests=({"outer": "hood", "inner": "fifty"},))
+    (block,) = together.placed
+    assert not together.left
+    assert set(block.items) == {"hood", "fifty"}
+    assert sorted(block.size_mm) == [60, 90, 90]
+    assert block.mass_g == 240
+    narrow = packed(tight, hood(69), lens, nests=({"outer": "hood", "inner": "fifty"},))
+    assert len(narrow.left) == 1
+
+
+def test_spare_lithium_and_pictures_are_never_packed_in_the_hold() -> None:
+    card = Card(
+        id="card", name="card", mass_g=3, size=cast.SMALL, card_type="SD", capacity_gb=128, speed_mb_s=200
+    )  # fmt: skip
+    things = (cast.pack(), card, thing("tool", 50, 40, 30))
+    hold, cabin = bag(300, 200, 100, id_="hold", piece=PieceKind.HOLD), bag(300, 200, 100, id_="cabin")
+    gear = {t.id: t for t in (*things, hold, cabin)}
+    entries = [
+        Entry(item=b.id, place=AsPiece(piece=b.piece, person="ines")) for b in (hold, cabin)
+    ] + [Entry(item=t.id, place=InBag(bag="hold")) for t in things]  # fmt: skip
+    made = stow(gear, Kit(id="a", name="A", entries=tuple(entries)), QUICKLY)
+    assert {p.items[0] for p in made.placed} == {"tool"}
+    assert {(over.item, over.why, over.proof) for over in made.left} == {
+        ("pack", "never-hold", "proved"),
+        ("card", "never-hold", "proved"),
+    }
+    assert all([help_.bag for help_ in over.helps] == ["cabin"] for over in made.left)
+
+
+def test_what_finds_no_room_names_a_bag_that_stays_at_home_and_would_take_it() -> None:
+    small = bag(100, 100, 50)
+    at_home = [bag(400, 300, 200, id_="large"), bag(210, 120, 100, id_="fits"), bag(90, 90, 90, id_="tiny")]
+    lens = thing("tele", 200, 90, 90)
+    gear = {t.id: t for t in (small, *at_home, lens)}
+    entries = (
+        Entry(item="bag", place=AsPiece(piece=PieceKind.CABIN, person="ines")),
+        Entry(item="tele", place=InBag(bag="bag")),
+    )
+    (over,) = stow(gear, Kit(id="a", name="A", entries=entries), QUICKLY).left
+    assert set(over.owned) == {"fits", "large"}
+    assert over.helps == ()
+
+
+def test_both_things_of_a_slot_must_fit() -> None:
+    holder = bag(220, 100, 100)
+    tele, drone, wide = thing("tele", 210, 95, 95), thing("drone", 230, 90, 60), thing("wide", 90, 80, 80)
+    gear = {t.id: t for t in (holder, tele, drone, wide)}
+    entries = (
+        Entry(item="bag", place=AsPiece(piece=PieceKind.CABIN, person="ines")),
+        Entry(item="tele", place=InBag(bag="bag")),
+    )
+    slot = Slot(id="long", name="Long or high", items=("tele", "drone", "wide"))
+    made = stow(gear, Kit(id="a", name="A", entries=entries), QUICKLY, slots=(slot,))
+    # 230 mm of drone in 220 mm of bag; the wide one is smaller than what lies there.
+    assert {(a.item, a.fits) for a in made.alternatives} == {("drone", False), ("wide", True)}

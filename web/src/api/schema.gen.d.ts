@@ -2194,7 +2194,8 @@ export interface components {
          * Other
          * @description Anything else: care, clothing, water, food, papers. ``use`` groups things of one purpose.
          *
-         *     hazard: what carriers see in it; None for nothing.
+         *     hazard: what carriers see in it; None for nothing. hollow_mm: width inside of a hood or a pot, in which other things
+         *     may lie.
          */
         Other: {
             /** Id */
@@ -2248,6 +2249,8 @@ export interface components {
             use: string;
             /** Hazard */
             hazard?: ("blade" | "multi-tool" | "tool" | "spray" | "gas" | "compressed-air" | "matches" | "lighter" | "liquid" | "film") | null;
+            /** Hollow Mm */
+            hollow_mm?: number | null;
         };
         /**
          * OtherSupport
@@ -4652,6 +4655,7 @@ export interface components {
              *       "gap_mm": 8,
              *       "pins": [],
              *       "mounts": [],
+             *       "nests": [],
              *       "wishes": [],
              *       "loadouts": []
              *     }
@@ -4735,7 +4739,9 @@ export interface components {
         };
         /**
          * LegVerdict
-         * @description Whether one leg takes everything, and every limit looked at. limits: whether the carrier states any at all.
+         * @description Whether one leg takes everything, and every limit looked at.
+         *
+         *     limits: whether the carrier states any at all. loadout: as which the kit is packed on it, None for transit.
          */
         LegVerdict: {
             /** Leg */
@@ -4748,6 +4754,8 @@ export interface components {
             limits: boolean;
             /** Checks */
             checks: components["schemas"]["Check"][];
+            /** Loadout */
+            loadout?: string | null;
         };
         /**
          * Load
@@ -4771,9 +4779,10 @@ export interface components {
         };
         /**
          * Loadout
-         * @description Another way of carrying part of a kit: the bag of a day out. What it does not name stays at the base.
+         * @description Another way of carrying part of a kit: the bag of a day out, or the packing of some legs.
          *
-         *     days: on which it is carried. entries: bags with who carries them, and what lies in them or is worn.
+         *     What a day's bag does not name stays at the base. days, legs: when it is carried; legs are re-packed so and go to
+         *     the gate so. entries: bags with who carries them, and what lies in them or is worn. mounts: the lens on each body.
          */
         Loadout: {
             /** Id */
@@ -4786,10 +4795,20 @@ export interface components {
              */
             days: string[];
             /**
+             * Legs
+             * @default []
+             */
+            legs: string[];
+            /**
              * Entries
              * @default []
              */
             entries: components["schemas"]["Entry"][];
+            /**
+             * Mounts
+             * @default []
+             */
+            mounts: components["schemas"]["Mount"][];
         };
         /**
          * Loads
@@ -4946,6 +4965,16 @@ export interface components {
             frames?: number | null;
         };
         /**
+         * Nest
+         * @description A thing that is packed inside a hollow one: a small lens in a reversed hood, or a hood around a lens.
+         */
+        Nest: {
+            /** Outer */
+            outer: string;
+            /** Inner */
+            inner: string;
+        };
+        /**
          * Next
          * @description Something left behind that would add to the brief. brings: links it needs that are not loaded either.
          */
@@ -5098,9 +5127,10 @@ export interface components {
         };
         /**
          * Rehearsal
-         * @description What a look into the bags says. flies: whether any leg is a flight; restricted: worst first.
+         * @description What a look into the bags says. flies: whether any leg is a flight; restricted: in transit, worst first.
          *
-         *     rules: in force, the strictest of the carriers that fly. tray: what comes out at security, by person.
+         *     rules: in force in transit, the strictest of the carriers that fly. tray: what comes out at security, by person.
+         *     repacked: the same for legs that are packed otherwise.
          */
         Rehearsal: {
             /** Flies */
@@ -5111,6 +5141,23 @@ export interface components {
             restricted: components["schemas"]["Judged"][];
             /** Tray */
             tray: components["schemas"]["Lying"][];
+            /**
+             * Repacked
+             * @default []
+             */
+            repacked: components["schemas"]["Repacked"][];
+        };
+        /**
+         * Repacked
+         * @description What is restricted on legs that are packed otherwise: as which loadout, by the carriers of those legs.
+         */
+        Repacked: {
+            /** Loadout */
+            loadout: string;
+            /** Legs */
+            legs: string[];
+            /** Restricted */
+            restricted: components["schemas"]["Judged"][];
         };
         /**
          * Resilience
@@ -5219,6 +5266,11 @@ export interface components {
              */
             mounts: components["schemas"]["Mount"][];
             /**
+             * Nests
+             * @default []
+             */
+            nests: components["schemas"]["Nest"][];
+            /**
              * Wishes
              * @default []
              */
@@ -5275,16 +5327,18 @@ export interface components {
         };
         /**
          * Wish
-         * @description How a thing should be reached.
+         * @description How a thing should be reached. seat: it is needed in the seat, so it travels in the personal item.
          */
         Wish: {
             /** Item */
             item: string;
+            /** Access */
+            access?: ("quick" | "open" | "deep") | null;
             /**
-             * Access
-             * @enum {string}
+             * Seat
+             * @default false
              */
-            access: "quick" | "open" | "deep";
+            seat: boolean;
         };
         /**
          * Worn
@@ -6060,6 +6114,22 @@ export interface components {
             stow: components["schemas"]["Stow"];
         };
         /**
+         * Alternative
+         * @description Another thing of a slot, packed by trial where the loaded one lies. fits: nothing stays over with it.
+         */
+        Alternative: {
+            /** Slot */
+            slot: string;
+            /** Item */
+            item: string;
+            /** Instead Of */
+            instead_of: string;
+            /** Bag */
+            bag: string;
+            /** Fits */
+            fits: boolean;
+        };
+        /**
          * Elsewhere
          * @description A bag in which a left-over thing finds room, tried by packing it there.
          */
@@ -6072,6 +6142,8 @@ export interface components {
         /**
          * LeftOver
          * @description What found no place in its bag. proof: whether that is proved, or the search ran out of time.
+         *
+         *     owned: bags and inserts of the locker that stay at home and would take it, the smallest first.
          */
         LeftOver: {
             /** Item */
@@ -6084,7 +6156,7 @@ export interface components {
              * Why
              * @enum {string}
              */
-            why: "too-large" | "no-room" | "pins" | "straps" | "strap-length";
+            why: "too-large" | "no-room" | "pins" | "straps" | "strap-length" | "never-hold";
             /**
              * Proof
              * @enum {string}
@@ -6095,6 +6167,11 @@ export interface components {
              * @default []
              */
             helps: components["schemas"]["Elsewhere"][];
+            /**
+             * Owned
+             * @default []
+             */
+            owned: string[];
         };
         /**
          * Placed
@@ -6220,7 +6297,7 @@ export interface components {
          * @description The whole answer. bags: outer size of each in mm, and the share of it that is not room inside.
          *
          *     proof: of what is left over. checked: an independent look at bounds, overlap and weight on fragile things found
-         *     nothing wrong.
+         *     nothing wrong. alternatives: whether the other things of each slot would fit, too.
          */
         Stowage: {
             /** Rooms */
@@ -6237,6 +6314,11 @@ export interface components {
             checked: boolean;
             /** Gap Mm */
             gap_mm: number;
+            /**
+             * Alternatives
+             * @default []
+             */
+            alternatives: components["schemas"]["Alternative"][];
         };
         /**
          * Strapped

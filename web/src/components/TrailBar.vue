@@ -1,18 +1,28 @@
 <script setup lang="ts">
 /** The order of work. A station's mark says done, open or blocked by its shape as well as its colour. */
+import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Assessment } from '@/api/types'
+import type { Packed } from '@/composables/useStowage'
 import { STATIONS } from '@/wording/stations'
 
-const props = defineProps<{ trip: string; kit: string; stations: Assessment['stations'] }>()
+const props = defineProps<{ trip: string; kit: string; stations: Assessment['stations']; version: number; cautions: string[] }>()
 const route = useRoute()
+
+/** The assessment does not pack; once this version of the kit was packed here and nothing was left over, Stow is done. */
+const packed = useQuery<Packed | null>({ queryKey: computed(() => ['packed', props.trip, props.kit]), queryFn: () => null, enabled: false })
+function markOf(name: string): 'done' | 'open' | 'blocked' {
+  const mark = props.stations.find((s) => s.name === name)?.mark ?? 'open'
+  if (name !== 'stow' || mark !== 'open' || props.cautions.includes('stow')) return mark
+  return packed.data.value?.version === props.version && packed.data.value.left === 0 ? 'done' : 'open'
+}
 
 const stops = computed(() =>
   STATIONS.map((station, index) => ({
     ...station,
     key: index + 1,
-    mark: props.stations.find((s) => s.name === station.name)?.mark ?? 'open',
+    mark: markOf(station.name),
     here: (route.meta.station ?? route.name) === station.name,
   })),
 )

@@ -11,6 +11,7 @@ import TrailBar from './TrailBar.vue'
 
 const props = defineProps<{ bench: Bench | undefined; error: Error | null; names: Names }>()
 const trip = computed(() => props.bench?.trip.trip)
+const cautions = computed(() => (props.bench?.state.assessment.findings ?? []).filter((f) => f.severity === 'caution').map((f) => f.station))
 const under = computed(() => {
   const people = (trip.value?.people ?? []).map((p) => p.name).join(' + ')
   const days = trip.value?.days ?? []
@@ -26,7 +27,7 @@ const under = computed(() => {
         <div class="name">{{ trip.name }}</div>
         <div class="quiet small">{{ under }}</div>
       </div>
-      <TrailBar v-if="bench" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stations="bench.state.assessment.stations" />
+      <TrailBar v-if="bench" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stations="bench.state.assessment.stations" :version="bench.state.version" :cautions="cautions" />
     </AppHeader>
     <main id="screen" class="frame-body" tabindex="-1">
       <slot v-if="bench" />

@@ -8,6 +8,12 @@ import { stream } from '@/api/stream'
 import type { Bench, Stow, Stowage, StowLine } from '@/api/types'
 import { notify } from './useNotice'
 
+/** What the last packing of a kit came to. */
+export interface Packed {
+  version: number
+  left: number
+}
+
 export function useStowage(bench: { value: Bench | undefined }, loadout: () => string = () => '') {
   const stowage = shallowRef<Stowage | null>(null)
   const problem = ref<Problem | null>(null)
@@ -33,6 +39,8 @@ export function useStowage(bench: { value: Bench | undefined }, loadout: () => s
     // What was packed before stays in sight until all is packed anew; a first packing shows itself bag by bag.
     if (line.final || stowage.value === null || shown !== what) stowage.value = line.stowage
     if (line.final) shown = what
+    // What the trail says of this station, until the kit changes.
+    if (line.final && bench.value && !loadout()) queries.setQueryData<Packed>(['packed', bench.value.trip.trip.id, bench.value.state.kit.id], { version: bench.value.state.version, left: line.stowage.left.length })
   }
   watch(
     () => (bench.value ? [bench.value.trip.trip.id, bench.value.state.kit.id, bench.value.state.version, loadout()].join(' ') : ''),

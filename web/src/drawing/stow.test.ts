@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { Placed, RoomUse } from '@/api/types'
-import { goesIn, labelIn, plan, roomAt, section } from './stow'
+import type { Placed, RoomUse, Thing } from '@/api/types'
+import { goesIn, labelIn, plan, roomAt, section, silhouettes } from './stow'
 
 function placed(block: string, at: [number, number, number], size: [number, number, number], more: Partial<Placed> = {}): Placed {
   return { block, items: [block], count: 1, room: 'r', at_mm: at, size_mm: size, turn: [0, 1, 2], round: null, hard: true, mass_g: 100, pinned: false, layer: 0, ...more }
@@ -56,5 +56,18 @@ describe('room that is left', () => {
   it('takes a thing however it is turned', () => {
     expect(goesIn([205, 94, 94], [100, 100, 210])).toBe(true)
     expect(goesIn([205, 94, 94], [200, 200, 200])).toBe(false)
+  })
+})
+
+describe('what is left over', () => {
+  const thing = (id: string, length_mm: number) => ({ id, kind: 'lens', size: { shape: 'cylinder', length_mm, diameter_mm: 80 } }) as unknown as Thing
+  const soft = { id: 'coat', kind: 'other', size: { shape: 'soft', volume_l: 3 } } as unknown as Thing
+  it('is drawn at one scale, each once, in rows, without what is soft', () => {
+    const made = silhouettes([thing('long', 400), thing('short', 200), thing('long', 400), soft], 100)
+    expect(made.shapes.map((s) => s.item)).toEqual(['long', 'short'])
+    expect(made.shapes[0]!.width).toBeCloseTo(98)
+    expect(made.shapes[1]!.width).toBeCloseTo(48)
+    expect(made.shapes[1]!.y).toBeGreaterThan(made.shapes[0]!.y)
+    expect(silhouettes([], 100)).toEqual({ shapes: [], height: 0 })
   })
 })

@@ -1,5 +1,5 @@
 /** A compartment drawn from coordinates: plan (from the front), section (from the side), and the room that is left. */
-import type { Placed, RoomUse } from '@/api/types'
+import type { Kind, Placed, RoomUse, Thing } from '@/api/types'
 
 export interface Face {
   block: string
@@ -132,3 +132,41 @@ export function goesIn(sides: readonly number[], free: readonly number[]): boole
   const box = down(free)
   return down(sides).every((side, k) => side <= box[k]!)
 }
+
+/** Sides of a thing in millimetres, longest first for boxes; nothing for what is soft. */
+export function sidesOf(size: Thing['size']): number[] | null {
+  if (size.shape === 'box') return [size.length_mm, size.width_mm, size.height_mm].sort((a, b) => b - a)
+  return size.shape === 'cylinder' ? [size.length_mm, size.diameter_mm, size.diameter_mm] : null
+}
+
+export interface Silhouette {
+  item: string
+  kind: Kind
+  x: number
+  y: number
+  width: number
+  height: number
+  round: boolean
+}
+
+/** Hard things side by side at one scale, lying on their largest face, in rows no wider than `wide` pixels. */
+export function silhouettes(things: readonly Thing[], wide: number): { shapes: Silhouette[]; height: number } {
+  const hard = [...new Map(things.map((t) => [t.id, t])).values()].flatMap((t) => {
+    const sides = sidesOf(t.size)
+    return sides ? [{ thing: t, long: sides[0]!, high: sides[1]! }] : []
+  })
+  const longest = Math.max(0, ...hard.map((h) => h.long))
+  const scale = Math.min(0.35, longest ? wide / longest : 1)
+  const shapes: Silhouette[] = []
+  let [x, y, row] = [0, 0, 0]
+  for (const { thing, long, high } of hard) {
+    const width = long * scale
+    if (x && x + width > wide) [x, y, row] = [0, y + row + GAP, 0]
+    shapes.push({ item: thing.id, kind: thing.kind, x: x + 1, y: y + 1, width: Math.max(2, width - 2), height: Math.max(2, high * scale), round: thing.size.shape === 'cylinder' })
+    x += width + GAP
+    row = Math.max(row, high * scale + 2)
+  }
+  return { shapes, height: y + row + (shapes.length ? 1 : 0) }
+}
+/** Pixels between things that lie side by side. */
+const GAP = 6

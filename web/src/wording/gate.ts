@@ -1,5 +1,5 @@
 /** What is restricted, what comes out, and what each limit says, in words. */
-import type { Check, Judged, Restriction, Units } from '@/api/types'
+import type { Check, Finding, Judged, Restriction, Units } from '@/api/types'
 import * as fmt from '@/format/units'
 import { item, many, number, ref, type Say } from './parts'
 
@@ -40,14 +40,22 @@ export function decided(judged: Judged): string {
   return judged.wh === null || judged.wh === undefined ? where : `${fmt.figure(judged.wh)} Wh a piece, ${where}`
 }
 
+function repacked(finding: Finding): string {
+  return ref(finding, 'loadout') ? ' on the legs that are packed otherwise' : ''
+}
+
 export const GATE: Record<string, Say> = {
   'gate-no': (f, n) => ({
-    head: `${item(f, n)} does not go ${ref(f, 'where') === 'hold' ? 'in the hold' : 'in the cabin'}.`,
+    head: `${item(f, n)} does not go ${ref(f, 'where') === 'hold' ? 'in the hold' : 'in the cabin'}${repacked(f)}.`,
     body: `${because(f)} ${ASK_THEM}`,
   }),
   'gate-ask': (f, n) => ({
-    head: `${item(f, n)}: ask before you go.`,
+    head: `${item(f, n)}: ask before you go${repacked(f)}.`,
     body: `${because(f)} ${ASK_THEM}`,
+  }),
+  'not-at-seat': (f, n) => ({
+    head: `${item(f, n)} is wanted in the seat.`,
+    body: `It lies in ${n.thing(ref(f, 'bag'))}, out of reach there. It belongs in the bag under the seat.`,
   }),
   'too-large': (f, n, u) => ({
     head: `${item(f, n)} is larger than every space of ${n.thing(ref(f, 'bag'))}.`,

@@ -7,7 +7,7 @@ const sling = { where: 'bag', bag: 'sling', outside: false } as const
 const ridge: Loadout = {
   id: 'ridge',
   name: 'Ridge dawn',
-  days: [],
+  days: [], legs: [], mounts: [],
   entries: [
     { item: 'sling', count: 1, place: { where: 'piece', piece: 'personal', person: 'ines' } },
     { item: 'c1', count: 1, place: { where: 'worn', person: 'ines' } },

@@ -29,5 +29,5 @@ export function edited(loadout: Loadout, edits: readonly Edit[], loaded: Readonl
 export function fresh(loadouts: readonly Loadout[], bag: Entry | undefined): Loadout {
   const taken = new Set(loadouts.map((l) => l.id))
   const number = Array.from({ length: 21 }, (_, i) => i + 1).find((n) => !taken.has(`out-${n}`))!
-  return { id: `out-${number}`, name: `Day out ${number}`, days: [], entries: bag ? [{ item: bag.item, count: 1, place: bag.place }] : [] }
+  return { id: `out-${number}`, name: `Day out ${number}`, days: [], legs: [], mounts: [], entries: bag ? [{ item: bag.item, count: 1, place: bag.place }] : [] }
 }

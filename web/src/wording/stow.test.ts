@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import type { Check, Judged, LeftOver, Placed, RoomUse, Stowage } from '@/api/types'
+import type { Check, Judged, LeftOver, Placed, RoomUse, Stowage, Thing } from '@/api/types'
 import { NAMES } from '@/testing/mount'
 import { against, decided } from './gate'
-import { balance, blockName, corner, findThing, leftHead, reach, roomName } from './stow'
+import { alternativeText, awayText, balance, blockName, corner, findThing, leftHead, reach, roomName } from './stow'
 
 const room = { room: 'ridge/lid', bag: 'ridge', compartment: 'lid', name: 'Lid pocket', access: 'quick', size_mm: [250, 160, 45], balance_mm: [-12.4, 3, 0] } as unknown as RoomUse
 const placed = { block: 'lb4', items: ['lb4'], count: 3, room: 'ridge/lid', at_mm: [0, 120, 0], size_mm: [52, 38, 45], layer: 0 } as unknown as Placed
@@ -26,9 +26,20 @@ describe('where things lie', () => {
     expect(findThing(stowage, ' ', NAMES.thing)).toEqual([])
   })
   it('says why something is left over, and whether that is proved', () => {
-    const over: LeftOver = { item: 'tele', count: 1, bag: 'ridge', why: 'no-room', proof: 'proved', helps: [] }
+    const over: LeftOver = { item: 'tele', count: 1, bag: 'ridge', why: 'no-room', proof: 'proved', helps: [], owned: [] }
     expect(leftHead(over, NAMES.thing)).toBe('TELE finds no room in RIDGE (proved).')
     expect(leftHead({ ...over, count: 2, proof: 'ran-out' }, NAMES.thing)).toBe('TELE × 2 finds no room in RIDGE (as far as the time went).')
+    expect(leftHead({ ...over, why: 'never-hold' }, NAMES.thing)).toBe('TELE never goes in the hold (proved).')
+  })
+  it('says whether the other thing of a slot would fit', () => {
+    const slots = [{ id: 's', name: 'Long or high', items: ['tele', 'drone'] }]
+    const one = { slot: 's', item: 'drone', instead_of: 'tele', bag: 'ridge', fits: true }
+    expect(alternativeText(one, slots, NAMES.thing)).toBe('Long or high: DRONE would fit, too.')
+    expect(alternativeText({ ...one, fits: false }, slots, NAMES.thing)).toBe('▲ Long or high: DRONE does not fit in the place of TELE.')
+  })
+  it('says why a thing is not here, and when it will be', () => {
+    expect(awayText({ absent: { reason: 'hired-later', until: '2027-02-12' } } as unknown as Thing)).toContain('12 Feb')
+    expect(awayText({} as Thing)).toBe('')
   })
 })
 

@@ -1,6 +1,8 @@
 /** Where things lie and why some do not, in words. */
-import type { LeftOver, Placed, RoomUse, Stowage } from '@/api/types'
+import type { Alternative, LeftOver, Placed, RoomUse, Slot, Stowage, Thing as Gear } from '@/api/types'
 import * as fmt from '@/format/units'
+import { day } from '@/format/dates'
+import { ABSENCE } from './kinds'
 import { many } from './parts'
 
 type Thing = (id: string) => string
@@ -23,12 +25,24 @@ const WHY: Record<LeftOver['why'], (bag: string) => string> = {
   'no-room': (bag) => `finds no room in ${bag}`,
   pins: () => 'lies where another pinned thing lies, or leaves its space',
   straps: (bag) => `has no strap left on ${bag}`,
+  'never-hold': () => 'never goes in the hold',
   'strap-length': (bag) => `is longer than the straps of ${bag} hold`,
 }
 /** "Filter pouch finds no room in Ridge 32 (proved)." */
 export function leftHead(over: LeftOver, thing: Thing): string {
   const count = over.count > 1 ? ` × ${over.count}` : ''
   return `${thing(over.item)}${count} ${WHY[over.why](thing(over.bag))} (${over.proof === 'proved' ? 'proved' : 'as far as the time went'}).`
+}
+/** "Long or high: Drone would fit, too." */
+export function alternativeText(one: Alternative, slots: readonly Slot[], thing: Thing): string {
+  const slot = slots.find((s) => s.id === one.slot)?.name ?? one.slot
+  return one.fits ? `${slot}: ${thing(one.item)} would fit, too.` : `▲ ${slot}: ${thing(one.item)} does not fit in the place of ${thing(one.instead_of)}.`
+}
+/** "hired, here from 12 February". */
+export function awayText(gear: Gear | undefined): string {
+  if (!gear?.absent) return ''
+  const until = gear.absent.until
+  return `${ABSENCE[gear.absent.reason] ?? 'away'}${until ? `, here from ${day(until)}` : ''}`
 }
 /** Which third of a space something lies in: "low, at the back". */
 export function corner(placed: Placed, room: RoomUse): string {

@@ -59,7 +59,7 @@ function mend(edits: Edit[]): void {
     <div v-if="bench && gate" class="screen grid">
       <div class="left">
         <h1>Gate <span class="quiet">what each carrier asks of each bag</span></h1>
-        <LegMatrix v-if="bench.state.assessment.legs.length" class="grow" :assessment="bench.state.assessment" :trip="bench.trip.trip" :carriers="carriers" :names="names" />
+        <LegMatrix v-if="bench.state.assessment.legs.length" class="grow" :assessment="bench.state.assessment" :trip="bench.trip.trip" :kit="bench.state.kit" :carriers="carriers" :names="names" />
         <p v-else class="quiet">No legs yet. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Add the legs of the journey</RouterLink> with their carriers, and this station rehearses the gate.</p>
       </div>
       <aside class="right" aria-label="At the gate">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Legs and bags against each other: what each carrier asks of each piece, strict, and if they weigh it. */
 import { computed } from 'vue'
-import type { Assessment, Carrier, Check, Trip } from '@/api/types'
+import type { Assessment, Carrier, Check, Kit, Trip } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
@@ -9,9 +9,16 @@ import { against, LIMIT } from '@/wording/gate'
 import { PIECE } from '@/wording/kinds'
 import { refusal } from '@/wording/scales'
 
-const props = defineProps<{ assessment: Assessment; trip: Trip; carriers: Map<string, Carrier>; names: Names }>()
+const props = defineProps<{ assessment: Assessment; trip: Trip; kit: Kit; carriers: Map<string, Carrier>; names: Names }>()
 const units = useUnits()
-const pieces = computed(() => props.assessment.loads.pieces)
+/** Bags of the transit packing, and those that are carried by themselves only on legs that are packed otherwise. */
+const pieces = computed(() => {
+  const transit = props.assessment.loads.pieces
+  const more = props.assessment.legs.flatMap((l) => l.checks).filter((c) => c.bag && c.piece && !transit.some((p) => p.bag === c.bag))
+  const others = [...new Map(more.map((c) => [c.bag, { bag: c.bag!, piece: c.piece!, person: c.person, mass_g: null, size_mm: null }])).values()]
+  return [...transit, ...others]
+})
+const loadouts = computed(() => new Map((props.kit.stow?.loadouts ?? []).map((l) => [l.id, l.name])))
 const rows = computed(() =>
   props.assessment.legs.map((leg) => ({
     leg,
@@ -41,14 +48,14 @@ const SAYS = { fine: 'goes', weighed: 'if they weigh it', refused: 'too big', fr
       <thead>
         <tr>
           <th>leg</th>
-          <th v-for="p in pieces" :key="p.bag">{{ names.thing(p.bag) }}<div class="quiet">{{ PIECE[p.piece] }}, {{ names.person(p.person) }}</div><div class="quiet">{{ fmt.load(p.mass_g, units) }}, {{ fmt.sides(p.size_mm, units) }}</div></th>
+          <th v-for="p in pieces" :key="p.bag">{{ names.thing(p.bag) }}<div class="quiet">{{ PIECE[p.piece] }}, {{ names.person(p.person) }}</div><div v-if="p.mass_g !== null" class="quiet">{{ fmt.load(p.mass_g, units) }}, {{ fmt.sides(p.size_mm, units) }}</div></th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="r in rows" :key="r.leg.leg">
-          <th scope="row">{{ names.leg(r.leg.leg) }}<div class="quiet">{{ r.carrier ? r.carrier.name : 'no carrier' }}</div></th>
+          <th scope="row">{{ names.leg(r.leg.leg) }}<div class="quiet">{{ r.carrier ? r.carrier.name : 'no carrier' }}</div><div v-if="r.leg.loadout" class="quiet">packed as “{{ loadouts.get(r.leg.loadout) ?? r.leg.loadout }}”</div></th>
           <td v-for="(checks, index) in r.cells" :key="pieces[index]!.bag" :class="state(checks)">
-            <b>{{ MARK[state(checks)] }} {{ SAYS[state(checks)] }}<template v-if="state(checks) === 'weighed'">: {{ refusal(checks.find((c) => !c.passes)!, units) }}</template></b>
+            <b>{{ MARK[state(checks)] }} {{ r.leg.loadout && !checks.length ? 'not carried so, or no limit' : SAYS[state(checks)] }}<template v-if="state(checks) === 'weighed'">: {{ refusal(checks.find((c) => !c.passes)!, units) }}</template></b>
             <div v-for="c in checks" :key="c.limit" class="label" :class="{ bad: !c.passes }">{{ LIMIT[c.limit] }} {{ against(c, units) }}</div>
           </td>
         </tr>
@@ -58,7 +65,7 @@ const SAYS = { fine: 'goes', weighed: 'if they weigh it', refused: 'too big', fr
         </tr>
       </tbody>
     </table>
-    <p v-if="strictest.length">{{ strictest.join(' and ') }} {{ strictest.length > 1 ? 'decide' : 'decides' }} for the whole journey, unless you pack again on the way.</p>
+    <p v-if="strictest.length">{{ strictest.join(' and ') }} {{ strictest.length > 1 ? 'decide' : 'decides' }} for the whole journey, unless you pack again on the way: make a loadout for that leg at Stow.</p>
     <p class="quiet">▲ passes by size and is only over when they weigh it. What hangs outside counts in the size.</p>
   </div>
 </template>

@@ -159,7 +159,7 @@ export const FIELDS: Record<Kind, Field[]> = {
   ],
   insert: [measure('volume_l', 'Volume', 'volume')],
   safety: [text('use', 'For'), { ...choice('hazard', 'Carriers see', HAZARDS), optional: true }],
-  other: [text('use', 'For'), { ...choice('hazard', 'Carriers see', HAZARDS), optional: true }],
+  other: [text('use', 'For'), { ...choice('hazard', 'Carriers see', HAZARDS), optional: true }, number('hollow_mm', 'Hollow, wide inside', 'mm', true)],
 }
 
 /** The fields of one thing: a fixed-lens body shows its glass instead of its mount. */

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** What goes along on a loadout: each thing of the kit with its place, days and a name. */
 import { computed } from 'vue'
-import type { Day, Loadout, Person, Place, Thing } from '@/api/types'
+import type { Day, Leg, Loadout, Person, Place, Thing } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { day as dayName } from '@/format/dates'
 import { placeName, withPlace } from '@/wording/loadouts'
 
-const props = defineProps<{ loadout: Loadout; loaded: { thing: Thing; count: number }[]; people: Person[]; days: Day[]; names: Names; busy: boolean }>()
+const props = defineProps<{ loadout: Loadout; loaded: { thing: Thing; count: number }[]; people: Person[]; days: Day[]; legs: Leg[]; names: Names; busy: boolean }>()
 const emit = defineEmits<{ change: [loadout: Loadout]; remove: [] }>()
 const STAYS = ''
 const bags = computed(() => props.loaded.filter(({ thing }) => thing.kind === 'bag' || thing.kind === 'insert'))
@@ -38,6 +38,24 @@ function toggle(date: string): void {
   const days = props.loadout.days ?? []
   emit('change', { ...props.loadout, days: days.includes(date) ? days.filter((d) => d !== date) : [...days, date].sort() })
 }
+function toggleLeg(id: string): void {
+  const legs = props.loadout.legs ?? []
+  emit('change', { ...props.loadout, legs: legs.includes(id) ? legs.filter((l) => l !== id) : [...legs, id] })
+}
+/** Bodies that come along with the lenses that fit them and come along, too. */
+const cameras = computed(() => {
+  const here = new Set(props.loadout.entries?.map((e) => e.item))
+  const lenses = props.loaded.flatMap(({ thing }) => (thing.kind === 'lens' && here.has(thing.id) ? [thing] : []))
+  return props.loaded.flatMap(({ thing }) => (thing.kind === 'body' && here.has(thing.id) && thing.mount ? [{ body: thing, lenses: lenses.filter((l) => l.mount === thing.mount) }] : [])).filter((c) => c.lenses.length)
+})
+function mounted(body: string): string {
+  return props.loadout.mounts?.find((m) => m.body === body)?.lens ?? STAYS
+}
+function mount(body: string, event: Event): void {
+  const lens = (event.target as HTMLSelectElement).value
+  const others = (props.loadout.mounts ?? []).filter((m) => m.body !== body && m.lens !== lens)
+  emit('change', { ...props.loadout, mounts: lens === STAYS ? others : [...others, { body, lens }] })
+}
 </script>
 
 <template>
@@ -46,6 +64,13 @@ function toggle(date: string): void {
     <div v-if="days.length" class="days" role="group" aria-label="Days of this loadout">
       <button v-for="d in days" :key="d.date" type="button" class="tab" :aria-pressed="loadout.days?.includes(d.date) ?? false" :title="d.title" @click="toggle(d.date)">{{ dayName(d.date) }}</button>
     </div>
+    <div v-if="legs.length" class="days" role="group" aria-label="Legs that are packed so">
+      <button v-for="l in legs" :key="l.id" type="button" class="tab" :aria-pressed="loadout.legs?.includes(l.id) ?? false" title="On this leg you are packed like this; the gate looks at it so" @click="toggleLeg(l.id)">{{ l.name }}</button>
+    </div>
+    <label v-for="c in cameras" :key="c.body.id" class="row">
+      <span>Lens on {{ c.body.name }}</span>
+      <select :value="mounted(c.body.id)" :disabled="busy" @change="mount(c.body.id, $event)"><option :value="STAYS">as in transit</option><option v-for="l in c.lenses" :key="l.id" :value="l.id">{{ l.name }}</option></select>
+    </label>
     <template v-for="(list, index) in [bags, others]" :key="index">
       <h2>{{ index ? 'Things' : 'Bags' }} <span class="quiet">{{ index ? 'of the kit; the others stay at the base' : 'that go along' }}</span></h2>
       <label v-for="{ thing, count } in list" :key="thing.id" class="row">

@@ -9,7 +9,7 @@ import { useUnits } from '@/composables/useSession'
 import FaceShape from './FaceShape.vue'
 import KindPatterns from './KindPatterns.vue'
 
-const props = defineProps<{ room: RoomUse; placed: Placed[]; picked: string | null; free: Free | null; cut: number; line: number; name: (block: Placed) => string; group: (block: Placed) => string }>()
+const props = defineProps<{ room: RoomUse; placed: Placed[]; picked: string | null; free: Free | null; cut: number; line: number; away: ReadonlySet<string>; name: (block: Placed) => string; group: (block: Placed) => string }>()
 const emit = defineEmits<{ pick: [block: string | null]; point: [x: number, y: number]; pin: [block: string, at: [number, number, number]] }>()
 const units = useUnits()
 const box = ref<HTMLElement | null>(null)
@@ -83,18 +83,18 @@ function point(event: MouseEvent): void {
           v-for="face in top"
           :key="face.block"
           class="face"
-          :class="{ picked: face.block === picked, beyond: face.beyond }"
+          :class="{ picked: face.block === picked, beyond: face.beyond, away: away.has(face.block) }"
           :transform="moving?.block === face.block ? `translate(${moving.dx} ${moving.dy})` : undefined"
           role="button"
           tabindex="0"
           :aria-pressed="face.block === picked"
-          :aria-label="`${name(by.get(face.block)!)}; arrow keys move and pin it`"
+          :aria-label="`${name(by.get(face.block)!)}${away.has(face.block) ? ', not here yet' : ''}; arrow keys move and pin it`"
           @pointerdown="down(face.block, $event)"
           @pointermove="move"
           @pointerup="up"
           @keydown="key(face.block, $event)"
         >
-          <title>{{ name(by.get(face.block)!) }}</title>
+          <title>{{ name(by.get(face.block)!) }}{{ away.has(face.block) ? ', not here yet: its place is kept' : '' }}</title>
           <FaceShape :face="face" :group="group(by.get(face.block)!)" :pinned="by.get(face.block)!.pinned" />
         </g>
         <rect v-if="free" class="free" :x="free.at[0] * scale" :y="free.at[1] * scale" :width="free.size[0] * scale" :height="free.size[1] * scale" />
@@ -104,7 +104,7 @@ function point(event: MouseEvent): void {
       <g :transform="`translate(${EDGE} ${sectionTop + EDGE})`" aria-hidden="true">
         <text class="label" :x="-EDGE" :y="-EDGE - 6">section along the dashed line, the back of the bag at the foot</text>
         <rect class="room" :x="-EDGE" :y="-EDGE" :width="wide + 2 * EDGE" :height="deep + 2 * EDGE" rx="5" />
-        <g v-for="face in side" :key="face.block" class="face" :class="{ picked: face.block === picked }" @click="emit('pick', face.block)">
+        <g v-for="face in side" :key="face.block" class="face" :class="{ picked: face.block === picked, away: away.has(face.block) }" @click="emit('pick', face.block)">
           <FaceShape :face="face" :group="group(by.get(face.block)!)" :pinned="by.get(face.block)!.pinned" />
         </g>
         <line class="cut" x1="0" :x2="wide" :y1="deep - cut * scale" :y2="deep - cut * scale" />
@@ -142,6 +142,10 @@ svg {
 .face :deep(.shape) {
   stroke: var(--thing-line);
   stroke-width: 1.5;
+}
+.away :deep(.shape) {
+  stroke-dasharray: 5 4;
+  fill-opacity: 0.45;
 }
 .beyond :deep(.shape) {
   fill: none;

@@ -1,27 +1,40 @@
 <script setup lang="ts">
 /** What is left over and what would help; the picked thing; the room at a point; the space itself. */
 import { computed } from 'vue'
-import type { Edit, Placed, RoomUse, Stow, Stowage, Thing } from '@/api/types'
+import type { Edit, Placed, RoomUse, Slot, Stow, Stowage, Thing, Wish } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
-import { goesIn, type Free } from '@/drawing/stow'
+import { goesIn, sidesOf, type Free } from '@/drawing/stow'
 import * as fmt from '@/format/units'
-import { balance, blockName, corner, leftHead, reach, REACH, roomName } from '@/wording/stow'
+import { awayText, balance, blockName, corner, reach, REACH, roomName } from '@/wording/stow'
+import LeftOver from './LeftOver.vue'
 
-const props = defineProps<{ stowage: Stowage; room: RoomUse; picked: Placed | null; free: Free | null; stow: Stow; outer: Thing | undefined; loaded: Thing[]; names: Names; running: boolean; busy: boolean }>()
+const props = defineProps<{ stowage: Stowage; room: RoomUse; picked: Placed | null; free: Free | null; stow: Stow; slots: Slot[]; outer: Thing | undefined; loaded: Thing[]; names: Names; running: boolean; busy: boolean }>()
 const emit = defineEmits<{ mend: [edits: Edit[]]; stow: [stow: Stow]; pin: [placed: Placed] }>()
 const units = useUnits()
 const rooms = computed(() => new Map(props.stowage.rooms.map((r) => [r.room, r])))
 const soft = computed(() => props.stowage.soft.filter((s) => s.room === props.room.room))
-const wish = computed(() => props.stow.wishes?.find((w) => w.item === props.picked?.items[0])?.access ?? null)
+const wish = computed(() => props.stow.wishes?.find((w) => w.item === props.picked?.items[0]))
 const pin = computed(() => props.stow.pins?.find((p) => p.item === props.picked?.items[0] && p.bag === props.room.bag))
-const lens = computed(() => props.picked?.items.length === 2)
+const pair = computed(() => props.picked?.items.length === 2)
+const nested = computed(() => props.stow.nests?.find((n) => n.outer === props.picked?.items[0] && pair.value))
+const away = computed(() => (props.picked?.items ?? []).map((id) => ({ id, text: awayText(props.loaded.find((t) => t.id === id)) })).filter((a) => a.text))
+const here = computed(() => new Set(props.stowage.placed.filter((p) => rooms.value.get(p.room)?.bag === props.room.bag).flatMap((p) => p.items)))
+/** What could lie in the picked hollow thing: things of the same bag that are narrower than its inside. */
+const nestable = computed(() => {
+  const outer = props.loaded.find((t) => t.id === props.picked?.items[0])
+  if (!props.picked || pair.value || outer?.kind !== 'other' || !outer.hollow_mm) return []
+  const wide = outer.hollow_mm
+  return props.loaded.filter((t) => {
+    const sides = sidesOf(t.size)
+    return t.id !== outer.id && here.value.has(t.id) && sides && (t.size.shape === 'cylinder' ? t.size.diameter_mm : Math.hypot(sides[1]!, sides[2]!)) <= wide
+  })
+})
 /** Lenses that could be packed on the picked body: those that lie in the same bag. */
 const mountable = computed(() => {
   const body = props.loaded.find((t) => t.id === props.picked?.items[0])
-  if (!props.picked || lens.value || body?.kind !== 'body' || !body.mount) return []
-  const here = new Set(props.stowage.placed.filter((p) => rooms.value.get(p.room)?.bag === props.room.bag).flatMap((p) => p.items))
-  return props.loaded.filter((t) => t.kind === 'lens' && t.mount === body.mount && here.has(t.id))
+  if (!props.picked || pair.value || body?.kind !== 'body' || !body.mount) return []
+  return props.loaded.filter((t) => t.kind === 'lens' && t.mount === body.mount && here.value.has(t.id))
 })
 const lost = computed(() => {
   const outer = props.outer?.size
@@ -33,17 +46,27 @@ const lost = computed(() => {
 const could = computed(() => {
   if (!props.free) return []
   const here = new Set(props.stowage.placed.filter((p) => p.room === props.room.room).flatMap((p) => p.items))
-  const sides = (t: Thing): number[] | null => (t.size.shape === 'box' ? [t.size.length_mm, t.size.width_mm, t.size.height_mm] : t.size.shape === 'cylinder' ? [t.size.length_mm, t.size.diameter_mm, t.size.diameter_mm] : null)
-  return props.loaded.filter((t) => !here.has(t.id) && t.kind !== 'bag' && t.kind !== 'insert' && sides(t) !== null && goesIn(sides(t)!, props.free!.size)).slice(0, 8)
+  return props.loaded.filter((t) => !here.has(t.id) && t.kind !== 'bag' && t.kind !== 'insert' && goesIn(sidesOf(t.size) ?? [Infinity], props.free!.size)).slice(0, 8)
 })
 function trades(placed: Placed): string[] {
   const others = props.stowage.placed.filter((p) => p.room === placed.room && p.block !== placed.block)
   return others.filter((p) => goesIn(placed.size_mm, p.size_mm) && goesIn(p.size_mm, placed.size_mm)).map((p) => blockName(p, props.names.thing))
 }
-function setWish(access: 'quick' | 'open' | 'deep' | null): void {
+function setWish(change: Partial<Wish>): void {
   const item = props.picked!.items[0]!
+  const made: Wish = { item, access: null, seat: false, ...wish.value, ...change }
   const others = (props.stow.wishes ?? []).filter((w) => w.item !== item)
-  emit('stow', { ...props.stow, wishes: access ? [...others, { item, access }] : others })
+  emit('stow', { ...props.stow, wishes: made.access || made.seat ? [...others, made] : others })
+}
+function setNest(inner: string | null): void {
+  const outer = props.picked!.items[0]!
+  const others = (props.stow.nests ?? []).filter((n) => n.outer !== outer && n.inner !== inner)
+  emit('stow', { ...props.stow, nests: inner ? [...others, { outer, inner }] : others })
+}
+/** Bags and inserts it could go to: not the one it lies in, not itself. */
+const others = computed(() => props.loaded.filter((t) => (t.kind === 'bag' || t.kind === 'insert') && t.id !== props.room.bag && !props.picked?.items.includes(t.id)))
+function move(bag: string): void {
+  emit('mend', props.picked!.items.map((item) => ({ act: 'move', item, place: { where: 'bag', bag, outside: false } })))
 }
 function unpin(): void {
   emit('stow', { ...props.stow, pins: (props.stow.pins ?? []).filter((p) => p !== pin.value) })
@@ -57,33 +80,29 @@ function setMount(lensId: string | null): void {
 
 <template>
   <div class="details">
-    <section aria-label="Left over" aria-live="polite">
-      <h2>{{ stowage.left.length ? 'Left over' : running ? 'Packing…' : 'Everything has a place' }} <span class="quiet">{{ stowage.left.length || running ? '' : stowage.checked ? 'checked: nothing overlaps or sticks out' : 'the check found a fault' }}</span></h2>
-      <div v-for="over in stowage.left" :key="over.bag + over.item + over.why" class="over">
-        <b>{{ leftHead(over, names.thing) }}</b>
-        <template v-for="(help, index) in over.helps" :key="help.room">
-          {{ index ? ' or ' : ' ' }}<button type="button" class="link" :disabled="busy" @click="emit('mend', [{ act: 'move', item: over.item, place: { where: 'bag', bag: help.bag, outside: false } }])">Move it to {{ names.thing(help.bag) }}</button>
-        </template>
-        <template v-if="!over.helps?.length"> No other bag takes it.</template>
-      </div>
-    </section>
+    <LeftOver :stowage="stowage" :slots="slots" :loaded="loaded" :names="names" :running="running" :busy="busy" @mend="emit('mend', $event)" />
     <section v-if="picked" aria-label="Picked">
       <h2>{{ blockName(picked, names.thing) }}</h2>
       <dl>
         <dt>where</dt><dd>{{ corner(picked, room) }}</dd>
         <dt>reach it</dt><dd>{{ reach(picked, room) }}</dd>
         <dt>lies</dt><dd>{{ fmt.sides(picked.size_mm, units) }}, {{ fmt.load(picked.mass_g, units) }}</dd>
+        <template v-for="a in away" :key="a.id"><dt>not here</dt><dd>{{ picked.items.length > 1 ? `${names.thing(a.id)}: ` : '' }}{{ a.text }}</dd></template>
         <template v-if="trades(picked).length"><dt>could trade with</dt><dd>{{ trades(picked).join(', ') }}</dd></template>
       </dl>
       <p class="acts">
         <button v-if="pin" type="button" class="link" :disabled="busy" @click="unpin">Unpin it</button>
         <button v-else type="button" class="link" :disabled="busy" @click="emit('pin', picked)">Pin it here</button>
-        <button v-if="lens" type="button" class="link" :disabled="busy" @click="setMount(null)">Take the lens off</button>
+        <button v-if="nested" type="button" class="link" :disabled="busy" @click="setNest(null)">Take it out of {{ names.thing(nested.outer) }}</button>
+        <button v-else-if="pair" type="button" class="link" :disabled="busy" @click="setMount(null)">Take the lens off</button>
         <span class="wishes" role="group" aria-label="How you want to reach it">
-          <button v-for="(text, access) in { quick: 'quick', open: 'one zip', deep: 'deep' }" :key="access" type="button" class="tab" :title="REACH[access]" :disabled="busy" :aria-pressed="wish === access" @click="setWish(wish === access ? null : access)">{{ text }}</button>
+          <button v-for="(text, access) in { quick: 'quick', open: 'one zip', deep: 'deep' }" :key="access" type="button" class="tab" :title="REACH[access]" :disabled="busy" :aria-pressed="wish?.access === access" @click="setWish({ access: wish?.access === access ? null : access })">{{ text }}</button>
+          <button type="button" class="tab" title="You want it in the seat, so it travels in the bag under it" :disabled="busy" :aria-pressed="wish?.seat === true" @click="setWish({ seat: !wish?.seat })">in the seat</button>
         </span>
       </p>
-      <p v-if="mountable.length" class="acts">Pack it with <template v-for="(m, index) in mountable" :key="m.id">{{ index ? ', ' : '' }}<button type="button" class="link" :disabled="busy" @click="setMount(m.id)">{{ m.name }}</button></template> on it.</p>
+      <p v-if="others.length">Move it to <template v-for="(b, index) in others" :key="b.id">{{ index ? ', ' : '' }}<button type="button" class="link" :disabled="busy" @click="move(b.id)">{{ b.name }}</button></template>.</p>
+      <p v-if="mountable.length">Pack it with <template v-for="(m, index) in mountable" :key="m.id">{{ index ? ', ' : '' }}<button type="button" class="link" :disabled="busy" @click="setMount(m.id)">{{ m.name }}</button></template> on it.</p>
+      <p v-if="nestable.length">Put in it <template v-for="(t, index) in nestable" :key="t.id">{{ index ? ', ' : '' }}<button type="button" class="link" :disabled="busy" @click="setNest(t.id)">{{ t.name }}</button></template>.</p>
     </section>
     <section v-if="free" aria-label="Room here">
       <h2>Room here <span class="quiet">{{ fmt.sides(free.size, units) }}</span></h2>
@@ -129,12 +148,6 @@ dt {
 dd {
   text-align: right;
 }
-.over {
-  background: var(--sheet);
-  border-left: 4px solid var(--rust);
-  padding: 8px 10px;
-  margin-top: 6px;
-}
 .acts {
   display: flex;
   flex-wrap: wrap;
@@ -143,7 +156,8 @@ dd {
   margin: 6px 0 0;
 }
 .wishes {
-  margin-left: auto;
+  display: flex;
+  gap: 4px 12px;
 }
 p {
   margin: 4px 0 0;

@@ -9,10 +9,11 @@ import { useOuting } from '@/composables/useOuting'
 import { useStowage } from '@/composables/useStowage'
 import { roomAt, type Free } from '@/drawing/stow'
 import * as fmt from '@/format/units'
-import { groupOf } from '@/wording/kinds'
+import { GROUPS, groupOf } from '@/wording/kinds'
 import { edited, fresh } from '@/wording/loadouts'
 import { blockName, roomName, type Find } from '@/wording/stow'
 import BagsList from './BagsList.vue'
+import KindLegend from './KindLegend.vue'
 import LoadoutEditor from './LoadoutEditor.vue'
 import LoadoutList from './LoadoutList.vue'
 import FoamPlan from './FoamPlan.vue'
@@ -67,10 +68,12 @@ const pickedBlock = computed(() => placed.value.find((p) => p.block === picked.v
 const loadouts = computed(() => bench.value?.state.kit.stow?.loadouts ?? [])
 const out = computed(() => loadouts.value.find((l) => l.id === loadout.value))
 const loads = computed(() => (out.value && outing.value?.loadout === out.value.id ? outing.value.loads : bench.value!.state.assessment.loads))
-const stow = computed<Stow>(() => bench.value?.state.kit.stow ?? { gap_mm: 8, pins: [], mounts: [], wishes: [], loadouts: [] })
+const stow = computed<Stow>(() => bench.value?.state.kit.stow ?? { gap_mm: 8, pins: [], mounts: [], nests: [], wishes: [], loadouts: [] })
 const carried = computed(() => [...things.value.values()].filter((t) => loaded.value.has(t.id)))
 const pieces = computed(() => carried.value.map((thing) => ({ thing, count: loaded.value.get(thing.id)! })))
 const name = (block: Placed): string => blockName(block, names.value.thing)
+const away = computed(() => new Set(placed.value.filter((p) => p.items.some((item) => things.value.get(item)?.absent)).map((p) => p.block)))
+const groups = computed(() => GROUPS.filter((g) => placed.value.some((p) => group(p) === g)))
 const group = (block: Placed): string => groupOf(things.value.get(block.items[0]!)?.kind ?? 'other')
 
 watch(
@@ -162,15 +165,16 @@ watch(
         <FoamPlan v-else-if="view === 'foam' && hard" :key="room.bag" :trip="trip" :kit="kit" :bag="room.bag" :version="bench.state.version" :names="names" />
         <RoomTurned v-else-if="view === 'turned'" :key="room.room" :room="room" :placed="placed" :picked="picked" :group="group" />
         <template v-else>
-          <RoomPlan :key="room.room" :room="room" :placed="placed" :picked="picked" :free="free" :cut="cut" :line="line" :name="name" :group="group" @pick="pick" @point="point" @pin="pinAt" />
+          <RoomPlan :key="room.room" :room="room" :placed="placed" :picked="picked" :free="free" :cut="cut" :line="line" :away="away" :name="name" :group="group" @pick="pick" @point="point" @pin="pinAt" />
           <div class="sliders">
             <label class="slider"><span>Seen from the front down from <b>{{ fmt.side(cut, units) }}</b></span><VSlider v-model="cut" :min="1" :max="room.size_mm[2]" :step="1" aria-label="Depth of the plan" hide-details /></label>
             <label class="slider"><span>Section at <b>{{ fmt.side(line, units) }}</b></span><VSlider v-model="line" :min="0" :max="room.size_mm[1]" :step="1" aria-label="Place of the section" hide-details /></label>
           </div>
+          <KindLegend :groups="groups" :absent="placed.some((p) => away.has(p.block))" :pinned="placed.some((p) => p.pinned)" />
         </template>
       </div>
-      <LoadoutEditor v-if="out && (editing || !room)" class="right" :loadout="out" :loaded="pieces" :people="bench.trip.trip.people ?? []" :days="bench.trip.trip.days ?? []" :names="names" :busy="save.isPending.value" @change="keep" @remove="remove" />
-      <StowDetails v-else-if="room" class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="save.isPending.value || edit.isPending.value" @mend="mend" @stow="save.mutate($event)" @pin="pin($event, $event.at_mm)" />
+      <LoadoutEditor v-if="out && (editing || !room)" class="right" :loadout="out" :loaded="pieces" :people="bench.trip.trip.people ?? []" :days="bench.trip.trip.days ?? []" :legs="bench.trip.trip.legs ?? []" :names="names" :busy="save.isPending.value" @change="keep" @remove="remove" />
+      <StowDetails v-else-if="room" class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :slots="bench.trip.trip.marks?.slots ?? []" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="save.isPending.value || edit.isPending.value" @mend="mend" @stow="save.mutate($event)" @pin="pin($event, $event.at_mm)" />
     </div>
     <p v-else-if="bench && stowage" class="screen quiet">No bag is loaded. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load one on the bench</RouterLink>, and this station says where everything goes.</p>
     <p v-else-if="problem" class="screen bad" role="alert">{{ problem.title }}</p>
