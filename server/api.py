@@ -8,6 +8,7 @@ from server.brief.api import router as brief
 from server.carriers.api import router as carriers
 from server.errors import install
 from server.exchange.api import router as exchange
+from server.field.api import router as field
 from server.locker.api import router as locker
 from server.trips.api import router as trips
 
@@ -19,4 +20,5 @@ api.add_router("/locker", locker, tags=["locker"])
 api.add_router("/carriers", carriers, tags=["carriers"])
 api.add_router("/brief", brief, tags=["brief"])
 api.add_router("/trips", trips, tags=["trips"])
+api.add_router("/field", field, tags=["field"])
 api.add_router("/exchange", exchange, tags=["exchange"])

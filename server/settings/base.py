@@ -22,6 +22,7 @@ INSTALLED_APPS = [
     "server.locker",
     "server.carriers",
     "server.trips",
+    "server.field",
     "server.exchange",
     "server.demo",
 ]
@@ -76,3 +77,7 @@ USE_TZ = True
 TIME_ZONE = "UTC"
 X_FRAME_OPTIONS = "DENY"
 SECURE_REFERRER_POLICY = "same-origin"
+
+# Where a luggage scale listens: the simulated one (python -m server.demo.scale), or a bridge to a real one.
+_scale_host, _, _scale_port = os.environ.get("SCALE_ADDRESS", "127.0.0.1:7071").rpartition(":")
+SCALE_ADDRESS = (_scale_host, int(_scale_port))

@@ -736,6 +736,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/field/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Weigh
+         * @description What the scale says now, once it is still; or plainly that it is not there.
+         */
+        get: operations["server_field_api_weigh"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/field/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Field
+         * @description All marks of a trip, and what they come to.
+         */
+        get: operations["server_field_api_show_field"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/field/{slug}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send Marks
+         * @description Take marks in; each is answered by itself.
+         */
+        post: operations["server_field_api_send_marks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/field/{slug}/kits/{kit}/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show List
+         * @description The pack-out list of a kit.
+         */
+        get: operations["server_field_api_show_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exchange/plans/{slug}/{kit}": {
         parameters: {
             query?: never;
@@ -4892,10 +4972,30 @@ export interface components {
         };
         /**
          * Mark
-         * @description How far a station of the trail is.
-         * @enum {string}
+         * @description One mark. device, seq: who made it, counted up on each device. at: by that device's clock, which may be wrong.
+         *
+         *     after: marks of the same subject that this device knew, and replaces.
          */
-        Mark: "done" | "open" | "blocked";
+        Mark: {
+            /** Id */
+            id: string;
+            /** Device */
+            device: string;
+            /** Seq */
+            seq: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /** What */
+            what: components["schemas"]["Tick"] | components["schemas"]["PackMark"] | components["schemas"]["CardMark"] | components["schemas"]["Weighed"] | components["schemas"]["Used"] | components["schemas"]["Missed"] | components["schemas"]["Broke"] | components["schemas"]["Lent"] | components["schemas"]["Noted"] | components["schemas"]["Cold"] | components["schemas"]["Swapped"] | components["schemas"]["Filled"] | components["schemas"]["Copied"];
+        };
         /**
          * Missing
          * @description A link that a loaded thing lacks. loads: the lightest owned things that give it; None when nothing owned does.
@@ -5912,20 +6012,38 @@ export interface components {
         };
         /**
          * Line
-         * @description A limit drawn into the curve: grams carried at which a leg refuses or a back has had enough.
+         * @description One thing to put in its place. id stays the same as long as thing and place do.
+         *
+         *     bag: None for what is worn. room, placed: of the packing; room alone for soft things, neither where it found no
+         *     place or hangs outside. harm: what
+         *     forgetting it would do; rank: 0 is the worst of all lines. points: of brief score that go with it.
          */
         Line: {
+            /** Id */
+            id: string;
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Bag */
+            bag: string | null;
+            /** Person */
+            person: string;
+            /** Outside */
+            outside: boolean;
+            /** Room */
+            room: string | null;
+            placed: components["schemas"]["Placed"] | null;
+            absent: components["schemas"]["Absence"] | null;
             /**
-             * What
+             * Harm
              * @enum {string}
              */
-            what: "leg" | "share" | "carries-well";
-            /** Ref */
-            ref: string;
-            /** Carried G */
-            carried_g: number;
-            /** Share */
-            share?: number | null;
+            harm: "safety" | "papers" | "stops" | "pictures" | "wants" | "power" | "cards" | "rest";
+            /** Points */
+            points: number;
+            /** Rank */
+            rank: number;
         };
         /**
          * Point
@@ -6435,6 +6553,452 @@ export interface components {
         AtVersion: {
             /** Version */
             version: number;
+        };
+        /**
+         * Reading
+         * @description What the scale said. grams: once still, with the tare taken off. garbled: lines that could not be read.
+         */
+        Reading: {
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "stable" | "unsteady" | "overload" | "silent" | "not-there";
+            /** Grams */
+            grams?: number | null;
+            /**
+             * Garbled
+             * @default 0
+             */
+            garbled: number;
+        };
+        /**
+         * Broke
+         * @description A thing broke, or has a fault.
+         */
+        Broke: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "broke";
+            /** Item */
+            item: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * CardMark
+         * @description How one card is. copies: places its pictures were copied to.
+         */
+        CardMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "card";
+            /** Item */
+            item: string;
+            /**
+             * Piece
+             * @default 1
+             */
+            piece: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "blank" | "in-use" | "full";
+            /**
+             * Copies
+             * @default 0
+             */
+            copies: number;
+        };
+        /**
+         * Cold
+         * @description How cold it really was while shooting.
+         */
+        Cold: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "cold";
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Lowest C */
+            lowest_c: number;
+        };
+        /**
+         * Conflict
+         * @description Marks of one subject that say different things, made by devices that did not know of each other. All are kept.
+         */
+        Conflict: {
+            /** Subject */
+            subject: string;
+            /** Marks */
+            marks: components["schemas"]["Mark"][];
+        };
+        /**
+         * Copied
+         * @description Pictures were copied: how much in what time, to what.
+         */
+        Copied: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "copied";
+            /** To */
+            to: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Gb */
+            gb: number;
+            /** Hours */
+            hours: number;
+        };
+        /**
+         * FieldOut
+         * @description All marks of a trip in the order in which they came, and what they come to.
+         *
+         *     now: by subject, the mark that came last. conflicts: subjects on which devices disagree.
+         */
+        FieldOut: {
+            /** Marks */
+            marks: components["schemas"]["Mark"][];
+            /** Now */
+            now: {
+                [key: string]: components["schemas"]["Mark"];
+            };
+            /** Conflicts */
+            conflicts: components["schemas"]["Conflict"][];
+        };
+        /**
+         * Filled
+         * @description A card was taken out of a camera: how much is on it, in how many frames.
+         */
+        Filled: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "filled";
+            /** Item */
+            item: string;
+            /** Body */
+            body: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Gb */
+            gb: number;
+            /** Frames */
+            frames: number;
+        };
+        /**
+         * Lent
+         * @description A thing was given to somebody. until: when it should be back.
+         */
+        Lent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "lent";
+            /** Item */
+            item: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** To */
+            to: string;
+            /** Until */
+            until?: string | null;
+        };
+        /**
+         * Missed
+         * @description A picture that was not had: what was wanted, and what was in the bag instead.
+         */
+        Missed: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "missed";
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Wanted */
+            wanted: string;
+            /** Focal Mm */
+            focal_mm?: number | null;
+            /** Had Mm */
+            had_mm?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * Noted
+         * @description Anything else worth remembering.
+         */
+        Noted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "note";
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * PackMark
+         * @description How one battery pack is. piece: which of several alike, by the crew's own marks.
+         */
+        PackMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "pack";
+            /** Item */
+            item: string;
+            /**
+             * Piece
+             * @default 1
+             */
+            piece: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "ready" | "in-use" | "spent" | "charging";
+        };
+        /**
+         * Swapped
+         * @description A pack was changed in a camera after so many frames.
+         */
+        Swapped: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "swap";
+            /** Item */
+            item: string;
+            /** Body */
+            body: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Frames */
+            frames: number;
+            /** At C */
+            at_c?: number | null;
+        };
+        /**
+         * Tick
+         * @description A line of the list is done, or not any more: packed, a task before leaving, a thing to do tonight.
+         */
+        Tick: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "tick";
+            /** Line */
+            line: string;
+            /** Done */
+            done: boolean;
+        };
+        /**
+         * Used
+         * @description A thing was used that day.
+         */
+        Used: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "used";
+            /** Item */
+            item: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+        };
+        /**
+         * Weighed
+         * @description A bag with all that is in it, on a scale.
+         */
+        Weighed: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "weighed";
+            /** Bag */
+            bag: string;
+            /** Grams */
+            grams: number;
+            /**
+             * Source
+             * @default typed
+             * @enum {string}
+             */
+            source: "typed" | "scale";
+        };
+        /**
+         * Refusal
+         * @description A mark that cannot be taken: which, and why.
+         */
+        Refusal: {
+            /** Id */
+            id: string;
+            /** Field */
+            field: string;
+            /** Value */
+            value: string;
+            /** Rule */
+            rule: string;
+        };
+        /**
+         * TakenMarks
+         * @description What became of the marks that were sent. taken: ids that stand now, those that stood before included.
+         */
+        TakenMarks: {
+            /** Taken */
+            taken: string[];
+            /** Refused */
+            refused: components["schemas"]["Refusal"][];
+            field: components["schemas"]["FieldOut"];
+        };
+        /**
+         * SentMarks
+         * @description Marks that a device sends. They are looked at one by one, so that a bad one holds up no other.
+         */
+        SentMarks: {
+            /** Marks */
+            marks: {
+                [key: string]: unknown;
+            }[];
+        };
+        /**
+         * BagOut
+         * @description One bag or insert in the order of packing: what lies deepest first. planned_g: with all that is in it.
+         */
+        BagOut: {
+            /** Bag */
+            bag: string;
+            /** Inside */
+            inside: string | null;
+            /** Person */
+            person: string;
+            /** Lines */
+            lines: components["schemas"]["Line"][];
+            /** Planned G */
+            planned_g: number;
+            /** Unsure */
+            unsure: components["schemas"]["Unsure"][];
+        };
+        /**
+         * Closing
+         * @description A last check before the door shuts. findings: how many stand against it.
+         */
+        Closing: {
+            /**
+             * Check
+             * @enum {string}
+             */
+            check: "lithium" | "gate" | "copies" | "room";
+            /** Passes */
+            passes: boolean;
+            /** Findings */
+            findings: number;
+        };
+        /**
+         * PackOut
+         * @description The whole list. bags: inserts first, since they go into bags. worn: on people. tasks: before leaving.
+         *
+         *     rooms: the spaces that lines name.
+         */
+        PackOut: {
+            /** Bags */
+            bags: components["schemas"]["BagOut"][];
+            /** Rooms */
+            rooms: components["schemas"]["RoomUse"][];
+            /** Worn */
+            worn: components["schemas"]["Line"][];
+            /** Tasks */
+            tasks: components["schemas"]["Task"][];
+            /** Closing */
+            closing: components["schemas"]["Closing"][];
+        };
+        /**
+         * Task
+         * @description One task. items: the things it is about. by: the day by which it is done, None without days.
+         */
+        Task: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "charge" | "devices" | "format" | "firmware" | "clock" | "sensor" | "permits" | "documents" | "medicine" | "fetch";
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /** By */
+            by?: string | null;
+        };
+        /**
+         * Unsure
+         * @description Things in a bag that nobody ever weighed. grams: of all pieces, as stated or typical.
+         */
+        Unsure: {
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Grams */
+            grams: number;
+            source: components["schemas"]["Source"];
         };
         /**
          * FoamWish
@@ -7579,6 +8143,97 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitState"];
+                };
+            };
+        };
+    };
+    server_field_api_weigh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reading"];
+                };
+            };
+        };
+    };
+    server_field_api_show_field: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FieldOut"];
+                };
+            };
+        };
+    };
+    server_field_api_send_marks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SentMarks"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenMarks"];
+                };
+            };
+        };
+    };
+    server_field_api_show_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackOut"];
                 };
             };
         };

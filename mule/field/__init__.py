@@ -1,0 +1,104 @@
+"""What was noted in the field, put together. The front door is ``fold``."""
+
+from collections.abc import Iterable
+
+from mule.field.marks import (
+    Broke,
+    CardMark,
+    CardState,
+    Cold,
+    Copied,
+    Filled,
+    Lent,
+    Mark,
+    Missed,
+    Noted,
+    PackMark,
+    PackState,
+    Swapped,
+    Tick,
+    Used,
+    Weighed,
+)
+from mule.units import Frozen
+
+
+class Conflict(Frozen):
+    """Marks of one subject that say different things, made by devices that did not know of each other. All are kept."""
+
+    subject: str
+    marks: tuple[Mark, ...]
+
+
+class Field(Frozen):
+    """What stands. now: by subject, the mark that came last. log: what happened, in the order in which it came.
+
+    conflicts: subjects on which two devices disagree, until somebody says which is right.
+    """
+
+    now: dict[str, Mark]
+    log: tuple[Mark, ...]
+    conflicts: tuple[Conflict, ...]
+
+    def ticked(self) -> frozenset[str]:
+        """Lines that are done."""
+        ticks = (mark.what for mark in self.now.values())
+        return frozenset(what.line for what in ticks if isinstance(what, Tick) and what.done)
+
+    def weighed(self) -> dict[str, float]:
+        """Grams on the scale, by bag."""
+        return {m.what.bag: m.what.grams for m in self.now.values() if isinstance(m.what, Weighed)}
+
+
+def fold(marks: Iterable[Mark]) -> Field:
+    """Puts marks together in the order in which they came; clocks have no say in it.
+
+    Of the marks of a subject those stand that no other replaces. A device knows its own earlier marks. Where several
+    stand that say different things, that is a conflict; the last to come is shown meanwhile.
+    """
+    by_subject: dict[str, list[Mark]] = {}
+    log: list[Mark] = []
+    for mark in marks:
+        if mark.subject is None:
+            log.append(mark)
+        else:
+            by_subject.setdefault(mark.subject, []).append(mark)
+    now: dict[str, Mark] = {}
+    conflicts: list[Conflict] = []
+    for subject, made in by_subject.items():
+        standing = _standing(made)
+        now[subject] = standing[-1]
+        if any(mark.what != standing[0].what for mark in standing):
+            conflicts.append(Conflict(subject=subject, marks=tuple(standing)))
+    return Field(now=now, log=tuple(log), conflicts=tuple(conflicts))
+
+
+def _standing(made: list[Mark]) -> list[Mark]:
+    replaced = {id_ for mark in made for id_ in mark.after}
+    last = {mark.device: mark.seq for mark in sorted(made, key=lambda m: m.seq)}
+    standing = [m for m in made if m.id not in replaced and m.seq == last[m.device]]
+    # Marks that replace each other in a circle, as no honest device makes them: then the last of all stands.
+    return standing or made[-1:]
+
+
+__all__ = [
+    "Broke",
+    "CardMark",
+    "CardState",
+    "Cold",
+    "Conflict",
+    "Copied",
+    "Field",
+    "Filled",
+    "Lent",
+    "Mark",
+    "Missed",
+    "Noted",
+    "PackMark",
+    "PackState",
+    "Swapped",
+    "Tick",
+    "Used",
+    "Weighed",
+    "fold",
+]

@@ -1,0 +1,178 @@
+"""Marks: what somebody noted while packing or out there. They are only ever added, so that nothing noted is lost.
+
+A mark that says how something is now (a card is full, a line is packed) has a subject, and names the marks of that
+subject that it replaces. Two devices that did not know of each other replace the same mark twice; both then stand.
+"""
+
+from datetime import date, datetime
+from typing import Annotated, Literal
+
+from pydantic import Field, StringConstraints
+
+from mule.units import Celsius, FocalMm, Frozen, Gigabytes, Grams, Hours, ItemId, Label, Note
+
+MarkId = Annotated[str, StringConstraints(pattern=r"^[A-Za-z0-9-]{8,64}$")]
+LineId = Annotated[str, StringConstraints(pattern=r"^[a-z0-9:@.#-]{1,200}$")]
+Pieces = Annotated[int, Field(strict=True, ge=1, le=500)]
+Frames = Annotated[int, Field(strict=True, ge=0, le=1_000_000)]
+
+PackState = Literal["ready", "in-use", "spent", "charging"]
+CardState = Literal["blank", "in-use", "full"]
+
+
+class Tick(Frozen):
+    """A line of the list is done, or not any more: packed, a task before leaving, a thing to do tonight."""
+
+    do: Literal["tick"] = "tick"
+    line: LineId
+    done: bool
+
+
+class PackMark(Frozen):
+    """How one battery pack is. piece: which of several alike, by the crew's own marks."""
+
+    do: Literal["pack"] = "pack"
+    item: ItemId
+    piece: Pieces = 1
+    state: PackState
+
+
+class CardMark(Frozen):
+    """How one card is. copies: places its pictures were copied to."""
+
+    do: Literal["card"] = "card"
+    item: ItemId
+    piece: Pieces = 1
+    state: CardState
+    copies: Annotated[int, Field(strict=True, ge=0, le=9)] = 0
+
+
+class Weighed(Frozen):
+    """A bag with all that is in it, on a scale."""
+
+    do: Literal["weighed"] = "weighed"
+    bag: ItemId
+    grams: Grams
+    source: Literal["typed", "scale"] = "typed"
+
+
+class Used(Frozen):
+    """A thing was used that day."""
+
+    do: Literal["used"] = "used"
+    item: ItemId
+    day: date
+
+
+class Missed(Frozen):
+    """A picture that was not had: what was wanted, and what was in the bag instead."""
+
+    do: Literal["missed"] = "missed"
+    day: date
+    wanted: Label
+    focal_mm: FocalMm | None = None
+    had_mm: FocalMm | None = None
+    note: Note = ""
+
+
+class Broke(Frozen):
+    """A thing broke, or has a fault."""
+
+    do: Literal["broke"] = "broke"
+    item: ItemId
+    day: date
+    note: Note = ""
+
+
+class Lent(Frozen):
+    """A thing was given to somebody. until: when it should be back."""
+
+    do: Literal["lent"] = "lent"
+    item: ItemId
+    day: date
+    to: Label
+    until: date | None = None
+
+
+class Noted(Frozen):
+    """Anything else worth remembering."""
+
+    do: Literal["note"] = "note"
+    day: date
+    text: Annotated[Note, Field(min_length=1)]
+
+
+class Cold(Frozen):
+    """How cold it really was while shooting."""
+
+    do: Literal["cold"] = "cold"
+    day: date
+    lowest_c: Celsius
+
+
+class Swapped(Frozen):
+    """A pack was changed in a camera after so many frames."""
+
+    do: Literal["swap"] = "swap"
+    item: ItemId
+    body: ItemId
+    day: date
+    frames: Frames
+    at_c: Celsius | None = None
+
+
+class Filled(Frozen):
+    """A card was taken out of a camera: how much is on it, in how many frames."""
+
+    do: Literal["filled"] = "filled"
+    item: ItemId
+    body: ItemId
+    day: date
+    gb: Gigabytes
+    frames: Frames
+
+
+class Copied(Frozen):
+    """Pictures were copied: how much in what time, to what."""
+
+    do: Literal["copied"] = "copied"
+    to: ItemId
+    day: date
+    gb: Gigabytes
+    hours: Hours
+
+
+What = Annotated[
+    Tick | PackMark | CardMark | Weighed | Used | Missed | Broke | Lent | Noted | Cold | Swapped | Filled | Copied,
+    Field(discriminator="do"),
+]
+
+
+class Mark(Frozen):
+    """One mark. device, seq: who made it, counted up on each device. at: by that device's clock, which may be wrong.
+
+    after: marks of the same subject that this device knew, and replaces.
+    """
+
+    id: MarkId
+    device: Label
+    seq: Annotated[int, Field(strict=True, ge=0)]
+    at: datetime
+    after: tuple[MarkId, ...] = Field(default=(), max_length=40)
+    what: What
+
+    @property
+    def subject(self) -> str | None:
+        """What the mark says the state of; None for what simply happened."""
+        match self.what:
+            case Tick(line=line):
+                return f"line:{line}"
+            case PackMark(item=item, piece=piece):
+                return f"pack:{item}#{piece}"
+            case CardMark(item=item, piece=piece):
+                return f"card:{item}#{piece}"
+            case Weighed(bag=bag):
+                return f"weight:{bag}"
+            case Cold(day=day):
+                return f"cold:{day}"
+        return None

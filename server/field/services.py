@@ -1,0 +1,81 @@
+"""Verbs of the field: take marks in, put them together, pack and list."""
+
+from collections.abc import Sequence
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.db import transaction
+from pydantic import ValidationError
+
+from mule.assess import assess
+from mule.errors import plain_path, shorten
+from mule.field import Mark, fold
+from mule.packout import PackOut, list_out
+from mule.plan import Plan
+from server.documents import find
+from server.field.models import FieldMark
+from server.field.schemas import FieldOut, Refusal, TakenMarks
+from server.trips.models import Trip
+from server.trips.packed import packed
+
+# More than a crew makes in a year out.
+MOST_MARKS = 50_000
+
+
+def marks_of(trip: Trip) -> list[Mark]:
+    """A trip's marks in the order in which they came."""
+    return [Mark.model_validate(row.spec) for row in trip.marks.all()]
+
+
+def field_of(owner: User, slug: str) -> FieldOut:
+    """All that was noted on a trip. Raises NotFound."""
+    return _told(marks_of(find(Trip, owner, slug, "trip")))
+
+
+def _told(marks: list[Mark]) -> FieldOut:
+    made = fold(marks)
+    return FieldOut(marks=marks, now=made.now, conflicts=list(made.conflicts))
+
+
+def take_in(owner: User, slug: str, sent: Sequence[dict[str, Any]]) -> TakenMarks:
+    """Adds marks in the order in which they are sent. A mark that stands already is taken once; a bad one is refused.
+
+    Raises NotFound for the trip.
+    """
+    with transaction.atomic():
+        trip = find(Trip, owner, slug, "trip")
+        known = {row.mark: row.spec for row in trip.marks.all()}
+        taken: list[str] = []
+        refused: list[Refusal] = []
+        rows: list[FieldMark] = []
+        for raw in sent:
+            id_ = shorten(raw.get("id", ""))
+            try:
+                mark = Mark.model_validate(raw)
+            except ValidationError as error:
+                first = error.errors()[0]
+                where = plain_path(list(first["loc"]), "")
+                refused.append(Refusal(id=id_, field=where, value=shorten(first.get("input", "")), rule=first["msg"]))
+                continue
+            spec = mark.model_dump(mode="json")
+            if mark.id in known and known[mark.id] != spec:
+                rule = "an id of its own: another mark has this one"
+                refused.append(Refusal(id=mark.id, field="id", value=mark.id, rule=rule))
+                continue
+            if mark.id not in known and len(known) >= MOST_MARKS:
+                rule = f"at most {MOST_MARKS:,} marks for one trip"
+                refused.append(Refusal(id=mark.id, field="id", value=mark.id, rule=rule))
+                continue
+            taken.append(mark.id)
+            if mark.id not in known:
+                known[mark.id] = spec
+                rows.append(FieldMark(trip=trip, mark=mark.id, spec=spec))
+        # One by one, so that they are numbered in the order of sending.
+        for row in rows:
+            row.save()
+        return TakenMarks(taken=taken, refused=refused, field=_told(marks_of(trip)))
+
+
+def list_for(plan: Plan) -> PackOut:
+    """The pack-out list of a plan's open kit."""
+    return list_out(plan, assess(plan), packed(plan))

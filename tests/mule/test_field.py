@@ -1,0 +1,115 @@
+"""Marks of several devices put together: nothing is lost, clocks have no say, disagreements are told."""
+
+from datetime import UTC, datetime
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from pydantic import TypeAdapter, ValidationError
+
+from mule.field import Mark, Tick, Weighed, fold
+
+NOON = datetime(2027, 2, 19, 12, tzinfo=UTC)
+
+
+def mark(id_: str, what: dict[str, Any], *, device: str = "phone", seq: int = 0, after: tuple[str, ...] = ()) -> Mark:
+    told = {"id": f"mark-{id_:>04}".replace(" ", "0"), "device": device, "seq": seq, "at": NOON, "what": what}
+    names = tuple(f"mark-{a:>04}".replace(" ", "0") for a in after)
+    return Mark.model_validate(told | {"after": names})
+
+
+def card(state: str, copies: int = 0) -> dict[str, Any]:
+    return {"do": "card", "item": "sd", "piece": 1, "state": state, "copies": copies}
+
+
+def test_the_last_mark_of_a_subject_stands_and_what_happened_is_all_kept() -> None:
+    made = fold(
+        [
+            mark("1", card("in-use"), seq=1),
+            mark("2", {"do": "used", "item": "tele", "day": "2027-02-21"}, seq=2),
+            mark("3", card("full"), seq=3, after=("1",)),
+            mark("4", {"do": "used", "item": "tele", "day": "2027-02-21"}, seq=4),
+        ]
+    )
+    assert made.now["card:sd#1"].what.state == "full"  # type: ignore[union-attr]
+    assert [m.id for m in made.log] == ["mark-0002", "mark-0004"]
+    assert not made.conflicts
+
+
+def test_two_devices_that_did_not_know_of_each_other_both_stand_until_somebody_decides() -> None:
+    first = mark("1", card("in-use"), device="phone")
+    ours = mark("2", card("full"), device="phone", seq=1, after=("1",))
+    theirs = mark("3", card("blank"), device="tablet", after=("1",))
+    (conflict,) = fold([first, ours, theirs]).conflicts
+    assert {m.id for m in conflict.marks} == {ours.id, theirs.id}
+    decided = mark("4", card("full"), device="tablet", seq=1, after=("2", "3"))
+    made = fold([first, ours, theirs, decided])
+    assert not made.conflicts
+    assert made.now["card:sd#1"].id == decided.id
+
+
+def test_devices_that_say_the_same_do_not_disagree() -> None:
+    both = [mark("1", card("full"), device="phone"), mark("2", card("full"), device="tablet")]
+    assert not fold(both).conflicts
+
+
+def test_ticks_and_weights_are_read_off() -> None:
+    made = fold(
+        [
+            mark("1", {"do": "tick", "line": "tele@bag", "done": True}, seq=1),
+            mark("2", {"do": "tick", "line": "wide@bag", "done": True}, seq=2),
+            mark("3", {"do": "tick", "line": "tele@bag", "done": False}, seq=3, after=("1",)),
+            mark("4", {"do": "weighed", "bag": "bag", "grams": 8420.0, "source": "scale"}, seq=4),
+        ]
+    )
+    assert made.ticked() == {"wide@bag"}
+    assert made.weighed() == {"bag": 8420}
+
+
+@pytest.mark.parametrize(
+    "wrong",
+    [
+        {"do": "card", "item": "sd", "piece": 0, "state": "full"},
+        {"do": "card", "item": "sd", "piece": 1, "state": "burnt"},
+        {"do": "weighed", "bag": "bag", "grams": float("nan")},
+        {"do": "tick", "line": "../../etc", "done": True},
+        {"do": "cold", "day": "2027-02-30", "lowest_c": -4},
+        {"do": "dance"},
+    ],
+)
+def test_a_mark_that_makes_no_sense_is_refused(wrong: dict[str, Any]) -> None:
+    with pytest.raises(ValidationError):
+        mark("1", wrong)
+
+
+STATES = st.sampled_from(["blank", "in-use", "full"])
+
+
+@given(st.lists(st.tuples(st.sampled_from(["phone", "tablet", "desk"]), STATES), min_size=1, max_size=25), st.data())
+def test_however_devices_race_no_mark_vanishes_unreplaced(told: list[tuple[str, str]], data: st.DataObject) -> None:
+    """Each device knows its own marks and some of the others'; whatever stands unreplaced is shown or in a conflict."""
+    made: list[Mark] = []
+    known: dict[str, set[str]] = {"phone": set(), "tablet": set(), "desk": set()}
+    for number, (device, state) in enumerate(told):
+        known[device] |= set(data.draw(st.sets(st.sampled_from([m.id for m in made])))) if made else set()
+        new = mark(str(number), card(state), device=device, seq=number)
+        new = new.model_copy(update={"after": tuple(sorted(known[device]))[:40]})
+        made.append(new)
+        known[device].add(new.id)
+    field = fold(made)
+    replaced = {id_ for m in made for id_ in m.after}
+    standing = {m.id for m in made} - replaced
+    shown = {m.id for c in field.conflicts for m in c.marks} | {field.now["card:sd#1"].id}
+    states = {m.what for m in made if m.id in standing}
+    assert field.now["card:sd#1"].id in standing
+    assert len(states) == 1 or standing <= shown
+
+
+def test_a_mark_comes_back_from_its_file_as_it_was() -> None:
+    what: TypeAdapter[Any] = TypeAdapter(Mark)
+    one = mark("1", {"do": "missed", "day": "2027-02-21", "wanted": "300 mm", "focal_mm": 300.0, "had_mm": 105.0})
+    assert what.validate_json(what.dump_json(one)) == one
+    assert one.subject is None
+    assert isinstance(mark("1", {"do": "tick", "line": "a@b", "done": True}).what, Tick)
+    assert isinstance(mark("1", {"do": "weighed", "bag": "b", "grams": 5.0}).what, Weighed)

@@ -1,0 +1,128 @@
+"""The list of the evening before: order, harm, tasks, what nobody weighed."""
+
+from datetime import date
+from pathlib import Path
+from typing import Any
+
+import pytest
+
+from mule.assess import assess
+from mule.carriers import Carrier
+from mule.finding import AsPiece, InBag, PieceKind, Worn
+from mule.gear import Absence, AbsenceReason, Battery, Source
+from mule.packing import Looking, stow
+from mule.packout import BagOut, PackOut, list_out
+from mule.plan import Plan, read
+from mule.trip import Day, Leg
+from tests import cast
+
+DAY = Day(date=date(2027, 2, 20), title="Out")
+
+
+def listed(plan: Plan) -> PackOut:
+    return list_out(plan, assess(plan), stow(plan.items, plan.kit, Looking(seconds=4, workers=1)))
+
+
+def ready(**changes: Any) -> Plan:
+    """A bag with an insert: a body and a lens in the insert, a pack and first aid in the bag, a card in a pocket."""
+    gear = [
+        cast.bag(mass_g=1_000, mass_source=Source.MEASURED),
+        cast.insert(),
+        cast.body(mass_source=Source.MEASURED),
+        cast.normal_zoom(mass_source=Source.TYPICAL),
+        cast.pack(**changes),
+        cast.first_aid(),
+    ]
+    entries = (
+        cast.entry("bag", cast.INES_CABIN),
+        cast.entry("cube"),
+        cast.entry("body", InBag(bag="cube")),
+        cast.entry("normal", InBag(bag="cube")),
+        cast.entry("pack", count=2),
+        cast.entry("first-aid", Worn(person="ines")),
+    )
+    return cast.plan(gear, *entries, days=(DAY,), wants=(cast.want(),))
+
+
+def of(made: PackOut, bag: str) -> BagOut:
+    return next(b for b in made.bags if b.bag == bag)
+
+
+def test_inserts_are_packed_before_the_bags_they_go_into() -> None:
+    made = listed(ready())
+    assert [b.bag for b in made.bags] == ["cube", "bag"]
+    assert of(made, "cube").inside == "bag"
+    assert {line.item for line in of(made, "bag").lines} == {"cube", "pack"}
+    assert [line.id for line in made.worn] == ["first-aid@on.ines"]
+
+
+def test_each_line_says_where_it_goes() -> None:
+    made = listed(ready())
+    (cube,) = [line for line in of(made, "bag").lines if line.item == "cube"]
+    assert cube.placed is not None
+    assert (cube.room, cube.placed.block, cube.person) == ("bag", "cube", "ines")
+
+
+def test_a_bag_is_told_with_all_that_is_in_it_and_what_nobody_weighed() -> None:
+    plan = ready()
+    bag = of(listed(plan), "bag")
+    worth = {t.id: t.mass_g for t in plan.gear}
+    assert bag.planned_g == pytest.approx(
+        worth["bag"] + worth["cube"] + worth["body"] + worth["normal"] + 2 * worth["pack"]
+    )
+    # Bag and body were weighed; the others were not.
+    assert {u.item: (u.count, u.source) for u in bag.unsure} == {
+        "cube": (1, Source.STATED),
+        "normal": (1, Source.TYPICAL),
+        "pack": (2, Source.STATED),
+    }
+
+
+def test_what_does_most_harm_when_forgotten_comes_first() -> None:
+    made = listed(ready())
+    lines = sorted([*(line for b in made.bags for line in b.lines), *made.worn], key=lambda line: line.rank)
+    assert (lines[0].item, lines[0].harm) == ("first-aid", "safety")
+    assert {line.item for line in lines[1:3]} == {"body", "normal"}
+    assert all(line.harm == "stops" for line in lines[1:3])
+    assert [line.rank for line in lines] == list(range(len(lines)))
+
+
+def test_tasks_name_their_things_and_their_day() -> None:
+    until = Absence(reason=AbsenceReason.IN_POST, until=date(2027, 2, 17))
+    made = {task.id: task for task in listed(ready(absent=until)).tasks}
+    assert made["task.charge"].items == ("pack",)
+    assert made["task.charge"].by == date(2027, 2, 19)
+    assert made["task.fetch.pack"].by == date(2027, 2, 17)
+    assert made["task.sensor"].items == ("body",)
+    assert "task.format" not in made
+    assert {"task.documents", "task.medicine"} <= made.keys()
+
+
+def test_closing_checks_say_what_still_stands_against_the_door() -> None:
+    assert all(check.passes for check in listed(ready()).closing if check.check != "copies")
+    plan = ready()
+    hold = cast.bag("hold", piece=PieceKind.HOLD)
+    bad = Battery(id="spare", name="spare", mass_g=80, size=cast.SMALL, battery_type="P", energy_wh=16)
+    entries = (
+        *plan.kit.entries,
+        cast.entry("hold", AsPiece(piece=PieceKind.HOLD, person="ines")),
+        cast.entry("spare", InBag(bag="hold")),
+    )
+    air = Carrier(id="air", name="Air", means="plane")
+    leg = Leg(id="out", name="Out", carrier="air")
+    flown = cast.plan([*plan.gear, hold, bad], *entries, carriers=(air,), legs=(leg,), days=(DAY,))
+    checks = {c.check: c for c in listed(flown).closing}
+    assert (checks["lithium"].passes, checks["lithium"].findings) == (False, 1)
+    assert checks["gate"].passes
+    # It is not packed where it must not lie, either.
+    assert not checks["room"].passes
+
+
+@pytest.mark.parametrize("name", ["lofoten", "karst", "canoe"])
+def test_every_loaded_thing_of_the_demo_stands_on_the_list_once_per_place(name: str) -> None:
+    plan = read((Path("demo") / f"{name}.plan.json").read_bytes())
+    made = listed(plan)
+    lines = [*(line for b in made.bags for line in b.lines), *made.worn]
+    told = sum(line.count for line in lines) + sum(isinstance(e.place, AsPiece) for e in plan.kit.entries)
+    assert told == sum(plan.kit.loaded().values())
+    assert len({line.id for line in lines}) == len(lines)
