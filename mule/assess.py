@@ -23,7 +23,7 @@ from mule.trip import Want
 from mule.units import Frozen
 
 
-class Mark(StrEnum):
+class StationMark(StrEnum):
     """How far a station of the trail is."""
 
     DONE = "done"
@@ -35,7 +35,7 @@ class Station(Frozen):
     """One stop of the trail."""
 
     name: str
-    mark: Mark
+    mark: StationMark
 
 
 class Assessment(Frozen):
@@ -168,13 +168,13 @@ def _asked(plan: Plan, filters: FilterFit) -> Iterable[Tie]:
             yield Tie(want.id, Need("asked", "support", "", ()), supports, None)
 
 
-def _mark(station: str, findings: tuple[Finding, ...]) -> Mark:
+def _mark(station: str, findings: tuple[Finding, ...]) -> StationMark:
     """Blocked by a blocker, open while a caution stands, done otherwise; notes leave a station done."""
     # What a carrier refuses is mended on the bench, and stands at the gate too.
     severities = {
         f.severity for f in findings if f.station == station or (station == "gate" and f.code.startswith("leg-"))
     }
     if Severity.BLOCKER in severities:
-        return Mark.BLOCKED
+        return StationMark.BLOCKED
     # That everything fits, only a packing says: it is not part of the assessment.
-    return Mark.OPEN if Severity.CAUTION in severities or station == "stow" else Mark.DONE
+    return StationMark.OPEN if Severity.CAUTION in severities or station == "stow" else StationMark.DONE

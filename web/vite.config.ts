@@ -1,10 +1,44 @@
 import { fileURLToPath } from 'node:url'
 import vue from '@vitejs/plugin-vue'
 import vuetify from 'vite-plugin-vuetify'
+import { VitePWA } from 'vite-plugin-pwa'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  plugins: [vue(), vuetify({ autoImport: true })],
+  plugins: [
+    vue(),
+    vuetify({ autoImport: true }),
+    VitePWA({
+      // The field screens register it themselves: whoever never goes out there needs none of it.
+      injectRegister: false,
+      manifest: {
+        name: 'Narrow Mule',
+        short_name: 'Narrow Mule',
+        description: 'Pick, pack and carry a camera kit.',
+        start_url: '/trips',
+        display: 'standalone',
+        background_color: '#23302C',
+        theme_color: '#23302C',
+        icons: [{ src: '/mule.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        // Drawing in the round is not for out there.
+        globIgnores: ['**/RoomTurned*'],
+        clientsClaim: true,
+        skipWaiting: true,
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        runtimeCaching: [
+          {
+            urlPattern: ({ url, request }) => request.method === 'GET' && /^\/api\/(session|trips|field|locker|brief|carriers)/.test(url.pathname) && !url.pathname.endsWith('/scale'),
+            handler: 'NetworkFirst',
+            options: { cacheName: 'answers', networkTimeoutSeconds: 6, cacheableResponse: { statuses: [200] } },
+          },
+        ],
+      },
+    }),
+  ],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 900 },
   server: { port: 5173, proxy: { '/api': 'http://127.0.0.1:8000' } },

@@ -33,7 +33,7 @@ _HARMS: tuple[Harm, ...] = ("safety", "papers", "stops", "pictures", "wants", "p
 _PAPERS = ("papers", "documents", "medicine", "tickets", "permits")
 
 
-class Line(Frozen):
+class OutLine(Frozen):
     """One thing to put in its place. id stays the same as long as thing and place do.
 
     bag: None for what is worn. room, placed: of the packing; room alone for soft things, neither where it found no
@@ -70,7 +70,7 @@ class BagOut(Frozen):
     bag: str
     inside: str | None
     person: str
-    lines: tuple[Line, ...]
+    lines: tuple[OutLine, ...]
     planned_g: float
     unsure: tuple[Unsure, ...]
 
@@ -91,7 +91,7 @@ class PackOut(Frozen):
 
     bags: tuple[BagOut, ...]
     rooms: tuple[RoomUse, ...]
-    worn: tuple[Line, ...]
+    worn: tuple[OutLine, ...]
     tasks: tuple[Task, ...]
     closing: tuple[Closing, ...]
 
@@ -134,13 +134,13 @@ def list_out(plan: Plan, assessment: Assessment, stowage: Stowage) -> PackOut:
     )
 
 
-def _order(line: Line) -> tuple[bool, bool, int, int]:
+def _order(line: OutLine) -> tuple[bool, bool, int, int]:
     """Deepest first: what most things lie on; soft things when all hard ones are in; what hangs outside at last."""
     placed = line.placed
     return line.outside, placed is None, -placed.layer if placed else 0, placed.at_mm[2] if placed else 0
 
 
-def _ranked(lines: Iterable[Line]) -> Mapping[str, Line]:
+def _ranked(lines: Iterable[OutLine]) -> Mapping[str, OutLine]:
     order = sorted(lines, key=lambda one: (_HARMS.index(one.harm), -one.points))
     return {line.id: line.model_copy(update={"rank": rank}) for rank, line in enumerate(order)}
 
@@ -176,14 +176,14 @@ class _Lines:
                 self._placed.setdefault((item, rooms[placed.room]), placed)
         self._soft = {(s.item, rooms[s.room]): s.room for s in stowage.soft}
 
-    def of(self, entries: Iterable[Entry], person: str) -> Iterable[Line]:
+    def of(self, entries: Iterable[Entry], person: str) -> Iterable[OutLine]:
         for entry in entries:
             place = entry.place
             bag = place.bag if isinstance(place, InBag) else None
             spot = self._placed.get((entry.item, bag)) if bag else None
             who = place.person if isinstance(place, Worn) else person
             harm, points = self._harm(entry.item)
-            yield Line(
+            yield OutLine(
                 id=f"{entry.item}@{f'on.{who}' if bag is None else bag}{'.outside' if _outside(entry) else ''}",
                 item=entry.item,
                 count=entry.count,
@@ -241,4 +241,4 @@ def _closing(assessment: Assessment, stowage: Stowage) -> Iterable[Closing]:
         yield Closing(check=check, passes=count == 0, findings=count)
 
 
-__all__ = ["BagOut", "Closing", "Line", "PackOut", "Task", "Unsure", "list_out"]
+__all__ = ["BagOut", "Closing", "OutLine", "PackOut", "Task", "Unsure", "list_out"]

@@ -9,6 +9,7 @@ from pydantic_core import PydanticCustomError
 from mule.trip.days import Day, Leg, LocalRule, Mains, Place, Spot, Weather
 from mule.trip.people import BaseLoad, Person
 from mule.trip.policies import MOST_OF_A_TRIO, Marks, Policies, Slot
+from mule.trip.signs import Signs
 from mule.trip.stamina import (
     BodyDay,
     BodyHabit,
@@ -51,6 +52,7 @@ class Trip(Frozen):
     policies: Policies = Policies()
     marks: Marks = Marks()
     stamina: Stamina = Stamina()
+    signs: Signs = Signs()
     note: Note = ""
 
     @model_validator(mode="after")
@@ -112,6 +114,7 @@ __all__ = [
     "PowerSchool",
     "PrintUse",
     "ScreenUse",
+    "Signs",
     "Slot",
     "SlotMode",
     "Spot",

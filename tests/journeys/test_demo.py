@@ -179,7 +179,10 @@ def test_two_windows_on_one_kit_never_lose_a_change_silently(demo: Page, browser
         "/locker",
         "/rules",
         "/settings",
-        *(f"/trips/lofoten/b/{station}" for station in ("brief", "bench", "stamina", "stow", "gate")),
+        *(
+            f"/trips/lofoten/b/{station}"
+            for station in ("brief", "bench", "stamina", "stow", "gate", "pack-out", "trail")
+        ),
         "/nowhere",
     ],
 )

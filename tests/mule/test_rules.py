@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.assess import Assessment, Mark, assess
+from mule.assess import Assessment, StationMark, assess
 from mule.editing import apply
 from mule.finding import Finding, InBag, Severity
 from mule.plan import Plan
@@ -22,7 +22,7 @@ def finding(plan: Plan, code: str) -> Finding:
     return next(f for f in assess(plan).findings if f.code == code)
 
 
-def mark(made: Assessment, station: str) -> Mark:
+def mark(made: Assessment, station: str) -> StationMark:
     return next(s.mark for s in made.stations if s.name == station)
 
 
@@ -31,7 +31,7 @@ def test_a_sound_kit_has_nothing_to_mend() -> None:
     # Its only body and its only lens are single points of failure: that is told, and mends nothing.
     assert {f.code for f in made.findings} == {"single-point"}
     # Whether everything fits is not looked at here: only a packing says so.
-    assert {s.name for s in made.stations if s.mark != Mark.DONE} == {"stow"}
+    assert {s.name for s in made.stations if s.mark != StationMark.DONE} == {"stow"}
 
 
 @pytest.mark.parametrize(
@@ -45,7 +45,7 @@ def test_a_sound_kit_has_nothing_to_mend() -> None:
 def test_an_empty_part_of_the_brief_is_named(change: dict[str, Any], code: str, severity: Severity) -> None:
     plan = cast.plan(BASIC, **change)
     assert finding(plan, code).severity == severity
-    assert mark(assess(plan), "brief") == (Mark.BLOCKED if severity == Severity.BLOCKER else Mark.OPEN)
+    assert mark(assess(plan), "brief") == (StationMark.BLOCKED if severity == Severity.BLOCKER else StationMark.OPEN)
 
 
 def test_an_empty_kit_says_so_and_nothing_else_about_the_bench() -> None:

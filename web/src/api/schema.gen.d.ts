@@ -3710,6 +3710,37 @@ export interface components {
             cabin: "comply" | "light-looking";
         };
         /**
+         * Signs
+         * @description In words, since some read the same mark opposite: "contacts out", "in the red pouch", "taped over".
+         */
+        Signs: {
+            /**
+             * Pack Ready
+             * @default
+             */
+            pack_ready: string;
+            /**
+             * Pack Spent
+             * @default
+             */
+            pack_spent: string;
+            /**
+             * Card Blank
+             * @default
+             */
+            card_blank: string;
+            /**
+             * Card Full
+             * @default
+             */
+            card_full: string;
+            /**
+             * Card Copied
+             * @default
+             */
+            card_copied: string;
+        };
+        /**
          * Slot
          * @description A place for either this or that: one of its items comes along at the most.
          */
@@ -4104,6 +4135,16 @@ export interface components {
              *     }
              */
             stamina: components["schemas"]["Stamina"];
+            /**
+             * @default {
+             *       "pack_ready": "",
+             *       "pack_spent": "",
+             *       "card_blank": "",
+             *       "card_full": "",
+             *       "card_copied": ""
+             *     }
+             */
+            signs: components["schemas"]["Signs"];
             /**
              * Note
              * @default
@@ -4971,32 +5012,6 @@ export interface components {
             held: boolean;
         };
         /**
-         * Mark
-         * @description One mark. device, seq: who made it, counted up on each device. at: by that device's clock, which may be wrong.
-         *
-         *     after: marks of the same subject that this device knew, and replaces.
-         */
-        Mark: {
-            /** Id */
-            id: string;
-            /** Device */
-            device: string;
-            /** Seq */
-            seq: number;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /**
-             * After
-             * @default []
-             */
-            after: string[];
-            /** What */
-            what: components["schemas"]["Tick"] | components["schemas"]["PackMark"] | components["schemas"]["CardMark"] | components["schemas"]["Weighed"] | components["schemas"]["Used"] | components["schemas"]["Missed"] | components["schemas"]["Broke"] | components["schemas"]["Lent"] | components["schemas"]["Noted"] | components["schemas"]["Cold"] | components["schemas"]["Swapped"] | components["schemas"]["Filled"] | components["schemas"]["Copied"];
-        };
-        /**
          * Missing
          * @description A link that a loaded thing lacks. loads: the lightest owned things that give it; None when nothing owned does.
          *
@@ -5343,8 +5358,14 @@ export interface components {
         Station: {
             /** Name */
             name: string;
-            mark: components["schemas"]["Mark"];
+            mark: components["schemas"]["StationMark"];
         };
+        /**
+         * StationMark
+         * @description How far a station of the trail is.
+         * @enum {string}
+         */
+        StationMark: "done" | "open" | "blocked";
         /**
          * Stow
          * @description How a person wants a kit packed. gap_mm: a divider between hard things (estimate, domain 10).
@@ -6012,38 +6033,20 @@ export interface components {
         };
         /**
          * Line
-         * @description One thing to put in its place. id stays the same as long as thing and place do.
-         *
-         *     bag: None for what is worn. room, placed: of the packing; room alone for soft things, neither where it found no
-         *     place or hangs outside. harm: what
-         *     forgetting it would do; rank: 0 is the worst of all lines. points: of brief score that go with it.
+         * @description A limit drawn into the curve: grams carried at which a leg refuses or a back has had enough.
          */
         Line: {
-            /** Id */
-            id: string;
-            /** Item */
-            item: string;
-            /** Count */
-            count: number;
-            /** Bag */
-            bag: string | null;
-            /** Person */
-            person: string;
-            /** Outside */
-            outside: boolean;
-            /** Room */
-            room: string | null;
-            placed: components["schemas"]["Placed"] | null;
-            absent: components["schemas"]["Absence"] | null;
             /**
-             * Harm
+             * What
              * @enum {string}
              */
-            harm: "safety" | "papers" | "stops" | "pictures" | "wants" | "power" | "cards" | "rest";
-            /** Points */
-            points: number;
-            /** Rank */
-            rank: number;
+            what: "leg" | "share" | "carries-well";
+            /** Ref */
+            ref: string;
+            /** Carried G */
+            carried_g: number;
+            /** Share */
+            share?: number | null;
         };
         /**
          * Point
@@ -6736,6 +6739,32 @@ export interface components {
             until?: string | null;
         };
         /**
+         * Mark
+         * @description One mark. device, seq: who made it, counted up on each device. at: by that device's clock, which may be wrong.
+         *
+         *     after: marks of the same subject that this device knew, and replaces.
+         */
+        Mark: {
+            /** Id */
+            id: string;
+            /** Device */
+            device: string;
+            /** Seq */
+            seq: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /** What */
+            what: components["schemas"]["Tick"] | components["schemas"]["PackMark"] | components["schemas"]["CardMark"] | components["schemas"]["Weighed"] | components["schemas"]["Used"] | components["schemas"]["Missed"] | components["schemas"]["Broke"] | components["schemas"]["Lent"] | components["schemas"]["Noted"] | components["schemas"]["Cold"] | components["schemas"]["Swapped"] | components["schemas"]["Filled"] | components["schemas"]["Copied"];
+        };
+        /**
          * Missed
          * @description A picture that was not had: what was wanted, and what was in the bag instead.
          */
@@ -6928,7 +6957,7 @@ export interface components {
             /** Person */
             person: string;
             /** Lines */
-            lines: components["schemas"]["Line"][];
+            lines: components["schemas"]["OutLine"][];
             /** Planned G */
             planned_g: number;
             /** Unsure */
@@ -6950,6 +6979,41 @@ export interface components {
             findings: number;
         };
         /**
+         * OutLine
+         * @description One thing to put in its place. id stays the same as long as thing and place do.
+         *
+         *     bag: None for what is worn. room, placed: of the packing; room alone for soft things, neither where it found no
+         *     place or hangs outside. harm: what
+         *     forgetting it would do; rank: 0 is the worst of all lines. points: of brief score that go with it.
+         */
+        OutLine: {
+            /** Id */
+            id: string;
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Bag */
+            bag: string | null;
+            /** Person */
+            person: string;
+            /** Outside */
+            outside: boolean;
+            /** Room */
+            room: string | null;
+            placed: components["schemas"]["Placed"] | null;
+            absent: components["schemas"]["Absence"] | null;
+            /**
+             * Harm
+             * @enum {string}
+             */
+            harm: "safety" | "papers" | "stops" | "pictures" | "wants" | "power" | "cards" | "rest";
+            /** Points */
+            points: number;
+            /** Rank */
+            rank: number;
+        };
+        /**
          * PackOut
          * @description The whole list. bags: inserts first, since they go into bags. worn: on people. tasks: before leaving.
          *
@@ -6961,7 +7025,7 @@ export interface components {
             /** Rooms */
             rooms: components["schemas"]["RoomUse"][];
             /** Worn */
-            worn: components["schemas"]["Line"][];
+            worn: components["schemas"]["OutLine"][];
             /** Tasks */
             tasks: components["schemas"]["Task"][];
             /** Closing */

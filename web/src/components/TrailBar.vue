@@ -55,7 +55,7 @@ const SAYS = { done: 'done', open: 'open', blocked: 'blocked' } as const
 <style scoped>
 .trail {
   display: flex;
-  gap: 44px;
+  gap: 30px;
   position: relative;
 }
 .stop {
@@ -73,7 +73,7 @@ const SAYS = { done: 'done', open: 'open', blocked: 'blocked' } as const
   position: absolute;
   top: 11px;
   right: calc(50% + 12px);
-  width: calc(100% + 20px);
+  width: calc(100% + 6px);
   border-top: 2px dotted var(--line);
 }
 .here {
@@ -85,6 +85,7 @@ const SAYS = { done: 'done', open: 'open', blocked: 'blocked' } as const
 }
 svg {
   position: relative;
+  z-index: 1;
 }
 .done {
   fill: var(--moss);

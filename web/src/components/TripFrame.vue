@@ -5,12 +5,15 @@ import { asProblem } from '@/api/problem'
 import type { Bench } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { span } from '@/format/dates'
+import { STATIONS } from '@/wording/stations'
 import AppHeader from './AppHeader.vue'
 import ScalesBar from './ScalesBar.vue'
 import TrailBar from './TrailBar.vue'
 
 const props = defineProps<{ bench: Bench | undefined; error: Error | null; names: Names }>()
 const trip = computed(() => props.bench?.trip.trip)
+/** Used standing, on a phone: the way between them fits there. */
+const FIELD = STATIONS.filter((s) => s.name === 'packout' || s.name === 'trail')
 const cautions = computed(() => (props.bench?.state.assessment.findings ?? []).filter((f) => f.severity === 'caution').map((f) => f.station))
 const under = computed(() => {
   const people = (trip.value?.people ?? []).map((p) => p.name).join(' + ')
@@ -27,6 +30,9 @@ const under = computed(() => {
         <div class="name">{{ trip.name }}</div>
         <div class="quiet small">{{ under }}</div>
       </div>
+      <nav v-if="bench" class="field" aria-label="In the field">
+        <RouterLink v-for="s in FIELD" :key="s.name" :to="{ name: s.name, params: { trip: bench.trip.trip.id, kit: bench.state.kit.id } }">{{ s.title }}</RouterLink>
+      </nav>
       <TrailBar v-if="bench" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stations="bench.state.assessment.stations" :version="bench.state.version" :cautions="cautions" />
     </AppHeader>
     <main id="screen" class="frame-body" tabindex="-1">
@@ -36,7 +42,7 @@ const under = computed(() => {
       </p>
       <p v-else class="screen quiet" role="status">Laying things out…</p>
     </main>
-    <ScalesBar v-if="bench && trip" :assessment="bench.state.assessment" :trip="trip" :names="names" />
+    <ScalesBar v-if="bench && trip" class="scales" :assessment="bench.state.assessment" :trip="trip" :names="names" />
   </div>
 </template>
 
@@ -58,5 +64,31 @@ const under = computed(() => {
 .trail {
   margin-left: auto;
   margin-right: 10px;
+}
+.field {
+  display: none;
+}
+@media (max-width: 700px) {
+  .trail,
+  .scales,
+  .what .small {
+    display: none;
+  }
+  .field {
+    display: flex;
+    margin-left: auto;
+    gap: 14px;
+  }
+  .field a {
+    padding: 12px 2px;
+    text-decoration: none;
+    white-space: nowrap;
+    color: var(--muted);
+  }
+  .field .router-link-active {
+    color: var(--ink);
+    font-weight: 700;
+    box-shadow: inset 0 -2px 0 var(--saddle);
+  }
 }
 </style>

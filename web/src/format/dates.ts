@@ -35,3 +35,8 @@ export function today(): string {
   const pad = (n: number): string => String(n).padStart(2, '0')
   return `${now.getFullYear()}-${pad(now.getMonth() + 1)}-${pad(now.getDate())}`
 }
+
+/** "09:12" of a moment: the clock of its place, whatever clock this device has. */
+export function clock(at: string | null | undefined): string {
+  return at ? at.slice(11, 16) : ''
+}

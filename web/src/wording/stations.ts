@@ -5,4 +5,6 @@ export const STATIONS = [
   { name: 'stamina', title: 'Stamina' },
   { name: 'stow', title: 'Stow' },
   { name: 'gate', title: 'Gate' },
+  { name: 'packout', title: 'Pack-out' },
+  { name: 'trail', title: 'Trail' },
 ] as const

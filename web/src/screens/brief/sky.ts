@@ -1,5 +1,6 @@
 /** The light of a day, in words and as bands of 24 hours. */
 import type { DayLight } from '@/api/types'
+import { clock } from '@/format/dates'
 import * as fmt from '@/format/units'
 
 const WIDTH = 70
@@ -27,9 +28,6 @@ export function bands(sky: DayLight): Band[] {
   })
 }
 
-function clock(at: string | null | undefined): string {
-  return at ? at.slice(11, 16) : ''
-}
 function hours(h: number): string {
   return `${fmt.figure(h, 1)} h`
 }

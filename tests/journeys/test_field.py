@@ -1,0 +1,148 @@
+"""Packing out and out there in the browser: ticks, the scale, and fifty notes without a network."""
+
+import re
+import socket
+from collections.abc import Iterator
+from threading import Thread
+
+import pytest
+from playwright.sync_api import Browser, BrowserContext, Page, expect
+
+from server.demo.scale import PORT, Load, serve
+
+PHONE = {"width": 390, "height": 844}
+
+
+@pytest.fixture
+def scale() -> Iterator[None]:
+    """The simulated scale where the app looks for it, for one weighing."""
+    with socket.create_server(("127.0.0.1", PORT)) as listener:
+        Thread(target=serve, args=(listener, Load(8_730), 0.01, 1), daemon=True).start()
+        yield
+
+
+def phone(browser: Browser, url: str) -> BrowserContext:
+    """A phone in the demo, with the service worker at work."""
+    context = browser.new_context(base_url=url, viewport=PHONE, has_touch=True)
+    page = context.new_page()
+    page.goto("/welcome")
+    page.get_by_role("button", name="Step into the demo").click()
+    page.wait_for_url("**/bench")
+    page.goto("/trips/canoe/a/trail")
+    expect(page.get_by_role("heading", name=re.compile("Note|Today|Everything")).first).to_be_visible()
+    page.evaluate("navigator.serviceWorker.ready.then(() => true)")
+    # Once more, so that the worker has seen every answer that the screen needs.
+    page.reload()
+    expect(page.get_by_role("navigation", name="Parts of the trail")).to_be_visible()
+    page.wait_for_timeout(500)
+    return context
+
+
+def note(page: Page, words: str) -> None:
+    page.get_by_label("note", exact=True).fill(words)
+    page.get_by_role("button", name="Keep the note").click()
+    expect(page.get_by_role("list", name="Noted this day").get_by_text(words, exact=True)).to_be_visible()
+
+
+def words(page: Page) -> None:
+    page.get_by_role("navigation", name="Parts of the trail").get_by_role("button", name="note").click()
+    page.get_by_role("group", name="Sort of note").get_by_role("button", name="words").click()
+
+
+def test_things_are_ticked_in_and_stay_ticked(demo: Page) -> None:
+    demo.keyboard.press("6")
+    demo.wait_for_url("**/pack-out")
+    cube = demo.get_by_role("region", name="Cube, large", exact=True)
+    line = cube.get_by_role("button", name=re.compile(r"^.?\s*Corrie 24–70"))
+    before = line.get_attribute("aria-pressed")
+    line.click()
+    expect(line).to_have_attribute("aria-pressed", "false" if before == "true" else "true")
+    demo.reload()
+    expect(line).to_have_attribute("aria-pressed", "false" if before == "true" else "true")
+    line.click()
+    expect(line).to_have_attribute("aria-pressed", before or "false")
+
+
+def test_a_bag_is_weighed_by_the_scale_and_the_difference_is_explained(demo: Page, scale: None) -> None:
+    demo.goto("/trips/lofoten/b/pack-out")
+    demo.get_by_role("navigation", name="Beside the list").get_by_role("button", name="scale").click()
+    part = demo.get_by_role("region", name="Scale")
+    part.get_by_role("button", name="Read the scale").first.click()
+    expect(part).to_contain_text("The scale shows 8.73 kg.")
+    expect(part).to_contain_text(re.compile("than planned"))
+
+
+def test_a_scale_that_is_not_there_is_said_plainly_and_the_mass_is_typed(demo: Page) -> None:
+    demo.goto("/trips/lofoten/b/pack-out")
+    demo.get_by_role("navigation", name="Beside the list").get_by_role("button", name="scale").click()
+    part = demo.get_by_role("region", name="Scale")
+    part.get_by_role("button", name="Read the scale").last.click()
+    expect(part).to_contain_text("No scale is connected.")
+    part.get_by_label(re.compile("^Kilograms of")).last.fill("14,9")
+    part.get_by_role("button", name="Keep").last.click()
+    expect(part).to_contain_text("14.90 kg")
+
+
+def test_erasing_a_card_with_too_few_copies_asks_twice(demo: Page) -> None:
+    demo.goto("/trips/lofoten/b/trail")
+    boards = demo.get_by_role("region", name="Packs and cards")
+    card = boards.locator(".card").first
+    card.get_by_role("button", name="full").click()
+    expect(card).to_contain_text("keep it")
+    card.get_by_role("button", name="erased").click()
+    expect(card).to_contain_text("Do you really want to erase it?")
+    card.get_by_role("button", name="Yes, erase").click()
+    expect(card).to_contain_text("Erase it all the same?")
+    card.get_by_role("button", name="Keep it").click()
+    expect(card).to_contain_text("full")
+    for _ in range(2):
+        card.get_by_role("button", name="+ copy").click()
+    expect(card).to_contain_text("safe to erase")
+    card.get_by_role("button", name="erased").click()
+    expect(card).to_contain_text("blank")
+
+
+def test_fifty_notes_without_a_network_are_all_there_in_order_and_once(browser: Browser, site: str) -> None:
+    context = phone(browser, site)
+    page = context.pages[0]
+    words(page)
+    context.set_offline(True)
+    for number in range(50):
+        note(page, f"Offline note {number:02}")
+    expect(page.get_by_text(re.compile("50 notes wait here"))).to_be_visible()
+    page.reload()
+    expect(page.get_by_role("navigation", name="Parts of the trail")).to_be_visible()
+    expect(page.get_by_text(re.compile("50 notes wait here"))).to_be_visible()
+    context.set_offline(False)
+    page.evaluate("window.dispatchEvent(new Event('online'))")
+    expect(page.get_by_text(re.compile("wait here|sending"))).to_be_hidden()
+    stored = page.evaluate("fetch('/api/field/canoe').then((r) => r.json())")
+    told = [m["what"]["text"] for m in stored["marks"] if m["what"]["do"] == "note"]
+    assert [t for t in told if t.startswith("Offline note")] == [f"Offline note {n:02}" for n in range(50)]
+    context.close()
+
+
+def test_two_phones_that_disagree_about_a_card_are_both_kept_and_asked(browser: Browser, site: str) -> None:
+    ours, theirs = phone(browser, site), phone(browser, site)
+    for context, state in ((ours, "full"), (theirs, "in use")):
+        page = context.pages[0]
+        page.get_by_role("button", name="packs, cards").click()
+        context.set_offline(True)
+        card = page.locator(".card").first
+        card.get_by_role("button", name=state, exact=True).click()
+        expect(card).to_contain_text(state)
+    for context in (ours, theirs):
+        context.set_offline(False)
+        context.pages[0].evaluate("window.dispatchEvent(new Event('online'))")
+        expect(context.pages[0].get_by_text(re.compile("wait here|sending"))).to_be_hidden()
+    page = theirs.pages[0]
+    page.reload()
+    clash = page.get_by_role("alert").filter(has_text="Two devices say different things")
+    expect(clash).to_contain_text("no. 1 full")
+    expect(clash).to_contain_text("no. 1 in use")
+    clash.get_by_role("button", name=re.compile("no. 1 full")).click()
+    expect(clash).to_be_hidden()
+    page.get_by_role("button", name="packs, cards").click()
+    expect(page.locator(".card").first).to_contain_text("full")
+    ours.close()
+    theirs.close()

@@ -1,0 +1,93 @@
+/** What is noted on a trip: the server's marks and those that wait here. Works without a network; sends when there is one. */
+import { useQuery } from '@tanstack/vue-query'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
+import { ask, client } from '@/api/client'
+import { Problem } from '@/api/problem'
+import { queries } from '@/api/queries'
+import type { FieldOut, What } from '@/api/types'
+import { drop, put, settle, waiting, type Waiting } from '@/field/outbox'
+import { replaced, standing } from '@/field/subjects'
+import { notify } from './useNotice'
+import { useSession } from './useSession'
+
+/** Seconds between tries while something waits. */
+const EVERY_S = 15
+const AT_ONCE = 200
+
+export function useField(trip: MaybeRefOrGetter<string>) {
+  const { session } = useSession()
+  const who = computed(() => session.value?.name ?? '')
+  const key = computed(() => ['field', toValue(trip)])
+  const query = useQuery({
+    queryKey: key,
+    queryFn: () => ask(client.GET('/api/field/{slug}', { params: { path: { slug: toValue(trip) } } })),
+    networkMode: 'always',
+  })
+  const outbox = shallowRef<Waiting[]>([])
+  const away = ref(!navigator.onLine)
+  const stands = computed(() => standing(query.data.value, outbox.value.filter((w) => !w.refused).map((w) => w.mark)))
+  const refused = computed(() => outbox.value.filter((w) => w.refused))
+  const toSend = computed(() => outbox.value.filter((w) => !w.refused).length)
+
+  async function look(): Promise<void> {
+    outbox.value = who.value ? await waiting(who.value, toValue(trip)) : []
+  }
+  // One after the other: each mark must know those before it.
+  let doing: Promise<unknown> = Promise.resolve()
+  function mark(what: What): Promise<void> {
+    const next = doing.then(async () => {
+      await put(who.value, toValue(trip), what, replaced(stands.value, what))
+      await look()
+    })
+    doing = next.catch(notify)
+    void next.then(send)
+    return next
+  }
+  let sending = false
+  async function send(): Promise<void> {
+    if (sending || !who.value) return
+    sending = true
+    try {
+      for (let batch = await next(); batch.length; batch = await next()) {
+        const slug = toValue(trip)
+        const told = await ask(client.POST('/api/field/{slug}/marks', { params: { path: { slug } }, body: { marks: batch.map((w) => w.mark as unknown as Record<string, never>) } }))
+        await settle(batch, told.taken, told.refused)
+        queries.setQueryData<FieldOut>(['field', slug], told.field)
+        await look()
+      }
+      away.value = false
+    } catch (error) {
+      // Without a network they wait; an answer that is no network's fault is shown by what stays in the outbox.
+      away.value = !(error instanceof Problem)
+    } finally {
+      sending = false
+    }
+  }
+  async function next(): Promise<Waiting[]> {
+    return (await waiting(who.value, toValue(trip))).filter((w) => !w.refused).slice(0, AT_ONCE)
+  }
+  async function forget(one: Waiting): Promise<void> {
+    await drop(one)
+    await look()
+  }
+  function online(): void {
+    away.value = false
+    void send().then(() => query.refetch())
+  }
+  function offline(): void {
+    away.value = true
+  }
+  let timer = 0
+  onMounted(() => {
+    window.addEventListener('online', online)
+    window.addEventListener('offline', offline)
+    timer = window.setInterval(() => toSend.value && void send(), EVERY_S * 1000)
+  })
+  onBeforeUnmount(() => {
+    window.removeEventListener('online', online)
+    window.removeEventListener('offline', offline)
+    window.clearInterval(timer)
+  })
+  watch([who, () => toValue(trip)], () => void look().then(send), { immediate: true })
+  return { stands, mark, toSend, refused, away, forget, query }
+}

@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest'
+import type { Entry, Mark, Thing } from '@/api/types'
+import { cards, dayToShow, nextPack, packs, safeToErase } from './boards'
+import { standing } from './subjects'
+
+const things = new Map([
+  ['lb', { id: 'lb', kind: 'battery', name: 'LB-4' } as unknown as Thing],
+  ['sd', { id: 'sd', kind: 'card', name: 'SD 128' } as unknown as Thing],
+])
+const entries = [
+  { item: 'lb', count: 2, place: { where: 'bag', bag: 'a' } },
+  { item: 'lb', count: 1, place: { where: 'worn', person: 'ines' } },
+  { item: 'sd', count: 2, place: { where: 'bag', bag: 'a' } },
+] as unknown as Entry[]
+const mark = (what: Mark['what']): Mark => ({ id: 'm1', device: 'd', seq: 1, at: '', after: [], what })
+
+describe('boards', () => {
+  it('show every piece once, ready and blank until somebody says otherwise', () => {
+    const stands = standing(undefined, [mark({ do: 'pack', item: 'lb', piece: 3, state: 'spent' })])
+    expect(packs(entries, things, stands).map((p) => p.state)).toEqual(['ready', 'ready', 'spent'])
+    expect(cards(entries, things, stands).map((c) => [c.piece, c.state])).toEqual([[1, 'blank'], [2, 'blank']])
+  })
+  it('go round from ready to ready', () => {
+    expect(['ready', 'in-use', 'spent', 'charging'].map((s) => nextPack(s as 'ready'))).toEqual(['in-use', 'spent', 'charging', 'ready'])
+  })
+  it('let a card be erased only when its pictures are in enough places', () => {
+    const stands = standing(undefined, [mark({ do: 'card', item: 'sd', piece: 1, state: 'full', copies: 1 })])
+    const [full, blank] = cards(entries, things, stands)
+    expect(safeToErase(full!, 2)).toBe(false)
+    expect(safeToErase(full!, 1)).toBe(true)
+    expect(safeToErase(blank!, 2)).toBe(true)
+  })
+  it('show today, else what comes next, else the last day', () => {
+    const dates = ['2027-02-20', '2027-02-21', '2027-02-23']
+    expect(dayToShow(dates, '2027-02-21')).toBe('2027-02-21')
+    expect(dayToShow(dates, '2027-02-22')).toBe('2027-02-23')
+    expect(dayToShow(dates, '2028-01-01')).toBe('2027-02-23')
+    expect(dayToShow([], '2027-02-21')).toBeUndefined()
+  })
+})

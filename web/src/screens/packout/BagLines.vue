@@ -1,0 +1,184 @@
+<script setup lang="ts">
+/** One bag of the list, in packing order: tick a thing in, say that it is not here, or swap it for another. */
+import { computed, ref } from 'vue'
+import { useMutation } from '@tanstack/vue-query'
+import { ask, client } from '@/api/client'
+import type { OutLine, RoomUse, Thing, ThingDoc } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { useLocker } from '@/composables/useLocker'
+import { notify } from '@/composables/useNotice'
+import { ABSENCE } from '@/wording/kinds'
+import { whereText } from '@/wording/packout'
+import { awayText } from '@/wording/stow'
+
+const props = defineProps<{ head: string; under: string; lines: OutLine[]; rooms: RoomUse[]; done: (line: string) => boolean; things: Map<string, Thing>; names: Names }>()
+const emit = defineEmits<{ tick: [line: string]; swap: [line: OutLine, item: string]; changed: [] }>()
+const { save } = useLocker()
+const open = ref('')
+const reason = ref('in-post')
+const until = ref('')
+const inside = computed(() => props.lines.filter((l) => props.done(l.id)).length)
+/** Others of the same kind that stay at home. */
+function others(line: OutLine): Thing[] {
+  const kind = props.things.get(line.item)?.kind
+  return [...props.things.values()].filter((t) => t.kind === kind && t.id !== line.item && !t.absent).slice(0, 20)
+}
+const away = useMutation({
+  mutationFn: async (wish: { item: string; absent: Thing['absent'] }) => {
+    const all: ThingDoc[] = await ask(client.GET('/api/locker/things'))
+    const doc = all.find((d) => d.thing.id === wish.item)
+    if (doc) await save.mutateAsync({ version: doc.version, thing: { ...doc.thing, absent: wish.absent } })
+  },
+  onSuccess: () => {
+    open.value = ''
+    emit('changed')
+  },
+  onError: notify,
+})
+function setAway(line: OutLine): void {
+  away.mutate({ item: line.item, absent: { reason: reason.value as NonNullable<Thing['absent']>['reason'], until: until.value || null } })
+}
+function choose(line: OutLine, event: Event): void {
+  const item = (event.target as HTMLSelectElement).value
+  if (item) emit('swap', line, item)
+  open.value = ''
+}
+</script>
+
+<template>
+  <section class="bag" :aria-label="head">
+    <h2>{{ head }} <span class="quiet">{{ under }}</span><span class="grow" /><span class="quiet">{{ inside }} of {{ lines.length }}</span></h2>
+    <ul>
+      <li v-for="line in lines" :key="line.id">
+        <div class="line" :class="{ in: done(line.id), away: line.absent }">
+          <button type="button" class="row" :aria-pressed="done(line.id)" @click="emit('tick', line.id)">
+            <span class="box" aria-hidden="true">{{ done(line.id) ? '✓' : '' }}</span>
+            <span class="what"><b>{{ names.thing(line.item) }}{{ line.count > 1 ? ` × ${line.count}` : '' }}</b><span class="where">{{ line.absent ? awayText(things.get(line.item)) : whereText(line, rooms, names.person) }}</span></span>
+          </button>
+          <button type="button" class="more" :aria-expanded="open === line.id" :aria-label="`More about ${names.thing(line.item)}`" @click="open = open === line.id ? '' : line.id">…</button>
+        </div>
+        <div v-if="open === line.id" class="act">
+          <p v-if="line.absent"><button type="button" class="link" :disabled="away.isPending.value" @click="away.mutate({ item: line.item, absent: null })">It is here now</button></p>
+          <p v-else class="form">
+            <label>not here: <select v-model="reason"><option v-for="(text, key) in ABSENCE" :key="key" :value="key">{{ text }}</option></select></label>
+            <label>until <input v-model="until" type="date" /></label>
+            <button type="button" class="link" :disabled="away.isPending.value" @click="setAway(line)">Keep its place</button>
+          </p>
+          <label v-if="others(line).length">take instead <select @change="choose(line, $event)"><option value="">choose…</option><option v-for="t in others(line)" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
+        </div>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.bag {
+  break-inside: avoid-column;
+  margin-bottom: 16px;
+}
+h2 {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  margin-bottom: 2px;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  border-bottom: 1px solid var(--line);
+}
+.line {
+  display: flex;
+  align-items: stretch;
+}
+.row {
+  flex: 1;
+  min-width: 0;
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  text-align: left;
+  padding: 4px 0;
+  border: 0;
+  background: none;
+}
+.what {
+  min-width: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+  align-items: baseline;
+}
+.where {
+  color: var(--muted);
+  font-size: var(--text-small);
+  font-stretch: var(--narrow);
+}
+.box {
+  flex: none;
+  width: 16px;
+  height: 16px;
+  border: 2px solid var(--ink);
+  border-radius: 2px;
+  font-size: var(--text-small);
+  line-height: 12px;
+  text-align: center;
+}
+.in b {
+  font-weight: 400;
+  text-decoration: line-through;
+}
+.in .box {
+  background: var(--moss);
+  color: var(--sheet);
+  border-color: var(--moss);
+}
+.away b {
+  font-style: italic;
+}
+.more {
+  border: 0;
+  background: none;
+  padding: 0 8px;
+  color: var(--muted);
+}
+.act {
+  padding: 2px 0 8px 26px;
+}
+.form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  margin: 0 0 4px;
+}
+select,
+input {
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 4px;
+  max-width: 200px;
+}
+@media (max-width: 700px) {
+  .row {
+    min-height: 56px;
+  }
+  .what {
+    flex-direction: column;
+  }
+  .box {
+    width: 26px;
+    height: 26px;
+    font-size: var(--text-large);
+    line-height: 22px;
+  }
+  .more {
+    min-width: 48px;
+  }
+}
+</style>

@@ -1,0 +1,198 @@
+<script setup lang="ts">
+/** Pack-out: the evening before. What goes where in which order, what is not in yet, what is to be done, and the scale. */
+import { computed, ref } from 'vue'
+import type { OutLine } from '@/api/types'
+import TripFrame from '@/components/TripFrame.vue'
+import { useBench, useNames } from '@/composables/useBench'
+import { useField } from '@/composables/useField'
+import { usePackOut } from '@/composables/usePackOut'
+import { usePwa } from '@/composables/usePwa'
+import { ticked } from '@/field/subjects'
+import { lastHour, HARM } from '@/wording/packout'
+import FieldState from '@/screens/trail/FieldState.vue'
+import BagLines from './BagLines.vue'
+import BeforeLeaving from './BeforeLeaving.vue'
+import WeighBags from './WeighBags.vue'
+
+const props = defineProps<{ trip: string; kit: string }>()
+const { bench, error, things, edit } = useBench(
+  () => props.trip,
+  () => props.kit,
+)
+const names = useNames(
+  computed(() => bench.value?.trip.trip),
+  things,
+)
+const field = useField(() => props.trip)
+const { list, scale, again } = usePackOut(() => (bench.value ? { trip: props.trip, kit: props.kit, version: bench.value.state.version } : null))
+usePwa()
+const PARTS = [
+  { name: 'list', title: 'list' },
+  { name: 'last', title: 'last hour' },
+  { name: 'before', title: 'before leaving' },
+  { name: 'scale', title: 'scale' },
+] as const
+const part = ref<(typeof PARTS)[number]['name']>('list')
+/** With room for two, the list stays and the others take turns beside it. */
+const side = computed(() => (part.value === 'list' ? 'last' : part.value))
+const person = ref('')
+const lines = computed<OutLine[]>(() => [...(list.value?.bags ?? []).flatMap((b) => b.lines), ...(list.value?.worn ?? [])])
+const done = (line: string): boolean => ticked(field.stands.value, line)
+const inBags = computed(() => lines.value.filter((l) => done(l.id)).length)
+const last = computed(() => lastHour(lines.value, done))
+const people = computed(() => bench.value?.trip.trip.people ?? [])
+const bags = computed(() => (list.value?.bags ?? []).filter((b) => b.lines.length && (!person.value || b.person === person.value)))
+const worn = computed(() => (list.value?.worn ?? []).filter((l) => !person.value || l.person === person.value))
+function tick(line: string): void {
+  void field.mark({ do: 'tick', line, done: !done(line) })
+}
+/** Another of the same kind takes the place of what stays at home. */
+function swap(line: OutLine, item: string): void {
+  const place = line.bag === null ? ({ where: 'worn', person: line.person } as const) : ({ where: 'bag', bag: line.bag, outside: line.outside } as const)
+  edit.mutate([
+    { act: 'leave', item: line.item },
+    { act: 'load', item, count: 1, place },
+  ])
+}
+</script>
+
+<template>
+  <TripFrame :bench="bench" :error="error" :names="names">
+    <div v-if="bench && list" class="screen grid" :data-part="part" :data-side="side">
+      <header class="top">
+        <h1>Pack-out <span class="quiet">{{ inBags }} of {{ lines.length }} in</span></h1>
+        <FieldState :field="field" :names="names" />
+        <div v-if="people.length > 1" class="who" role="group" aria-label="Whose bags">
+          <button type="button" class="tab" :aria-pressed="!person" @click="person = ''">all</button>
+          <button v-for="p in people" :key="p.id" type="button" class="tab" :aria-pressed="person === p.id" @click="person = p.id">{{ p.name }}</button>
+        </div>
+        <nav class="parts" aria-label="Parts of pack-out">
+          <button v-for="p in PARTS" :key="p.name" type="button" class="tab" :aria-pressed="part === p.name" @click="part = p.name">{{ p.title }}</button>
+        </nav>
+      </header>
+      <section class="list" aria-label="The list">
+        <BagLines v-for="bag in bags" :key="bag.bag" :head="names.thing(bag.bag)" :under="bag.inside ? `goes into ${names.thing(bag.inside)}` : names.person(bag.person)" :lines="bag.lines" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" @changed="again" />
+        <BagLines v-if="worn.length" head="On you" under="in pockets, on belts" :lines="worn" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" @changed="again" />
+      </section>
+      <nav class="sides" aria-label="Beside the list">
+        <button v-for="p in PARTS.slice(1)" :key="p.name" type="button" class="tab" :aria-pressed="side === p.name" @click="part = p.name">{{ p.title }}</button>
+      </nav>
+      <section class="last" aria-label="Last hour">
+        <h2>Last hour <span class="quiet">{{ last.length ? 'not in yet, worst first' : 'everything is in' }}</span></h2>
+        <ol>
+          <li v-for="line in last" :key="line.id">
+            <button type="button" class="row" @click="tick(line.id)">
+              <span class="box" aria-hidden="true" />
+              <span><b>{{ names.thing(line.item) }}{{ line.count > 1 ? ` × ${line.count}` : '' }}</b> <span class="quiet">{{ line.absent ? 'not here yet' : HARM[line.harm] }}</span></span>
+            </button>
+          </li>
+        </ol>
+      </section>
+      <BeforeLeaving class="before" :list="list" :done="done" :names="names" @tick="tick" />
+      <WeighBags class="scale" :bags="list.bags" :field="field" :scale="scale" :things="things" :names="names" @changed="again" />
+    </div>
+    <p v-else-if="bench" class="screen quiet" role="status">Packing, then listing…</p>
+  </TripFrame>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template: auto auto minmax(0, 1fr) / minmax(0, 1fr) 360px;
+  gap: 10px 36px;
+  height: 100%;
+}
+.top {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 18px;
+}
+.who,
+.sides,
+.parts {
+  display: flex;
+  gap: 12px;
+}
+.parts {
+  display: none;
+}
+.list {
+  grid-row: 2 / 4;
+  overflow: auto;
+  columns: 2;
+  column-gap: 30px;
+}
+.grid > section:not(.list) {
+  display: none;
+  overflow: auto;
+}
+.grid[data-side='last'] > .last,
+.grid[data-side='before'] > .before,
+.grid[data-side='scale'] > .scale {
+  display: block;
+}
+ol {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.row {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  width: 100%;
+  text-align: left;
+  padding: 5px 0;
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  background: none;
+}
+.box {
+  flex: none;
+  width: 16px;
+  height: 16px;
+  border: 2px solid var(--ink);
+  border-radius: 2px;
+}
+@media (max-width: 1100px) {
+  .list {
+    columns: 1;
+  }
+}
+@media (max-width: 700px) {
+  .grid {
+    display: flex;
+    flex-direction: column;
+    height: auto;
+  }
+  .parts {
+    display: flex;
+    width: 100%;
+    gap: 4px;
+  }
+  .parts .tab {
+    flex: 1;
+    padding: 12px 2px;
+  }
+  .sides,
+  .grid > section,
+  .grid > section:not(.list) {
+    display: none;
+  }
+  .grid[data-part='list'] > .list,
+  .grid[data-part='last'] > .last,
+  .grid[data-part='before'] > .before,
+  .grid[data-part='scale'] > .scale {
+    display: block;
+  }
+  .row {
+    min-height: 56px;
+  }
+  .box {
+    width: 26px;
+    height: 26px;
+  }
+}
+</style>

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+/** Each bag on the scale, typed or read; plan and scale side by side, with what nobody ever weighed. */
+import type { UseMutationReturnType } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import type { BagOut, Reading, Thing } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import type { useField } from '@/composables/useField'
+import { useLocker } from '@/composables/useLocker'
+import { useUnits } from '@/composables/useSession'
+import { notify } from '@/composables/useNotice'
+import { ask, client } from '@/api/client'
+import * as fmt from '@/format/units'
+import { readingText, scaleText } from '@/wording/packout'
+
+const props = defineProps<{ bags: BagOut[]; field: ReturnType<typeof useField>; scale: UseMutationReturnType<Reading, Error, void, unknown>; things: Map<string, Thing>; names: Names }>()
+const emit = defineEmits<{ changed: [] }>()
+const units = useUnits()
+const { weigh } = useLocker()
+const said = ref('')
+const open = ref('')
+const typed = ref<Record<string, string>>({})
+const own = ref<Record<string, string>>({})
+const rows = computed(() =>
+  props.bags
+    .filter((b) => !b.inside)
+    .map((bag) => {
+      const what = props.field.stands.value.now.get(`weight:${bag.bag}`)?.what
+      return { bag, shown: what?.do === 'weighed' ? what.grams : null }
+    }),
+)
+function keep(bag: string, grams: number, source: 'typed' | 'scale'): void {
+  void props.field.mark({ do: 'weighed', bag, grams, source })
+}
+function type(bag: string): void {
+  const grams = Math.round(Number((typed.value[bag] ?? '').replace(',', '.')) * 1000)
+  if (!Number.isFinite(grams) || grams <= 0 || grams > 100_000) {
+    said.value = 'Type kilograms, more than 0 and at most 100.'
+    return
+  }
+  said.value = ''
+  keep(bag, grams, 'typed')
+}
+async function read(bag: string): Promise<void> {
+  said.value = 'Listening to the scale…'
+  try {
+    const reading = await props.scale.mutateAsync()
+    said.value = readingText(reading, units.value)
+    if (reading.state === 'stable' && reading.grams) keep(bag, reading.grams, 'scale')
+  } catch {
+    said.value = 'The app has no network now, so it cannot ask the scale. Type what it shows.'
+  }
+}
+/** What one thing weighs on the scale goes into the locker as measured, when the user says so. */
+async function keepOwn(item: string): Promise<void> {
+  const mass_g = Math.round(Number((own.value[item] ?? '').replace(',', '.')))
+  if (!Number.isFinite(mass_g) || mass_g <= 0) {
+    said.value = 'Type grams, more than 0.'
+    return
+  }
+  try {
+    const doc = (await ask(client.GET('/api/locker/things'))).find((d) => d.thing.id === item)
+    if (doc) await weigh.mutateAsync({ id: item, version: doc.version, mass_g })
+    emit('changed')
+  } catch (error) {
+    notify(error as Error)
+  }
+}
+</script>
+
+<template>
+  <section aria-label="Scale">
+    <h2>On the scale</h2>
+    <div v-for="r in rows" :key="r.bag.bag" class="one">
+      <p><b>{{ names.thing(r.bag.bag) }}</b> <span class="quiet">planned {{ fmt.load(r.bag.planned_g, units) }}</span></p>
+      <p v-if="r.shown !== null" :class="{ bad: Math.abs(r.shown - r.bag.planned_g) >= 150 }">{{ fmt.load(r.shown, units) }}, {{ scaleText(r.bag.planned_g, r.shown, r.bag.unsure, units) }}.</p>
+      <p class="form">
+        <label>kg <input v-model="typed[r.bag.bag]" inputmode="decimal" size="6" :aria-label="`Kilograms of ${names.thing(r.bag.bag)}`" @keydown.enter="type(r.bag.bag)" /></label>
+        <button type="button" class="link" @click="type(r.bag.bag)">Keep</button>
+        <button type="button" class="link" :disabled="scale.isPending.value" @click="read(r.bag.bag)">Read the scale</button>
+        <button v-if="r.bag.unsure.length" type="button" class="link" :aria-expanded="open === r.bag.bag" @click="open = open === r.bag.bag ? '' : r.bag.bag">never weighed</button>
+      </p>
+      <ul v-if="open === r.bag.bag">
+        <li v-for="u in r.bag.unsure" :key="u.item">
+          <span>{{ names.thing(u.item) }} <span class="quiet">{{ fmt.mass(u.grams / u.count, units) }}, {{ u.source }}</span></span>
+          <label><input v-model="own[u.item]" inputmode="decimal" size="5" :aria-label="`Grams of ${names.thing(u.item)}`" /> g</label>
+          <button type="button" class="link" @click="keepOwn(u.item)">Write to the locker</button>
+        </li>
+      </ul>
+    </div>
+    <p v-if="said" role="status">{{ said }}</p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  overflow: auto;
+}
+.one {
+  border-bottom: 1px solid var(--line);
+  padding: 4px 0;
+}
+p {
+  margin: 0;
+}
+.form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+}
+input {
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 3px 5px;
+}
+ul {
+  margin: 4px 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  gap: 10px;
+  justify-content: space-between;
+  padding: 3px 0;
+}
+.bad {
+  color: var(--rust);
+}
+@media (max-width: 700px) {
+  .form {
+    min-height: 56px;
+  }
+  input {
+    min-height: 44px;
+  }
+}
+</style>

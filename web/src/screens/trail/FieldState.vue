@@ -1,0 +1,51 @@
+<script setup lang="ts">
+/** Whether what was noted here has reached the server, what it would not take, and where two devices disagree. */
+import { computed } from 'vue'
+import type { Conflict, Mark } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import type { useField } from '@/composables/useField'
+import { many } from '@/wording/parts'
+import { conflictHead, markText } from '@/wording/field'
+
+const props = defineProps<{ field: ReturnType<typeof useField>; names: Names }>()
+const state = computed(() => {
+  const wait = props.field.toSend.value
+  if (wait) return props.field.away.value ? `no network: ${many(wait, 'note')} wait here, kept on this device` : `sending ${many(wait, 'note')}…`
+  return props.field.away.value ? 'no network: what you note is kept here' : ''
+})
+/** Each side once. */
+function sides(conflict: Conflict): Mark[] {
+  return [...new Map(conflict.marks.map((m) => [JSON.stringify(m.what), m])).values()]
+}
+function decide(mark: Mark): void {
+  void props.field.mark(mark.what)
+}
+</script>
+
+<template>
+  <div class="state">
+    <span v-if="state" class="label" role="status">{{ state }}</span>
+    <div v-for="c in field.stands.value.conflicts" :key="c.subject" class="clash" role="alert">
+      <b>{{ conflictHead(c, names) }}</b> Two devices say different things, both are kept. Which is right?
+      <button v-for="m in sides(c)" :key="m.id" type="button" class="link" @click="decide(m)">{{ markText(m.what, names) }} <span class="quiet">({{ m.device }})</span></button>
+    </div>
+    <div v-for="w in field.refused.value" :key="w.mark.id" class="clash" role="alert">
+      Not taken by the server: {{ markText(w.mark.what, names) }} ({{ w.refused }}). <button type="button" class="link" @click="field.forget(w)">Drop it</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.state {
+  display: contents;
+}
+.clash {
+  flex-basis: 100%;
+  background: var(--sheet);
+  border-left: 4px solid var(--rust);
+  padding: 6px 10px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+}
+</style>

@@ -1,0 +1,170 @@
+<script setup lang="ts">
+/** A quick note: used, missed, broke, lent, cold, a pack changed, a card filled, or plain words. Big targets, few taps. */
+import { computed, ref } from 'vue'
+import type { Entry, Thing, What } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import type { useField } from '@/composables/useField'
+import { day as dayName } from '@/format/dates'
+import { markText } from '@/wording/field'
+
+const props = defineProps<{ date: string; entries: Entry[]; things: Map<string, Thing>; field: ReturnType<typeof useField>; names: Names }>()
+const KINDS = { used: 'used', missed: 'missed', broke: 'broke', lent: 'lent', cold: 'cold', swap: 'pack changed', filled: 'card out', copied: 'copied', note: 'words' } as const
+type Kind = keyof typeof KINDS
+const kind = ref<Kind>('used')
+const item = ref('')
+const body = ref('')
+const text = ref('')
+const a = ref('')
+const b = ref('')
+const wrong = ref('')
+const loaded = computed(() => [...new Set(props.entries.map((e) => e.item))].flatMap((id) => props.things.get(id) ?? []))
+const of = (...kinds: string[]): Thing[] => loaded.value.filter((t) => kinds.includes(t.kind))
+const choices = computed<Thing[]>(() => {
+  switch (kind.value) {
+    case 'swap':
+      return of('battery')
+    case 'filled':
+      return of('card')
+    case 'copied':
+      return of('drive', 'computer')
+    default:
+      return [...of('body', 'lens', 'teleconverter', 'drone'), ...loaded.value.filter((t) => !['bag', 'insert', 'body', 'lens', 'teleconverter', 'drone'].includes(t.kind))]
+  }
+})
+const bodies = computed(() => of('body'))
+const usedToday = computed(() => new Set(props.field.stands.value.log.flatMap((m) => (m.what.do === 'used' && m.what.day === props.date ? [m.what.item] : []))))
+const today = computed(() => props.field.stands.value.log.filter((m) => 'day' in m.what && m.what.day === props.date))
+function number(from: string, low: number, high: number, whole = false): number | null {
+  const n = Number(from.replace(',', '.'))
+  return from.trim() && Number.isFinite(n) && n >= low && n <= high && (!whole || Number.isInteger(n)) ? n : null
+}
+function say(what: What): void {
+  void props.field.mark(what)
+  wrong.value = text.value = a.value = b.value = ''
+}
+/** Makes the note, or says what is missing. */
+function keep(): void {
+  const day = props.date
+  const chosen = item.value || choices.value[0]?.id || ''
+  const camera = body.value || bodies.value[0]?.id || ''
+  const words = text.value.trim()
+  switch (kind.value) {
+    case 'missed': {
+      if (!words) return void (wrong.value = 'Say what you wanted.')
+      return say({ do: 'missed', day, wanted: words.slice(0, 40), focal_mm: number(a.value, 1, 3000), had_mm: number(b.value, 1, 3000), note: '' })
+    }
+    case 'broke':
+      return say({ do: 'broke', item: chosen, day, note: words })
+    case 'lent':
+      return words ? say({ do: 'lent', item: chosen, day, to: words.slice(0, 40), until: null }) : void (wrong.value = 'Say to whom.')
+    case 'cold': {
+      const c = number(a.value, -60, 60)
+      return c === null ? void (wrong.value = 'Degrees from −60 to 60.') : say({ do: 'cold', day, lowest_c: c })
+    }
+    case 'swap': {
+      const frames = number(a.value, 0, 1_000_000, true)
+      return frames === null ? void (wrong.value = 'How many frames it gave.') : say({ do: 'swap', item: chosen, body: camera, day, frames, at_c: number(b.value, -60, 60) })
+    }
+    case 'filled': {
+      const [gb, frames] = [number(a.value, 0.001, 100_000), number(b.value, 0, 1_000_000, true)]
+      return gb === null || frames === null ? void (wrong.value = 'Gigabytes and frames.') : say({ do: 'filled', item: chosen, body: camera, day, gb, frames })
+    }
+    case 'copied': {
+      const [gb, minutes] = [number(a.value, 0.001, 100_000), number(b.value, 0.1, 6000)]
+      return gb === null || minutes === null ? void (wrong.value = 'Gigabytes and minutes.') : say({ do: 'copied', to: chosen, day, gb, hours: minutes / 60 })
+    }
+    case 'note':
+      return words ? say({ do: 'note', day, text: words.slice(0, 2000) }) : void (wrong.value = 'Write something.')
+  }
+}
+const NUMBERS: Partial<Record<Kind, [string, string]>> = { missed: ['wanted, mm', 'had, mm'], cold: ['°C', ''], swap: ['frames', '°C (if known)'], filled: ['GB', 'frames'], copied: ['GB', 'minutes'] }
+const WORDS: Partial<Record<Kind, string>> = { missed: 'wanted what', broke: 'what is wrong', lent: 'to whom', note: 'note' }
+</script>
+
+<template>
+  <section aria-label="Note">
+    <h2>Note for {{ dayName(date) }}</h2>
+    <div class="kinds" role="group" aria-label="Sort of note">
+      <button v-for="(title, key) in KINDS" :key="key" type="button" class="kind" :aria-pressed="kind === key" @click="((kind = key), (item = ''), (wrong = ''))">{{ title }}</button>
+    </div>
+    <div v-if="kind === 'used'" class="used">
+      <button v-for="t in choices" :key="t.id" type="button" class="thing" :aria-pressed="usedToday.has(t.id)" :disabled="usedToday.has(t.id)" @click="say({ do: 'used', item: t.id, day: date })">{{ usedToday.has(t.id) ? '✓ ' : '' }}{{ t.name }}</button>
+    </div>
+    <form v-else @submit.prevent="keep">
+      <label v-if="['broke', 'lent', 'swap', 'filled', 'copied'].includes(kind)"><span>{{ kind === 'copied' ? 'to' : 'thing' }}</span><select v-model="item" @focus="item ||= choices[0]?.id ?? ''"><option value="" disabled hidden>{{ choices[0]?.name }}</option><option v-for="t in choices" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
+      <label v-if="['swap', 'filled'].includes(kind)"><span>camera</span><select v-model="body"><option value="" disabled hidden>{{ bodies[0]?.name }}</option><option v-for="t in bodies" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
+      <label v-if="WORDS[kind]"><span>{{ WORDS[kind] }}</span><input v-model="text" /></label>
+      <label v-if="NUMBERS[kind]"><span>{{ NUMBERS[kind]![0] }}</span><input v-model="a" inputmode="decimal" /></label>
+      <label v-if="NUMBERS[kind]?.[1]"><span>{{ NUMBERS[kind]![1] }}</span><input v-model="b" inputmode="decimal" /></label>
+      <button type="submit" class="kind keep">Keep the note</button>
+    </form>
+    <p v-if="wrong" class="bad" role="alert">{{ wrong }}</p>
+    <ul aria-label="Noted this day">
+      <li v-for="m in [...today].reverse()" :key="m.id">{{ markText(m.what, names) }}</li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.kinds,
+.used {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 6px 0;
+}
+.kind,
+.thing {
+  min-height: 48px;
+  padding: 4px 12px;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  background: var(--sheet);
+  text-align: left;
+}
+.kind[aria-pressed='true'] {
+  border-color: var(--saddle);
+  box-shadow: inset 0 -3px 0 var(--saddle);
+  font-weight: 700;
+}
+.thing[aria-pressed='true'] {
+  border-color: var(--moss);
+  color: var(--muted);
+}
+label {
+  display: grid;
+  grid-template-columns: 92px 1fr;
+  gap: 8px;
+  align-items: center;
+  padding: 4px 0;
+}
+input,
+select {
+  min-width: 0;
+  min-height: 48px;
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 4px 8px;
+}
+.keep {
+  width: 100%;
+  text-align: center;
+  border-color: var(--ink);
+  margin-top: 6px;
+}
+ul {
+  margin: 8px 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+.bad {
+  color: var(--rust);
+  margin: 4px 0;
+}
+</style>

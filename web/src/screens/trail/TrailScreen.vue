@@ -1,0 +1,152 @@
+<script setup lang="ts">
+/** Out there, in gloves, without a network: today's bag, packs and cards, tonight's list, and a quick note. */
+import { computed, ref, watch } from 'vue'
+import TripFrame from '@/components/TripFrame.vue'
+import { useBench, useNames } from '@/composables/useBench'
+import { useField } from '@/composables/useField'
+import { useOuting } from '@/composables/useOuting'
+import { usePwa } from '@/composables/usePwa'
+import { dayToShow } from '@/field/boards'
+import { day as dayName, today } from '@/format/dates'
+import BoardsPart from './BoardsPart.vue'
+import FieldState from './FieldState.vue'
+import LogPart from './LogPart.vue'
+import NightPart from './NightPart.vue'
+import TodayPart from './TodayPart.vue'
+
+const props = defineProps<{ trip: string; kit: string }>()
+const { bench, error, things, entries } = useBench(
+  () => props.trip,
+  () => props.kit,
+)
+const names = useNames(
+  computed(() => bench.value?.trip.trip),
+  things,
+)
+const field = useField(() => props.trip)
+usePwa()
+const PARTS = [
+  { name: 'today', title: 'today' },
+  { name: 'boards', title: 'packs, cards' },
+  { name: 'night', title: 'tonight' },
+  { name: 'log', title: 'note' },
+] as const
+const part = ref<(typeof PARTS)[number]['name']>('today')
+const days = computed(() => bench.value?.trip.trip.days ?? [])
+const date = ref('')
+watch(
+  days,
+  (all) => {
+    if (!all.some((d) => d.date === date.value)) {
+      date.value =
+        dayToShow(
+          all.map((d) => d.date),
+          today(),
+        ) ?? today()
+    }
+  },
+  { immediate: true },
+)
+const at = computed(() => days.value.findIndex((d) => d.date === date.value))
+const here = computed(() => days.value[at.value])
+const loadout = computed(() => (bench.value?.state.kit.stow?.loadouts ?? []).find((l) => l.days?.includes(date.value)))
+const { outing } = useOuting(() => (bench.value && loadout.value ? { slug: props.trip, kit: props.kit, loadout: loadout.value.id, version: bench.value.state.version } : null))
+const all = computed(() => [...entries.value.values()].flat())
+function step(by: number): void {
+  const next = days.value[at.value + by]
+  if (next) date.value = next.date
+}
+</script>
+
+<template>
+  <TripFrame :bench="bench" :error="error" :names="names">
+    <div v-if="bench" class="screen trail" :data-part="part">
+      <header class="top">
+        <button type="button" class="step" :disabled="at <= 0" aria-label="The day before" @click="step(-1)">‹</button>
+        <h1>{{ dayName(date) }} <span class="quiet">{{ here?.title }}</span></h1>
+        <button type="button" class="step" :disabled="at < 0 || at >= days.length - 1" aria-label="The day after" @click="step(1)">›</button>
+      </header>
+      <FieldState :field="field" :names="names" />
+      <nav class="parts" aria-label="Parts of the trail">
+        <button v-for="p in PARTS" :key="p.name" type="button" class="tab" :aria-pressed="part === p.name" @click="part = p.name">{{ p.title }}</button>
+      </nav>
+      <TodayPart class="today" :day="here" :loadout="loadout" :outing="outing" :assessment="bench.state.assessment" :people="bench.trip.trip.people ?? []" :names="names" />
+      <BoardsPart class="boards" :entries="all" :things="things" :field="field" :signs="bench.trip.trip.signs ?? {}" :copies="bench.trip.trip.stamina?.copies ?? (bench.trip.trip.stakes === 'paid' ? 3 : 2)" :trip="bench.trip" />
+      <NightPart class="night" :date="date" :day="here" :mains="Boolean(bench.trip.trip.mains)" :entries="all" :things="things" :field="field" :copies="bench.trip.trip.stamina?.copies ?? (bench.trip.trip.stakes === 'paid' ? 3 : 2)" />
+      <LogPart class="log" :date="date" :entries="all" :things="things" :field="field" :names="names" />
+    </div>
+  </TripFrame>
+</template>
+
+<style scoped>
+.trail {
+  display: grid;
+  grid-template: auto auto minmax(0, 1fr) / repeat(4, minmax(0, 1fr));
+  gap: 8px 32px;
+  height: 100%;
+}
+.top,
+.parts {
+  grid-column: 1 / -1;
+}
+.top {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+.step {
+  width: 44px;
+  height: 44px;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  background: var(--sheet);
+  font-size: var(--text-head);
+  line-height: 1;
+}
+.step:disabled {
+  opacity: 0.4;
+}
+.parts {
+  display: none;
+}
+.trail > section {
+  overflow: auto;
+  grid-row: 3;
+}
+@media (max-width: 900px) {
+  .trail {
+    display: flex;
+    flex-direction: column;
+    height: auto;
+    gap: 10px;
+  }
+  .top h1 {
+    flex: 1;
+  }
+  .step {
+    width: 56px;
+    height: 56px;
+  }
+  .parts {
+    display: flex;
+    gap: 4px;
+  }
+  .parts .tab {
+    flex: 1;
+    min-height: 52px;
+    padding: 4px 2px;
+    border: 1px solid var(--line);
+    border-radius: 3px;
+  }
+  .trail > section {
+    display: none;
+    overflow: visible;
+  }
+  .trail[data-part='today'] > .today,
+  .trail[data-part='boards'] > .boards,
+  .trail[data-part='night'] > .night,
+  .trail[data-part='log'] > .log {
+    display: block;
+  }
+}
+</style>

@@ -1,0 +1,48 @@
+/** Marks in words: what somebody noted, short enough for a phone. */
+import type { Conflict, What } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { day } from '@/format/dates'
+import * as fmt from '@/format/units'
+
+export const PACK = { ready: 'ready', 'in-use': 'in use', spent: 'spent', charging: 'charging' } as const
+export const CARD = { blank: 'blank', 'in-use': 'in use', full: 'full' } as const
+
+type Who = Pick<Names, 'thing'>
+
+export function markText(what: What, names: Who): string {
+  switch (what.do) {
+    case 'tick':
+      return what.done ? 'done' : 'not done'
+    case 'pack':
+      return `${names.thing(what.item)} no. ${what.piece} ${PACK[what.state]}`
+    case 'card':
+      return `${names.thing(what.item)} no. ${what.piece} ${CARD[what.state]}${what.copies ? `, copied ${what.copies} ×` : ''}`
+    case 'weighed':
+      return `${names.thing(what.bag)} ${fmt.load(what.grams, 'metric')}`
+    case 'used':
+      return `used ${names.thing(what.item)}`
+    case 'missed':
+      return `missed: wanted ${what.wanted}${what.focal_mm ? ` (${fmt.figure(what.focal_mm)} mm)` : ''}${what.had_mm ? `, had ${fmt.figure(what.had_mm)} mm` : ''}${what.note ? `; ${what.note}` : ''}`
+    case 'broke':
+      return `${names.thing(what.item)} broke${what.note ? `: ${what.note}` : ''}`
+    case 'lent':
+      return `lent ${names.thing(what.item)} to ${what.to}${what.until ? ` until ${day(what.until)}` : ''}`
+    case 'note':
+      return what.text
+    case 'cold':
+      return `coldest ${fmt.figure(what.lowest_c)} °C`
+    case 'swap':
+      return `${names.thing(what.item)} changed in ${names.thing(what.body)} after ${what.frames} frames${what.at_c === null || what.at_c === undefined ? '' : ` at ${fmt.figure(what.at_c)} °C`}`
+    case 'filled':
+      return `${names.thing(what.item)} out of ${names.thing(what.body)}: ${fmt.figure(what.gb)} GB in ${what.frames} frames`
+    default:
+      return `copied ${fmt.figure(what.gb)} GB to ${names.thing(what.to)} in ${fmt.figure(what.hours * 60)} min`
+  }
+}
+/** "Card SD 128 GB no. 2", "Line Corrie 24–70". */
+export function conflictHead(conflict: Conflict, names: Who): string {
+  const what = conflict.marks[0]!.what
+  if (what.do === 'tick') return `${names.thing(what.line.split('@')[0]!)}:`
+  if (what.do === 'pack' || what.do === 'card') return `${names.thing(what.item)} no. ${what.piece}:`
+  return what.do === 'weighed' ? `${names.thing(what.bag)}:` : what.do === 'cold' ? `${day(what.day)}:` : ''
+}

@@ -1,0 +1,34 @@
+/** The list of a night in words: what is to be charged, copied and looked over. Pure. */
+import type { Night } from '@/api/types'
+import type { Card, Pack } from '@/field/boards'
+import { many } from './parts'
+import { hours } from './stamina'
+
+export interface NightTask {
+  line: string
+  head: string
+  body: string
+}
+
+function sockets(night: Night | null, mains: boolean): string {
+  if (night) return night.mains_h ? `${hours(night.mains_h)} of ${many(night.outlets ?? 1, 'outlet')}` : night.car_h ? `${hours(night.car_h)} in the car` : 'no mains tonight'
+  return mains ? '8 h of 2 outlets, as usual' : 'no mains here'
+}
+function counted(things: readonly { name: string }[]): string {
+  const by = new Map<string, number>()
+  for (const t of things) by.set(t.name, (by.get(t.name) ?? 0) + 1)
+  return [...by].map(([name, count]) => (count > 1 ? `${count} × ${name}` : name)).join(', ')
+}
+
+export function nightTasks(date: string, now: { packs: Pack[]; cards: Card[]; copies: number; night: Night | null; mains: boolean }): NightTask[] {
+  const empty = now.packs.filter((p) => p.state === 'spent' || p.state === 'charging')
+  const short = now.cards.filter((c) => c.state !== 'blank' && c.copies < now.copies)
+  const at = (what: string): string => `night:${date}:${what}`
+  return [
+    { line: at('charge'), head: empty.length ? `Charge ${counted(empty)}` : 'Charge: no pack is spent', body: sockets(now.night, now.mains) },
+    { line: at('copy'), head: short.length ? `Copy ${counted(short)}` : 'Copies: enough of every card', body: short.length ? `until each is in ${many(now.copies, 'place')}` : '' },
+    { line: at('inspect'), head: 'Look over the pictures', body: 'focus, spots on the sensor, anything that must be shot again' },
+    { line: at('gear'), head: 'Look over the gear', body: 'wet, salt, sand; screws, mounts, straps; dry and close bags' },
+    { line: at('clear'), head: 'Ready for the morning', body: 'packs warm, blank cards in, tomorrow’s bag packed' },
+  ]
+}
