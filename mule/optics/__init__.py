@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from mule.gear import Body, Gear, Lens, MountAdapter, Teleconverter, at_hand
 from mule.optics.answer import Closer, Coverage, Gain, Gap, NativeGap, ReachRow, SetUpName, WantChange, WantCover, Worth
-from mule.optics.cells import columns
+from mule.optics.cells import CELLS_PER_OCTAVE, cells_between, columns, edge_mm
 from mule.optics.changes import changes
 from mule.optics.gaps import gaps, native_gaps
 from mule.optics.left import Left
@@ -74,6 +74,7 @@ def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]
 
 
 __all__ = [
+    "CELLS_PER_OCTAVE",
     "OPTICAL",
     "Closer",
     "Coverage",
@@ -88,8 +89,10 @@ __all__ = [
     "WantChange",
     "WantCover",
     "Worth",
+    "cells_between",
     "changes",
     "cover",
+    "edge_mm",
     "table_of",
     "worth_of",
 ]

@@ -1,5 +1,9 @@
 """Loading the demo world through the same services that people use."""
 
+import io
+import json
+from pathlib import Path
+
 from django.conf import settings
 from django.contrib.auth import get_user_model
 from django.contrib.auth.models import User
@@ -7,6 +11,8 @@ from django.contrib.auth.models import User
 from mule.plan import read
 from server.accounts.services import preferences
 from server.exchange.services import import_plan
+from server.field.looking import take_pictures
+from server.field.services import take_in
 from server.trips.models import Trip
 
 DEMO_NAME = "Demo photographer"
@@ -21,5 +27,16 @@ def demo_user() -> User:
         preferences(user)
     if not Trip.objects.filter(owner=user).exists():
         for path in sorted(settings.DEMO_DIR.glob("*.plan.json")):
-            import_plan(user, read(path.read_bytes()))
+            _load(user, path)
     return user
+
+
+def _load(user: User, path: Path) -> None:
+    """One trip with what was noted on it, and what its pictures say."""
+    name = path.name.removesuffix(".plan.json")
+    trip = import_plan(user, read(path.read_bytes()))
+    marks = path.with_name(f"{name}.marks.json")
+    if marks.exists():
+        take_in(user, trip.slug, json.loads(marks.read_text(encoding="utf-8")))
+    pictures = sorted(path.with_name(f"{name}-pictures").glob("*.jpg"))
+    take_pictures(user, trip.slug, ((picture.name, io.BytesIO(picture.read_bytes())) for picture in pictures))

@@ -1,12 +1,13 @@
 """Endpoints of the field."""
 
 from django.http import HttpRequest
-from ninja import Router
+from ninja import File, Router, UploadedFile
 
+from mule.debrief import LookBack
 from mule.packout import PackOut
-from server.field import services
+from server.field import looking, services
 from server.field.scale import Reading, read_scale
-from server.field.schemas import FieldOut, SentMarks, TakenMarks
+from server.field.schemas import FieldOut, ReadPictures, SentMarks, TakenMarks
 from server.trips import services as trips
 
 router = Router()
@@ -34,3 +35,15 @@ def send_marks(request: HttpRequest, slug: str, payload: SentMarks) -> TakenMark
 def show_list(request: HttpRequest, slug: str, kit: str) -> PackOut:
     """The pack-out list of a kit."""
     return services.list_for(trips.plan_for(trips.find_kit(request.user, slug, kit)))
+
+
+@router.post("/{slug}/pictures", response=ReadPictures)
+def read_pictures(request: HttpRequest, slug: str, files: File[list[UploadedFile]]) -> ReadPictures:
+    """Read pictures' metadata: the heads of JPEG and raw files, ZIPs of them, or tables. No pixel is kept."""
+    return looking.take_pictures(request.user, slug, [(file.name or "", file.file) for file in files])
+
+
+@router.get("/{slug}/kits/{kit}/look-back", response=LookBack)
+def show_look_back(request: HttpRequest, slug: str, kit: str) -> LookBack:
+    """What was used, missed and measured, and what to do about the next kit."""
+    return looking.look_back_on(request.user, slug, kit)

@@ -21,3 +21,21 @@ class FieldMark(models.Model):
 
     def __str__(self) -> str:
         return self.mark
+
+
+class PictureFrame(models.Model):
+    """What one picture's metadata said: a ``mule.debrief`` frame. Pictures themselves are never stored."""
+
+    trip = models.ForeignKey(Trip, on_delete=models.CASCADE, related_name="frames")
+    name = models.CharField(max_length=200)
+    taken = models.CharField(max_length=32, blank=True, default="")
+    spec = models.JSONField()
+
+    class Meta:
+        """A picture that is read twice is one: same name, same moment."""
+
+        constraints = [models.UniqueConstraint(fields=["trip", "name", "taken"], name="frame_single_per_trip")]
+        ordering = ["id"]
+
+    def __str__(self) -> str:
+        return self.name

@@ -6,6 +6,7 @@ from ninja import Schema
 from pydantic import Field as Limits
 
 from mule.field import Conflict, Mark
+from server.field.pictures import Odd
 
 
 class FieldOut(Schema):
@@ -40,3 +41,11 @@ class TakenMarks(Schema):
     taken: list[str]
     refused: list[Refusal]
     field: FieldOut
+
+
+class ReadPictures(Schema):
+    """What became of the files that were sent. known: pictures that had been read before."""
+
+    taken: int
+    known: int
+    odd: list[Odd]

@@ -181,7 +181,7 @@ def test_two_windows_on_one_kit_never_lose_a_change_silently(demo: Page, browser
         "/settings",
         *(
             f"/trips/lofoten/b/{station}"
-            for station in ("brief", "bench", "stamina", "stow", "gate", "pack-out", "trail")
+            for station in ("brief", "bench", "stamina", "stow", "gate", "pack-out", "trail", "look-back")
         ),
         "/nowhere",
     ],

@@ -18,6 +18,7 @@ export const router = createRouter({
     { path: '/trips/:trip/:kit/gate', name: 'gate', component: () => import('./screens/gate/GateScreen.vue'), props: true, meta: { trip: true } },
     { path: '/trips/:trip/:kit/pack-out', name: 'packout', component: () => import('./screens/packout/PackOutScreen.vue'), props: true, meta: { trip: true } },
     { path: '/trips/:trip/:kit/trail', name: 'trail', component: () => import('./screens/trail/TrailScreen.vue'), props: true, meta: { trip: true } },
+    { path: '/trips/:trip/:kit/look-back', name: 'lookback', component: () => import('./screens/lookback/LookBackScreen.vue'), props: true, meta: { trip: true } },
     { path: '/trips/:trip/:kit/suggest', name: 'suggest', component: () => import('./screens/suggest/SuggestScreen.vue'), props: true, meta: { trip: true, station: 'bench' } },
     { path: '/trips/:trip/:kit/compare', name: 'compare', component: () => import('./screens/compare/CompareScreen.vue'), props: true, meta: { trip: true, station: 'bench' } },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./screens/LostScreen.vue'), meta: { open: true } },

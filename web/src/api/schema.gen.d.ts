@@ -816,6 +816,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/field/{slug}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Pictures
+         * @description Read pictures' metadata: the heads of JPEG and raw files, ZIPs of them, or tables. No pixel is kept.
+         */
+        post: operations["server_field_api_read_pictures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/field/{slug}/kits/{kit}/look-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Look Back
+         * @description What was used, missed and measured, and what to do about the next kit.
+         */
+        get: operations["server_field_api_show_look_back"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exchange/plans/{slug}/{kit}": {
         parameters: {
             query?: never;
@@ -7065,6 +7105,221 @@ export interface components {
             source: components["schemas"]["Source"];
         };
         /**
+         * Odd
+         * @description A file that gave nothing, or less than it should: which, and why.
+         */
+        Odd: {
+            /** Name */
+            name: string;
+            /** Rule */
+            rule: string;
+        };
+        /**
+         * ReadPictures
+         * @description What became of the files that were sent. known: pictures that had been read before.
+         */
+        ReadPictures: {
+            /** Taken */
+            taken: number;
+            /** Known */
+            known: number;
+            /** Odd */
+            odd: components["schemas"]["Odd"][];
+        };
+        /**
+         * Advice
+         * @description What to do about the next kit. numbers: grams, frames, trips, millimetres, as the code needs.
+         */
+        Advice: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "leave" | "take" | "rent" | "keep" | "service" | "retire";
+            /**
+             * Item
+             * @default
+             */
+            item: string;
+            /**
+             * Numbers
+             * @default {}
+             */
+            numbers: {
+                [key: string]: number;
+            };
+            /**
+             * Refs
+             * @default {}
+             */
+            refs: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * Against
+         * @description Plan against what happened. planned, happened: None where one of them is not known.
+         */
+        Against: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "frames" | "gb" | "packs" | "mass" | "cold";
+            /** Planned */
+            planned: number | null;
+            /** Happened */
+            happened: number | null;
+            /**
+             * Ref
+             * @default
+             */
+            ref: string;
+        };
+        /**
+         * ByCold
+         * @description Frames a charge gave at temperatures near one: how many packs, and their mean.
+         */
+        ByCold: {
+            /** At C */
+            at_c: number;
+            /** Packs */
+            packs: number;
+            /** Frames */
+            frames: number;
+        };
+        /**
+         * FocalCell
+         * @description Frames in a twelfth of an octave of equivalent focal length. reached: a loaded set-up reaches it.
+         */
+        FocalCell: {
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /** Frames */
+            frames: number;
+            /** Reached */
+            reached: boolean;
+        };
+        /**
+         * LookBack
+         * @description The whole answer. uses: most frames first. never: along and never used; twice: on the trip before, too.
+         *
+         *     kept: never used and kept all the same: safety things, and things that weigh nothing. outside: frames on no day of
+         *     the trip. undated: without a date.
+         */
+        LookBack: {
+            /** Frames */
+            frames: number;
+            /** Outside */
+            outside: number;
+            /** Undated */
+            undated: number;
+            /** Uses */
+            uses: components["schemas"]["Use"][];
+            /** Never */
+            never: string[];
+            /** Twice */
+            twice: string[];
+            /** Kept */
+            kept: string[];
+            /** Missed */
+            missed: components["schemas"]["Mark"][];
+            /** Faults */
+            faults: components["schemas"]["Mark"][];
+            /** Lent */
+            lent: components["schemas"]["Mark"][];
+            /** Cells */
+            cells: components["schemas"]["FocalCell"][];
+            /** Wants */
+            wants: components["schemas"]["WantMet"][];
+            /** Against */
+            against: components["schemas"]["Against"][];
+            /** Rates */
+            rates: components["schemas"]["Rate"][];
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+            /** Unknown */
+            unknown: components["schemas"]["Unknown"][];
+        };
+        /**
+         * Rate
+         * @description One rate of a thing, measured. value: at 20 °C for frames per charge. before: what the plan reckoned with.
+         *
+         *     from_: how many notes it rests on. by_cold: for frames per charge, what was seen at each ten degrees.
+         */
+        Rate: {
+            /** Item */
+            item: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "frames-per-charge" | "mb-per-frame" | "speed-mb-s";
+            /** Value */
+            value: number;
+            /** Before */
+            before: number | null;
+            /** From */
+            from_: number;
+            /**
+             * By Cold
+             * @default []
+             */
+            by_cold: components["schemas"]["ByCold"][];
+        };
+        /**
+         * Unknown
+         * @description Frames of a body or lens that nothing in the locker answers to.
+         */
+        Unknown: {
+            /** Body */
+            body: string;
+            /** Lens */
+            lens: string;
+            /** Frames */
+            frames: number;
+        };
+        /**
+         * Use
+         * @description One thing that was along. frames, days: with it; grams_per_frame: None without frames. before: other trips.
+         *
+         *     told: whether pictures or notes could tell of its use at all.
+         */
+        Use: {
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /** Frames */
+            frames: number;
+            /** Days */
+            days: number;
+            /** Grams Per Frame */
+            grams_per_frame: number | null;
+            /** Told */
+            told: boolean;
+            /** Carried Days */
+            carried_days: number;
+            /** Used Days */
+            used_days: number;
+        };
+        /**
+         * WantMet
+         * @description What the pictures say of a want: frames within its focal range, on days on which it was planned.
+         */
+        WantMet: {
+            /** Want */
+            want: string;
+            /** Frames */
+            frames: number;
+            /** Days */
+            days: number;
+        };
+        /**
          * FoamWish
          * @description How foam is to be cut. wall_mm: between pockets and to the edge; layer_mm: thickness of one sheet of foam;
          *     notch_mm: radius of the notches for fingers, 0 for none.
@@ -8298,6 +8553,58 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PackOut"];
+                };
+            };
+        };
+    };
+    server_field_api_read_pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Files */
+                    files: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadPictures"];
+                };
+            };
+        };
+    };
+    server_field_api_show_look_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookBack"];
                 };
             };
         };

@@ -55,7 +55,7 @@ const SAYS = { done: 'done', open: 'open', blocked: 'blocked' } as const
 <style scoped>
 .trail {
   display: flex;
-  gap: 30px;
+  gap: 24px;
   position: relative;
 }
 .stop {
@@ -73,7 +73,7 @@ const SAYS = { done: 'done', open: 'open', blocked: 'blocked' } as const
   position: absolute;
   top: 11px;
   right: calc(50% + 12px);
-  width: calc(100% + 6px);
+  width: 100%;
   border-top: 2px dotted var(--line);
 }
 .here {

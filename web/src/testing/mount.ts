@@ -30,7 +30,7 @@ export function signedIn(units: Units = 'metric'): void {
 
 export function mounted(component: Component, props: Record<string, unknown>) {
   giveSize(820, 400)
-  const names = ['trips', 'locker', 'brief', 'bench', 'stamina', 'stow', 'gate', 'packout', 'trail']
+  const names = ['trips', 'locker', 'brief', 'bench', 'stamina', 'stow', 'gate', 'packout', 'trail', 'lookback']
   const router = createRouter({
     history: createMemoryHistory(),
     routes: names.map((name) => ({ path: `/${name}/:trip?/:kit?`, name, component: Nothing })),

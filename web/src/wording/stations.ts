@@ -7,4 +7,5 @@ export const STATIONS = [
   { name: 'gate', title: 'Gate' },
   { name: 'packout', title: 'Pack-out' },
   { name: 'trail', title: 'Trail' },
+  { name: 'lookback', title: 'Look back' },
 ] as const

@@ -87,8 +87,8 @@ describe('the trail', () => {
   it('tells done, open and blocked in words and leads to each station', () => {
     shown = mounted(TrailBar, { trip: 't', kit: 'b', version: 1, cautions: [], stations: [{ name: 'brief', mark: 'done' }, { name: 'bench', mark: 'blocked' }, { name: 'stamina', mark: 'open' }, { name: 'stow', mark: 'open' }, { name: 'gate', mark: 'done' }] })
     const stops = shown.findAll('a')
-    expect(stops.map((s) => s.text())).toEqual(['Brief, done', 'Bench, blocked', 'Stamina, open', 'Stow, open', 'Gate, done', 'Pack-out, open', 'Trail, open'])
-    expect(stops.map((s) => s.attributes('href'))).toEqual(['/brief/t/b', '/bench/t/b', '/stamina/t/b', '/stow/t/b', '/gate/t/b', '/packout/t/b', '/trail/t/b'])
+    expect(stops.map((s) => s.text())).toEqual(['Brief, done', 'Bench, blocked', 'Stamina, open', 'Stow, open', 'Gate, done', 'Pack-out, open', 'Trail, open', 'Look back, open'])
+    expect(stops.map((s) => s.attributes('href'))).toEqual(['/brief/t/b', '/bench/t/b', '/stamina/t/b', '/stow/t/b', '/gate/t/b', '/packout/t/b', '/trail/t/b', '/lookback/t/b'])
     expect(stops[0]!.find('circle.done').exists()).toBe(true)
     expect(stops[1]!.find('rect.blocked').exists()).toBe(true)
   })

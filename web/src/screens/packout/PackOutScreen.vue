@@ -71,8 +71,10 @@ function swap(line: OutLine, item: string): void {
         </nav>
       </header>
       <section class="list" aria-label="The list">
+        <div class="columns">
         <BagLines v-for="bag in bags" :key="bag.bag" :head="names.thing(bag.bag)" :under="bag.inside ? `goes into ${names.thing(bag.inside)}` : names.person(bag.person)" :lines="bag.lines" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" @changed="again" />
         <BagLines v-if="worn.length" head="On you" under="in pockets, on belts" :lines="worn" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" @changed="again" />
+        </div>
       </section>
       <nav class="sides" aria-label="Beside the list">
         <button v-for="p in PARTS.slice(1)" :key="p.name" type="button" class="tab" :aria-pressed="side === p.name" @click="part = p.name">{{ p.title }}</button>
@@ -121,6 +123,8 @@ function swap(line: OutLine, item: string): void {
 .list {
   grid-row: 2 / 4;
   overflow: auto;
+}
+.columns {
   columns: 2;
   column-gap: 30px;
 }
@@ -157,7 +161,7 @@ ol {
   border-radius: 2px;
 }
 @media (max-width: 1100px) {
-  .list {
+  .columns {
     columns: 1;
   }
 }

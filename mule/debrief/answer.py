@@ -1,0 +1,105 @@
+"""What ``look_back`` answers with."""
+
+from datetime import date
+from typing import Literal
+
+from pydantic import Field
+
+from mule.debrief.rates import Rate
+from mule.field import Mark
+from mule.units import Frozen
+
+
+class History(Frozen):
+    """Another trip: days out, and on how many of them each thing was carried and used."""
+
+    trip: str
+    name: str
+    carried: dict[str, int]
+    used: dict[str, int]
+    ended: date | None = None
+
+
+class Use(Frozen):
+    """One thing that was along. frames, days: with it; grams_per_frame: None without frames. before: other trips.
+
+    told: whether pictures or notes could tell of its use at all.
+    """
+
+    item: str
+    count: int
+    mass_g: float
+    frames: int
+    days: int
+    grams_per_frame: float | None
+    told: bool
+    carried_days: int
+    used_days: int
+
+
+class FocalCell(Frozen):
+    """Frames in a twelfth of an octave of equivalent focal length. reached: a loaded set-up reaches it."""
+
+    from_mm: float
+    to_mm: float
+    frames: int
+    reached: bool
+
+
+class WantMet(Frozen):
+    """What the pictures say of a want: frames within its focal range, on days on which it was planned."""
+
+    want: str
+    frames: int
+    days: int
+
+
+class Against(Frozen):
+    """Plan against what happened. planned, happened: None where one of them is not known."""
+
+    what: Literal["frames", "gb", "packs", "mass", "cold"]
+    planned: float | None
+    happened: float | None
+    ref: str = ""
+
+
+class Advice(Frozen):
+    """What to do about the next kit. numbers: grams, frames, trips, millimetres, as the code needs."""
+
+    code: Literal["leave", "take", "rent", "keep", "service", "retire"]
+    item: str = ""
+    numbers: dict[str, float] = Field(default={})
+    refs: dict[str, str] = Field(default={})
+
+
+class Unknown(Frozen):
+    """Frames of a body or lens that nothing in the locker answers to."""
+
+    body: str
+    lens: str
+    frames: int
+
+
+class LookBack(Frozen):
+    """The whole answer. uses: most frames first. never: along and never used; twice: on the trip before, too.
+
+    kept: never used and kept all the same: safety things, and things that weigh nothing. outside: frames on no day of
+    the trip. undated: without a date.
+    """
+
+    frames: int
+    outside: int
+    undated: int
+    uses: tuple[Use, ...]
+    never: tuple[str, ...]
+    twice: tuple[str, ...]
+    kept: tuple[str, ...]
+    missed: tuple[Mark, ...]
+    faults: tuple[Mark, ...]
+    lent: tuple[Mark, ...]
+    cells: tuple[FocalCell, ...]
+    wants: tuple[WantMet, ...]
+    against: tuple[Against, ...]
+    rates: tuple[Rate, ...]
+    advice: tuple[Advice, ...]
+    unknown: tuple[Unknown, ...]

@@ -1,0 +1,99 @@
+"""Frames: what a picture's metadata says, and which things of the locker took it."""
+
+import re
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from math import hypot
+from typing import Annotated, TypeVar
+
+from pydantic import Field
+
+from mule.gear import Body, Gear, Glass, Lens
+from mule.units import FULL_FRAME_DIAGONAL_MM, FNumber, FocalMm, Frozen
+
+T = TypeVar("T", Body, Lens)
+PlainText = Annotated[str, Field(max_length=200)]
+# Focal lengths in metadata are rounded; zooms breathe at their ends (estimate).
+_SLACK = 0.04
+
+
+class Frame(Frozen):
+    """One picture by its metadata. body, lens: as the camera names them, empty where it says nothing.
+
+    taken: by the camera's clock, without a zone.
+    """
+
+    name: PlainText
+    taken: datetime | None = None
+    focal_mm: FocalMm | None = None
+    f_number: FNumber | None = None
+    iso: Annotated[int, Field(ge=1, le=10_000_000)] | None = None
+    body: PlainText = ""
+    lens: PlainText = ""
+
+
+@dataclass(frozen=True)
+class Matched:
+    """A frame with the things that took it; None where nothing in the locker answers to the name."""
+
+    frame: Frame
+    body: Body | None
+    lens: Gear | None
+
+    @property
+    def equivalent_mm(self) -> float | None:
+        """Full-frame equivalent focal length (domain 2); as written where the body is not known."""
+        if self.frame.focal_mm is None:
+            return None
+        if self.body is None:
+            return self.frame.focal_mm
+        diagonal = hypot(self.body.sensor_width_mm, self.body.sensor_height_mm)
+        return self.frame.focal_mm * FULL_FRAME_DIAGONAL_MM / diagonal
+
+
+def match(frames: Iterable[Frame], gear: Sequence[Gear], loaded: Iterable[str]) -> list[Matched]:
+    """Each frame with its body and lens. loaded: items that were along; of things of one name, those come first."""
+    along = frozenset(loaded)
+    bodies = sorted((t for t in gear if isinstance(t, Body)), key=lambda t: t.id not in along)
+    lenses = sorted((t for t in gear if isinstance(t, Lens)), key=lambda t: t.id not in along)
+    known: dict[tuple[str, str, float | None, float | None], tuple[Body | None, Gear | None]] = {}
+    found = []
+    for frame in frames:
+        key = frame.body, frame.lens, frame.focal_mm, frame.f_number
+        if key not in known:
+            body = _named(frame.body, bodies)
+            known[key] = body, _lens(frame, body, lenses, along)
+        found.append(Matched(frame, *known[key]))
+    return found
+
+
+def _lens(frame: Frame, body: Body | None, lenses: Sequence[Lens], along: frozenset[str]) -> Gear | None:
+    """By name; a fixed lens is its body; without a name, the one lens along that could have taken it."""
+    if body is not None and body.fixed_lens is not None:
+        return body
+    if frame.lens:
+        return _named(frame.lens, lenses)
+    able = [t for t in lenses if t.id in along and (body is None or t.mount == body.mount) and _sees(t, frame)]
+    return able[0] if len(able) == 1 else None
+
+
+def _sees(lens: Glass, frame: Frame) -> bool:
+    if frame.focal_mm is None:
+        return False
+    inside = lens.focal_min_mm * (1 - _SLACK) <= frame.focal_mm <= lens.focal_max_mm * (1 + _SLACK)
+    return inside and (frame.f_number is None or frame.f_number >= lens.f_at_min * (1 - _SLACK))
+
+
+def _words(name: str) -> set[str]:
+    """Words and numbers of a name, small: "Corrie 24–70 f/2.8" is corrie, 24, 70, f, 2.8."""
+    return set(re.findall(r"[a-z]+|\d+(?:\.\d+)?", name.lower())) - {"f", "mm"}
+
+
+def _named(name: str, things: Sequence[T]) -> T | None:
+    """The first thing whose name has the same words, or all words of the shorter of both."""
+    asked = _words(name)
+    if not asked:
+        return None
+    same = next((t for t in things if _words(t.name) == asked), None)
+    return same or next((t for t in things if (w := _words(t.name)) and (w <= asked or asked <= w)), None)

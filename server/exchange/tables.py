@@ -1,0 +1,93 @@
+"""Tables in and out: CSV and XLSX, whatever encoding and separator they come in."""
+
+import csv
+import io
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from typing import Any
+
+from charset_normalizer import from_bytes
+from openpyxl import Workbook, load_workbook
+
+# More rows than any locker or card holds.
+MOST_ROWS = 50_000
+MOST_COLUMNS = 200
+# A cell that begins so is taken for a formula by spreadsheets.
+_FORMULA = ("=", "+", "-", "@", "\t", "\r")
+
+
+def rows_of(name: str, raw: bytes) -> Iterator[dict[str, Any]]:
+    """Rows by column title. Raises ValueError, in words, for what is no table."""
+    if not raw:
+        raise ValueError("a file that is not empty")
+    table = _xlsx(raw) if raw[:2] == b"PK" else _csv(raw)
+    titles: list[str] = []
+    for number, row in enumerate(table):
+        if number == 0:
+            titles = [str(cell).strip() if cell is not None else "" for cell in row][:MOST_COLUMNS]
+            if not any(titles):
+                raise ValueError("a first row with the titles of the columns")
+            continue
+        if number > MOST_ROWS:
+            raise ValueError(f"at most {MOST_ROWS:,} rows")
+        if any(cell not in (None, "") for cell in row):
+            yield {title: cell for title, cell in zip(titles, row, strict=False) if title}
+
+
+def _csv(raw: bytes) -> Iterator[Sequence[Any]]:
+    text = _decoded(raw)
+    first = text.split("\n", 1)[0]
+    separator = max(";\t,|", key=first.count)
+    try:
+        yield from csv.reader(io.StringIO(text, newline=""), delimiter=separator)
+    except csv.Error as error:
+        raise ValueError(f"a table that can be read ({error})") from error
+
+
+def _decoded(raw: bytes) -> str:
+    for encoding in ("utf-8-sig", "utf-16") if raw[:2] in (b"\xff\xfe", b"\xfe\xff") else ("utf-8-sig",):
+        try:
+            return raw.decode(encoding)
+        except UnicodeDecodeError:
+            continue
+    best = from_bytes(raw).best()
+    if best is None or "\x00" in str(best):
+        raise ValueError("text, or a spreadsheet")
+    return str(best)
+
+
+def _xlsx(raw: bytes) -> Iterator[Sequence[Any]]:
+    try:
+        # Values as they were last seen: a formula is never worked out.
+        book = load_workbook(io.BytesIO(raw), read_only=True, data_only=True)
+        sheet = book.worksheets[0]
+        yield from sheet.iter_rows(values_only=True, max_col=MOST_COLUMNS)
+    except ValueError:
+        raise
+    except Exception as error:
+        raise ValueError(f"a spreadsheet that can be opened ({type(error).__name__})") from error
+
+
+def as_csv(titles: Sequence[str], rows: Iterable[Mapping[str, Any]]) -> bytes:
+    """A table as CSV: UTF-8 with a mark, so that spreadsheets see it; text that looks like a formula is quoted."""
+    out = io.StringIO()
+    writer = csv.writer(out)
+    writer.writerow(titles)
+    writer.writerows([_safe(row.get(title)) for title in titles] for row in rows)
+    return out.getvalue().encode("utf-8-sig")
+
+
+def as_xlsx(titles: Sequence[str], rows: Iterable[Mapping[str, Any]], sheet: str) -> bytes:
+    """A table as a spreadsheet with one sheet; figures stay figures."""
+    book = Workbook(write_only=True)
+    page = book.create_sheet(sheet[:31])
+    page.append(list(titles))
+    for row in rows:
+        page.append([_safe(row.get(title)) for title in titles])
+    out = io.BytesIO()
+    book.save(out)
+    return out.getvalue()
+
+
+def _safe(cell: Any) -> Any:
+    """Never lets a text be taken for a formula by whoever opens it; numbers pass."""
+    return f"'{cell}" if isinstance(cell, str) and cell.startswith(_FORMULA) else cell

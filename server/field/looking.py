@@ -1,0 +1,82 @@
+"""Verbs of coming home: read pictures, look back, and what other trips say of the same things."""
+
+from collections.abc import Iterable, Sequence
+from typing import BinaryIO
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from mule.assess import assess
+from mule.debrief import Frame, History, LookBack, look_back, match, used_days
+from mule.field import fold
+from mule.gear import Gear
+from server.documents import find
+from server.field.models import PictureFrame
+from server.field.pictures import MOST_FILES, Odd, read_files
+from server.field.schemas import ReadPictures
+from server.field.services import marks_of
+from server.trips.convert import kit_of, trip_of
+from server.trips.models import Trip
+from server.trips.services import find_kit, plan_for
+
+# Odd files are named one by one up to here; more would only be scrolled past.
+_MOST_NAMED = 200
+
+
+def frames_of(trip: Trip) -> list[Frame]:
+    """What was read of a trip's pictures."""
+    return [Frame.model_validate(row.spec) for row in trip.frames.all()]
+
+
+def take_pictures(owner: User, slug: str, files: Iterable[tuple[str, BinaryIO]]) -> ReadPictures:
+    """Reads the metadata of files into a trip. Odd files are named; the others come in. Raises NotFound."""
+    trip = find(Trip, owner, slug, "trip")
+    odd: list[Odd] = []
+    rows: dict[tuple[str, str], PictureFrame] = {}
+    known = set(trip.frames.values_list("name", "taken"))
+    twice = 0
+    for one in read_files(files):
+        if isinstance(one, Odd):
+            odd.append(one)
+            continue
+        key = one.name, one.taken.isoformat() if one.taken else ""
+        if key in known or key in rows:
+            twice += 1
+        elif len(known) + len(rows) >= MOST_FILES * 5:
+            odd.append(Odd(name=one.name, rule=f"at most {MOST_FILES * 5:,} pictures for one trip"))
+        else:
+            rows[key] = PictureFrame(trip=trip, name=key[0], taken=key[1], spec=one.model_dump(mode="json"))
+    with transaction.atomic():
+        PictureFrame.objects.bulk_create(rows.values(), batch_size=500, ignore_conflicts=True)
+    return ReadPictures(taken=len(rows), known=twice, odd=odd[:_MOST_NAMED])
+
+
+def look_back_on(owner: User, slug: str, kit: str) -> LookBack:
+    """What a trip taught, with the trips before it."""
+    plan = plan_for(find_kit(owner, slug, kit))
+    trip = find(Trip, owner, slug, "trip")
+    reach = [(bar.from_mm, bar.to_mm) for row in assess(plan).coverage.reach for bar in row.bars]
+    return look_back(plan, fold(marks_of(trip)), frames_of(trip), reach, _others(owner, trip, plan.gear))
+
+
+def _others(owner: User, trip: Trip, gear: Sequence[Gear]) -> list[History]:
+    """Trips that were out before, by what was noted or shot on them, the latest first."""
+    found: list[History] = []
+    for other in Trip.objects.filter(owner=owner).exclude(pk=trip.pk).prefetch_related("kits", "marks", "frames"):
+        value = trip_of(other)
+        open_kit = next((k for k in other.kits.all() if k.slug == other.open_kit), None)
+        if value.status != "done" or open_kit is None:
+            continue
+        loaded = kit_of(open_kit).loaded()
+        seen = match(frames_of(other), gear, loaded)
+        used = used_days(gear, fold(marks_of(other)), seen)
+        found.append(
+            History(
+                trip=other.slug,
+                name=other.name,
+                carried=dict.fromkeys(loaded, len(value.days)),
+                used={item: len(days) for item, days in used.items()},
+                ended=value.days[-1].date if value.days else None,
+            )
+        )
+    return sorted(found, key=lambda h: h.ended.isoformat() if h.ended else "", reverse=True)

@@ -1,0 +1,170 @@
+"""Coming home: frames matched to things, what earned its place, rates that the next plan reckons with."""
+
+from datetime import UTC, date, datetime
+from typing import Any
+
+import pytest
+
+from mule.debrief import Frame, History, LookBack, look_back, match, rates
+from mule.field import Mark, fold
+from mule.finding import InBag
+from mule.plan import Plan
+from mule.trip import Day
+from tests import cast
+
+DAYS = tuple(Day(date=date(2027, 2, d), title="Out") for d in (20, 21, 22))
+NOON = datetime(2027, 2, 20, 12)
+
+
+def marks(*whats: dict[str, Any]) -> list[Mark]:
+    return [
+        Mark.model_validate(
+            {"id": f"mark-{n:04}", "device": "phone", "seq": n, "at": datetime.now(UTC), "after": (), "what": what}
+        )
+        for n, what in enumerate(whats)
+    ]
+
+
+def taken(count: int, *, day: int = 20, focal: float = 50, lens: str = "normal", **more: Any) -> list[Frame]:
+    at = NOON.replace(day=day)
+    return [
+        Frame(name=f"{lens}-{day}-{n}.jpg", taken=at, focal_mm=focal, body="body", lens=lens, **more)
+        for n in range(count)
+    ]
+
+
+def out() -> Plan:
+    """A body, two zooms, packs, first aid, a cloth of 12 g."""
+    gear = [
+        cast.bag(),
+        cast.body(frames_per_charge=400.0),
+        cast.normal_zoom(mass_g=800),
+        cast.tele_zoom(mass_g=1_400),
+        cast.lens("wide", 14, 24, 2.8, mass_g=1_100),
+        cast.pack(),
+        cast.first_aid(),
+    ]
+    inside = [cast.entry(i, InBag(bag="bag")) for i in ("body", "normal", "tele", "pack", "first-aid")]
+    wants = (cast.want("near", 24, 70), cast.want("far", 200, 400))
+    return cast.plan(gear, cast.entry("bag", cast.INES_CABIN), *inside, days=DAYS, wants=wants)
+
+
+def back(*whats: dict[str, Any], frames: list[Frame] | None = None, others: tuple[History, ...] = ()) -> LookBack:
+    return look_back(out(), fold(marks(*whats)), frames or [], [(24, 70), (100, 400)], others)
+
+
+def test_grams_per_frame_are_mass_over_frames() -> None:
+    made = back(frames=taken(40) + taken(10, lens="tele", focal=300, day=21))
+    by = {use.item: use for use in made.uses}
+    assert (by["normal"].frames, by["normal"].grams_per_frame) == (40, 800 / 40)
+    assert by["tele"].grams_per_frame == 140
+    assert (by["body"].frames, by["body"].days) == (50, 2)
+    assert made.uses[0].item == "body"
+
+
+def test_what_was_never_used_is_advised_to_stay_and_twice_is_said() -> None:
+    before = History(trip="karst", name="Karst", carried={"tele": 5, "normal": 5}, used={"normal": 4})
+    made = back(frames=taken(5), others=(before,))
+    assert made.never == ("tele",)
+    assert made.twice == ("tele",)
+    (leave,) = [a for a in made.advice if a.code == "leave"]
+    assert (leave.item, leave.numbers) == ("tele", {"mass_g": 1_400, "trips": 2.0})
+    assert next(u for u in made.uses if u.item == "tele").carried_days == 3 + 5
+
+
+def test_safety_things_are_never_advised_to_stay() -> None:
+    made = back({"do": "used", "item": "body", "day": "2027-02-20"}, frames=taken(5))
+    assert "first-aid" in made.kept
+    assert not [a for a in made.advice if a.code == "leave" and a.item == "first-aid"]
+    assert [a.item for a in made.advice if a.code == "keep"] == ["first-aid"]
+
+
+def test_without_notes_or_pictures_nothing_is_called_unused() -> None:
+    made = back()
+    assert made.never == made.twice == ()
+    assert not [a for a in made.advice if a.code == "leave"]
+
+
+def test_a_missed_picture_proposes_the_lens_at_home_that_would_have_taken_it() -> None:
+    missed = {"do": "missed", "day": "2027-02-21", "wanted": "whole hall", "focal_mm": 16.0, "had_mm": 24.0}
+    (advice,) = [a for a in back(missed, missed).advice if a.code in ("take", "rent")]
+    assert (advice.code, advice.item, advice.numbers["times"]) == ("take", "wide", 2)
+    nothing = {"do": "missed", "day": "2027-02-21", "wanted": "bird", "focal_mm": 900.0}
+    (advice,) = [a for a in back(nothing).advice if a.code in ("take", "rent")]
+    assert (advice.code, advice.item) == ("rent", "")
+
+
+def test_frames_per_charge_are_put_back_to_twenty_degrees() -> None:
+    # 310 at -10 °C, where 0.65 comes out: 476.9; 400 at 20 °C; mean 438.5.
+    swap = {"do": "swap", "item": "pack", "body": "body", "day": "2027-02-21"}
+    made = rates(out().items, marks(swap | {"frames": 310, "at_c": -10.0}, swap | {"frames": 400, "at_c": 20.0}))
+    (rate,) = made
+    assert rate.value == pytest.approx((310 / 0.65 + 400) / 2, abs=0.05)
+    assert (rate.before, rate.from_) == (400, 2)
+    assert [(c.at_c, c.frames) for c in rate.by_cold] == [(-10, 310), (20, 400)]
+
+
+def test_a_pack_changed_after_a_few_frames_says_nothing() -> None:
+    swap = {"do": "swap", "item": "pack", "body": "body", "day": "2027-02-21", "frames": 4}
+    assert rates(out().items, marks(swap)) == ()
+
+
+def test_the_size_of_a_frame_is_gigabytes_over_frames() -> None:
+    fill = {"do": "filled", "item": "card", "body": "body", "day": "2027-02-21", "gb": 24.0, "frames": 480}
+    (rate,) = rates(out().items, marks(fill))
+    assert (rate.what, rate.value) == ("mb-per-frame", 50)
+
+
+def test_wants_are_met_by_frames_in_their_range_on_their_days() -> None:
+    made = back(frames=taken(6, focal=50) + taken(3, focal=300, lens="tele", day=21) + taken(2, focal=120, lens="tele"))
+    assert {w.want: (w.frames, w.days) for w in made.wants} == {"near": (6, 1), "far": (3, 1)}
+
+
+def test_the_histogram_lies_over_the_reach_and_shows_what_was_out_of_it() -> None:
+    made = back(frames=taken(7, focal=50) + taken(2, focal=85))
+    assert sum(c.frames for c in made.cells) == 9
+    fifty = next(c for c in made.cells if c.from_mm <= 50 < c.to_mm)
+    eighty = next(c for c in made.cells if c.from_mm <= 85 < c.to_mm)
+    assert (fifty.frames, fifty.reached) == (7, True)
+    assert (eighty.frames, eighty.reached) == (2, False)
+
+
+def test_frames_of_other_days_and_without_a_date_are_counted_apart() -> None:
+    undated = Frame(name="x.jpg", focal_mm=50, body="body", lens="normal")
+    made = back(frames=[*taken(2), *taken(1, day=28), undated])
+    assert (made.frames, made.outside, made.undated) == (4, 1, 1)
+
+
+def test_names_match_by_their_words_and_strangers_are_named() -> None:
+    plan = out()
+    lens = plan.items["normal"].model_copy(update={"name": "Corrie 24–70 f/2.8"})
+    gear = [lens if t.id == "normal" else t for t in plan.gear]
+    frames = [
+        Frame(name="a", focal_mm=50, body="BODY", lens="CORRIE 24-70mm F2.8"),
+        Frame(name="b", focal_mm=50, body="Heron X", lens="Heron 50 f/1.4"),
+        Frame(name="c", focal_mm=300, body="body"),
+    ]
+    same, strange, bare = match(frames, gear, plan.kit.loaded())
+    assert (same.body and same.body.id, same.lens and same.lens.id) == ("body", "normal")
+    assert (strange.body, strange.lens) == (None, None)
+    # No lens named: only the tele of those along reaches 300 mm.
+    assert bare.lens
+    assert bare.lens.id == "tele"
+    (unknown,) = back(frames=[frames[1]]).unknown
+    assert (unknown.body, unknown.lens, unknown.frames) == ("Heron X", "Heron 50 f/1.4", 1)
+
+
+def test_plan_and_what_happened_stand_side_by_side() -> None:
+    made = back(
+        {"do": "weighed", "bag": "bag", "grams": 5_100.0},
+        {"do": "cold", "day": "2027-02-21", "lowest_c": -12.0},
+        {"do": "filled", "item": "card", "body": "body", "day": "2027-02-21", "gb": 24.0, "frames": 480},
+        {"do": "broke", "item": "tele", "day": "2027-02-21", "note": "zoom sticks"},
+    )
+    by = {a.what: a for a in made.against}
+    assert by["mass"].happened == 5_100
+    assert by["mass"].planned == pytest.approx(sum(out().items[e.item].mass_g for e in out().kit.entries))
+    assert by["cold"].happened == -12
+    assert by["frames"].happened == 480
+    (service,) = [a for a in made.advice if a.code == "service"]
+    assert (service.item, service.refs["note"]) == ("tele", "zoom sticks")

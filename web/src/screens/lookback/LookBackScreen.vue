@@ -1,0 +1,150 @@
+<script setup lang="ts">
+/** Look back: what earned its place, what was missed, what the next plan should reckon with. */
+import { computed, ref } from 'vue'
+import TripFrame from '@/components/TripFrame.vue'
+import { useBench, useNames } from '@/composables/useBench'
+import { useLookBack } from '@/composables/useLookBack'
+import { useUnits } from '@/composables/useSession'
+import * as fmt from '@/format/units'
+import { markText } from '@/wording/field'
+import { adviceText, againstText, rateText } from '@/wording/lookback'
+import { many } from '@/wording/parts'
+import FocalFrames from './FocalFrames.vue'
+import ReadPictures from './ReadPictures.vue'
+
+const props = defineProps<{ trip: string; kit: string }>()
+const units = useUnits()
+const { bench, error, things } = useBench(
+  () => props.trip,
+  () => props.kit,
+)
+const names = useNames(
+  computed(() => bench.value?.trip.trip),
+  things,
+)
+const { back, read, apply, done, total } = useLookBack(() => ({ trip: props.trip, kit: props.kit }))
+const TABS = [
+  { name: 'things', title: 'things' },
+  { name: 'rates', title: 'rates' },
+  { name: 'plan', title: 'plan and trip' },
+  { name: 'notes', title: 'missed, broke' },
+] as const
+const tab = ref<(typeof TABS)[number]['name']>('things')
+const told = computed(() => back.value?.uses.filter((u) => u.told) ?? [])
+const advice = computed(() => back.value?.advice.filter((a) => a.code !== 'keep') ?? [])
+const kept = computed(() => back.value?.kept ?? [])
+const wants = computed(() => (back.value?.wants ?? []).map((w) => ({ ...w, name: names.value.want(w.want) })))
+const empty = computed(() => back.value && !back.value.frames && !told.value.length)
+</script>
+
+<template>
+  <TripFrame :bench="bench" :error="error" :names="names">
+    <div v-if="bench && back" class="screen grid">
+      <div class="left">
+        <h1>Look back <span class="quiet">{{ many(back.frames, 'frame') }}{{ back.outside ? `, ${back.outside} on other days` : '' }}{{ back.undated ? `, ${back.undated} undated` : '' }}</span></h1>
+        <p v-if="empty">Nothing was noted on this trip yet, and no pictures are read. Notes come from Trail; pictures from here.</p>
+        <FocalFrames v-if="back.cells.length" :cells="back.cells" />
+        <h2 v-if="wants.length">Wants, by their pictures</h2>
+        <table v-if="wants.length">
+          <thead><tr><th>want</th><th class="number">frames</th><th class="number">days</th></tr></thead>
+          <tbody><tr v-for="w in wants" :key="w.want"><td>{{ w.name }}<span v-if="back.frames && !w.frames" class="bad"> ▲ none</span></td><td class="number">{{ w.frames }}</td><td class="number">{{ w.days }}</td></tr></tbody>
+        </table>
+        <h2>Next time</h2>
+        <ul class="advice">
+          <li v-for="(a, index) in advice" :key="index">{{ adviceText(a, names.thing, units) }}</li>
+        </ul>
+        <p v-if="!advice.length" class="quiet">Nothing to change that notes and pictures tell of.</p>
+        <p v-if="kept.length" class="quiet">Not used and right to have along: {{ kept.map(names.thing).join(', ') }}.</p>
+        <ReadPictures :read="read" :done="done" :total="total" :unknown="back.unknown" />
+      </div>
+      <div class="right">
+        <nav aria-label="What the trip taught"><button v-for="t in TABS" :key="t.name" type="button" class="tab" :aria-pressed="tab === t.name" @click="tab = t.name">{{ t.title }}</button></nav>
+        <table v-if="tab === 'things'">
+          <thead><tr><th>thing</th><th class="number">frames</th><th class="number">days</th><th class="number">a frame</th><th class="number">used of carried, all trips</th></tr></thead>
+          <tbody>
+            <tr v-for="u in told" :key="u.item">
+              <td>{{ names.thing(u.item) }}{{ u.count > 1 ? ` × ${u.count}` : '' }}<span v-if="back.twice.includes(u.item)" class="bad"> ▲ never, twice running</span><span v-else-if="back.never.includes(u.item)" class="bad"> ▲ never</span></td>
+              <td class="number">{{ u.frames || '' }}</td>
+              <td class="number">{{ u.days || '' }}</td>
+              <td class="number">{{ u.grams_per_frame ? fmt.mass(u.grams_per_frame, units) : '' }}</td>
+              <td class="number">{{ u.used_days }} of {{ u.carried_days }} days</td>
+            </tr>
+          </tbody>
+        </table>
+        <template v-else-if="tab === 'rates'">
+          <table v-if="back.rates.length">
+            <thead><tr><th>rate</th><th class="number">planned</th><th class="number">measured</th><th /></tr></thead>
+            <tbody>
+              <tr v-for="r in back.rates" :key="r.item + r.what">
+                <td>{{ rateText(r, names.thing).head }} <div class="quiet">{{ rateText(r, names.thing).from }}</div></td>
+                <td class="number">{{ rateText(r, names.thing).was }}</td>
+                <td class="number"><b>{{ rateText(r, names.thing).now }}</b></td>
+                <td><button v-if="r.before !== r.value" type="button" class="link" :disabled="apply.isPending.value" @click="apply.mutate(r)">Plan with it</button><span v-else class="quiet">in the locker, measured</span></td>
+              </tr>
+            </tbody>
+          </table>
+          <p v-else class="quiet">Note pack changes, cards taken out and copies at Trail, and the next plan reckons with what they say.</p>
+        </template>
+        <table v-else-if="tab === 'plan'">
+          <thead><tr><th /><th class="number">planned</th><th class="number">happened</th></tr></thead>
+          <tbody><tr v-for="a in back.against" :key="a.what + a.ref"><td>{{ againstText(a, names.thing, units).head }}</td><td class="number">{{ againstText(a, names.thing, units).planned }}</td><td class="number">{{ againstText(a, names.thing, units).happened }}</td></tr></tbody>
+        </table>
+        <template v-else>
+          <p v-for="m in [...back.missed, ...back.faults, ...back.lent]" :key="m.id" class="note">{{ markText(m.what, names) }}</p>
+          <p v-if="!back.missed.length && !back.faults.length && !back.lent.length" class="quiet">Nothing was missed, broke or was lent, as far as was noted.</p>
+        </template>
+      </div>
+    </div>
+    <p v-else-if="bench" class="screen quiet" role="status">Looking back…</p>
+  </TripFrame>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 40px;
+  height: 100%;
+}
+.left,
+.right {
+  overflow: auto;
+  min-height: 0;
+}
+nav {
+  display: flex;
+  gap: 14px;
+  margin-bottom: 6px;
+}
+h2 {
+  margin-top: 12px;
+}
+.advice {
+  margin: 2px 0;
+  padding: 0;
+  list-style: none;
+}
+.advice li {
+  border-left: 4px solid var(--ochre);
+  background: var(--sheet);
+  padding: 5px 10px;
+  margin: 4px 0;
+}
+.note {
+  border-bottom: 1px solid var(--line);
+  padding: 5px 0;
+  margin: 0;
+}
+p {
+  margin: 4px 0;
+}
+.bad {
+  color: var(--rust);
+}
+@media (max-width: 900px) {
+  .grid {
+    grid-template-columns: 1fr;
+    height: auto;
+  }
+}
+</style>
