@@ -1,16 +1,28 @@
 """Endpoints for plan files and cutting plans."""
 
-from typing import Literal
+import json
+from typing import Any, Literal
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Query, Router, Status
+from ninja import File, Form, Query, Router, Schema, Status, UploadedFile
 
+from mule.assess import assess
+from mule.errors import InvalidInput, Problem, shorten
+from mule.field import fold
 from mule.gear import Bag
 from mule.packing.foam import CaseFit, Foam, FoamWish, compare_cases, cut_foam
 from mule.plan import Plan, read, write
 from server.errors import NotFound
+from server.exchange.calendar import calendar_of
 from server.exchange.foam_files import dxf, pages, svg
+from server.exchange.gear_import import Preview, preview
+from server.exchange.gear_import import bring_in as bring_in_gear
+from server.exchange.lists import LISTS, Rows, locker_rows
 from server.exchange.services import import_plan
+from server.exchange.sheet import labels, load_sheet, pack_list
+from server.exchange.tables import as_csv, as_xlsx
+from server.field.services import list_for, marks_of
+from server.locker.convert import locker_of
 from server.trips import services
 from server.trips.convert import trip_of
 from server.trips.schemas import TripOut
@@ -73,3 +85,89 @@ def bring_in(request: HttpRequest) -> Status[TripOut]:
     """Import a plan file as a new trip: all of it, or nothing."""
     trip = import_plan(request.user, read(request.body))
     return Status(201, TripOut(version=trip.version, trip=trip_of(trip), open_kit=trip.open_kit))
+
+
+def _file(raw: bytes, content_type: str, name: str) -> HttpResponse:
+    response = HttpResponse(raw, content_type=content_type)
+    response["Content-Disposition"] = f'attachment; filename="{name}"'
+    return response
+
+
+@router.get("/paper/{slug}/{kit}/{part}.pdf")
+def paper(request: HttpRequest, slug: str, kit: str, part: Literal["sheet", "list", "labels"]) -> HttpResponse:
+    """Paper to take along: the load sheet, the pack list, labels for bags."""
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    if part == "sheet":
+        raw = load_sheet(plan, assess(plan))
+    else:
+        raw = (pack_list if part == "list" else labels)(plan, list_for(plan))
+    return _file(raw, "application/pdf", f"{slug}-{part}.pdf")
+
+
+@router.get("/calendar/{slug}/{kit}.ics")
+def calendar(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
+    """Dates to keep: charge, fetch, copy, bring back."""
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    return _file(calendar_of(plan, list_for(plan)), "text/calendar; charset=utf-8", f"{slug}.ics")
+
+
+_FORMS = {
+    "csv": "text/csv; charset=utf-8",
+    "xlsx": "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+}
+
+
+def _written(rows: Rows, name: str, form: Literal["csv", "xlsx"]) -> HttpResponse:
+    titles, body = rows
+    raw = as_csv(titles, body) if form == "csv" else as_xlsx(titles, body, name)
+    return _file(raw, _FORMS[form], f"{name}.{form}")
+
+
+@router.get("/tables/{slug}/{kit}/{name}.{form}")
+def table(request: HttpRequest, slug: str, kit: str, name: str, form: Literal["csv", "xlsx"]) -> HttpResponse:
+    """A list of a trip as CSV or a spreadsheet: kit, pack-out, days or log."""
+    if name not in LISTS:
+        raise NotFound("list", name)
+    row = services.find_kit(request.user, slug, kit)
+    plan = services.plan_for(row)
+    return _written(LISTS[name](plan, list_for(plan), fold(marks_of(row.trip))), f"{slug}-{name}", form)
+
+
+@router.get("/locker.{form}")
+def locker_table(request: HttpRequest, form: Literal["csv", "xlsx"]) -> HttpResponse:
+    """The whole locker as CSV or a spreadsheet, with titles that an import reads."""
+    return _written(locker_rows(locker_of(request.user)), "locker", form)
+
+
+class BroughtIn(Schema):
+    """How many things came into the locker."""
+
+    things: int
+
+
+def _matched(text: str) -> dict[str, str]:
+    """Which column holds which field, as the form sends it."""
+    if not text:
+        return {}
+    try:
+        told: Any = json.loads(text)
+    except ValueError:
+        told = None
+    if not isinstance(told, dict) or not all(isinstance(v, str) for v in told.values()):
+        raise InvalidInput([Problem("matched", shorten(text), "an object of field and column")])
+    return told
+
+
+@router.post("/locker/preview", response=Preview)
+def preview_gear(request: HttpRequest, file: File[UploadedFile], matched: Form[str] = "") -> Preview:
+    """What a table would bring into the locker: columns matched, each row looked at. Nothing is stored."""
+    return preview(file.name or "", file.read(), _matched(matched) or None)
+
+
+@router.post("/locker/table", response={201: BroughtIn})
+def import_gear(
+    request: HttpRequest, file: File[UploadedFile], matched: Form[str], leave_bad: Form[bool] = False
+) -> Status[BroughtIn]:
+    """Bring a table into the locker: all of it or nothing; bad rows are left out only when asked."""
+    count = bring_in_gear(request.user, file.name or "", file.read(), _matched(matched), leave_bad=leave_bad)
+    return Status(201, BroughtIn(things=count))

@@ -956,6 +956,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exchange/paper/{slug}/{kit}/{part}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Paper
+         * @description Paper to take along: the load sheet, the pack list, labels for bags.
+         */
+        get: operations["server_exchange_api_paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/calendar/{slug}/{kit}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Calendar
+         * @description Dates to keep: charge, fetch, copy, bring back.
+         */
+        get: operations["server_exchange_api_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/tables/{slug}/{kit}/{name}.{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Table
+         * @description A list of a trip as CSV or a spreadsheet: kit, pack-out, days or log.
+         */
+        get: operations["server_exchange_api_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/locker.{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Locker Table
+         * @description The whole locker as CSV or a spreadsheet, with titles that an import reads.
+         */
+        get: operations["server_exchange_api_locker_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/locker/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Gear
+         * @description What a table would bring into the locker: columns matched, each row looked at. Nothing is stored.
+         */
+        post: operations["server_exchange_api_preview_gear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/locker/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Gear
+         * @description Bring a table into the locker: all of it or nothing; bad rows are left out only when asked.
+         */
+        post: operations["server_exchange_api_import_gear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -7441,6 +7561,62 @@ export interface components {
             /** Proved */
             proved: boolean;
         };
+        /**
+         * Preview
+         * @description A table before it comes in. columns: its titles; matched: column by field; rows: bad ones, then good ones.
+         */
+        Preview: {
+            /** Columns */
+            columns: string[];
+            /** Matched */
+            matched: {
+                [key: string]: string;
+            };
+            /** Total */
+            total: number;
+            /** Good */
+            good: number;
+            /** Rows */
+            rows: components["schemas"]["RowOut"][];
+        };
+        /**
+         * RowOut
+         * @description One row as it would come in. number: in the file, the titles being row 1. problems: why it cannot.
+         */
+        RowOut: {
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Mass G */
+            mass_g: number | null;
+            /** Like */
+            like: string;
+            /** Problems */
+            problems: components["schemas"]["RowProblem"][];
+        };
+        /**
+         * RowProblem
+         * @description What is wrong in a row: its column, the value there, and the rule.
+         */
+        RowProblem: {
+            /** Column */
+            column: string;
+            /** Value */
+            value: string;
+            /** Rule */
+            rule: string;
+        };
+        /**
+         * BroughtIn
+         * @description How many things came into the locker.
+         */
+        BroughtIn: {
+            /** Things */
+            things: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -8733,6 +8909,164 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TripOut"];
+                };
+            };
+        };
+    };
+    server_exchange_api_paper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+                part: "sheet" | "list" | "labels";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    server_exchange_api_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    server_exchange_api_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+                name: string;
+                form: "csv" | "xlsx";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    server_exchange_api_locker_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                form: "csv" | "xlsx";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    server_exchange_api_preview_gear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * Matched
+                     * @default
+                     */
+                    matched?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preview"];
+                };
+            };
+        };
+    };
+    server_exchange_api_import_gear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /** Matched */
+                    matched: string;
+                    /**
+                     * Leave Bad
+                     * @default false
+                     */
+                    leave_bad?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtIn"];
                 };
             };
         };

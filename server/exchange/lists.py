@@ -1,0 +1,149 @@
+"""Any list as rows with titles, to be taken along as CSV or a spreadsheet."""
+
+from collections.abc import Callable, Mapping
+from typing import Any
+
+from mule.field import Field
+from mule.finding import AsPiece, InBag
+from mule.gear import Box, Cylinder, Gear, Soft
+from mule.packout import PackOut
+from mule.plan import Plan
+
+Rows = tuple[tuple[str, ...], list[dict[str, Any]]]
+_LOCKER = (
+    "name",
+    "kind",
+    "count",
+    "mass_g",
+    "length_mm",
+    "width_mm",
+    "height_mm",
+    "diameter_mm",
+    "volume_l",
+    "serial",
+    "value",
+    "owner",
+    "note",
+)
+
+
+def locker_rows(gear: tuple[Gear, ...]) -> Rows:
+    """The locker, with the titles that an import reads."""
+    return _LOCKER, [_thing(thing) for thing in gear]
+
+
+def _thing(thing: Gear) -> dict[str, Any]:
+    size: dict[str, Any] = {}
+    match thing.size:
+        case Box():
+            size = thing.size.model_dump(include={"length_mm", "width_mm", "height_mm"})
+        case Cylinder():
+            size = thing.size.model_dump(include={"diameter_mm", "length_mm"})
+        case Soft():
+            size = {"volume_l": thing.size.volume_l}
+    if hasattr(thing, "volume_l"):
+        size["volume_l"] = thing.volume_l
+    told = thing.model_dump(include={"name", "kind", "count", "mass_g", "serial", "value", "owner", "note"})
+    return told | size
+
+
+def loaded_rows(plan: Plan) -> Rows:
+    """What a kit holds, entry by entry, with its place."""
+    titles = ("thing", "kind", "pieces", "mass_g", "place", "person", "serial", "value", "owner")
+    people = {p.id: p.name for p in plan.trip.people}
+    rows = []
+    for entry in plan.kit.entries:
+        thing, place = plan.items[entry.item], entry.place
+        where = (
+            plan.items[place.bag].name
+            if isinstance(place, InBag)
+            else place.piece
+            if isinstance(place, AsPiece)
+            else "worn"
+        )
+        rows.append(
+            {
+                "thing": thing.name,
+                "kind": thing.kind,
+                "pieces": entry.count,
+                "mass_g": thing.mass_g * entry.count,
+                "place": f"outside {where}" if isinstance(place, InBag) and place.outside else where,
+                "person": "" if isinstance(place, InBag) else people.get(place.person, ""),
+                "serial": thing.serial,
+                "value": thing.value,
+                "owner": thing.owner,
+            }
+        )
+    return titles, rows
+
+
+def pack_rows(plan: Plan, made: PackOut, field: Field) -> Rows:
+    """The pack-out list, in packing order, with what is ticked."""
+    titles = ("bag", "thing", "pieces", "space", "in", "absent_until", "why")
+    rooms = {room.room: room.name for room in made.rooms}
+    ticked = field.ticked()
+    lines = [(plan.items[bag.bag].name, line) for bag in made.bags for line in bag.lines]
+    lines += [("on the person", line) for line in made.worn]
+    rows = [
+        {
+            "bag": bag,
+            "thing": plan.items[line.item].name,
+            "pieces": line.count,
+            "space": "outside" if line.outside else rooms.get(line.room or "", ""),
+            "in": "yes" if line.id in ticked else "",
+            "absent_until": str(line.absent.until or "") if line.absent else "",
+            "why": line.harm,
+        }
+        for bag, line in lines
+    ]
+    return titles, rows
+
+
+def day_rows(plan: Plan) -> Rows:
+    """The days of a trip."""
+    titles = ("date", "title", "place", "lowest_c", "on_foot_h", "wants", "loadout")
+    wants = {w.id: w.name for w in plan.trip.wants}
+    out = {day: loadout.name for loadout in plan.kit.stow.loadouts for day in loadout.days}
+    rows = [
+        {
+            "date": day.date.isoformat(),
+            "title": day.title,
+            "place": day.place,
+            "lowest_c": day.lowest_c,
+            "on_foot_h": day.on_foot_h,
+            "wants": ", ".join(wants[w] for w in day.wants),
+            "loadout": out.get(day.date, ""),
+        }
+        for day in plan.trip.days
+    ]
+    return titles, rows
+
+
+def log_rows(plan: Plan, field: Field) -> Rows:
+    """What was noted, one row each, with all that it says."""
+    titles = ("day", "what", "thing", "figures", "words")
+    rows = []
+    for mark in field.log:
+        told: Mapping[str, Any] = mark.what.model_dump(mode="json")
+        item = told.get("item") or told.get("to", "")
+        known = plan.items.get(str(item))
+        figures = {k: v for k, v in told.items() if isinstance(v, int | float) and not isinstance(v, bool)}
+        words = " ".join(str(told[k]) for k in ("wanted", "text", "note") if told.get(k))
+        rows.append(
+            {
+                "day": told.get("day", ""),
+                "what": told["do"],
+                "thing": known.name if known else item,
+                "figures": ", ".join(f"{k} {v:g}" for k, v in figures.items()),
+                "words": words,
+            }
+        )
+    return titles, rows
+
+
+LISTS: Mapping[str, Callable[[Plan, PackOut, Field], Rows]] = {
+    "kit": lambda plan, made, field: loaded_rows(plan),
+    "pack-out": pack_rows,
+    "days": lambda plan, made, field: day_rows(plan),
+    "log": lambda plan, made, field: log_rows(plan, field),
+}

@@ -1,0 +1,98 @@
+"""What is taken along on paper and in other programs, read back by independent readers."""
+
+import csv
+import io
+from typing import Any
+
+import openpyxl
+import pypdfium2
+import pytest
+from icalendar import Calendar
+
+from mule.plan import Plan
+from tests.server.conftest import Ask
+
+pytestmark = pytest.mark.django_db
+
+
+@pytest.fixture
+def lofoten(ask: Ask) -> Ask:
+    """The demo's current trip in one's own locker."""
+    with open("demo/lofoten.plan.json", "rb") as file:
+        assert ask("post", "/exchange/plans", file.read()).status_code == 201
+    return ask
+
+
+def text_of(raw: bytes) -> tuple[int, str]:
+    made = pypdfium2.PdfDocument(raw)
+    return len(made), "\n".join(page.get_textpage().get_text_bounded() for page in made)
+
+
+def test_the_load_sheet_is_one_page_with_people_legs_days_and_cautions(lofoten: Ask) -> None:
+    pages, text = text_of(lofoten("get", "/exchange/paper/lofoten/b/sheet.pdf").content)
+    assert pages == 1
+    text = " ".join(text.split())
+    for words in ("Nine winter days in Lofoten", "Ines", "Marit", "Small plane to the islands", "9.77 kg", "Our signs"):
+        assert words in text
+    assert "follow local rules" in text
+
+
+def test_the_sheet_stays_one_page_on_a_long_trip(ask: Ask, stored: Plan) -> None:
+    doc = ask("get", "/trips").json()[0]
+    days = [{"date": f"2027-{m:02}-{d:02}", "title": f"Day {m}/{d}"} for m in (1, 2, 3) for d in range(1, 29)]
+    trip = doc["trip"] | {"days": days}
+    assert ask("put", "/trips/trip", {"version": doc["version"], "trip": trip}).status_code == 200
+    pages, _ = text_of(ask("get", "/exchange/paper/trip/a/sheet.pdf").content)
+    assert pages == 1
+
+
+def test_the_pack_list_names_every_loaded_thing(lofoten: Ask) -> None:
+    _, text = text_of(lofoten("get", "/exchange/paper/lofoten/b/list.pdf").content)
+    bench = lofoten("get", "/trips/lofoten/kits/b").json()
+    names = {d["thing"]["id"]: d["thing"]["name"] for d in bench["gear"]}
+    flat = " ".join(text.split())
+    for entry in bench["state"]["kit"]["entries"]:
+        if entry["place"]["where"] != "piece":
+            name = names[entry["item"]].replace("→", ">")
+            assert name in flat, name
+    assert "absent until 2027-02-16" in flat
+
+
+def test_each_bag_has_a_label(lofoten: Ask) -> None:
+    _, text = text_of(lofoten("get", "/exchange/paper/lofoten/b/labels.pdf").content)
+    assert all(bag in text for bag in ("Ridge 32", "Ridge 25", "Duffel 60"))
+
+
+def test_the_calendar_says_what_to_fetch_charge_copy_and_bring_back(lofoten: Ask) -> None:
+    raw = lofoten("get", "/exchange/calendar/lofoten/b.ics").content
+    events = {str(e["summary"]): e for e in Calendar.from_ical(raw).walk("VEVENT")}
+    assert str(events["Charge packs and banks"]["dtstart"].dt) == "2027-02-19"
+    assert str(events["Fetch Hand warmers, pair"]["dtstart"].dt) == "2027-02-16"
+    assert str(events["Bring back Polariser, 82 mm"]["dtstart"].dt) == "2027-03-01"
+    heads = [str(e["summary"]) for e in Calendar.from_ical(raw).walk("VEVENT")]
+    assert heads.count("Tonight: copy and charge") == 9
+    uids = [str(e["uid"]) for e in Calendar.from_ical(raw).walk("VEVENT")]
+    assert len(set(uids)) == len(uids)
+    assert raw == lofoten("get", "/exchange/calendar/lofoten/b.ics").content
+
+
+@pytest.mark.parametrize("name", ["kit", "pack-out", "days", "log"])
+def test_every_list_comes_as_csv_and_as_a_spreadsheet_with_the_same_cells(lofoten: Ask, name: str) -> None:
+    text = lofoten("get", f"/exchange/tables/lofoten/b/{name}.csv").content.decode("utf-8-sig")
+    rows = list(csv.reader(io.StringIO(text)))
+    book = openpyxl.load_workbook(io.BytesIO(lofoten("get", f"/exchange/tables/lofoten/b/{name}.xlsx").content))
+    cells = [["" if c is None else c for c in row] for row in book.active.iter_rows(values_only=True)]
+    assert [[plain(c) for c in row] for row in cells] == [[plain(c) for c in row] for row in rows]
+    assert len(rows) > 1 or name == "log"
+
+
+def plain(cell: Any) -> str:
+    """Figures alike, whether they came as figures or as text."""
+    try:
+        return f"{float(cell):g}"
+    except ValueError:
+        return str(cell)
+
+
+def test_a_list_that_is_not_there_is_said(lofoten: Ask) -> None:
+    assert lofoten("get", "/exchange/tables/lofoten/b/secrets.csv").status_code == 404
