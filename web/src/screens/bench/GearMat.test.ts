@@ -31,8 +31,8 @@ describe('the mat', () => {
     expect(button('pack').findAll('.ghost')).toHaveLength(1)
   })
   it('says name, mass, state and absence of each thing', () => {
-    expect(button('long').attributes('aria-label')).toBe('Long zoom, 500 g, left, on loan')
-    expect(button('pack').attributes('aria-label')).toBe('pack, 82 g, 3 of 4 loaded')
+    expect(button('long').attributes('aria-label')).toBe('Long zoom, 500 g · on loan, left')
+    expect(button('pack').attributes('aria-label')).toBe('pack, 3 of 4 · 246 g, loaded')
     expect(button('pack').text()).toContain('3 of 4 · 246 g')
   })
   it('loads all pieces of a left thing and leaves all of a loaded one', async () => {

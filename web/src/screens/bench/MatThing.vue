@@ -17,10 +17,8 @@ const figure = computed(() => {
   const counted = owned.value > 1 ? `${props.loaded} of ${owned.value} · ${grams}` : grams
   return counted + (away.value ? ` · ${away.value}` : '') + (owned.value > MOST_DRAWN ? ' ⋯' : '')
 })
-const spoken = computed(() => {
-  const some = owned.value > 1 ? `${props.loaded} of ${owned.value} loaded` : 'loaded'
-  return [thing.value.name, fmt.mass(thing.value.mass_g, props.units), props.loaded === 0 ? 'left' : some, away.value].filter(Boolean).join(', ')
-})
+/** What is read aloud begins with what is seen. */
+const spoken = computed(() => `${thing.value.name}, ${figure.value}, ${props.loaded === 0 ? 'left' : 'loaded'}`)
 const box = computed(() => {
   const { scale, one } = props
   const edge = 1.5 / scale
@@ -65,7 +63,7 @@ function click(event: MouseEvent): void {
         <path v-for="(stroke, index) in one.drawn.strokes" :key="index" :d="stroke.d" :class="stroke.role" vector-effect="non-scaling-stroke" />
       </g>
     </svg>
-    <span class="name">{{ one.label }}</span>
+    <span class="name">{{ one.label }}</span>{{ ' ' }}
     <span class="grams">{{ figure }}</span>
   </button>
 </template>

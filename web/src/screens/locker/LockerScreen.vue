@@ -14,6 +14,7 @@ import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { ABSENCE, GROUP, type Group, groupOf, GROUPS, KIND, SOURCE } from '@/wording/kinds'
 import AddGear from './AddGear.vue'
+import ImportGear from './ImportGear.vue'
 import { matches } from './search'
 import ThingDrawing from './ThingDrawing.vue'
 import ThingEditor from './ThingEditor.vue'
@@ -25,6 +26,7 @@ const finder = ref<HTMLInputElement | null>(null)
 const group = ref<Group | null>(null)
 const weighing = ref(false)
 const adding = ref(false)
+const importing = ref(false)
 const selected = ref<string | null>(null)
 const fresh = ref<ThingDoc | null>(null)
 
@@ -96,6 +98,7 @@ useKeys([
           <span class="quiet">{{ docs.length }} things, {{ fmt.load(total, units) }} in all; {{ unweighed }} never weighed</span>
           <span class="grow" />
           <VBtn :variant="weighing ? 'flat' : 'outlined'" :color="weighing ? 'primary' : undefined" :aria-pressed="weighing" @click="weighing = !weighing">{{ weighing ? 'Done weighing' : 'Weigh in' }}</VBtn>
+          <VBtn variant="outlined" @click="importing = true">From a table</VBtn>
           <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="adding = true">Add gear</VBtn>
         </header>
         <div class="tools">
@@ -142,6 +145,7 @@ useKeys([
         <p v-else class="quiet">Choose a thing to see and change it.</p>
       </aside>
       <AddGear v-model="adding" @add="take" @blank="blank" />
+      <ImportGear v-model="importing" />
     </div>
   </PlainFrame>
 </template>

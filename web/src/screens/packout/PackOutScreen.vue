@@ -12,6 +12,7 @@ import { lastHour, HARM } from '@/wording/packout'
 import FieldState from '@/screens/trail/FieldState.vue'
 import BagLines from './BagLines.vue'
 import BeforeLeaving from './BeforeLeaving.vue'
+import TakeAlong from './TakeAlong.vue'
 import WeighBags from './WeighBags.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
@@ -31,6 +32,7 @@ const PARTS = [
   { name: 'last', title: 'last hour' },
   { name: 'before', title: 'before leaving' },
   { name: 'scale', title: 'scale' },
+  { name: 'along', title: 'take along' },
 ] as const
 const part = ref<(typeof PARTS)[number]['name']>('list')
 /** With room for two, the list stays and the others take turns beside it. */
@@ -92,6 +94,7 @@ function swap(line: OutLine, item: string): void {
       </section>
       <BeforeLeaving class="before" :list="list" :done="done" :names="names" @tick="tick" />
       <WeighBags class="scale" :bags="list.bags" :field="field" :scale="scale" :things="things" :names="names" @changed="again" />
+      <TakeAlong class="along" :trip="trip" :kit="kit" />
     </div>
     <p v-else-if="bench" class="screen quiet" role="status">Packing, then listing…</p>
   </TripFrame>
@@ -134,7 +137,8 @@ function swap(line: OutLine, item: string): void {
 }
 .grid[data-side='last'] > .last,
 .grid[data-side='before'] > .before,
-.grid[data-side='scale'] > .scale {
+.grid[data-side='scale'] > .scale,
+.grid[data-side='along'] > .along {
   display: block;
 }
 ol {
@@ -188,7 +192,8 @@ ol {
   .grid[data-part='list'] > .list,
   .grid[data-part='last'] > .last,
   .grid[data-part='before'] > .before,
-  .grid[data-part='scale'] > .scale {
+  .grid[data-part='scale'] > .scale,
+  .grid[data-part='along'] > .along {
     display: block;
   }
   .row {

@@ -14,7 +14,7 @@ const radius = computed(() => Math.min(props.face.width, props.face.height) / 2)
     <ellipse v-if="face.circle" :class="layer === 'shape' ? ['shape', group] : 'hatch'" :fill="layer === 'hatch' ? `url(#kind-${group})` : undefined" :cx="middle.x" :cy="middle.y" :rx="radius" :ry="radius" />
     <rect v-else :class="layer === 'shape' ? ['shape', group] : 'hatch'" :fill="layer === 'hatch' ? `url(#kind-${group})` : undefined" :x="face.x" :y="face.y" :width="face.width" :height="face.height" rx="2" />
   </template>
-  <text v-for="(text, index) in face.label" :key="text + index" class="name" :x="face.labelAt.x" :y="face.labelAt.y + 4 + (index - (face.label.length - 1) / 2) * LINE">{{ text }}</text>
+  <text v-for="(text, index) in face.label" :key="text + index" class="name" aria-hidden="true" :x="face.labelAt.x" :y="face.labelAt.y + 4 + (index - (face.label.length - 1) / 2) * LINE">{{ `${text} ` }}</text>
   <circle v-if="pinned" class="pin" :cx="face.x + 8" :cy="face.y + 8" r="3.500" />
 </template>
 

@@ -1,0 +1,47 @@
+"""axe-core on every screen in every theme: nothing serious or critical."""
+
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page
+
+from tests.journeys.test_demo import settle
+
+AXE = Path("web/node_modules/axe-core/axe.min.js")
+SCREENS = (
+    "/trips",
+    "/locker",
+    "/rules",
+    "/settings",
+    *(f"/trips/lofoten/b/{s}" for s in ("brief", "bench", "stamina", "stow", "gate", "pack-out", "trail")),
+    "/trips/karst/a/look-back",
+    "/trips/lofoten/b/suggest",
+    "/trips/lofoten/b/compare",
+)
+
+
+@pytest.mark.parametrize("path", SCREENS)
+def test_no_screen_has_a_serious_fault_in_any_light(demo: Page, path: str) -> None:
+    for theme in ("day", "night", "red"):
+        demo.evaluate(
+            """async (theme) => {
+              localStorage.setItem('narrow-mule-theme', theme)
+              const token = document.cookie.match(/csrftoken=([^;]+)/)[1]
+              const headers = { 'Content-Type': 'application/json', 'X-CSRFToken': token }
+              const body = JSON.stringify({ theme, units: 'metric' })
+              await fetch('/api/session/preferences', { method: 'PUT', headers, body })
+            }""",
+            theme,
+        )
+        demo.goto(path)
+        settle(demo)
+        demo.add_script_tag(content=AXE.read_text(encoding="utf-8"))
+        # All but the colours are the same in every light.
+        rules = {} if theme == "day" else {"runOnly": {"type": "rule", "values": ["color-contrast"]}}
+        found = demo.evaluate("options => axe.run(document, options)", {"resultTypes": ["violations"], **rules})
+        bad = [
+            (theme, v["id"], v["nodes"][0]["html"][:160], v["nodes"][0]["failureSummary"][:200], len(v["nodes"]))
+            for v in found["violations"]
+            if v["impact"] in ("serious", "critical")
+        ]
+        assert bad == []

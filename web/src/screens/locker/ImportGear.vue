@@ -1,0 +1,100 @@
+<script setup lang="ts">
+/** Gear from a CSV or a spreadsheet: columns matched, every row looked at, nothing stored until it is asked for. */
+import { computed, ref } from 'vue'
+import { useGearImport } from '@/composables/useGearImport'
+import { useUnits } from '@/composables/useSession'
+import * as fmt from '@/format/units'
+import { KIND } from '@/wording/kinds'
+import { many } from '@/wording/parts'
+
+const open = defineModel<boolean>({ required: true })
+const units = useUnits()
+const { file, preview, said, look, bring, take, match } = useGearImport()
+const input = ref<HTMLInputElement | null>(null)
+const FIELDS = { name: 'name', kind: 'kind', count: 'pieces', mass_g: 'mass', length_mm: 'length', width_mm: 'width', height_mm: 'height', diameter_mm: 'diameter', volume_l: 'litres', serial: 'serial', value: 'value', owner: 'owner', note: 'note' } as const
+const bad = computed(() => (preview.value ? preview.value.total - preview.value.good : 0))
+const busy = computed(() => look.isPending.value || bring.isPending.value)
+function chosen(event: Event): void {
+  const picked = (event.target as HTMLInputElement).files?.[0]
+  ;(event.target as HTMLInputElement).value = ''
+  if (picked) take(picked)
+}
+function kind(id: string): string {
+  return KIND[id as keyof typeof KIND] ?? id
+}
+</script>
+
+<template>
+  <VDialog v-model="open" max-width="900" aria-label="Gear from a table">
+    <div class="sheet">
+      <h2>Gear from a table</h2>
+      <p>CSV or XLSX with a row of titles. <button type="button" class="link" :disabled="busy" @click="input?.click()">{{ file ? 'Another file' : 'Choose a file' }}</button> <a class="link" href="/api/exchange/locker.csv">Take the locker away as CSV</a> or <a class="link" href="/api/exchange/locker.xlsx">XLSX</a>.</p>
+      <input ref="input" type="file" hidden accept=".csv,.tsv,.txt,.xlsx" aria-label="A table of gear" @change="chosen" />
+      <p v-if="said" role="status">{{ said }}</p>
+      <template v-if="preview">
+        <h3>Which column says what</h3>
+        <div class="match">
+          <label v-for="(title, field) in FIELDS" :key="field"><span>{{ title }}</span><select :value="preview.matched[field] ?? ''" :disabled="busy" @change="match(field, ($event.target as HTMLSelectElement).value)"><option value="">not in the file</option><option v-for="c in preview.columns" :key="c" :value="c">{{ c }}</option></select></label>
+        </div>
+        <h3>{{ many(preview.good, 'row') }} good{{ bad ? `, ${bad} not` : '' }}</h3>
+        <div class="rows">
+          <table>
+            <thead><tr><th>row</th><th>thing</th><th>kind</th><th class="number">mass</th><th>what is not said is taken from</th></tr></thead>
+            <tbody>
+              <tr v-for="r in preview.rows" :key="r.number" :class="{ wrong: r.problems.length }">
+                <td>{{ r.number }}</td><td>{{ r.name }}</td><td>{{ kind(r.kind) }}</td><td class="number">{{ r.mass_g === null ? '' : fmt.mass(r.mass_g, units) }}</td>
+                <td><template v-if="r.problems.length"><span v-for="p in r.problems" :key="p.column + p.rule">▲ {{ p.column }}{{ p.value ? ` “${p.value}”` : '' }}: {{ p.rule }} </span></template><span v-else class="quiet">{{ r.like || 'nothing typical' }}</span></td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <p class="end">
+          <VBtn @click="open = false">Close</VBtn>
+          <VBtn v-if="bad && preview.good" variant="outlined" :disabled="busy" @click="bring.mutate(true)">Bring in the {{ preview.good }} good ones</VBtn>
+          <VBtn v-if="!bad" color="primary" variant="flat" :disabled="busy || !preview.good" @click="bring.mutate(false)">Bring in all {{ preview.good }}</VBtn>
+        </p>
+      </template>
+      <p v-else class="end"><VBtn @click="open = false">Close</VBtn></p>
+    </div>
+  </VDialog>
+</template>
+
+<style scoped>
+.match {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  gap: 4px 16px;
+}
+label {
+  display: grid;
+  grid-template-columns: 64px 1fr;
+  align-items: center;
+}
+select {
+  min-width: 0;
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 3px;
+}
+.rows {
+  max-height: 300px;
+  overflow: auto;
+}
+.wrong {
+  color: var(--rust);
+}
+h3 {
+  margin-top: 10px;
+}
+p {
+  margin: 4px 0;
+}
+.end {
+  display: flex;
+  gap: 10px;
+  justify-content: flex-end;
+  margin-top: 12px;
+}
+</style>
