@@ -13,6 +13,7 @@ django.setup()
 
 from benchmarks.choice import bench_choose_1000, bench_choose_curve  # noqa: E402
 from benchmarks.core import bench_assess  # noqa: E402  Django is set up first: the lockers come from its typical table
+from benchmarks.field import bench_exif, bench_import, bench_sheet  # noqa: E402
 from benchmarks.site import bench_first_load, bench_paint, bench_restart, bench_toggle  # noqa: E402
 from benchmarks.stamina import bench_stamina  # noqa: E402
 from benchmarks.stowing import bench_stow, bench_stow_12, bench_stow_16, bench_stow_24, bench_stow_40  # noqa: E402
@@ -29,6 +30,9 @@ WORKLOADS: dict[str, Callable[[], Figures]] = {
     "stow-16-90": bench_stow_16,
     "stow-40-80": bench_stow_40,
     "stow": bench_stow,
+    "exif": bench_exif,
+    "import": bench_import,
+    "sheet": bench_sheet,
     "toggle": bench_toggle,
     "paint": bench_paint,
     "first-load": bench_first_load,
@@ -48,6 +52,10 @@ LIMITS: dict[tuple[str, str], float] = {
     ("stow-24-80", "median_s"): 1,
     ("stow", "seconds"): 3,
     ("stow", "first_s"): 1,
+    ("exif", "seconds"): 20,
+    ("exif", "peak_mib"): 300,
+    ("import", "seconds"): 10,
+    ("sheet", "seconds"): 2,
     ("toggle", "p95_ms"): 60,
     ("paint", "median_ms"): 120,
     ("first-load", "kib"): 300,

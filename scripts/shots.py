@@ -1,4 +1,4 @@
-"""Refreshes docs/screenshots: one current picture of each main view, from the demo data, at 1280 x 800."""
+"""Refreshes docs/screenshots: one current picture of each main view, from the demo data, at 1280 x 800 or on a phone."""
 
 import sys
 from pathlib import Path
@@ -21,7 +21,6 @@ SHOTS: tuple[tuple[str, str, str, tuple[str, ...]], ...] = (
     ("bench-thing", "/trips/lofoten/b/bench", "night", (".ledger button >> text=Corrie 100–400",)),
     ("bench-red", "/trips/lofoten/b/bench", "red", ()),
     ("bench-drops", "/trips/lofoten/b/bench", "day", ("button >> text=leave, load",)),
-    ("bench-filters", "/trips/lofoten/b/bench", "night", ("nav.views >> text=filters",)),
     ("compare", "/trips/lofoten/b/compare", "day", ()),
     ("suggest", "/trips/lofoten/b/suggest", "day", ("role=status >> text=all proved",)),
     ("stamina", "/trips/lofoten/b/stamina", "day", ()),
@@ -29,10 +28,14 @@ SHOTS: tuple[tuple[str, str, str, tuple[str, ...]], ...] = (
     ("stow", "/trips/lofoten/b/stow", "day", ("text=Everything has a place",)),
     ("gate", "/trips/lofoten/b/gate", "night", ("text=gate drill",)),
     ("locker", "/locker", "day", ()),
-    ("locker-add", "/locker", "night", ("text=Add gear",)),
     ("rules", "/rules", "day", ("text=Little Auk",)),
-    ("settings", "/settings", "day", ()),
+    ("pack-out", "/trips/lofoten/b/pack-out", "day", ()),
+    ("trail", "/trips/lofoten/b/trail", "red", ("text=packs, cards",)),
+    ("look-back", "/trips/karst/a/look-back", "day", ()),
 )
+# Used standing, in gloves.
+ON_THE_PHONE = {"trail"}
+PHONE = {"width": 390, "height": 844}
 
 
 def _prefer(page: Page, theme: str) -> None:
@@ -51,7 +54,9 @@ def main() -> None:
         page.get_by_role("button", name="Step into the demo").click()
         page.wait_for_url("**/bench")
         for name, path, theme, clicks in SHOTS:
+            page.set_viewport_size(WINDOW)
             _prefer(page, theme)
+            page.set_viewport_size(PHONE if name in ON_THE_PHONE else WINDOW)
             page.goto(path)
             page.wait_for_load_state("networkidle")
             for click in clicks:
