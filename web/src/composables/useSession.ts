@@ -17,7 +17,11 @@ export function fetchSession(): Promise<Session> {
 
 function keep(session: Session): void {
   const before = queries.getQueryData<Session>(KEY)
-  if (before?.name !== session.name) queries.removeQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] })
+  if (before?.name !== session.name) {
+    queries.removeQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] })
+    // What was kept for when there is no network was somebody else's.
+    if (before && 'caches' in globalThis) void caches.delete('answers')
+  }
   queries.setQueryData(KEY, session)
 }
 

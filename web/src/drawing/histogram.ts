@@ -14,6 +14,9 @@ export interface Stretch {
   width: number
 }
 
+/** Half a tick's figures, in pixels: nearer to an end they would be cut off. */
+const EDGE = 12
+
 /** Bars in a box of this size; the tallest fills it. */
 export function histogram(cells: readonly FocalCell[], wide: number, high: number): { bars: Bar[]; reach: Stretch[]; ticks: { x: number; mm: number }[] } {
   if (!cells.length) return { bars: [], reach: [], ticks: [] }
@@ -29,6 +32,6 @@ export function histogram(cells: readonly FocalCell[], wide: number, high: numbe
   })
   const low = Math.log2(cells[0]!.from_mm)
   const span = Math.log2(cells.at(-1)!.to_mm) - low
-  const ticks = [14, 20, 28, 40, 56, 80, 110, 160, 200, 300, 400, 600, 800].map((mm) => ({ mm, x: ((Math.log2(mm) - low) / span) * wide })).filter((t) => t.x >= 0 && t.x <= wide)
+  const ticks = [14, 20, 28, 40, 56, 80, 110, 160, 200, 300, 400, 600, 800].map((mm) => ({ mm, x: ((Math.log2(mm) - low) / span) * wide })).filter((t) => t.x >= EDGE && t.x <= wide - EDGE)
   return { bars, reach, ticks }
 }

@@ -5,6 +5,9 @@ import { many } from './parts'
 
 type Thing = (id: string) => string
 
+function times(count = 1): string {
+  return count === 1 ? 'once' : `${count} times`
+}
 export function adviceText(one: Advice, thing: Thing, units: Units): string {
   const n = one.numbers ?? {}
   const name = one.item ? thing(one.item) : ''
@@ -12,9 +15,9 @@ export function adviceText(one: Advice, thing: Thing, units: Units): string {
     case 'leave':
       return `Leave ${name}: ${fmt.mass(n.mass_g ?? 0, units)}, never used${n.trips === 2 ? ' on two trips running' : ''}.`
     case 'take':
-      return `Take ${name}, ${fmt.mass(n.mass_g ?? 0, units)}: ${fmt.figure(n.focal_mm ?? 0)} mm was missed ${many(n.times ?? 1, 'time')}.`
+      return `Take ${name}, ${fmt.mass(n.mass_g ?? 0, units)}: ${fmt.figure(n.focal_mm ?? 0)} mm was missed ${times(n.times)}.`
     case 'rent':
-      return name ? `Rent or borrow ${name}: ${fmt.figure(n.focal_mm ?? 0)} mm was missed ${many(n.times ?? 1, 'time')}.` : `Nothing you own reaches ${fmt.figure(n.focal_mm ?? 0)} mm, missed ${many(n.times ?? 1, 'time')}: rent or borrow it.`
+      return name ? `Rent or borrow ${name}: ${fmt.figure(n.focal_mm ?? 0)} mm was missed ${times(n.times)}.` : `Nothing you own reaches ${fmt.figure(n.focal_mm ?? 0)} mm, missed ${times(n.times)}: rent or borrow it.`
     case 'service':
       return `Have ${name} looked at${one.refs?.note ? `: ${one.refs.note}` : ''}.`
     case 'retire':

@@ -10,13 +10,14 @@ import { usePwa } from '@/composables/usePwa'
 import { ticked } from '@/field/subjects'
 import { lastHour, HARM } from '@/wording/packout'
 import FieldState from '@/screens/trail/FieldState.vue'
+import AddThing from './AddThing.vue'
 import BagLines from './BagLines.vue'
 import BeforeLeaving from './BeforeLeaving.vue'
 import TakeAlong from './TakeAlong.vue'
 import WeighBags from './WeighBags.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
-const { bench, error, things, edit } = useBench(
+const { bench, error, things, loaded, edit } = useBench(
   () => props.trip,
   () => props.kit,
 )
@@ -48,6 +49,10 @@ const worn = computed(() => (list.value?.worn ?? []).filter((l) => !person.value
 function tick(line: string): void {
   void field.mark({ do: 'tick', line, done: !done(line) })
 }
+/** One thing more, into a bag that comes along. */
+function add(item: string, bag: string): void {
+  edit.mutate([{ act: 'load', item, count: 1, place: { where: 'bag', bag, outside: false } }])
+}
 /** Another of the same kind takes the place of what stays at home. */
 function swap(line: OutLine, item: string): void {
   const place = line.bag === null ? ({ where: 'worn', person: line.person } as const) : ({ where: 'bag', bag: line.bag, outside: line.outside } as const)
@@ -77,6 +82,7 @@ function swap(line: OutLine, item: string): void {
         <BagLines v-for="bag in bags" :key="bag.bag" :head="names.thing(bag.bag)" :under="bag.inside ? `goes into ${names.thing(bag.inside)}` : names.person(bag.person)" :lines="bag.lines" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" @changed="again" />
         <BagLines v-if="worn.length" head="On you" under="in pockets, on belts" :lines="worn" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" @changed="again" />
         </div>
+        <AddThing :bags="list.bags.map((b) => b.bag)" :things="things" :loaded="loaded" :names="names" :busy="edit.isPending.value" @add="add" />
       </section>
       <nav class="sides" aria-label="Beside the list">
         <button v-for="p in PARTS.slice(1)" :key="p.name" type="button" class="tab" :aria-pressed="side === p.name" @click="part = p.name">{{ p.title }}</button>

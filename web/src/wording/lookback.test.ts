@@ -1,0 +1,29 @@
+import { describe, expect, it } from 'vitest'
+import type { Advice, Rate } from '@/api/types'
+import { NAMES } from '@/testing/mount'
+import { adviceText, againstText, rateText } from './lookback'
+
+const advice = (code: Advice['code'], item: string, numbers: Record<string, number> = {}, refs: Record<string, string> = {}): string => adviceText({ code, item, numbers, refs }, NAMES.thing, 'metric')
+
+describe('what to do next time', () => {
+  it('is an action with its grams and its reason', () => {
+    expect(advice('leave', 'tele', { mass_g: 1400, trips: 2 })).toBe('Leave TELE: 1400 g, never used on two trips running.')
+    expect(advice('leave', 'tele', { mass_g: 400, trips: 1 })).toBe('Leave TELE: 400 g, never used.')
+    expect(advice('take', 'wide', { mass_g: 476, focal_mm: 14, times: 1 })).toBe('Take WIDE, 476 g: 14 mm was missed once.')
+    expect(advice('rent', '', { focal_mm: 800, times: 3 })).toBe('Nothing you own reaches 800 mm, missed 3 times: rent or borrow it.')
+    expect(advice('service', 'cover', {}, { note: 'the drawstring slips' })).toBe('Have COVER looked at: the drawstring slips.')
+    expect(advice('retire', 'lb4', { health: 0.7 })).toBe('LB4 holds 70 % of a new one: replace it.')
+  })
+})
+
+describe('measured rates', () => {
+  it('stand beside what was planned, with what they rest on', () => {
+    const rate: Rate = { item: 'c1', what: 'frames-per-charge', value: 391.4, before: 400, from_: 3, by_cold: [{ at_c: 0, packs: 1, frames: 318 }] }
+    expect(rateText(rate, NAMES.thing)).toEqual({ head: 'C1: frames a charge at 20 °C', was: '400', now: '391', from: '3 notes; 318 near 0 °C' })
+    expect(rateText({ ...rate, what: 'mb-per-frame', value: 55.3, before: null, by_cold: [] }, NAMES.thing)).toMatchObject({ was: 'typical', now: '55.3 MB' })
+  })
+  it('say what was not noted', () => {
+    expect(againstText({ what: 'cold', planned: -6, happened: null, ref: '' }, NAMES.thing, 'metric')).toEqual({ head: 'coldest', planned: '−6 °C', happened: 'not noted' })
+    expect(againstText({ what: 'mass', planned: 8000, happened: 8412, ref: 'ridge' }, NAMES.thing, 'metric')).toEqual({ head: 'RIDGE', planned: '8.00 kg', happened: '8.41 kg' })
+  })
+})
