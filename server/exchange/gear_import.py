@@ -7,6 +7,7 @@ common; the preview says which. Masses from a table are stated, not measured.
 import re
 from collections.abc import Mapping, Sequence
 from functools import cache
+from math import log2
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -15,7 +16,7 @@ from ninja import Schema
 from pydantic import ValidationError
 
 from mule.errors import InvalidInput, Problem, plain_path, shorten
-from mule.gear import GEAR, Gear, Source
+from mule.gear import GEAR, Gear, Lens, Source
 from server.documents import free_slug, slug_from, slugs
 from server.exchange.tables import rows_of
 from server.locker.convert import typical
@@ -177,6 +178,8 @@ def _row(number: int, row: Mapping[str, Any], by: Mapping[str, str]) -> tuple[Ro
 def _spec(name: str, data: Mapping[str, Any], like: Gear | None) -> dict[str, Any]:
     spec: dict[str, Any] = like.model_dump() if like else {"kind": "other", "use": "carrying"}
     spec |= {"id": "new", "name": name, "absent": None}
+    if isinstance(like, Lens):
+        spec |= _glass(name)
     if "mass_g" in data:
         spec |= {"mass_g": data["mass_g"], "mass_source": Source.STATED}
     size = _size(data)
@@ -249,7 +252,7 @@ _RULE = {
 
 @cache
 def _kinds() -> tuple[str, ...]:
-    return (*sorted({thing.kind for thing in typical().values()}), "other")
+    return tuple(sorted({thing.kind for thing in typical().values()} | {"other"}))
 
 
 def _words(text: str) -> frozenset[str]:
@@ -259,6 +262,31 @@ def _words(text: str) -> frozenset[str]:
 @cache
 def _typical_words() -> tuple[tuple[frozenset[str], Gear], ...]:
     return tuple((_words(thing.name), thing) for thing in typical().values())
+
+
+# "24-70 f/2.8", "40mm F2", "100–400 f/4.5–5.6".
+_LENS = re.compile(
+    r"(\d{1,4})(?:\s*[-–]\s*(\d{1,4}))?\s*(?:mm)?\s*f/?\s*(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?", re.IGNORECASE
+)
+
+
+def _glass(name: str) -> dict[str, float]:
+    """Focal lengths and f-numbers that a lens's name says; empty when it says none."""
+    found = _LENS.search(name)
+    if found is None:
+        return {}
+    low, fast = float(found[1]), float(found[3])
+    return {
+        "focal_min_mm": low,
+        "focal_max_mm": float(found[2] or low),
+        "f_at_min": fast,
+        "f_at_max": float(found[4] or fast),
+    }
+
+
+def _unlike(lens: Lens, glass: Mapping[str, float]) -> float:
+    """How far a typical lens is from what a name says, in octaves and stops."""
+    return sum(abs(log2(getattr(lens, field) / value)) for field, value in glass.items() if value > 0)
 
 
 def _kind(told: str) -> str:
@@ -281,5 +309,8 @@ def _like(name: str, kind: str) -> Gear | None:
     able = [(len(words & mine), thing) for words, thing in _typical_words() if not wanted or thing.kind == wanted]
     if not able:
         return None
+    glass = _glass(name)
+    if wanted == "lens" and glass:
+        return min((t for _, t in able if isinstance(t, Lens)), key=lambda lens: _unlike(lens, glass))
     common, best = max(able, key=lambda pair: pair[0])
     return best if wanted or common >= 2 else None

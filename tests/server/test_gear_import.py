@@ -62,6 +62,17 @@ def test_what_is_shown_comes_in(owner: User) -> None:
     assert Thing.objects.get(owner=owner, kind="battery").spec["count"] == 3
 
 
+def test_a_lens_sees_what_its_name_says(owner: User) -> None:
+    raw = b"Item,Type,Weight\nHeron 40mm F2,Lens,310\nHeron 90-300 f/4.5-5.6,Lens,900\n"
+    prime, zoom = seen(owner, raw)["rows"]
+    assert "prime" in prime["like"]
+    assert "70-300" in zoom["like"]
+    send(owner, "table", raw, matched=json.dumps({"name": "Item", "kind": "Type", "mass_g": "Weight"}))
+    specs = {t.name: t.spec for t in Thing.objects.filter(owner=owner)}
+    assert (specs["Heron 40mm F2"]["focal_min_mm"], specs["Heron 40mm F2"]["focal_max_mm"]) == (40, 40)
+    assert specs["Heron 90-300 f/4.5-5.6"]["f_at_max"] == 5.6
+
+
 BAD = TABLE + "No mass lens,Lens,heavy,,,,1,\n,Lens,300,,,,1,\nWings,Feather,20,,,,0.5,\n"
 
 

@@ -50,7 +50,7 @@ export function scaleText(planned_g: number, shown_g: number, unsure: readonly {
   if (Math.abs(more) < 15) return 'as planned'
   const things = unsure.reduce((sum, u) => sum + u.count, 0)
   const why = things ? `${many(things, 'thing')} in it never weighed` : 'every thing in it was weighed: something else is in the bag, or missing'
-  return `${fmt.mass(Math.abs(more), units)} ${more > 0 ? 'more' : 'less'} than planned: ${why}`
+  return `${Math.abs(more) < 1000 ? fmt.mass(Math.abs(more), units) : fmt.load(Math.abs(more), units)} ${more > 0 ? 'more' : 'less'} than planned: ${why}`
 }
 export function readingText(reading: Reading, units: Units): string {
   const noise = reading.garbled ? ` ${many(reading.garbled, 'garbled line')} passed over.` : ''

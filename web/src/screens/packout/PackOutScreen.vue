@@ -78,6 +78,7 @@ function swap(line: OutLine, item: string): void {
         </nav>
       </header>
       <section class="list" aria-label="The list">
+        <p v-if="!lines.length" class="quiet">Nothing is loaded yet. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load things on the bench</RouterLink>, and the list stands here.</p>
         <div class="columns">
         <BagLines v-for="bag in bags" :key="bag.bag" :head="names.thing(bag.bag)" :under="bag.inside ? `goes into ${names.thing(bag.inside)}` : names.person(bag.person)" :lines="bag.lines" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" @changed="again" />
         <BagLines v-if="worn.length" head="On you" under="in pockets, on belts" :lines="worn" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" @changed="again" />
@@ -88,7 +89,7 @@ function swap(line: OutLine, item: string): void {
         <button v-for="p in PARTS.slice(1)" :key="p.name" type="button" class="tab" :aria-pressed="side === p.name" @click="part = p.name">{{ p.title }}</button>
       </nav>
       <section class="last" aria-label="Last hour">
-        <h2>Last hour <span class="quiet">{{ last.length ? 'not in yet, worst first' : 'everything is in' }}</span></h2>
+        <h2>Last hour <span class="quiet">{{ last.length ? 'not in yet, worst first' : lines.length ? 'everything is in' : '' }}</span></h2>
         <ol>
           <li v-for="line in last" :key="line.id">
             <button type="button" class="row" @click="tick(line.id)">

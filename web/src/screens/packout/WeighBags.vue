@@ -121,9 +121,10 @@ ul {
   list-style: none;
 }
 li {
-  display: flex;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 82px 116px;
   gap: 10px;
-  justify-content: space-between;
+  align-items: center;
   padding: 3px 0;
 }
 .bad {
