@@ -64,8 +64,7 @@ class Model:
 
     def forgo(self) -> None:
         """Lets kits that do not last be found too."""
-        for end in (0, 1):
-            self.cp.proto.variables[self.lasts.index].domain[end] = 0
+        self._fix(self.lasts, on=False)
 
     def keep_room(self, known: RoomLimit) -> None:
         """Takes in what does not go into a bag together."""
@@ -75,8 +74,11 @@ class Model:
 
     def guess(self, on: bool) -> None:
         """Whether limits of room that are not proved hold."""
-        self.cp.proto.variables[self.guesses.index].domain[0] = int(on)
-        self.cp.proto.variables[self.guesses.index].domain[1] = int(on)
+        self._fix(self.guesses, on=on)
+
+    def _fix(self, switch: Var, *, on: bool) -> None:
+        for end in (0, 1):
+            self.cp.proto.variables[switch.index].domain[end] = int(on)
 
     def limit(self, limit_g: float) -> None:
         """Sets the most grams carried."""

@@ -42,8 +42,8 @@ class Rooms:
         self._tried: dict[tuple[str, frozenset[tuple[str, int]]], tuple[Mapping[str, int], bool]] = {}
         self._known: list[RoomLimit] = []
         self._fits: dict[frozenset[tuple[str, int]], Fit] = {}
-        bare = pack(case, {}, asking, case.plan.kit)
-        self._never = self._left(bare)[0] if bare and asking.keep_limits else {}
+        bare = pack(case, {}, asking, case.plan.kit) if asking.keep_limits else None
+        self._never = self._left(bare)[0] if bare else {}
 
     def fit(self, pieces: Mapping[str, int]) -> Fit:
         """The kit with these pieces in the bags where most of it finds a place."""

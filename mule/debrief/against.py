@@ -5,6 +5,7 @@ from typing import TypeVar
 
 from mule.debrief.answer import Against
 from mule.field import Cold, Field, Filled, Swapped
+from mule.load import weigh
 from mule.plan import Plan
 from mule.stamina import last
 
@@ -22,8 +23,9 @@ def against(plan: Plan, field: Field, seen: int) -> Iterable[Against]:
     packs = sum(p.drawn_wh / p.full_wh for day in lasting.power.days for p in day.packs if p.full_wh)
     swaps = len(_of(field, Swapped))
     yield Against(what="packs", planned=round(packs, 1), happened=float(swaps) if swaps else None)
+    totals = {contents.bag: contents.total_g for contents in weigh(plan.items, plan.kit, plan.trip.people).bags}
     for bag, grams in field.weighed().items():
-        yield Against(what="mass", planned=_full_g(plan, bag), happened=grams, ref=bag)
+        yield Against(what="mass", planned=totals.get(bag), happened=grams, ref=bag)
     cold = [mark.what.lowest_c for mark in field.now.values() if isinstance(mark.what, Cold)]
     lowest = min((day.lowest_c for day in plan.trip.days), default=None)
     yield Against(what="cold", planned=lowest, happened=min(cold, default=None))
@@ -31,11 +33,3 @@ def against(plan: Plan, field: Field, seen: int) -> Iterable[Against]:
 
 def _of(field: Field, kind: type[T]) -> list[T]:
     return [mark.what for mark in field.log if isinstance(mark.what, kind)]
-
-
-def _full_g(plan: Plan, bag: str) -> float | None:
-    if bag not in plan.items:
-        return None
-    outermost = plan.kit.outermost()
-    inside = (e for e in plan.kit.entries if e.place.where == "bag" and outermost[e.place.bag] == bag)
-    return plan.items[bag].mass_g + sum(plan.items[e.item].mass_g * e.count for e in inside)

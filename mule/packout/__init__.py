@@ -99,6 +99,7 @@ class PackOut(Frozen):
 def list_out(plan: Plan, assessment: Assessment, stowage: Stowage) -> PackOut:
     """The list for the open kit. assessment, stowage: of the same plan."""
     made = _Lines(plan, assessment, stowage)
+    totals = {contents.bag: contents.total_g for contents in assessment.loads.bags}
     outermost = plan.kit.outermost()
     held: dict[str, list[Entry]] = {}
     for entry in plan.kit.entries:
@@ -119,7 +120,7 @@ def list_out(plan: Plan, assessment: Assessment, stowage: Stowage) -> PackOut:
                 inside=inside.get(bag),
                 person=person,
                 lines=tuple(lines),
-                planned_g=_full_g(plan.items, bag, held),
+                planned_g=totals[bag],
                 unsure=tuple(_unsure(plan.items, bag, 1, held)),
             )
         )
@@ -148,11 +149,6 @@ def _ranked(lines: Iterable[OutLine]) -> Mapping[str, OutLine]:
 def _depth(bag: str, held: Mapping[str, Sequence[Entry]]) -> int:
     """0 for a bag that holds no other bag: those are packed first."""
     return 1 + max((_depth(e.item, held) for e in held.get(bag, ()) if e.item in held), default=-1)
-
-
-def _full_g(gear: Mapping[str, Gear], item: str, held: Mapping[str, Sequence[Entry]]) -> float:
-    inside = sum(_full_g(gear, e.item, held) * e.count for e in held.get(item, ()))
-    return gear[item].mass_g + inside
 
 
 def _unsure(gear: Mapping[str, Gear], item: str, count: int, held: Mapping[str, Sequence[Entry]]) -> Iterable[Unsure]:

@@ -34,9 +34,7 @@ router = Router()
 def export(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
     """The plan of a trip with all its kits, as a file."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit), all_kits=True)
-    response = HttpResponse(write(plan), content_type="application/json")
-    response["Content-Disposition"] = f'attachment; filename="{slug}.plan.json"'
-    return response
+    return _file(write(plan), "application/json", f"{slug}.plan.json")
 
 
 def _hard_case(request: HttpRequest, slug: str, kit: str, bag: str) -> Plan:
@@ -71,9 +69,7 @@ def foam_file(
     if form == "a4":
         return HttpResponse(pages(foam, plan.items[bag].name), content_type="text/html")
     text, content_type = (svg(foam), "image/svg+xml") if form == "svg" else (dxf(foam), "image/vnd.dxf")
-    response = HttpResponse(text, content_type=content_type)
-    response["Content-Disposition"] = f'attachment; filename="{bag}-foam.{form}"'
-    return response
+    return _file(text, content_type, f"{bag}-foam.{form}")
 
 
 @router.post(
@@ -87,7 +83,7 @@ def bring_in(request: HttpRequest) -> Status[TripOut]:
     return Status(201, TripOut(version=trip.version, trip=trip_of(trip), open_kit=trip.open_kit))
 
 
-def _file(raw: bytes, content_type: str, name: str) -> HttpResponse:
+def _file(raw: bytes | str, content_type: str, name: str) -> HttpResponse:
     response = HttpResponse(raw, content_type=content_type)
     response["Content-Disposition"] = f'attachment; filename="{name}"'
     return response
@@ -130,7 +126,7 @@ def table(request: HttpRequest, slug: str, kit: str, name: str, form: Literal["c
         raise NotFound("list", name)
     row = services.find_kit(request.user, slug, kit)
     plan = services.plan_for(row)
-    return _written(LISTS[name](plan, list_for(plan), fold(marks_of(row.trip))), f"{slug}-{name}", form)
+    return _written(LISTS[name](plan, lambda: list_for(plan), fold(marks_of(row.trip))), f"{slug}-{name}", form)
 
 
 @router.get("/locker.{form}")

@@ -141,9 +141,10 @@ def log_rows(plan: Plan, field: Field) -> Rows:
     return titles, rows
 
 
-LISTS: Mapping[str, Callable[[Plan, PackOut, Field], Rows]] = {
-    "kit": lambda plan, made, field: loaded_rows(plan),
-    "pack-out": pack_rows,
-    "days": lambda plan, made, field: day_rows(plan),
-    "log": lambda plan, made, field: log_rows(plan, field),
+# The packing is asked for only by the list that needs it.
+LISTS: Mapping[str, Callable[[Plan, Callable[[], PackOut], Field], Rows]] = {
+    "kit": lambda plan, listed, field: loaded_rows(plan),
+    "pack-out": lambda plan, listed, field: pack_rows(plan, listed(), field),
+    "days": lambda plan, listed, field: day_rows(plan),
+    "log": lambda plan, listed, field: log_rows(plan, field),
 }

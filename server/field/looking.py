@@ -53,8 +53,8 @@ def take_pictures(owner: User, slug: str, files: Iterable[tuple[str, BinaryIO]])
 
 def look_back_on(owner: User, slug: str, kit: str) -> LookBack:
     """What a trip taught, with the trips before it."""
-    plan = plan_for(find_kit(owner, slug, kit))
-    trip = find(Trip, owner, slug, "trip")
+    row = find_kit(owner, slug, kit)
+    plan, trip = plan_for(row), row.trip
     reach = [(bar.from_mm, bar.to_mm) for row in assess(plan).coverage.reach for bar in row.bars]
     return look_back(plan, fold(marks_of(trip)), frames_of(trip), reach, _others(owner, trip, plan.gear))
 

@@ -73,7 +73,8 @@ def take_in(owner: User, slug: str, sent: Sequence[dict[str, Any]]) -> TakenMark
         # One by one, so that they are numbered in the order of sending.
         for row in rows:
             row.save()
-        return TakenMarks(taken=taken, refused=refused, field=_told(marks_of(trip)))
+        whole = [Mark.model_validate(spec) for spec in known.values()]
+        return TakenMarks(taken=taken, refused=refused, field=_told(whole))
 
 
 def list_for(plan: Plan) -> PackOut:

@@ -16,6 +16,11 @@ function keep(doc: ThingDoc): void {
   void queries.invalidateQueries({ queryKey: ['bench'] })
 }
 
+/** A thing as it is stored now, with its version; nothing when it is gone. */
+export async function storedThing(id: string): Promise<ThingDoc | undefined> {
+  return (await ask(client.GET('/api/locker/things'))).find((doc) => doc.thing.id === id)
+}
+
 export function useLocker() {
   const query = useQuery({ queryKey: KEY, queryFn: () => ask(client.GET('/api/locker/things')) })
   const add = useMutation({

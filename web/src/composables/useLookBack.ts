@@ -4,7 +4,7 @@ import { computed, ref, toValue, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
 import { queries } from '@/api/queries'
 import type { LookBack, Rate, ReadPictures, Thing } from '@/api/types'
-import { useLocker } from './useLocker'
+import { storedThing, useLocker } from './useLocker'
 import { notify } from './useNotice'
 
 /** The metadata of a picture stands in its first half megabyte; nothing else leaves this device. */
@@ -51,7 +51,7 @@ export function useLookBack(at: MaybeRefOrGetter<{ trip: string; kit: string }>)
   const { save } = useLocker()
   const apply = useMutation({
     mutationFn: async (rate: Rate) => {
-      const doc = (await ask(client.GET('/api/locker/things'))).find((d) => d.thing.id === rate.item)
+      const doc = await storedThing(rate.item)
       if (doc) await save.mutateAsync({ version: doc.version, thing: measured(doc.thing, rate) })
     },
     onSuccess: () => queries.invalidateQueries({ queryKey: ['look-back'] }),

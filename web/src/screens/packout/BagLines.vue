@@ -2,10 +2,9 @@
 /** One bag of the list, in packing order: tick a thing in, say that it is not here, or swap it for another. */
 import { computed, ref } from 'vue'
 import { useMutation } from '@tanstack/vue-query'
-import { ask, client } from '@/api/client'
-import type { OutLine, RoomUse, Thing, ThingDoc } from '@/api/types'
+import type { OutLine, RoomUse, Thing } from '@/api/types'
 import type { Names } from '@/composables/useBench'
-import { useLocker } from '@/composables/useLocker'
+import { storedThing, useLocker } from '@/composables/useLocker'
 import { notify } from '@/composables/useNotice'
 import { ABSENCE } from '@/wording/kinds'
 import { whereText } from '@/wording/packout'
@@ -25,8 +24,7 @@ function others(line: OutLine): Thing[] {
 }
 const away = useMutation({
   mutationFn: async (wish: { item: string; absent: Thing['absent'] }) => {
-    const all: ThingDoc[] = await ask(client.GET('/api/locker/things'))
-    const doc = all.find((d) => d.thing.id === wish.item)
+    const doc = await storedThing(wish.item)
     if (doc) await save.mutateAsync({ version: doc.version, thing: { ...doc.thing, absent: wish.absent } })
   },
   onSuccess: () => {

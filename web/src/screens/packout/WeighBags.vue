@@ -5,10 +5,9 @@ import { computed, ref } from 'vue'
 import type { BagOut, Reading, Thing } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import type { useField } from '@/composables/useField'
-import { useLocker } from '@/composables/useLocker'
+import { storedThing, useLocker } from '@/composables/useLocker'
 import { useUnits } from '@/composables/useSession'
 import { notify } from '@/composables/useNotice'
-import { ask, client } from '@/api/client'
 import * as fmt from '@/format/units'
 import { readingText, scaleText } from '@/wording/packout'
 
@@ -58,7 +57,7 @@ async function keepOwn(item: string): Promise<void> {
     return
   }
   try {
-    const doc = (await ask(client.GET('/api/locker/things'))).find((d) => d.thing.id === item)
+    const doc = await storedThing(item)
     if (doc) await weigh.mutateAsync({ id: item, version: doc.version, mass_g })
     emit('changed')
   } catch (error) {

@@ -71,8 +71,8 @@ function step(by: number): void {
         <button v-for="p in PARTS" :key="p.name" type="button" class="tab" :aria-pressed="part === p.name" @click="part = p.name">{{ p.title }}</button>
       </nav>
       <TodayPart class="today" :day="here" :loadout="loadout" :outing="outing" :assessment="bench.state.assessment" :people="bench.trip.trip.people ?? []" :names="names" />
-      <BoardsPart class="boards" :entries="all" :things="things" :field="field" :signs="bench.trip.trip.signs ?? {}" :copies="bench.trip.trip.stamina?.copies ?? (bench.trip.trip.stakes === 'paid' ? 3 : 2)" :trip="bench.trip" />
-      <NightPart class="night" :date="date" :day="here" :mains="Boolean(bench.trip.trip.mains)" :entries="all" :things="things" :field="field" :copies="bench.trip.trip.stamina?.copies ?? (bench.trip.trip.stakes === 'paid' ? 3 : 2)" />
+      <BoardsPart class="boards" :entries="all" :things="things" :field="field" :signs="bench.trip.trip.signs ?? {}" :copies="bench.state.assessment.lasts.copies" :trip="bench.trip" />
+      <NightPart class="night" :date="date" :day="here" :mains="Boolean(bench.trip.trip.mains)" :entries="all" :things="things" :field="field" :copies="bench.state.assessment.lasts.copies" />
       <LogPart class="log" :date="date" :entries="all" :things="things" :field="field" :names="names" />
     </div>
   </TripFrame>
