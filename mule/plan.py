@@ -9,6 +9,7 @@ from pydantic import Field, ValidationError, model_validator
 
 from mule.carriers.rules import Carrier
 from mule.errors import InvalidInput, Problem, invalid, shorten
+from mule.field import Frame, Mark
 from mule.finding import AsPiece, InBag, Worn
 from mule.gear import Bag, Gear, Insert
 from mule.kit import Entry, Kit
@@ -17,12 +18,19 @@ from mule.units import Frozen, ItemId
 
 FORMAT = "narrow-mule-plan"
 VERSION = 1
-# Larger files are refused unread: a locker of 2,000 things is about 1 MB.
-MAX_BYTES = 5_000_000
+# Larger files are refused unread: 2,000 things are about 1 MB, 50,000 marks 13 MB, 100,000 frames 20 MB.
+MAX_BYTES = 40_000_000
+# More than a crew makes in a year out.
+MOST_MARKS = 50_000
+MOST_FRAMES = 100_000
 
 
 class Plan(Frozen):
-    """Everything one assessment needs. ``open_kit`` names the kit that is on the table."""
+    """Everything one assessment needs. ``open_kit`` names the kit that is on the table.
+
+    noted, frames: what was noted on the trip, and what its pictures say; no part of an assessment. Things that they
+    name may be gone from the locker since.
+    """
 
     format: Literal["narrow-mule-plan"] = "narrow-mule-plan"
     version: Literal[1] = 1
@@ -31,6 +39,8 @@ class Plan(Frozen):
     trip: Trip
     kits: tuple[Kit, ...] = Field(min_length=1, max_length=26)
     open_kit: ItemId
+    noted: tuple[Mark, ...] = Field(default=(), max_length=MOST_MARKS)
+    frames: tuple[Frame, ...] = Field(default=(), max_length=MOST_FRAMES)
 
     @model_validator(mode="after")
     def _refers_to_what_is_there(self) -> Self:
@@ -54,14 +64,19 @@ class Plan(Frozen):
 
         The kit must be sound in this plan (see kit_problems): nothing is checked again.
         """
-        kits = tuple(kit if k.id == kit.id else k for k in self.kits)
-        return Plan.model_construct(gear=self.gear, carriers=self.carriers, trip=self.trip, kits=kits, open_kit=kit.id)
+        return self._with(kits=tuple(kit if k.id == kit.id else k for k in self.kits), open_kit=kit.id)
+
+    def with_log(self, noted: Iterable[Mark], frames: Iterable[Frame]) -> "Plan":
+        """The same plan with what was noted on its trip: nothing is checked again."""
+        return self._with(noted=tuple(noted), frames=tuple(frames))
 
     def with_trip(self, trip: Trip) -> "Plan":
         """The same plan for a trip with the same legs, people and marks: nothing is checked again."""
-        return Plan.model_construct(
-            gear=self.gear, carriers=self.carriers, trip=trip, kits=self.kits, open_kit=self.open_kit
-        )
+        return self._with(trip=trip)
+
+    def _with(self, **changed: Any) -> "Plan":
+        # Not model_copy: that would take along what is cached of the plan before.
+        return Plan.model_construct(**{name: getattr(self, name) for name in type(self).model_fields} | changed)
 
 
 def _twice(ids: Iterable[str], field: str) -> Iterable[Problem]:
@@ -76,6 +91,7 @@ def _reference_problems(plan: Plan) -> Iterable[Problem]:
     yield from _twice((t.id for t in plan.gear), "gear")
     yield from _twice((c.id for c in plan.carriers), "carriers")
     yield from _twice((k.id for k in plan.kits), "kits")
+    yield from _twice((m.id for m in plan.noted), "noted")
     if plan.open_kit not in {k.id for k in plan.kits}:
         yield Problem("open_kit", plan.open_kit, "the id of one of the kits")
     carriers = {c.id for c in plan.carriers}

@@ -1,4 +1,4 @@
-"""Refreshes docs/screenshots: one current picture of each main view, from the demo data, at 1280 x 800 or on a phone."""
+"""Refreshes docs/screenshots: one current picture of each main view, from the demo data, on a desk or on a phone."""
 
 import sys
 from pathlib import Path

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from typing import Any
 
+from django.conf import settings
 from django.core.exceptions import RequestDataTooBig
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI
@@ -36,6 +37,14 @@ class InUse(Exception):
         super().__init__(title)
 
 
+class TooLarge(Exception):
+    """More bytes were sent than are read."""
+
+    def __init__(self, most_bytes: int) -> None:
+        self.most_bytes = most_bytes
+        super().__init__("This file is too large.")
+
+
 def problem_response(status: int, title: str, problems: Sequence[Problem] = (), current: Any = None) -> HttpResponse:
     """An application/problem+json answer; ``errors`` lists field, value and rule of each problem."""
     body: dict[str, Any] = {
@@ -47,6 +56,12 @@ def problem_response(status: int, title: str, problems: Sequence[Problem] = (), 
     if current is not None:
         body["current"] = current
     return JsonResponse(body, status=status, content_type="application/problem+json")
+
+
+def _too_large(request: HttpRequest, most_bytes: int) -> HttpResponse:
+    sent = request.headers.get("Content-Length", "")
+    rule = f"at most {most_bytes:,} bytes"
+    return problem_response(413, "This file is too large.", [Problem("", f"{sent} bytes", rule)])
 
 
 # The one document that a payload wraps: its own fields are what a person typed.
@@ -92,9 +107,11 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(RequestDataTooBig)
     def _too_big(request: HttpRequest, error: RequestDataTooBig) -> HttpResponse:
-        rule = "at most 5,000,000 bytes"
-        sent = request.headers.get("Content-Length", "")
-        return problem_response(413, "This file is too large.", [Problem("", f"{sent} bytes", rule)])
+        return _too_large(request, settings.DATA_UPLOAD_MAX_MEMORY_SIZE)
+
+    @api.exception_handler(TooLarge)
+    def _larger(request: HttpRequest, error: TooLarge) -> HttpResponse:
+        return _too_large(request, error.most_bytes)
 
     @api.exception_handler(Http404)
     def _no_path(request: HttpRequest, error: Http404) -> HttpResponse:

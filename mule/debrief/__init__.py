@@ -10,9 +10,9 @@ from datetime import date
 from mule.debrief.advice import advise
 from mule.debrief.against import against
 from mule.debrief.answer import Advice, Against, FocalCell, History, LookBack, Unknown, Use, WantMet
-from mule.debrief.frames import Frame, Matched, match
+from mule.debrief.frames import Matched, match
 from mule.debrief.rates import ByCold, Rate, rates
-from mule.field import Broke, Field, Filled, Lent, Missed, Swapped, Used
+from mule.field import Broke, Field, Filled, Frame, Lent, Missed, Swapped, Used
 from mule.gear import (
     Bag,
     Body,
@@ -184,7 +184,6 @@ __all__ = [
     "Against",
     "ByCold",
     "FocalCell",
-    "Frame",
     "History",
     "LookBack",
     "Matched",

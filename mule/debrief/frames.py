@@ -3,34 +3,16 @@
 import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
-from datetime import datetime
 from math import hypot
-from typing import Annotated, TypeVar
+from typing import TypeVar
 
-from pydantic import Field
-
+from mule.field import Frame
 from mule.gear import Body, Gear, Glass, Lens
-from mule.units import FULL_FRAME_DIAGONAL_MM, FNumber, FocalMm, Frozen
+from mule.units import FULL_FRAME_DIAGONAL_MM
 
 T = TypeVar("T", Body, Lens)
-PlainText = Annotated[str, Field(max_length=200)]
 # Focal lengths in metadata are rounded; zooms breathe at their ends (estimate).
 _SLACK = 0.04
-
-
-class Frame(Frozen):
-    """One picture by its metadata. body, lens: as the camera names them, empty where it says nothing.
-
-    taken: by the camera's clock, without a zone.
-    """
-
-    name: PlainText
-    taken: datetime | None = None
-    focal_mm: FocalMm | None = None
-    f_number: FNumber | None = None
-    iso: Annotated[int, Field(ge=1, le=10_000_000)] | None = None
-    body: PlainText = ""
-    lens: PlainText = ""
 
 
 @dataclass(frozen=True)

@@ -2,6 +2,8 @@
 
 from collections.abc import Iterable
 
+from mule.field.frames import Frame
+from mule.field.lines import fetch_line, line_of, relined
 from mule.field.marks import (
     Broke,
     CardMark,
@@ -19,6 +21,7 @@ from mule.field.marks import (
     Tick,
     Used,
     Weighed,
+    relabelled,
 )
 from mule.units import Frozen
 
@@ -90,6 +93,7 @@ __all__ = [
     "Copied",
     "Field",
     "Filled",
+    "Frame",
     "Lent",
     "Mark",
     "Missed",
@@ -100,5 +104,9 @@ __all__ = [
     "Tick",
     "Used",
     "Weighed",
+    "fetch_line",
     "fold",
+    "line_of",
+    "relabelled",
+    "relined",
 ]

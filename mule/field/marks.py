@@ -4,11 +4,13 @@ A mark that says how something is now (a card is full, a line is packed) has a s
 subject that it replaces. Two devices that did not know of each other replace the same mark twice; both then stand.
 """
 
+from collections.abc import Mapping
 from datetime import date, datetime
 from typing import Annotated, Literal
 
 from pydantic import Field, StringConstraints
 
+from mule.field.lines import relined
 from mule.units import Celsius, FocalMm, Frozen, Gigabytes, Grams, Hours, ItemId, Label, Note
 
 MarkId = Annotated[str, StringConstraints(pattern=r"^[A-Za-z0-9-]{8,64}$")]
@@ -176,3 +178,19 @@ class Mark(Frozen):
             case Cold(day=day):
                 return f"cold:{day}"
         return None
+
+
+# Fields of marks that name things of the locker.
+_NAMED = ("item", "bag", "body")
+
+
+def relabelled(mark: Mark, ids: Mapping[str, str]) -> Mark:
+    """The same mark for things that go by other ids; ids that are not named stay."""
+    what = mark.what
+    named = {field: getattr(what, field) for field in _NAMED if hasattr(what, field)}
+    if isinstance(what, Copied):
+        named["to"] = what.to
+    update = {field: ids.get(value, value) for field, value in named.items()}
+    if isinstance(what, Tick):
+        update["line"] = relined(what.line, ids)
+    return mark.model_copy(update={"what": what.model_copy(update=update)})

@@ -4,6 +4,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from typing import Literal
 
 from mule.assess import Assessment
+from mule.field import line_of
 from mule.finding import AsPiece, InBag, Severity, Worn
 from mule.gear import (
     Absence,
@@ -22,6 +23,7 @@ from mule.gear import (
 )
 from mule.kit import Entry
 from mule.packing import Placed, RoomUse, Stowage
+from mule.packout.stations import field_stations, lines_of
 from mule.packout.tasks import Task, tasks_of
 from mule.plan import Plan
 from mule.units import Frozen
@@ -180,7 +182,7 @@ class _Lines:
             who = place.person if isinstance(place, Worn) else person
             harm, points = self._harm(entry.item)
             yield OutLine(
-                id=f"{entry.item}@{f'on.{who}' if bag is None else bag}{'.outside' if _outside(entry) else ''}",
+                id=line_of(entry.item, bag=bag, person=who, outside=_outside(entry)),
                 item=entry.item,
                 count=entry.count,
                 bag=bag,
@@ -237,4 +239,4 @@ def _closing(assessment: Assessment, stowage: Stowage) -> Iterable[Closing]:
         yield Closing(check=check, passes=count == 0, findings=count)
 
 
-__all__ = ["BagOut", "Closing", "OutLine", "PackOut", "Task", "Unsure", "list_out"]
+__all__ = ["BagOut", "Closing", "OutLine", "PackOut", "Task", "Unsure", "field_stations", "lines_of", "list_out"]

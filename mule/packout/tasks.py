@@ -4,6 +4,7 @@ from collections.abc import Iterable
 from datetime import date, timedelta
 from typing import Literal
 
+from mule.field import fetch_line
 from mule.gear import Battery, Body, Card, Computer, Drone, Gear, PowerBank
 from mule.plan import Plan
 from mule.units import Frozen
@@ -25,8 +26,12 @@ class Task(Frozen):
 def tasks_of(plan: Plan) -> tuple[Task, ...]:
     """Tasks in the order of doing: what takes longest, and what others answer for, first."""
     gear = [plan.items[item] for item in plan.kit.loaded()]
-    leaves = min((day.date for day in plan.trip.days), default=None)
-    return tuple(_tasks(plan, gear, leaves))
+    return tuple(_tasks(plan, gear, leaving(plan)))
+
+
+def leaving(plan: Plan) -> date | None:
+    """The day of leaving; None without days."""
+    return min((day.date for day in plan.trip.days), default=None)
 
 
 def _tasks(plan: Plan, gear: list[Gear], leaves: date | None) -> Iterable[Task]:
@@ -42,7 +47,7 @@ def _tasks(plan: Plan, gear: list[Gear], leaves: date | None) -> Iterable[Task]:
     for thing in gear:
         if thing.absent is not None:
             until = thing.absent.until or _before(leaves, 1)
-            yield Task(id=f"task.fetch.{thing.id}", kind="fetch", items=(thing.id,), by=until)
+            yield Task(id=fetch_line(thing.id), kind="fetch", items=(thing.id,), by=until)
     yield from of("firmware", (Body, Drone), 3)
     yield from of("sensor", (Body,), 3)
     yield from of("charge", (Battery, PowerBank), 1)

@@ -1,7 +1,6 @@
 """Loading the demo world through the same services that people use."""
 
 import io
-import json
 from pathlib import Path
 
 from django.conf import settings
@@ -12,7 +11,6 @@ from mule.plan import read
 from server.accounts.services import preferences
 from server.exchange.services import import_plan
 from server.field.looking import take_pictures
-from server.field.services import take_in
 from server.trips.models import Trip
 
 DEMO_NAME = "Demo photographer"
@@ -32,11 +30,8 @@ def demo_user() -> User:
 
 
 def _load(user: User, path: Path) -> None:
-    """One trip with what was noted on it, and what its pictures say."""
+    """One trip with what was noted on it, and what its pictures say: those are files of their own."""
     name = path.name.removesuffix(".plan.json")
     trip = import_plan(user, read(path.read_bytes()))
-    marks = path.with_name(f"{name}.marks.json")
-    if marks.exists():
-        take_in(user, trip.slug, json.loads(marks.read_text(encoding="utf-8")))
     pictures = sorted(path.with_name(f"{name}-pictures").glob("*.jpg"))
     take_pictures(user, trip.slug, ((picture.name, io.BytesIO(picture.read_bytes())) for picture in pictures))

@@ -11,14 +11,14 @@ from mule.errors import InvalidInput, Problem, shorten
 from mule.field import fold
 from mule.gear import Bag
 from mule.packing.foam import CaseFit, Foam, FoamWish, compare_cases, cut_foam
-from mule.plan import Plan, read, write
-from server.errors import NotFound
+from mule.plan import MAX_BYTES, Plan, read, write
+from server.errors import NotFound, TooLarge
 from server.exchange.calendar import calendar_of
 from server.exchange.foam_files import dxf, pages, svg
 from server.exchange.gear_import import Preview, preview
 from server.exchange.gear_import import bring_in as bring_in_gear
 from server.exchange.lists import LISTS, Rows, locker_rows
-from server.exchange.services import import_plan
+from server.exchange.services import export_plan, import_plan
 from server.exchange.sheet import labels, load_sheet, pack_list
 from server.exchange.tables import as_csv, as_xlsx
 from server.field.services import list_for, marks_of
@@ -32,9 +32,10 @@ router = Router()
 
 @router.get("/plans/{slug}/{kit}")
 def export(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
-    """The plan of a trip with all its kits, as a file."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit), all_kits=True)
-    return _file(write(plan), "application/json", f"{slug}.plan.json")
+    """The plan of a trip with all its kits, what was noted and what its pictures say, as a file."""
+    return _file(
+        write(export_plan(services.find_kit(request.user, slug, kit))), "application/json", f"{slug}.plan.json"
+    )
 
 
 def _hard_case(request: HttpRequest, slug: str, kit: str, bag: str) -> Plan:
@@ -79,7 +80,10 @@ def foam_file(
 )
 def bring_in(request: HttpRequest) -> Status[TripOut]:
     """Import a plan file as a new trip: all of it, or nothing."""
-    trip = import_plan(request.user, read(request.body))
+    raw = request.read(MAX_BYTES + 1)
+    if len(raw) > MAX_BYTES:
+        raise TooLarge(MAX_BYTES)
+    trip = import_plan(request.user, read(raw))
     return Status(201, TripOut(version=trip.version, trip=trip_of(trip), open_kit=trip.open_kit))
 
 

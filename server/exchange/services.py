@@ -1,23 +1,34 @@
-"""Importing a plan file: all or nothing."""
+"""Plan files: what goes into one, and taking one in, all or nothing."""
 
-from collections.abc import Mapping, Sequence
-from typing import Any
+from collections.abc import Iterable, Mapping, Sequence
+from typing import Any, TypeVar
 
 from django.contrib.auth.models import User
 from django.db import transaction
 
 from mule.carriers import Carrier as CarrierValue
-from mule.gear import Gear, Lens
+from mule.field import relabelled
+from mule.gear import Filter, Gear, Lens
 from mule.kit import Entry, Stow
 from mule.kit import Kit as KitValue
 from mule.plan import Plan
-from mule.trip import Marks
+from mule.trip import BodyDay, BodyHabit, Marks
 from mule.trip import Trip as TripValue
 from server.carriers.models import Carrier
 from server.documents import free_slug, slugs
+from server.field.looking import frames_of, keep_frames
+from server.field.services import keep_marks, marks_of
 from server.locker.models import Thing
 from server.trips.convert import entries_of
 from server.trips.models import Kit, Trip
+from server.trips.services import plan_for
+
+AboutBody = TypeVar("AboutBody", BodyDay, BodyHabit)
+
+
+def export_plan(kit: Kit) -> Plan:
+    """A trip with all its kits, what was noted on it and what its pictures say; ``kit`` is open."""
+    return plan_for(kit, all_kits=True).with_log(marks_of(kit.trip), frames_of(kit.trip))
 
 
 def import_plan(owner: User, plan: Plan) -> Trip:
@@ -25,7 +36,7 @@ def import_plan(owner: User, plan: Plan) -> Trip:
     with transaction.atomic():
         gear_ids = _bring_in(Thing, owner, {t.id: t for t in plan.gear})
         carrier_ids = _bring_in(Carrier, owner, {c.id: c for c in plan.carriers})
-        _rename_converters(owner, plan, gear_ids)
+        _rename_named(owner, plan, gear_ids)
         trip = _trip(owner, plan.trip, carrier_ids, gear_ids)
         trip.open_kit = plan.open_kit
         trip.save(update_fields=["open_kit"])
@@ -39,6 +50,8 @@ def import_plan(owner: User, plan: Plan) -> Trip:
                 entries=entries_of(renamed),
                 stow=renamed.stow.model_dump(mode="json"),
             )
+        keep_marks(trip, (relabelled(mark, gear_ids) for mark in plan.noted))
+        keep_frames(trip, plan.frames)
         return trip
 
 
@@ -60,12 +73,18 @@ def _bring_in(model: Any, owner: User, values: dict[str, Gear] | dict[str, Carri
     return ids
 
 
-def _rename_converters(owner: User, plan: Plan, ids: dict[str, str]) -> None:
-    """Lenses that came in under a new id, or whose converters did, name the converters by their ids here."""
+def _rename_named(owner: User, plan: Plan, ids: Mapping[str, str]) -> None:
+    """Things that name others (lenses their converters, filters the adapter they drop into) name them by ids here."""
     for thing in plan.gear:
-        if isinstance(thing, Lens) and any(ids.get(c, c) != c for c in thing.takes_converters):
+        named: dict[str, Any] = {}
+        if isinstance(thing, Lens):
+            named["takes_converters"] = [ids.get(c, c) for c in thing.takes_converters]
+        elif isinstance(thing, Filter) and thing.adapter is not None:
+            named["adapter"] = ids.get(thing.adapter, thing.adapter)
+        told = thing.model_dump(mode="json", include=set(named))
+        if told != named:
             row = Thing.objects.get(owner=owner, slug=ids[thing.id])
-            row.spec["takes_converters"] = [ids.get(c, c) for c in thing.takes_converters]
+            row.spec |= named
             row.save()
 
 
@@ -81,8 +100,15 @@ def _trip(owner: User, trip: TripValue, carrier_ids: dict[str, str], gear_ids: d
             slot.model_copy(update={"items": tuple(gear_ids[item] for item in slot.items)}) for slot in trip.marks.slots
         ),
     )
-    spec = trip.model_copy(update={"id": slug, "legs": legs, "marks": marks}).model_dump(mode="json")
+    days = tuple(day.model_copy(update={"bodies": _bodies(day.bodies, gear_ids)}) for day in trip.days)
+    stamina = trip.stamina.model_copy(update={"habits": _bodies(trip.stamina.habits, gear_ids)})
+    told = {"id": slug, "legs": legs, "marks": marks, "days": days, "stamina": stamina}
+    spec = trip.model_copy(update=told).model_dump(mode="json")
     return Trip.objects.create(owner=owner, slug=slug, name=trip.name, spec=spec)
+
+
+def _bodies(told: Iterable[AboutBody], ids: Mapping[str, str]) -> tuple[AboutBody, ...]:
+    return tuple(one.model_copy(update={"body": ids.get(one.body, one.body)}) for one in told)
 
 
 def _renamed(kit: KitValue, ids: dict[str, str]) -> KitValue:

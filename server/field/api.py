@@ -3,6 +3,7 @@
 from django.http import HttpRequest
 from ninja import File, Router, UploadedFile
 
+from mule.assess import Station
 from mule.debrief import LookBack
 from mule.packout import PackOut
 from server.field import looking, services
@@ -35,6 +36,12 @@ def send_marks(request: HttpRequest, slug: str, payload: SentMarks) -> TakenMark
 def show_list(request: HttpRequest, slug: str, kit: str) -> PackOut:
     """The pack-out list of a kit."""
     return services.list_for(trips.plan_for(trips.find_kit(request.user, slug, kit)))
+
+
+@router.get("/{slug}/kits/{kit}/stations", response=list[Station])
+def show_stations(request: HttpRequest, slug: str, kit: str) -> list[Station]:
+    """How far Pack-out, Trail and Look back are."""
+    return services.stations_of(trips.find_kit(request.user, slug, kit))
 
 
 @router.post("/{slug}/pictures", response=ReadPictures)

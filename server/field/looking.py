@@ -4,15 +4,15 @@ from collections.abc import Iterable, Sequence
 from typing import BinaryIO
 
 from django.contrib.auth.models import User
-from django.db import transaction
 
 from mule.assess import assess
-from mule.debrief import Frame, History, LookBack, look_back, match, used_days
-from mule.field import fold
+from mule.debrief import History, LookBack, look_back, match, used_days
+from mule.field import Frame, fold
 from mule.gear import Gear
+from mule.plan import MOST_FRAMES
 from server.documents import find
 from server.field.models import PictureFrame
-from server.field.pictures import MOST_FILES, Odd, read_files
+from server.field.pictures import Odd, read_files
 from server.field.schemas import ReadPictures
 from server.field.services import marks_of
 from server.trips.convert import kit_of, trip_of
@@ -28,27 +28,41 @@ def frames_of(trip: Trip) -> list[Frame]:
     return [Frame.model_validate(row.spec) for row in trip.frames.all()]
 
 
+def keep_frames(trip: Trip, frames: Iterable[Frame]) -> None:
+    """Stores frames; one that stands already is kept once."""
+    rows = [
+        PictureFrame(trip=trip, name=name, taken=taken, spec=frame.model_dump(mode="json"))
+        for frame in frames
+        for name, taken in [_key(frame)]
+    ]
+    PictureFrame.objects.bulk_create(rows, batch_size=500, ignore_conflicts=True)
+
+
+def _key(frame: Frame) -> tuple[str, str]:
+    """Same name, same moment: the same picture."""
+    return frame.name, frame.taken.isoformat() if frame.taken else ""
+
+
 def take_pictures(owner: User, slug: str, files: Iterable[tuple[str, BinaryIO]]) -> ReadPictures:
     """Reads the metadata of files into a trip. Odd files are named; the others come in. Raises NotFound."""
     trip = find(Trip, owner, slug, "trip")
     odd: list[Odd] = []
-    rows: dict[tuple[str, str], PictureFrame] = {}
+    new: dict[tuple[str, str], Frame] = {}
     known = set(trip.frames.values_list("name", "taken"))
     twice = 0
     for one in read_files(files):
         if isinstance(one, Odd):
             odd.append(one)
             continue
-        key = one.name, one.taken.isoformat() if one.taken else ""
-        if key in known or key in rows:
+        key = _key(one)
+        if key in known or key in new:
             twice += 1
-        elif len(known) + len(rows) >= MOST_FILES * 5:
-            odd.append(Odd(name=one.name, rule=f"at most {MOST_FILES * 5:,} pictures for one trip"))
+        elif len(known) + len(new) >= MOST_FRAMES:
+            odd.append(Odd(name=one.name, rule=f"at most {MOST_FRAMES:,} pictures for one trip"))
         else:
-            rows[key] = PictureFrame(trip=trip, name=key[0], taken=key[1], spec=one.model_dump(mode="json"))
-    with transaction.atomic():
-        PictureFrame.objects.bulk_create(rows.values(), batch_size=500, ignore_conflicts=True)
-    return ReadPictures(taken=len(rows), known=twice, odd=odd[:_MOST_NAMED])
+            new[key] = one
+    keep_frames(trip, new.values())
+    return ReadPictures(taken=len(new), known=twice, odd=odd[:_MOST_NAMED])
 
 
 def look_back_on(owner: User, slug: str, kit: str) -> LookBack:

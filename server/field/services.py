@@ -1,25 +1,23 @@
 """Verbs of the field: take marks in, put them together, pack and list."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from typing import Any
 
 from django.contrib.auth.models import User
 from django.db import transaction
 from pydantic import ValidationError
 
-from mule.assess import assess
+from mule.assess import Station, assess
 from mule.errors import plain_path, shorten
 from mule.field import Mark, fold
-from mule.packout import PackOut, list_out
-from mule.plan import Plan
+from mule.packout import PackOut, field_stations, list_out
+from mule.plan import MOST_MARKS, Plan
 from server.documents import find
 from server.field.models import FieldMark
 from server.field.schemas import FieldOut, Refusal, TakenMarks
-from server.trips.models import Trip
+from server.trips.models import Kit, Trip
 from server.trips.packed import packed
-
-# More than a crew makes in a year out.
-MOST_MARKS = 50_000
+from server.trips.services import plan_for
 
 
 def marks_of(trip: Trip) -> list[Mark]:
@@ -47,7 +45,7 @@ def take_in(owner: User, slug: str, sent: Sequence[dict[str, Any]]) -> TakenMark
         known = {row.mark: row.spec for row in trip.marks.all()}
         taken: list[str] = []
         refused: list[Refusal] = []
-        rows: list[FieldMark] = []
+        new: list[Mark] = []
         for raw in sent:
             id_ = shorten(raw.get("id", ""))
             try:
@@ -69,14 +67,24 @@ def take_in(owner: User, slug: str, sent: Sequence[dict[str, Any]]) -> TakenMark
             taken.append(mark.id)
             if mark.id not in known:
                 known[mark.id] = spec
-                rows.append(FieldMark(trip=trip, mark=mark.id, spec=spec))
-        # One by one, so that they are numbered in the order of sending.
-        for row in rows:
-            row.save()
+                new.append(mark)
+        keep_marks(trip, new)
         whole = [Mark.model_validate(spec) for spec in known.values()]
         return TakenMarks(taken=taken, refused=refused, field=_told(whole))
+
+
+def keep_marks(trip: Trip, marks: Iterable[Mark]) -> None:
+    """Stores marks that are new to a trip, numbered in their order."""
+    rows = [FieldMark(trip=trip, mark=mark.id, spec=mark.model_dump(mode="json")) for mark in marks]
+    FieldMark.objects.bulk_create(rows, batch_size=500)
 
 
 def list_for(plan: Plan) -> PackOut:
     """The pack-out list of a plan's open kit."""
     return list_out(plan, assess(plan), packed(plan))
+
+
+def stations_of(kit: Kit) -> list[Station]:
+    """How far a kit's trip is by what was noted."""
+    field = fold(marks_of(kit.trip))
+    return list(field_stations(plan_for(kit), field, pictures=kit.trip.frames.exists()))

@@ -64,8 +64,8 @@ SESSION_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_HTTPONLY = True
 CSRF_COOKIE_SAMESITE = "Lax"
 
-# A plan file may be 5 MB; a little room for the request around it.
-DATA_UPLOAD_MAX_MEMORY_SIZE = 5_100_000
+# What is asked in one go, but for files: those are read up to limits of their own.
+DATA_UPLOAD_MAX_MEMORY_SIZE = 5_000_000
 
 # The built web app is served from the root; hashed names may be kept for ever.
 WHITENOISE_ROOT = WEB_DIST if WEB_DIST.is_dir() else None

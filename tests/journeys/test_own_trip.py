@@ -171,7 +171,7 @@ def test_a_plan_file_goes_out_and_comes_in_again(newcomer: Page, tmp_path: Path)
         (b"{", "A whole JSON document"),
         (b'{"format": "other"}', "narrow-mule-plan"),
         (b'{"format": "narrow-mule-plan", "version": 7}', "the version this build reads"),
-        (b" " * 6_000_000, "too large"),
+        (b" " * 40_000_001, "too large"),
     ],
 )
 def test_a_broken_plan_file_says_what_is_wrong_and_brings_nothing_in(

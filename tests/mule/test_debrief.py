@@ -5,8 +5,8 @@ from typing import Any
 
 import pytest
 
-from mule.debrief import Frame, History, LookBack, look_back, match, rates
-from mule.field import Mark, fold
+from mule.debrief import History, LookBack, look_back, match, rates
+from mule.field import Frame, Mark, fold
 from mule.finding import InBag
 from mule.plan import Plan
 from mule.trip import Day

@@ -6,12 +6,13 @@ from typing import Any
 
 import pytest
 
-from mule.assess import assess
+from mule.assess import StationMark, assess
 from mule.carriers import Carrier
+from mule.field import Field, Mark, Used, fold
 from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gear import Absence, AbsenceReason, Battery, Source
 from mule.packing import Looking, stow
-from mule.packout import BagOut, PackOut, list_out
+from mule.packout import BagOut, PackOut, field_stations, lines_of, list_out
 from mule.plan import Plan, read
 from mule.trip import Day, Leg
 from tests import cast
@@ -126,3 +127,76 @@ def test_every_loaded_thing_of_the_demo_stands_on_the_list_once_per_place(name: 
     told = sum(line.count for line in lines) + sum(isinstance(e.place, AsPiece) for e in plan.kit.entries)
     assert told == sum(plan.kit.loaded().values())
     assert len({line.id for line in lines}) == len(lines)
+
+
+def ticks(*lines: str) -> Field:
+    return fold(
+        Mark.model_validate(
+            {
+                "id": f"phone-{n:08}",
+                "device": "phone",
+                "seq": n,
+                "at": "2027-02-19T20:00:00Z",
+                "what": {"do": "tick", "line": line, "done": True},
+            }
+        )
+        for n, line in enumerate(lines)
+    )
+
+
+def marks_of(plan: Plan, field: Field, *, pictures: bool = False) -> list[StationMark]:
+    return [station.mark for station in field_stations(plan, field, pictures=pictures)]
+
+
+def test_the_names_of_lines_are_those_of_the_list() -> None:
+    plan = ready()
+    made = listed(plan)
+    lines = [line.id for bag in made.bags for line in bag.lines] + [line.id for line in made.worn]
+    assert sorted(lines_of(plan.kit)) == sorted(lines)
+
+
+def test_pack_out_is_done_when_all_things_and_all_tasks_are_ticked() -> None:
+    plan = ready()
+    everything = [*lines_of(plan.kit), *(task.id for task in listed(plan).tasks)]
+    assert marks_of(plan, ticks(*everything))[0] == StationMark.DONE
+    for one in everything:
+        assert marks_of(plan, ticks(*(e for e in everything if e != one)))[0] == StationMark.OPEN
+
+
+def test_an_empty_list_is_not_done() -> None:
+    plan = cast.plan([cast.bag()], days=(DAY,))
+    assert marks_of(plan, ticks(*(task.id for task in listed(plan).tasks)))[0] == StationMark.OPEN
+
+
+@pytest.mark.parametrize(
+    ("until", "mark"),
+    [
+        (date(2027, 2, 20), StationMark.OPEN),
+        (date(2027, 2, 21), StationMark.BLOCKED),
+        (None, StationMark.OPEN),
+    ],
+)
+def test_a_thing_that_comes_back_after_leaving_blocks_pack_out(until: date | None, mark: StationMark) -> None:
+    plan = ready(absent=Absence(reason=AbsenceReason.IN_POST, until=until))
+    assert marks_of(plan, ticks())[0] == mark
+
+
+def test_a_trip_that_is_over_is_packed_and_out_and_wants_something_to_look_back_on() -> None:
+    plan = ready(absent=Absence(reason=AbsenceReason.IN_POST, until=date(2028, 1, 1)))
+    over = plan.with_trip(plan.trip.model_copy(update={"status": "done"}))
+    done, still = StationMark.DONE, StationMark.OPEN
+    assert marks_of(over, ticks()) == [done, done, still]
+    assert marks_of(over, ticks(), pictures=True) == [done, done, done]
+    # Ticks say what was packed, not what happened out there.
+    assert marks_of(over, ticks("pack@bag")) == [done, done, still]
+    used = {"do": "used", "item": "body", "day": "2027-02-20"}
+    log = fold([ticks("a@b").now["line:a@b"].model_copy(update={"what": Used.model_validate(used)})])
+    assert marks_of(over, log) == [done, done, done]
+    assert marks_of(plan, log, pictures=True)[1:] == [still, still]
+
+
+def test_two_phones_that_contradict_each_other_block_the_trail() -> None:
+    one = ticks("pack@bag").now["line:pack@bag"]
+    undone = one.what.model_copy(update={"done": False})
+    other = one.model_copy(update={"id": "tablet-00000001", "device": "tablet", "what": undone})
+    assert marks_of(ready(), fold([one, other]))[1] == StationMark.BLOCKED

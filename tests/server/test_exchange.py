@@ -1,6 +1,7 @@
 """Plan files over HTTP: out, in, all or nothing."""
 
 import json
+from datetime import datetime
 from typing import Any
 
 import pytest
@@ -8,7 +9,9 @@ from django.contrib.auth.models import User
 from django.core.management import call_command
 
 from mule.assess import assess
+from mule.field import Frame, Mark
 from mule.plan import Plan, read, write
+from mule.trip import BodyHabit, Day, Stamina
 from server.carriers.models import Carrier
 from server.locker.models import Thing
 from server.trips.models import Trip
@@ -86,9 +89,15 @@ def test_a_file_with_one_bad_thing_brings_nothing_in(ask: Any, owner: User, plan
     assert counted() == (0, 0, 0)
 
 
-def test_a_file_over_5_mb_is_refused(ask: Any, owner: User) -> None:
-    assert ask("post", "/exchange/plans", b" " * 5_050_000).status_code == 422
-    response = ask("post", "/exchange/plans", b" " * 6_000_000)
+def test_a_file_over_40_mb_is_refused(ask: Any, owner: User) -> None:
+    assert ask("post", "/exchange/plans", b" " * 40_000_000).status_code == 422
+    response = ask("post", "/exchange/plans", b" " * 40_000_001)
+    assert response.status_code == 413
+    assert "40,000,000" in errors(response)[""]
+
+
+def test_other_requests_over_5_mb_are_refused(ask: Any, stored: Plan) -> None:
+    response = ask("post", "/field/trip/marks", b" " * 5_050_000)
     assert response.status_code == 413
     assert "5,000,000" in errors(response)[""]
 
@@ -103,6 +112,83 @@ def test_something_failing_half_way_leaves_nothing_behind(
     with pytest.raises(RuntimeError):
         ask("post", "/exchange/plans", write(plan).encode())
     assert counted() == (0, 0, 0)
+
+
+def noted(plan: Plan) -> Plan:
+    """The plan with marks and frames that name things of its locker, and one thing that is there no more."""
+    made = [
+        {"do": "tick", "line": "x14@bag", "done": True},
+        {"do": "tick", "line": "task.fetch.x14", "done": True},
+        {"do": "tick", "line": "x14@on.ines", "done": True},
+        {"do": "tick", "line": "night:2027-02-21:charge", "done": True},
+        {"do": "weighed", "bag": "bag", "grams": 5120.0, "source": "scale"},
+        {"do": "copied", "to": "x14", "day": "2027-02-20", "gb": 30.0, "hours": 0.5},
+        {"do": "swap", "item": "gone", "body": "x14", "day": "2027-02-20", "frames": 310},
+    ]
+    marks = [
+        Mark.model_validate(
+            {"id": f"phone-{n:08}", "device": "phone", "seq": n, "at": "2027-02-20T08:00:00Z", "what": what}
+        )
+        for n, what in enumerate(made)
+    ]
+    frames = [Frame(name="a.jpg", taken=datetime(2027, 2, 20, 8), focal_mm=24, body="Body"), Frame(name="b.jpg")]
+    return plan.with_log(marks, frames)
+
+
+def test_what_was_noted_and_what_the_pictures_say_goes_along(ask: Any, stored: Plan) -> None:
+    sent = noted(stored)
+    assert ask("post", "/exchange/plans", write(sent).encode()).status_code == 201
+    back = read(ask("get", "/exchange/plans/trip-2/a").content)
+    assert back.noted == sent.noted
+    assert back.frames == sent.frames
+    # A third time, from what came out: still the same, and still apart from the other trips.
+    third = ask("post", "/exchange/plans", write(back).encode()).json()["trip"]["id"]
+    assert read(ask("get", f"/exchange/plans/{third}/a").content).noted == sent.noted
+    assert ask("get", "/field/trip").json()["marks"] == []
+
+
+def test_marks_follow_things_that_came_in_under_a_new_id(ask: Any, stored: Plan) -> None:
+    gear = [cast.converter(1.4).model_copy(update={"mass_g": 200.0}) if t.id == "x14" else t for t in stored.gear]
+    sent = noted(Plan(gear=tuple(gear), carriers=stored.carriers, trip=stored.trip, kits=stored.kits, open_kit="a"))
+    ask("post", "/exchange/plans", write(sent).encode())
+    what = [mark.what for mark in read(ask("get", "/exchange/plans/trip-2/a").content).noted]
+    told = [w.model_dump(mode="json", exclude={"do", "day", "done", "source"}, exclude_none=True) for w in what]
+    assert told == [
+        {"line": "x14-2@bag"},
+        {"line": "task.fetch.x14-2"},
+        {"line": "x14-2@on.ines"},
+        {"line": "night:2027-02-21:charge"},
+        {"bag": "bag", "grams": 5120.0},
+        {"to": "x14-2", "gb": 30.0, "hours": 0.5},
+        {"item": "gone", "body": "x14-2", "frames": 310},
+    ]
+
+
+def test_a_mark_that_stands_twice_in_a_file_is_refused_with_its_place(ask: Any, stored: Plan) -> None:
+    data = json.loads(write(noted(stored)))
+    data["noted"].append(data["noted"][0])
+    assert errors(ask("post", "/exchange/plans", data)) == {"noted.7.id": "each id is used once"}
+    assert Trip.objects.count() == 1
+
+
+def test_days_and_habits_of_a_camera_follow_it_to_its_new_id(ask: Any, stored: Plan) -> None:
+    body = next(t for t in stored.gear if t.kind == "body")
+    gear = [body.model_copy(update={"mass_g": 999.0}) if t is body else t for t in stored.gear]
+    day = Day.model_validate(
+        {
+            "date": "2027-02-20",
+            "title": "Cliffs",
+            "lowest_c": -3,
+            "bodies": [{"body": body.id, "demand": {"frames": 9}}],
+        }
+    )
+    stamina = Stamina(habits=(BodyHabit(body=body.id, uncompressed=True),))
+    trip = stored.trip.model_copy(update={"days": (day,), "stamina": stamina})
+    sent = Plan(gear=tuple(gear), carriers=stored.carriers, trip=trip, kits=stored.kits, open_kit="a")
+    ask("post", "/exchange/plans", write(sent).encode())
+    back = read(ask("get", "/exchange/plans/trip-2/a").content)
+    assert [b.body for b in back.trip.days[0].bodies] == [f"{body.id}-2"]
+    assert [h.body for h in back.trip.stamina.habits] == [f"{body.id}-2"]
 
 
 def test_another_owners_trip_does_not_go_out(ask_as_stranger: Any, stored: Plan) -> None:

@@ -87,6 +87,18 @@ def test_too_many_marks_at_once_are_refused_as_a_whole(ask: Ask, stored: Plan) -
     assert "marks" in errors(answer)
 
 
+def test_the_trail_says_how_far_packing_is(ask: Ask, stored: Plan) -> None:
+    def stations() -> dict[str, str]:
+        return {s["name"]: s["mark"] for s in ask("get", "/field/trip/kits/a/stations").json()}
+
+    assert stations() == {"packout": "open", "trail": "open", "lookback": "open"}
+    listed = ask("get", "/field/trip/kits/a/list").json()
+    lines = [line["id"] for bag in listed["bags"] for line in bag["lines"]] + [line["id"] for line in listed["worn"]]
+    lines += [task["id"] for task in listed["tasks"]]
+    send(ask, *[tick(n, line) for n, line in enumerate(lines)])
+    assert stations() == {"packout": "done", "trail": "open", "lookback": "open"}
+
+
 def test_the_list_is_packed_once_and_stays_the_same(ask: Ask, stored: Plan) -> None:
     first = ask("get", "/field/trip/kits/a/list").json()
     assert ask("get", "/field/trip/kits/a/list").json() == first

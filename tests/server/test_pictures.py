@@ -11,7 +11,7 @@ from django.contrib.auth.models import User
 from django.test import Client
 from PIL import Image
 
-from mule.debrief import Frame
+from mule.field import Frame
 from mule.plan import Plan
 from server.demo.services import demo_user
 from server.exchange.tables import as_csv, as_xlsx, rows_of

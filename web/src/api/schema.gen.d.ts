@@ -816,6 +816,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/field/{slug}/kits/{kit}/stations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Stations
+         * @description How far Pack-out, Trail and Look back are.
+         */
+        get: operations["server_field_api_show_stations"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/field/{slug}/pictures": {
         parameters: {
             query?: never;
@@ -865,7 +885,7 @@ export interface paths {
         };
         /**
          * Export
-         * @description The plan of a trip with all its kits, as a file.
+         * @description The plan of a trip with all its kits, what was noted and what its pictures say, as a file.
          */
         get: operations["server_exchange_api_export"];
         put?: never;
@@ -8729,6 +8749,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PackOut"];
+                };
+            };
+        };
+    };
+    server_field_api_show_stations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Station"][];
                 };
             };
         };

@@ -5,15 +5,17 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Assessment } from '@/api/types'
 import type { Packed } from '@/composables/useStowage'
+import { useStations } from '@/composables/useStations'
 import { STATIONS } from '@/wording/stations'
 
-const props = defineProps<{ trip: string; kit: string; stations: Assessment['stations']; version: number; cautions: string[] }>()
+const props = defineProps<{ trip: string; kit: string; stations: Assessment['stations']; version: number; tripVersion: number; cautions: string[] }>()
 const route = useRoute()
+const noted = useStations(() => props)
 
 /** The assessment does not pack; once this version of the kit was packed here and nothing was left over, Stow is done. */
 const packed = useQuery<Packed | null>({ queryKey: computed(() => ['packed', props.trip, props.kit]), queryFn: () => null, enabled: false })
 function markOf(name: string): 'done' | 'open' | 'blocked' {
-  const mark = props.stations.find((s) => s.name === name)?.mark ?? 'open'
+  const mark = [...props.stations, ...(noted.value ?? [])].find((s) => s.name === name)?.mark ?? 'open'
   if (name !== 'stow' || mark !== 'open' || props.cautions.includes('stow')) return mark
   return packed.data.value?.version === props.version && packed.data.value.left === 0 ? 'done' : 'open'
 }

@@ -33,7 +33,7 @@ const under = computed(() => {
       <nav v-if="bench" class="field" aria-label="In the field">
         <RouterLink v-for="s in FIELD" :key="s.name" :to="{ name: s.name, params: { trip: bench.trip.trip.id, kit: bench.state.kit.id } }">{{ s.title }}</RouterLink>
       </nav>
-      <TrailBar v-if="bench" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stations="bench.state.assessment.stations" :version="bench.state.version" :cautions="cautions" />
+      <TrailBar v-if="bench" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stations="bench.state.assessment.stations" :version="bench.state.version" :trip-version="bench.trip.version" :cautions="cautions" />
     </AppHeader>
     <main id="screen" class="frame-body" tabindex="-1">
       <slot v-if="bench" />

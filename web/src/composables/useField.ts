@@ -9,6 +9,7 @@ import { drop, put, settle, waiting, type Waiting } from '@/field/outbox'
 import { replaced, standing } from '@/field/subjects'
 import { notify } from './useNotice'
 import { useSession } from './useSession'
+import { lookAgain } from './useStations'
 
 /** Seconds between tries while something waits. */
 const EVERY_S = 15
@@ -47,15 +48,18 @@ export function useField(trip: MaybeRefOrGetter<string>) {
   async function send(): Promise<void> {
     if (sending || !who.value) return
     sending = true
+    const slug = toValue(trip)
+    let sent = false
     try {
-      for (let batch = await next(); batch.length; batch = await next()) {
-        const slug = toValue(trip)
+      for (let batch = await next(slug); batch.length; batch = await next(slug)) {
+        sent = true
         const told = await ask(client.POST('/api/field/{slug}/marks', { params: { path: { slug } }, body: { marks: batch.map((w) => w.mark as unknown as Record<string, never>) } }))
         await settle(batch, told.taken, told.refused)
         queries.setQueryData<FieldOut>(['field', slug], told.field)
         await look()
       }
       away.value = false
+      if (sent) lookAgain(slug)
     } catch (error) {
       // Without a network they wait; an answer that is no network's fault is shown by what stays in the outbox.
       away.value = !(error instanceof Problem)
@@ -63,8 +67,8 @@ export function useField(trip: MaybeRefOrGetter<string>) {
       sending = false
     }
   }
-  async function next(): Promise<Waiting[]> {
-    return (await waiting(who.value, toValue(trip))).filter((w) => !w.refused).slice(0, AT_ONCE)
+  async function next(slug: string): Promise<Waiting[]> {
+    return (await waiting(who.value, slug)).filter((w) => !w.refused).slice(0, AT_ONCE)
   }
   async function forget(one: Waiting): Promise<void> {
     await drop(one)

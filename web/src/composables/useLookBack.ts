@@ -6,6 +6,7 @@ import { queries } from '@/api/queries'
 import type { LookBack, Rate, ReadPictures, Thing } from '@/api/types'
 import { storedThing, useLocker } from './useLocker'
 import { notify } from './useNotice'
+import { lookAgain } from './useStations'
 
 /** The metadata of a picture stands in its first half megabyte; nothing else leaves this device. */
 const HEAD = 512 * 1024
@@ -45,7 +46,10 @@ export function useLookBack(at: MaybeRefOrGetter<{ trip: string; kit: string }>)
       }
       return sum
     },
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['look-back'] }),
+    onSuccess: () => {
+      lookAgain(toValue(at).trip)
+      return queries.invalidateQueries({ queryKey: ['look-back'] })
+    },
     onError: notify,
   })
   const { save } = useLocker()
