@@ -31,9 +31,7 @@ def bench_exif() -> dict[str, float]:
 
 def bench_import() -> dict[str, float]:
     """A spreadsheet of 5,000 things: columns matched, every row looked at."""
-    rows = [
-        {"Item": f"Heron {n} f/2", "Type": "Lens", "Weight (g)": 200 + n % 900, **_SIDES} for n in range(5_000)
-    ]
+    rows = [{"Item": f"Heron {n} f/2", "Type": "Lens", "Weight (g)": 200 + n % 900, **_SIDES} for n in range(5_000)]
     raw = as_xlsx(tuple(rows[0]), rows, "gear")
     start = perf_counter()
     made = preview("gear.xlsx", raw)

@@ -7,14 +7,25 @@ from collections import Counter
 from collections.abc import Collection, Iterable, Mapping, Sequence
 from datetime import date
 
-from mule.debrief.advice import advise
+from mule.debrief.advice import keep_or_leave, service_or_retire, take_or_rent
 from mule.debrief.against import against
-from mule.debrief.answer import Advice, Against, FocalCell, History, LookBack, Unknown, Use, WantMet
+from mule.debrief.answer import (
+    Advice,
+    Against,
+    FocalCell,
+    History,
+    LookBack,
+    PackWear,
+    Unknown,
+    Use,
+    WantMet,
+)
 from mule.debrief.frames import Matched, match
 from mule.debrief.rates import ByCold, Rate, rates
 from mule.field import Broke, Field, Filled, Frame, Lent, Missed, Swapped, Used
 from mule.gear import (
     Bag,
+    Battery,
     Body,
     Computer,
     Drone,
@@ -68,6 +79,7 @@ def look_back(
     missed = tuple(mark for mark in logged if isinstance(mark.what, Missed))
     faults = tuple(mark for mark in logged if isinstance(mark.what, Broke))
     measured = rates(plan.items, logged)
+    wear = tuple(_wear(plan, field, others))
     return LookBack(
         frames=len(seen),
         outside=sum(bool(m.frame.taken and days and m.frame.taken.date() not in days) for m in seen),
@@ -83,7 +95,12 @@ def look_back(
         wants=tuple(_wants(plan, seen)),
         against=tuple(against(plan, field, len(seen))),
         rates=measured,
-        advice=tuple(advise(plan, uses, never, twice, kept, missed, faults)),
+        wear=wear,
+        advice=(
+            *keep_or_leave(plan, uses, never, twice, kept),
+            *take_or_rent(plan, uses, missed),
+            *service_or_retire(faults, wear),
+        ),
         unknown=_unknown(seen),
     )
 
@@ -105,6 +122,17 @@ def used_days(gear: Sequence[Gear], field: Field, seen: Iterable[Matched]) -> di
                 found.setdefault(body, set()).add(day)
     known = {thing.id for thing in gear}
     return {item: days for item, days in found.items() if item in known}
+
+
+def _wear(plan: Plan, field: Field, others: Sequence[History]) -> Iterable[PackWear]:
+    """Packs that can be charged, with what was noted of them on all trips."""
+    for item, pieces in plan.kit.loaded().items():
+        pack = plan.items[item]
+        if isinstance(pack, Battery) and pack.rechargeable:
+            here = field.charges.get(item, 0)
+            noted = here + sum(other.charged.get(item, 0) for other in others)
+            cycles = round(pack.cycles + noted / pack.count, 1)
+            yield PackWear(item=item, pieces=pieces, charges=here, cycles=cycles, health=pack.health)
 
 
 def _stays(thing: Gear) -> bool:
@@ -187,6 +215,7 @@ __all__ = [
     "History",
     "LookBack",
     "Matched",
+    "PackWear",
     "Rate",
     "Unknown",
     "Use",

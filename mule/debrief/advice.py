@@ -5,13 +5,16 @@ from collections.abc import Collection, Iterable, Sequence
 from math import hypot
 from typing import Literal
 
-from mule.debrief.answer import Advice, Use
+from mule.debrief.answer import Advice, PackWear, Use
+from mule.debrief.filters import missed_filters
 from mule.field import Broke, Mark, Missed
-from mule.gear import Battery, Body, Lens, Standing
+from mule.gear import Body, Lens, Standing
 from mule.plan import Plan
 
 # A pack that holds no more than this of what it held when new wants replacing (estimate).
 TIRED = 0.8
+# Charges after which a lithium pack commonly holds a fifth less (estimate: makers say 300 to 500).
+WORN_OUT = 500
 
 
 def _fits_one(lens: Lens, plan: Plan) -> bool:
@@ -23,21 +26,19 @@ def _fits_one(lens: Lens, plan: Plan) -> bool:
     )
 
 
-def advise(
-    plan: Plan,
-    uses: Sequence[Use],
-    never: Collection[str],
-    twice: Collection[str],
-    kept: Collection[str],
-    missed: Sequence[Mark],
-    faults: Sequence[Mark],
+def keep_or_leave(
+    plan: Plan, uses: Sequence[Use], never: Collection[str], twice: Collection[str], kept: Collection[str]
 ) -> Iterable[Advice]:
-    """Leave, keep, take or rent, service, retire."""
+    """What never was used stays at home, the heaviest first; what is right to have along stays in the kit."""
     for use in sorted((u for u in uses if u.item in never), key=lambda u: -u.mass_g):
         trips = 2.0 if use.item in twice else 1.0
         yield Advice(code="leave", item=use.item, numbers={"mass_g": use.mass_g, "trips": trips})
     for item in kept:
         yield Advice(code="keep", item=item, numbers={"mass_g": plan.items[item].mass_g})
+
+
+def take_or_rent(plan: Plan, uses: Sequence[Use], missed: Sequence[Mark]) -> Iterable[Advice]:
+    """Lenses, filters and rings that would have taken what was missed."""
     loaded = plan.kit.loaded()
     for mm, count in Counter(m.what.focal_mm for m in missed if isinstance(m.what, Missed)).items():
         if mm is None:
@@ -45,17 +46,21 @@ def advise(
         able = [t for t in plan.gear if isinstance(t, Lens) and t.id not in loaded and _fits_one(t, plan)]
         able = [t for t in able if t.focal_min_mm <= mm <= t.focal_max_mm]
         able.sort(key=lambda t: (t.standing != Standing.OWNED, t.mass_g))
+        numbers = {"focal_mm": mm, "times": float(count)}
         for lens in able[:1]:
             code: Literal["take", "rent"] = "take" if lens.standing == Standing.OWNED else "rent"
-            yield Advice(
-                code=code, item=lens.id, numbers={"mass_g": lens.mass_g, "focal_mm": mm, "times": float(count)}
-            )
+            yield Advice(code=code, item=lens.id, numbers=numbers | {"mass_g": lens.mass_g})
         if not able:
-            yield Advice(code="rent", numbers={"focal_mm": mm, "times": float(count)})
+            yield Advice(code="rent", numbers=numbers)
+    lenses = [use.item for use in uses if isinstance(plan.items[use.item], Lens | Body)]
+    yield from missed_filters(plan, lenses, missed)
+
+
+def service_or_retire(faults: Sequence[Mark], wear: Iterable[PackWear]) -> Iterable[Advice]:
+    """Things with a fault, and packs that have had their time."""
     for mark in faults:
         if isinstance(mark.what, Broke):
             yield Advice(code="service", item=mark.what.item, refs={"note": mark.what.note})
-    for item in loaded:
-        thing = plan.items[item]
-        if isinstance(thing, Battery) and thing.health < TIRED:
-            yield Advice(code="retire", item=item, numbers={"health": thing.health})
+    for pack in wear:
+        if pack.health < TIRED or pack.cycles >= WORN_OUT:
+            yield Advice(code="retire", item=pack.item, numbers={"health": pack.health, "cycles": pack.cycles})

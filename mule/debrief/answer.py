@@ -11,13 +11,14 @@ from mule.units import Frozen
 
 
 class History(Frozen):
-    """Another trip: days out, and on how many of them each thing was carried and used."""
+    """Another trip: days out, on how many of them each thing was carried and used, and how often packs were charged."""
 
     trip: str
     name: str
     carried: dict[str, int]
     used: dict[str, int]
     ended: date | None = None
+    charged: dict[str, int] = Field(default={})
 
 
 class Use(Frozen):
@@ -64,12 +65,27 @@ class Against(Frozen):
 
 
 class Advice(Frozen):
-    """What to do about the next kit. numbers: grams, frames, trips, millimetres, as the code needs."""
+    """What to do about the next kit. numbers: grams, frames, trips, millimetres, as the code needs.
 
-    code: Literal["leave", "take", "rent", "keep", "service", "retire"]
+    refs: the note on a fault; of a missed filter its effect and the lens.
+    """
+
+    code: Literal["leave", "take", "rent", "ring", "keep", "service", "retire"]
     item: str = ""
     numbers: dict[str, float] = Field(default={})
     refs: dict[str, str] = Field(default={})
+
+
+class PackWear(Frozen):
+    """How worn packs of one sort are. charges: on this trip, over all pieces. cycles: of each piece so far, on average
+    over all trips that were noted.
+    """
+
+    item: str
+    pieces: int
+    charges: int
+    cycles: float
+    health: float
 
 
 class Unknown(Frozen):
@@ -101,5 +117,6 @@ class LookBack(Frozen):
     wants: tuple[WantMet, ...]
     against: tuple[Against, ...]
     rates: tuple[Rate, ...]
+    wear: tuple[PackWear, ...]
     advice: tuple[Advice, ...]
     unknown: tuple[Unknown, ...]

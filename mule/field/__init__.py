@@ -1,6 +1,7 @@
 """What was noted in the field, put together. The front door is ``fold``."""
 
-from collections.abc import Iterable
+from collections import Counter
+from collections.abc import Iterable, Sequence
 
 from mule.field.frames import Frame
 from mule.field.lines import fetch_line, line_of, relined
@@ -36,12 +37,14 @@ class Conflict(Frozen):
 class Field(Frozen):
     """What stands. now: by subject, the mark that came last. log: what happened, in the order in which it came.
 
-    conflicts: subjects on which two devices disagree, until somebody says which is right.
+    conflicts: subjects on which two devices disagree, until somebody says which is right. charges: how often packs
+    were put on a charger, by item over all its pieces.
     """
 
     now: dict[str, Mark]
     log: tuple[Mark, ...]
     conflicts: tuple[Conflict, ...]
+    charges: dict[str, int]
 
     def ticked(self) -> frozenset[str]:
         """Lines that are done."""
@@ -73,7 +76,18 @@ def fold(marks: Iterable[Mark]) -> Field:
         now[subject] = standing[-1]
         if any(mark.what != standing[0].what for mark in standing):
             conflicts.append(Conflict(subject=subject, marks=tuple(standing)))
-    return Field(now=now, log=tuple(log), conflicts=tuple(conflicts))
+    return Field(now=now, log=tuple(log), conflicts=tuple(conflicts), charges=_charges(by_subject.values()))
+
+
+def _charges(by_subject: Iterable[Sequence[Mark]]) -> dict[str, int]:
+    """A pack that two people put on the charger, one after the other, is charged once."""
+    found: Counter[str] = Counter()
+    for made in by_subject:
+        states = [mark.what for mark in made if isinstance(mark.what, PackMark)]
+        for before, after in zip([None, *states], states, strict=False):
+            if after.state == "charging" and (before is None or before.state != "charging"):
+                found[after.item] += 1
+    return dict(found)
 
 
 def _standing(made: list[Mark]) -> list[Mark]:

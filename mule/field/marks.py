@@ -11,6 +11,7 @@ from typing import Annotated, Literal
 from pydantic import Field, StringConstraints
 
 from mule.field.lines import relined
+from mule.gear import Effect
 from mule.units import Celsius, FocalMm, Frozen, Gigabytes, Grams, Hours, ItemId, Label, Note
 
 MarkId = Annotated[str, StringConstraints(pattern=r"^[A-Za-z0-9-]{8,64}$")]
@@ -67,13 +68,18 @@ class Used(Frozen):
 
 
 class Missed(Frozen):
-    """A picture that was not had: what was wanted, and what was in the bag instead."""
+    """A picture that was not had: what was wanted, and what was in the bag instead.
+
+    effect, lens: the filter that was missing, and the lens it should have gone on.
+    """
 
     do: Literal["missed"] = "missed"
     day: date
     wanted: Label
     focal_mm: FocalMm | None = None
     had_mm: FocalMm | None = None
+    effect: Effect | None = None
+    lens: ItemId | None = None
     note: Note = ""
 
 
@@ -181,7 +187,7 @@ class Mark(Frozen):
 
 
 # Fields of marks that name things of the locker.
-_NAMED = ("item", "bag", "body")
+_NAMED = ("item", "bag", "body", "lens")
 
 
 def relabelled(mark: Mark, ids: Mapping[str, str]) -> Mark:
@@ -190,7 +196,7 @@ def relabelled(mark: Mark, ids: Mapping[str, str]) -> Mark:
     named = {field: getattr(what, field) for field in _NAMED if hasattr(what, field)}
     if isinstance(what, Copied):
         named["to"] = what.to
-    update = {field: ids.get(value, value) for field, value in named.items()}
+    update = {field: ids.get(value, value) for field, value in named.items() if value is not None}
     if isinstance(what, Tick):
         update["line"] = relined(what.line, ids)
     return mark.model_copy(update={"what": what.model_copy(update=update)})

@@ -3,10 +3,10 @@
 from collections.abc import Mapping, Sequence
 from typing import get_args
 
-from mule.filters.answer import Asked, Cell, Effect, FilterFit, Fit, How, Row
+from mule.filters.answer import Asked, Cell, FilterFit, Fit, How, Row
 from mule.filters.exposure import Darkening, darken, stops_needed
 from mule.filters.fitting import Bag, Front, fits
-from mule.gear import Filter
+from mule.gear import Effect, Filter
 from mule.trip import EffectWish, Want
 
 # Wants that ask for effects by id, each with the ids of the lenses that see it.

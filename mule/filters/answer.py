@@ -2,9 +2,9 @@
 
 from typing import Literal
 
+from mule.gear import Effect
 from mule.units import Frozen
 
-Effect = Literal["nd", "variable-nd", "graduated-nd", "polariser", "night-sky", "diffusion", "clear"]
 How = Literal["direct", "ring", "holder", "drop-in", "none"]
 Warning_ = Literal["dark-corners", "uneven-sky", "cross-pattern"]
 

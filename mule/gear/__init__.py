@@ -8,7 +8,7 @@ from mule.errors import InvalidInput, Problem, invalid, shorten
 from mule.gear.base import Absence, AbsenceReason, Box, Cylinder, Group, Size, Soft, Source, Standing, Thing, at_hand
 from mule.gear.carry import Bag, Compartment, Insert
 from mule.gear.extras import Drone, Light, Other, Remote, Safety, Sound, keeps_safe
-from mule.gear.glass import Filter, FilterHolder, StepRing
+from mule.gear.glass import Effect, Filter, FilterHolder, StepRing
 from mule.gear.media import ANY_PLUG, Card, Computer, Drive, Link, Reader, fits_wall
 from mule.gear.optical import Body, CardSlot, Glass, Lens, MountAdapter, Teleconverter, is_zoom, twins
 from mule.gear.power import Battery, Charger, PowerBank
@@ -110,6 +110,7 @@ __all__ = [
     "Cylinder",
     "Drive",
     "Drone",
+    "Effect",
     "Filter",
     "FilterHolder",
     "Gear",

@@ -8,6 +8,8 @@ from pydantic_core import PydanticCustomError
 from mule.gear.base import Group, Thing
 from mule.units import FocalMm, ItemId, Millimetres, Stops
 
+Effect = Literal["nd", "variable-nd", "graduated-nd", "polariser", "night-sky", "diffusion", "clear"]
+
 
 class Filter(Thing):
     """A filter: screw-in by ``thread_mm``, a plate by ``plate_width_mm``, or dropped into a mount adapter.
@@ -19,7 +21,7 @@ class Filter(Thing):
     kind: Literal["filter"] = "filter"
     group: ClassVar[Group] = Group.FILTERS
 
-    effect: Literal["nd", "variable-nd", "graduated-nd", "polariser", "night-sky", "diffusion", "clear"]
+    effect: Effect
     thread_mm: Millimetres | None = None
     plate_width_mm: Millimetres | None = None
     adapter: ItemId | None = None

@@ -1,6 +1,6 @@
 """Packs, chargers and banks. Energy is always in watt-hours: Wh = V x Ah (domain 4)."""
 
-from typing import ClassVar, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -9,7 +9,10 @@ from mule.units import Count, Flag, Hours, Label, Number, Share, WattHours, Watt
 
 
 class Battery(Thing):
-    """A pack or cell. ``battery_type`` is what bodies and chargers ask for; ``health`` is 1 when new."""
+    """A pack or cell. ``battery_type`` is what bodies and chargers ask for; ``health`` is 1 when new.
+
+    cycles: times each piece had been charged when its notes here began.
+    """
 
     kind: Literal["battery"] = "battery"
     group: ClassVar[Group] = Group.POWER
@@ -17,6 +20,7 @@ class Battery(Thing):
     battery_type: Label
     energy_wh: WattHours
     health: Share = 1.0
+    cycles: Annotated[int, Field(strict=True, ge=0, le=20_000)] = 0
     lithium: Flag = True
     rechargeable: Flag = True
 

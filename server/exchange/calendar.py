@@ -4,22 +4,10 @@ from datetime import UTC, date, datetime, timedelta
 
 from icalendar import Calendar, Event
 
-from mule.gear import AbsenceReason
+from mule.gear import AbsenceReason, Gear, Standing
 from mule.packout import PackOut
 from mule.plan import Plan
-
-_TASKS = {
-    "charge": "Charge packs and banks",
-    "devices": "Charge laptop, tablet, phones",
-    "format": "Format cards, once their pictures are copied",
-    "firmware": "Camera firmware: update now or leave it",
-    "clock": "Set camera clocks alike",
-    "sensor": "Clean sensors",
-    "permits": "Permits and local rules",
-    "documents": "Documents and tickets",
-    "medicine": "Medicine, glasses",
-    "fetch": "Fetch",
-}
+from server.exchange.words import task_head, task_things
 
 
 def calendar_of(plan: Plan, made: PackOut) -> bytes:
@@ -31,9 +19,7 @@ def calendar_of(plan: Plan, made: PackOut) -> bytes:
     for task in made.tasks:
         if task.by is None:
             continue
-        things = ", ".join(plan.items[item].name for item in task.items)
-        head = f"{_TASKS[task.kind]} {things}" if task.kind == "fetch" else _TASKS[task.kind]
-        _add(out, plan, task.id, task.by, head, things)
+        _add(out, plan, task.id, task.by, task_head(task, plan), task_things(task, plan))
     for day in plan.trip.days:
         night = plan.trip.night(day)
         sockets = f"{night.mains_h:g} h of {night.outlets} outlets" if night.mains_h else "no mains"
@@ -43,10 +29,15 @@ def calendar_of(plan: Plan, made: PackOut) -> bytes:
     if plan.trip.days:
         back = plan.trip.days[-1].date + timedelta(days=1)
         for item in plan.kit.loaded():
-            absent = plan.items[item].absent
-            if absent is not None and absent.reason in (AbsenceReason.HIRED_LATER, AbsenceReason.ON_LOAN):
+            if _anothers(plan.items[item]):
                 _add(out, plan, f"return-{item}", back, f"Bring back {plan.items[item].name}", "")
     return bytes(out.to_ical())
+
+
+def _anothers(thing: Gear) -> bool:
+    """Hired or borrowed for the trip: it goes back afterwards."""
+    hired = thing.absent is not None and thing.absent.reason in (AbsenceReason.HIRED_LATER, AbsenceReason.ON_LOAN)
+    return hired or thing.standing != Standing.OWNED
 
 
 def _add(out: Calendar, plan: Plan, what: str, on: date, head: str, words: str) -> None:

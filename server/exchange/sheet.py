@@ -6,7 +6,6 @@ from pathlib import Path
 from typing import Any
 from xml.sax.saxutils import escape
 
-import reportlab
 from reportlab.lib import colors
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.styles import ParagraphStyle
@@ -20,15 +19,17 @@ from mule.carriers import Check
 from mule.finding import Severity
 from mule.packout import OutLine, PackOut
 from mule.plan import Plan
+from server.exchange.words import task_head, task_things
 
-# Fonts that come with the library: they know most Latin letters.
-_FONTS = Path(reportlab.__file__).parent / "fonts"
-for _name, _file in (("Vera", "Vera.ttf"), ("VeraBd", "VeraBd.ttf")):
-    pdfmetrics.registerFont(TTFont(_name, _FONTS / _file))
-_TEXT = ParagraphStyle("text", fontName="Vera", fontSize=8, leading=10)
+# DejaVu, cut down to Latin, Greek and Cyrillic letters and the signs that names use (fonts/README.md).
+_FONTS = Path(__file__).parent / "fonts"
+_PLAIN, _BOLD = "DejaVuSans", "DejaVuSans-Bold"
+for _name in (_PLAIN, _BOLD):
+    pdfmetrics.registerFont(TTFont(_name, _FONTS / f"{_name}.ttf"))
+_TEXT = ParagraphStyle("text", fontName=_PLAIN, fontSize=8, leading=10)
 _SMALL = ParagraphStyle("small", parent=_TEXT, fontSize=7, leading=9, textColor=colors.HexColor("#4a524a"))
-_HEAD = ParagraphStyle("head", parent=_TEXT, fontName="VeraBd", fontSize=9, leading=12, spaceBefore=4)
-_TITLE = ParagraphStyle("title", parent=_TEXT, fontName="VeraBd", fontSize=15, leading=19)
+_HEAD = ParagraphStyle("head", parent=_TEXT, fontName=_BOLD, fontSize=9, leading=12, spaceBefore=4)
+_TITLE = ParagraphStyle("title", parent=_TEXT, fontName=_BOLD, fontSize=15, leading=19)
 _LABEL = ParagraphStyle("label", parent=_TITLE, fontSize=22, leading=26)
 _LINE = colors.HexColor("#9a9484")
 _CAUTIONS = (
@@ -98,7 +99,12 @@ def pack_list(plan: Plan, made: PackOut) -> bytes:
         story += _ticks(f"{plan.items[bag.bag].name}, {under}", bag.lines, plan, rooms)
     story += _ticks("On you", made.worn, plan, rooms)
     tasks = [
-        ("", task.kind, ", ".join(plan.items[i].name for i in task.items), f"{task.by:%d %b}" if task.by else "")
+        (
+            "",
+            task_head(task, plan),
+            "" if task.kind == "fetch" else task_things(task, plan),
+            f"{task.by:%d %b}" if task.by else "",
+        )
         for task in made.tasks
     ]
     story += [Paragraph("Before leaving", _HEAD), _table(("", "task", "things", "by"), tasks, boxes=True)]
@@ -117,7 +123,7 @@ def labels(plan: Plan, made: PackOut) -> bytes:
         text = [
             Paragraph(_said(plan.items[bag.bag].name), _LABEL),
             Paragraph(_said(f"{people.get(bag.person, '')} · {plan.trip.name}"), _HEAD),
-            Paragraph(f"{_kg(bag.planned_g)} planned, {len(bag.lines)} lines", _TEXT),
+            Paragraph(f"{_kg(bag.planned_g)} planned, {len(bag.lines)} things", _TEXT),
             Paragraph(_said(first), _SMALL),
         ]
         box = Table([[text]], colWidths=[120 * mm])
@@ -188,14 +194,10 @@ def _table(titles: Sequence[str], rows: Sequence[Sequence[str]], *, boxes: bool 
     return made
 
 
-# What the font has no letter for is said otherwise; anything else it does not know becomes a question mark.
-_OTHERWISE = str.maketrans({"→": ">", "−": "-", "≤": "at most ", "≥": "at least "})
-
-
 def _said(text: str) -> str:
-    known = pdfmetrics.getFont("Vera").face.charToGlyph
-    plain = text.translate(_OTHERWISE)
-    return escape("".join(c if ord(c) in known or c.isspace() else "?" for c in plain))
+    """Text for a paragraph. A letter that the font does not know becomes a question mark."""
+    known = pdfmetrics.getFont(_PLAIN).face.charToGlyph
+    return escape("".join(c if ord(c) in known or c.isspace() else "?" for c in text))
 
 
 def _kg(grams: float) -> str:

@@ -83,13 +83,15 @@ def _others(owner: User, trip: Trip, gear: Sequence[Gear]) -> list[History]:
             continue
         loaded = kit_of(open_kit).loaded()
         seen = match(frames_of(other), gear, loaded)
-        used = used_days(gear, fold(marks_of(other)), seen)
+        noted = fold(marks_of(other))
+        used = used_days(gear, noted, seen)
         found.append(
             History(
                 trip=other.slug,
                 name=other.name,
                 carried=dict.fromkeys(loaded, len(value.days)),
                 used={item: len(days) for item, days in used.items()},
+                charged=noted.charges,
                 ended=value.days[-1].date if value.days else None,
             )
         )

@@ -1,7 +1,7 @@
 """Reading pictures: only their metadata is kept, never a pixel. One odd file is named and holds up no other.
 
-Files come as their first bytes (the metadata of a JPEG, and of the raw files built like TIFF, stands at the front), as
-a ZIP of them, or as a table or JSON that another program wrote of them.
+Files come as their first bytes (the metadata of a JPEG or a raw file stands at the front), as a ZIP of them, or as a
+table or JSON that another program wrote of them.
 """
 
 import io
@@ -10,6 +10,7 @@ import re
 import zipfile
 from collections.abc import Callable, Iterable, Iterator, Mapping
 from datetime import datetime
+from itertools import islice
 from pathlib import PurePosixPath
 from typing import Any, BinaryIO
 
@@ -25,7 +26,10 @@ HEAD_BYTES = 512 * 1024
 MOST_FILES = 20_000
 PICTURES = frozenset(
     f".{kind}"
-    for kind in ["jpg", "jpeg", "tif", "tiff", "dng", "nef", "cr2", "arw", "orf", "rw2", "pef", "raf", "raw", "heic"]
+    for kind in (
+        *("jpg", "jpeg", "tif", "tiff", "dng", "nef", "cr2", "cr3", "arw", "orf", "rw2", "pef", "raf", "raw"),
+        *("heic", "heif"),
+    )
 )
 TABLES = (".csv", ".tsv", ".json", ".xlsx")
 _EARLIEST = 1990
@@ -87,27 +91,47 @@ def _picture(name: str, head: bytes) -> Iterator[Frame | Odd]:
     if not head:
         yield Odd(name=name, rule="a file that is not empty")
         return
-    try:
-        tags = exifread.process_file(io.BytesIO(head), details=False)
-    except Exception as error:
-        # The reader trips over broken files in its own ways; whatever it says, the file is at fault.
-        yield Odd(name=name, rule=f"a picture whose metadata can be read ({type(error).__name__})")
-        return
-    told = {key: _plain(tag) for key, tag in tags.items()}
-    if not any(key in told for key in ("EXIF FocalLength", "EXIF DateTimeOriginal", "Image Model", "Image DateTime")):
+    told = _told(head)
+    if not told:
         yield Odd(name=name, rule="a picture with metadata; it has none, or is no picture")
         return
-    yield from _frame(
-        name,
-        {
-            "taken": told.get("EXIF DateTimeOriginal") or told.get("Image DateTime"),
-            "focal_mm": told.get("EXIF FocalLength"),
-            "f_number": told.get("EXIF FNumber"),
-            "iso": told.get("EXIF ISOSpeedRatings"),
-            "body": told.get("Image Model") or "",
-            "lens": told.get("EXIF LensModel") or "",
-        },
-    )
+    found = {field: next((told[t] for t in tags if told.get(t)), None) for field, tags in _TAGS.items()}
+    yield from _frame(name, found)
+
+
+# Tags that say something, the best first. A block of its own calls the second sort the first.
+_TAGS: Mapping[str, tuple[str, ...]] = {
+    "taken": ("EXIF DateTimeOriginal", "Image DateTimeOriginal", "Image DateTime"),
+    "focal_mm": ("EXIF FocalLength", "Image FocalLength"),
+    "f_number": ("EXIF FNumber", "Image FNumber"),
+    "iso": ("EXIF ISOSpeedRatings", "Image ISOSpeedRatings"),
+    "body": ("Image Model",),
+    "lens": ("EXIF LensModel", "Image LensModel"),
+}
+_TELLING = {tag for field, tags in _TAGS.items() if field in ("taken", "focal_mm", "body") for tag in tags}
+# How a block of metadata starts (TIFF 6.0): byte order, then 42 in it.
+_BLOCK = re.compile(rb"II\x2a\x00|MM\x00\x2a")
+_MOST_BLOCKS = 6
+
+
+def _told(head: bytes) -> dict[str, Any]:
+    """What the metadata of a file says. Files of no common build are searched for the blocks that all cameras write."""
+    told = _tags_at(head, 0)
+    if not told:
+        for block in islice(_BLOCK.finditer(head), _MOST_BLOCKS):
+            told = _tags_at(head, block.start()) | told
+    return told
+
+
+def _tags_at(head: bytes, at: int) -> dict[str, Any]:
+    """Tags that can be read from there on; none where they say nothing of how the picture was taken."""
+    try:
+        tags = exifread.process_file(io.BytesIO(head[at:]), details=False)
+    except Exception:
+        # The reader trips over broken files in its own ways; whatever it says, there is nothing to be read.
+        return {}
+    told = {key: _plain(tag) for key, tag in tags.items()}
+    return told if _TELLING & told.keys() else {}
 
 
 def _plain(tag: Any) -> Any:

@@ -8,6 +8,7 @@ import pytest
 from mule.debrief import History, LookBack, look_back, match, rates
 from mule.field import Frame, Mark, fold
 from mule.finding import InBag
+from mule.gear import Absence, AbsenceReason, Filter, Standing, StepRing
 from mule.plan import Plan
 from mule.trip import Day
 from tests import cast
@@ -168,3 +169,103 @@ def test_plan_and_what_happened_stand_side_by_side() -> None:
     assert by["frames"].happened == 480
     (service,) = [a for a in made.advice if a.code == "service"]
     assert (service.item, service.refs["note"]) == ("tele", "zoom sticks")
+
+
+def filtered(*more: Any, loaded: tuple[str, ...] = ()) -> Plan:
+    """The trip with filters and rings in the locker; those named are in the bag."""
+    plan = out()
+    lenses = {"normal": 67, "tele": 77}
+    gear = [t.model_copy(update={"thread_mm": lenses.get(t.id)}) if t.kind == "lens" else t for t in plan.gear]
+    inside = tuple(cast.entry(i, InBag(bag="bag")) for i in loaded)
+    return cast.plan([*gear, *more], *plan.kit.entries, *inside, days=DAYS, wants=plan.trip.wants)
+
+
+def polariser(thread: float, id_: str = "pol", **more: Any) -> Filter:
+    return Filter(id=id_, name=id_, mass_g=40, effect="polariser", thread_mm=thread, size=cast.SMALL, **more)
+
+
+def ring(low: float, high: float) -> StepRing:
+    return StepRing(id="ring", name="Ring", mass_g=12, lens_thread_mm=low, filter_thread_mm=high, size=cast.SMALL)
+
+
+def without(plan: Plan, *, lens: str | None = "normal", times: int = 1) -> list[Any]:
+    """Advice after a polariser was missed."""
+    missed = {"do": "missed", "day": "2027-02-21", "wanted": "river", "effect": "polariser", "lens": lens}
+    made = look_back(plan, fold(marks(*[missed] * times)), taken(5), [], ())
+    return [a for a in made.advice if a.code in ("take", "rent", "ring")]
+
+
+def test_a_filter_left_at_home_is_to_be_taken() -> None:
+    (advice,) = without(filtered(polariser(67)), times=2)
+    assert (advice.code, advice.item) == ("take", "pol")
+    assert advice.numbers == {"times": 2, "mass_g": 40}
+    assert advice.refs == {"effect": "polariser", "lens": "normal"}
+
+
+def test_the_ring_at_home_is_taken_when_the_filter_was_along() -> None:
+    (advice,) = without(filtered(polariser(82), ring(67, 82), loaded=("pol",)))
+    assert (advice.code, advice.item, advice.numbers["mass_g"]) == ("take", "ring", 12)
+
+
+def test_a_filter_that_was_away_is_taken_and_one_that_could_be_had_is_rented() -> None:
+    away = polariser(67, absent=Absence(reason=AbsenceReason.IN_POST))
+    assert [(a.code, a.item) for a in without(filtered(away))] == [("take", "pol")]
+    hired = polariser(67, standing=Standing.CAN_RENT)
+    assert [(a.code, a.item) for a in without(filtered(hired))] == [("rent", "pol")]
+
+
+def test_a_ring_that_nobody_owns_is_to_be_added_with_its_threads() -> None:
+    (advice,) = without(filtered(polariser(82), loaded=("pol",)))
+    assert (advice.code, advice.item) == ("ring", "pol")
+    assert (advice.numbers["from_mm"], advice.numbers["to_mm"]) == (67, 82)
+
+
+def test_no_ring_makes_a_narrower_filter_fit() -> None:
+    (advice,) = without(filtered(polariser(52), loaded=("pol",)))
+    assert (advice.code, advice.item, advice.refs["lens"]) == ("rent", "", "normal")
+
+
+def test_a_filter_that_was_along_and_fits_is_no_matter_of_the_kit() -> None:
+    assert without(filtered(polariser(67), loaded=("pol",))) == []
+
+
+def test_a_note_without_a_lens_is_about_the_lens_that_is_easiest_to_serve() -> None:
+    (advice,) = without(filtered(polariser(77), ring(67, 77)), lens=None)
+    assert (advice.item, advice.refs["lens"]) == ("pol", "tele")
+
+
+def pack_states(*states: str, piece: int = 1) -> list[dict[str, Any]]:
+    return [{"do": "pack", "item": "pack", "piece": piece, "state": state} for state in states]
+
+
+def test_charges_are_counted_once_however_many_say_so() -> None:
+    states = pack_states("in-use", "spent", "charging", "charging", "ready", "in-use", "charging")
+    assert fold(marks(*states)).charges == {"pack": 2}
+    assert fold(marks(*states, *pack_states("charging", piece=2))).charges == {"pack": 3}
+
+
+def test_cycles_of_packs_are_summed_over_trips_and_told_by_piece() -> None:
+    plan = out()
+    packs = plan.items["pack"].model_copy(update={"count": 4, "cycles": 100})
+    gear = [packs if t.id == "pack" else t for t in plan.gear]
+    plan = cast.plan(gear, *plan.kit.entries, days=DAYS, wants=plan.trip.wants)
+    before = History(trip="karst", name="Karst", carried={}, used={}, charged={"pack": 8})
+    made = look_back(plan, fold(marks(*pack_states("charging", "ready"))), [], [], (before,))
+    (wear,) = made.wear
+    # 100 before, and 8 + 1 over four pieces.
+    assert (wear.charges, wear.cycles, wear.pieces) == (1, pytest.approx(102.25, abs=0.06), 1)
+    assert not [a for a in made.advice if a.code == "retire"]
+
+
+@pytest.mark.parametrize(
+    ("cycles", "health", "retired"),
+    [(499, 1.0, False), (500, 1.0, True), (0, 0.79, True), (0, 0.8, False)],
+)
+def test_packs_are_retired_for_their_cycles_or_their_health(cycles: int, health: float, retired: bool) -> None:
+    plan = out()
+    worn = plan.items["pack"].model_copy(update={"cycles": cycles, "health": health})
+    gear = [worn if t.id == "pack" else t for t in plan.gear]
+    made = look_back(cast.plan(gear, *plan.kit.entries, days=DAYS), fold([]), [], [], ())
+    assert [a.numbers for a in made.advice if a.code == "retire"] == (
+        [{"health": health, "cycles": float(cycles)}] if retired else []
+    )

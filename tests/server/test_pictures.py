@@ -70,6 +70,57 @@ def test_a_picture_without_metadata_says_so() -> None:
     assert "metadata" in odd.rule
 
 
+HOW = {0x9003: "2026:10:04 09:12:30", 0x920A: 35.0, 0x829D: 4.0, 0x8827: 800, 0xA434: "W"}
+
+
+def bare(exif: Image.Exif) -> bytes:
+    return exif.tobytes().removeprefix(b"Exif\x00\x00")
+
+
+def block(*, second: bool = True) -> bytes:
+    """A block of metadata as cameras write it: who and when in its first part, how in its second."""
+    exif = Image.Exif()
+    exif.update({0x0110: "Corrie C1", 0x0132: "2026:10:04 09:12:00"})
+    if second:
+        exif.get_ifd(0x8769).update(HOW)
+    return bare(exif)
+
+
+def flat() -> bytes:
+    """The second part as a block of its own."""
+    exif = Image.Exif()
+    exif.update(HOW)
+    return bare(exif)
+
+
+def embedded() -> bytes:
+    out = io.BytesIO()
+    Image.new("RGB", (8, 8)).save(out, "JPEG", exif=b"Exif\x00\x00" + block())
+    return out.getvalue()
+
+
+@pytest.mark.parametrize(
+    "raw",
+    [
+        block() + bytes(5_000),
+        b"A BUILD OF ITS OWN 0201" + bytes(77) + embedded() + bytes(5_000),
+        bytes(24) + b"boxes" + block(second=False) + bytes(40) + b"more" + flat() + bytes(5_000),
+    ],
+    ids=["like TIFF", "a JPEG inside", "blocks in boxes"],
+)
+def test_raw_files_of_every_build_say_the_same(raw: bytes) -> None:
+    (frame,) = read("IMG_1.RAW", raw)
+    assert isinstance(frame, Frame), frame
+    assert (frame.body, frame.lens, frame.focal_mm, frame.f_number, frame.iso) == ("Corrie C1", "W", 35, 4, 800)
+    assert frame.taken
+    assert frame.taken.isoformat() == "2026-10-04T09:12:30"
+
+
+def test_a_raw_file_without_metadata_is_odd_however_often_a_block_seems_to_start() -> None:
+    (odd,) = read("IMG_2.RAW", b"II*\x00" * 50_000)
+    assert isinstance(odd, Odd)
+
+
 def test_a_zip_is_read_file_by_file_and_its_paths_lead_nowhere() -> None:
     picture = SAMPLES[0].read_bytes()
     made = read("all.zip", zipped(**{"a/one.jpg": picture, "../../etc/two.jpg": picture, "notes.txt": b"hello"}))

@@ -1249,6 +1249,8 @@ export interface components {
         /**
          * Battery
          * @description A pack or cell. ``battery_type`` is what bodies and chargers ask for; ``health`` is 1 when new.
+         *
+         *     cycles: times each piece had been charged when its notes here began.
          */
         Battery: {
             /** Id */
@@ -1307,6 +1309,11 @@ export interface components {
              * @default 1
              */
             health: number;
+            /**
+             * Cycles
+             * @default 0
+             */
+            cycles: number;
             /**
              * Lithium
              * @default true
@@ -6947,6 +6954,8 @@ export interface components {
         /**
          * Missed
          * @description A picture that was not had: what was wanted, and what was in the bag instead.
+         *
+         *     effect, lens: the filter that was missing, and the lens it should have gone on.
          */
         Missed: {
             /**
@@ -6965,6 +6974,10 @@ export interface components {
             focal_mm?: number | null;
             /** Had Mm */
             had_mm?: number | null;
+            /** Effect */
+            effect?: ("nd" | "variable-nd" | "graduated-nd" | "polariser" | "night-sky" | "diffusion" | "clear") | null;
+            /** Lens */
+            lens?: string | null;
             /**
              * Note
              * @default
@@ -7269,13 +7282,15 @@ export interface components {
         /**
          * Advice
          * @description What to do about the next kit. numbers: grams, frames, trips, millimetres, as the code needs.
+         *
+         *     refs: the note on a fault; of a missed filter its effect and the lens.
          */
         Advice: {
             /**
              * Code
              * @enum {string}
              */
-            code: "leave" | "take" | "rent" | "keep" | "service" | "retire";
+            code: "leave" | "take" | "rent" | "ring" | "keep" | "service" | "retire";
             /**
              * Item
              * @default
@@ -7378,10 +7393,29 @@ export interface components {
             against: components["schemas"]["Against"][];
             /** Rates */
             rates: components["schemas"]["Rate"][];
+            /** Wear */
+            wear: components["schemas"]["PackWear"][];
             /** Advice */
             advice: components["schemas"]["Advice"][];
             /** Unknown */
             unknown: components["schemas"]["Unknown"][];
+        };
+        /**
+         * PackWear
+         * @description How worn packs of one sort are. charges: on this trip, over all pieces. cycles: of each piece so far, on average
+         *     over all trips that were noted.
+         */
+        PackWear: {
+            /** Item */
+            item: string;
+            /** Pieces */
+            pieces: number;
+            /** Charges */
+            charges: number;
+            /** Cycles */
+            cycles: number;
+            /** Health */
+            health: number;
         };
         /**
          * Rate

@@ -1,7 +1,7 @@
 /** What is missing, left over, dragged along, wanted twice or doubled, in words. */
 import type { Finding } from '@/api/types'
 import * as fmt from '@/format/units'
-import { item, list, many, number, ref, type Say } from './parts'
+import { capital, item, list, many, number, ref, type Say } from './parts'
 
 /** What a thing lacks to work. */
 const LACKS: Record<string, (label: string) => string> = {
@@ -81,7 +81,7 @@ export const COMPLETENESS: Record<string, Say> = {
   'clash-hot-shoe': (f, n) => ({ head: `${many(number(f, 'things'), 'thing')} for ${many(number(f, 'places'), 'hot shoe')}.`, body: `${list(f.items ?? [], n)} sit in the same place: one at a time.` }),
   'clash-phone': (f, n) => ({ head: 'One phone for everything.', body: `${list(f.items ?? [], n)}: while it steers and shows, it is nobody’s emergency call. Keep it charged, or take a second.` }),
   'clash-base-plate': (f, n) => ({ head: 'One base, two sorts of plate.', body: `${list(f.items ?? [], n)} want different plates under the same body.` }),
-  overlap: (f, n) => ({ head: `${list(f.items ?? [], n)} do the same.`, body: `${sentence(BY[ref(f, 'by')] ?? `several for ${ref(f, 'by')}`)}. If one is a backup, mark it so in the locker.` }),
+  overlap: (f, n) => ({ head: `${list(f.items ?? [], n)} do the same.`, body: `${capital(BY[ref(f, 'by')] ?? `several for ${ref(f, 'by')}`)}. If one is a backup, mark it so in the locker.` }),
   'filter-unserved': (f, n) => ({ head: `${n.want(ref(f, 'want'))} asks for ${effect(f)}.`, body: `Nothing loaded gives it on ${list(f.items ?? [], n)}.` }),
   'must-take': (f, n) => ({ head: `${item(f, n)} must come, and is not loaded.`, body: 'You marked it for this trip.' }),
   'must-leave': (f, n) => ({ head: `${item(f, n)} must stay, and is loaded.`, body: 'You marked it for this trip.' }),
@@ -97,8 +97,4 @@ export const COMPLETENESS: Record<string, Say> = {
     body: `Lost or broken, it costs ${points(f)}${number(f, 'wants') ? ` and ${many(number(f, 'wants'), 'want')}` : ''}${number(f, 'days') ? `, on ${many(number(f, 'days'), 'day')} everything` : ''}.`,
   }),
   'pictures-in-one-bag': (f, n) => ({ head: `All pictures ride in ${item(f, n)}.`, body: 'Every card, drive and computer is in it. Lost, it takes every picture along: keep one copy elsewhere.' }),
-}
-
-function sentence(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1)
 }

@@ -3,12 +3,17 @@ import type { Conflict, What } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
+import { EFFECT } from './completeness'
 
 export const PACK = { ready: 'ready', 'in-use': 'in use', spent: 'spent', charging: 'charging' } as const
 export const CARD = { blank: 'blank', 'in-use': 'in use', full: 'full' } as const
 
 type Who = Pick<Names, 'thing'>
 
+function filterText(what: Extract<What, { do: 'missed' }>, names: Who): string {
+  if (!what.effect) return ''
+  return `, without a ${EFFECT[what.effect]}${what.lens ? ` on ${names.thing(what.lens)}` : ''}`
+}
 export function markText(what: What, names: Who): string {
   switch (what.do) {
     case 'tick':
@@ -22,7 +27,7 @@ export function markText(what: What, names: Who): string {
     case 'used':
       return `used ${names.thing(what.item)}`
     case 'missed':
-      return `missed: wanted ${what.wanted}${what.focal_mm ? ` (${fmt.figure(what.focal_mm)} mm)` : ''}${what.had_mm ? `, had ${fmt.figure(what.had_mm)} mm` : ''}${what.note ? `; ${what.note}` : ''}`
+      return `missed: wanted ${what.wanted}${what.focal_mm ? ` (${fmt.figure(what.focal_mm)} mm)` : ''}${what.had_mm ? `, had ${fmt.figure(what.had_mm)} mm` : ''}${filterText(what, names)}${what.note ? `; ${what.note}` : ''}`
     case 'broke':
       return `${names.thing(what.item)} broke${what.note ? `: ${what.note}` : ''}`
     case 'lent':

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Advice, Rate } from '@/api/types'
 import { NAMES } from '@/testing/mount'
-import { adviceText, againstText, rateText } from './lookback'
+import { adviceText, againstText, rateText, wearText } from './lookback'
 
 const advice = (code: Advice['code'], item: string, numbers: Record<string, number> = {}, refs: Record<string, string> = {}): string => adviceText({ code, item, numbers, refs }, NAMES.thing, 'metric')
 
@@ -12,7 +12,20 @@ describe('what to do next time', () => {
     expect(advice('take', 'wide', { mass_g: 476, focal_mm: 14, times: 1 })).toBe('Take WIDE, 476 g: 14 mm was missed once.')
     expect(advice('rent', '', { focal_mm: 800, times: 3 })).toBe('Nothing you own reaches 800 mm, missed 3 times: rent or borrow it.')
     expect(advice('service', 'cover', {}, { note: 'the drawstring slips' })).toBe('Have COVER looked at: the drawstring slips.')
+    const pol = { effect: 'polariser', lens: 'wide' }
+    expect(advice('take', 'pol', { mass_g: 40, times: 2 }, pol)).toBe('Take POL, 40 g: a polariser on WIDE was missed 2 times.')
+    expect(advice('ring', 'pol', { from_mm: 67, to_mm: 82, times: 1 }, pol)).toBe('Add a step-up ring 67 to 82 mm, about 9 g: then POL goes on WIDE. A polariser on WIDE was missed once.')
+    expect(advice('rent', '', { times: 1 }, pol)).toBe('Nothing you own puts a polariser on WIDE, missed once: rent or borrow it.')
+    expect(advice('retire', 'lb4', { health: 1, cycles: 512 })).toBe('LB4 was charged 512 times each: test what it still holds, and replace it if it is tired.')
     expect(advice('retire', 'lb4', { health: 0.7 })).toBe('LB4 holds 70 % of a new one: replace it.')
+  })
+})
+
+describe('packs', () => {
+  it('say how often each was charged', () => {
+    const wear = { item: 'lb4', pieces: 6, charges: 14, cycles: 102.3, health: 0.9 }
+    expect(wearText(wear, NAMES.thing)).toEqual({ head: 'LB4 × 6', cycles: '102', health: '90 %' })
+    expect(wearText({ ...wear, pieces: 1, cycles: 2.3 }, NAMES.thing)).toMatchObject({ head: 'LB4', cycles: '2.3' })
   })
 })
 

@@ -1,12 +1,24 @@
 /** What a trip taught, in words. */
-import type { Advice, Against, Rate, Units } from '@/api/types'
+import type { Advice, Against, PackWear, Rate, Units } from '@/api/types'
 import * as fmt from '@/format/units'
-import { many } from './parts'
+import { EFFECT } from './completeness'
+import { capital, many } from './parts'
 
 type Thing = (id: string) => string
+/** What a step-up ring of common size weighs (typical). */
+const RING_G = 9
 
 function times(count = 1): string {
   return count === 1 ? 'once' : `${count} times`
+}
+/** "a polariser on the Corrie 24–70". */
+function worn(one: Advice, thing: Thing): string {
+  const effect = EFFECT[one.refs?.effect ?? ''] ?? 'filter'
+  return `a ${effect}${one.refs?.lens ? ` on ${thing(one.refs.lens)}` : ''}`
+}
+function missedText(one: Advice, thing: Thing): string {
+  const n = one.numbers ?? {}
+  return one.refs?.effect ? `${worn(one, thing)} was missed ${times(n.times)}` : `${fmt.figure(n.focal_mm ?? 0)} mm was missed ${times(n.times)}`
 }
 export function adviceText(one: Advice, thing: Thing, units: Units): string {
   const n = one.numbers ?? {}
@@ -15,16 +27,29 @@ export function adviceText(one: Advice, thing: Thing, units: Units): string {
     case 'leave':
       return `Leave ${name}: ${fmt.mass(n.mass_g ?? 0, units)}, never used${n.trips === 2 ? ' on two trips running' : ''}.`
     case 'take':
-      return `Take ${name}, ${fmt.mass(n.mass_g ?? 0, units)}: ${fmt.figure(n.focal_mm ?? 0)} mm was missed ${times(n.times)}.`
+      return `Take ${name}, ${fmt.mass(n.mass_g ?? 0, units)}: ${missedText(one, thing)}.`
     case 'rent':
-      return name ? `Rent or borrow ${name}: ${fmt.figure(n.focal_mm ?? 0)} mm was missed ${times(n.times)}.` : `Nothing you own reaches ${fmt.figure(n.focal_mm ?? 0)} mm, missed ${times(n.times)}: rent or borrow it.`
+      if (name) return `Rent or borrow ${name}: ${missedText(one, thing)}.`
+      return one.refs?.effect ? `Nothing you own puts ${worn(one, thing)}, missed ${times(n.times)}: rent or borrow it.` : `Nothing you own reaches ${fmt.figure(n.focal_mm ?? 0)} mm, missed ${times(n.times)}: rent or borrow it.`
+    case 'ring':
+      return `Add a step-up ring ${fmt.figure(n.from_mm ?? 0)} to ${fmt.figure(n.to_mm ?? 0)} mm, about ${fmt.mass(RING_G, units)}: then ${name} goes on ${thing(one.refs?.lens ?? '')}. ${capital(missedText(one, thing))}.`
     case 'service':
       return `Have ${name} looked at${one.refs?.note ? `: ${one.refs.note}` : ''}.`
     case 'retire':
-      return `${name} holds ${fmt.percent(n.health ?? 0)} of a new one: replace it.`
+      return `${name} ${serviceNote(one)}.`
     default:
       return `${name} stays in the kit, used or not.`
   }
+}
+/** What goes into the note of a thing: its fault, or why a pack has had its time. */
+export function serviceNote(one: Advice): string {
+  const n = one.numbers ?? {}
+  if (one.code === 'service') return `to be looked at${one.refs?.note ? `: ${one.refs.note}` : ''}`
+  const tired = (n.health ?? 1) < 0.8
+  return tired ? `holds ${fmt.percent(n.health ?? 0)} of a new one: replace it` : `was charged ${fmt.figure(n.cycles ?? 0)} times each: test what it still holds, and replace it if it is tired`
+}
+export function wearText(wear: PackWear, thing: Thing): { head: string; cycles: string; health: string } {
+  return { head: `${thing(wear.item)}${wear.pieces > 1 ? ` × ${wear.pieces}` : ''}`, cycles: wear.cycles ? fmt.figure(wear.cycles, wear.cycles < 10 ? 1 : 0) : '', health: fmt.percent(wear.health) }
 }
 const RATE: Record<Rate['what'], [string, string]> = {
   'frames-per-charge': ['frames a charge at 20 °C', ''],

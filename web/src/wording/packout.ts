@@ -7,6 +7,11 @@ import { corner } from './stow'
 
 type Thing = (id: string) => string
 
+/** "LB-4 pack × 6". */
+export function pieces(name: string, count: number): string {
+  return count > 1 ? `${name} × ${count}` : name
+}
+
 /** Under the name of its bag: "main: low, left, at the back", "strapped outside", "on Ines". */
 export function whereText(line: OutLine, rooms: readonly RoomUse[], person: (id: string) => string): string {
   if (line.bag === null) return `on ${person(line.person)}`

@@ -27,3 +27,7 @@ export function list(ids: readonly string[], names: Names): string {
 export function many(count: number, one: string, more = `${one}s`): string {
   return `${count} ${count === 1 ? one : more}`
 }
+
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1)
+}

@@ -55,7 +55,7 @@ watch(
 
 <template>
   <TripFrame :bench="bench" :error="error" :names="names">
-    <div v-if="draft && bench" class="screen grid">
+    <div v-if="draft && bench" class="screen grid stacks">
       <div class="left">
         <div class="title">
           <VTextField v-model="draft.name" class="name" label="Trip" maxlength="80" :error-messages="errors.name" />
@@ -147,17 +147,5 @@ watch(
 }
 .state.refused {
   color: var(--rust);
-}
-@media (max-width: 1000px) {
-  .grid {
-    grid-template-columns: 1fr;
-    overflow: auto;
-  }
-  .left,
-  .right {
-    overflow: visible;
-    border: 0;
-    padding-left: 0;
-  }
 }
 </style>

@@ -56,7 +56,7 @@ function mend(edits: Edit[]): void {
 
 <template>
   <TripFrame :bench="bench" :error="error" :names="names">
-    <div v-if="bench && gate" class="screen grid">
+    <div v-if="bench && gate" class="screen grid stacks">
       <div class="left">
         <h1>Gate <span class="quiet">what each carrier asks of each bag</span></h1>
         <LegMatrix v-if="bench.state.assessment.legs.length" class="grow" :assessment="bench.state.assessment" :trip="bench.trip.trip" :kit="bench.state.kit" :carriers="carriers" :names="names" />

@@ -91,7 +91,7 @@ useKeys([
 
 <template>
   <PlainFrame>
-    <div class="screen grid">
+    <div class="screen grid stacks">
       <section class="list" aria-label="Gear">
         <header class="top">
           <h1>Locker</h1>
@@ -180,6 +180,15 @@ useKeys([
 .grow {
   flex: 1;
 }
+@media (max-width: 1000px) {
+  .top,
+  .tools {
+    flex-wrap: wrap;
+  }
+  .rows {
+    max-height: 60vh;
+  }
+}
 .filters {
   display: flex;
   gap: 12px;
@@ -234,15 +243,5 @@ td {
 }
 .empty {
   padding: 20px 0;
-}
-@media (max-width: 1000px) {
-  .grid {
-    grid-template-columns: 1fr;
-    overflow: auto;
-  }
-  .side {
-    border-left: 0;
-    padding-left: 0;
-  }
 }
 </style>

@@ -88,7 +88,7 @@ export const FIELDS: Record<Kind, Field[]> = {
   ],
   'step-ring': [number('lens_thread_mm', 'Lens thread', 'mm'), number('filter_thread_mm', 'Filter thread', 'mm'), number('rim_mm', 'Rim depth', 'mm')],
   'filter-holder': [number('plate_width_mm', 'Plate width', 'mm'), number('thread_mm', 'Lens thread', 'mm'), count('plates', 'Plates')],
-  battery: [text('battery_type', 'Type'), number('energy_wh', 'Energy', 'Wh'), number('health', 'Health, 1 when new'), flag('lithium', 'Lithium'), flag('rechargeable', 'Rechargeable')],
+  battery: [text('battery_type', 'Type'), number('energy_wh', 'Energy', 'Wh'), number('health', 'Health, 1 when new'), number('cycles', 'Charged before'), flag('lithium', 'Lithium'), flag('rechargeable', 'Rechargeable')],
   charger: [
     list('battery_types', 'Battery types'),
     count('bays', 'Bays'),

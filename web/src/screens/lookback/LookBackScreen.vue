@@ -7,9 +7,10 @@ import { useLookBack } from '@/composables/useLookBack'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { markText } from '@/wording/field'
-import { adviceText, againstText, rateText } from '@/wording/lookback'
+import { againstText, rateText, wearText } from '@/wording/lookback'
 import { many } from '@/wording/parts'
 import FocalFrames from './FocalFrames.vue'
+import NextTime from './NextTime.vue'
 import ReadPictures from './ReadPictures.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
@@ -31,9 +32,8 @@ const TABS = [
 ] as const
 const tab = ref<(typeof TABS)[number]['name']>('things')
 const told = computed(() => back.value?.uses.filter((u) => u.told) ?? [])
-const advice = computed(() => back.value?.advice.filter((a) => a.code !== 'keep') ?? [])
-const kept = computed(() => back.value?.kept ?? [])
 const wants = computed(() => (back.value?.wants ?? []).map((w) => ({ ...w, name: names.value.want(w.want) })))
+const worn = computed(() => back.value?.wear.filter((w) => w.charges || w.cycles || w.health < 1) ?? [])
 const empty = computed(() => back.value && !back.value.frames && !told.value.length)
 </script>
 
@@ -49,17 +49,13 @@ const empty = computed(() => back.value && !back.value.frames && !told.value.len
           <thead><tr><th>want</th><th class="number">frames</th><th class="number">days</th></tr></thead>
           <tbody><tr v-for="w in wants" :key="w.want"><td>{{ w.name }}<span v-if="back.frames && !w.frames" class="bad"> ▲ none</span></td><td class="number">{{ w.frames }}</td><td class="number">{{ w.days }}</td></tr></tbody>
         </table>
-        <h2>Next time</h2>
-        <ul class="advice">
-          <li v-for="(a, index) in advice" :key="index">{{ adviceText(a, names.thing, units) }}</li>
-        </ul>
-        <p v-if="!advice.length" class="quiet">Nothing to change that notes and pictures tell of.</p>
-        <p v-if="kept.length" class="quiet">Not used and right to have along: {{ kept.map(names.thing).join(', ') }}.</p>
+        <NextTime :back="back" :trip="trip" :names="names" />
         <ReadPictures :read="read" :done="done" :total="total" :unknown="back.unknown" />
       </div>
       <div class="right">
         <nav aria-label="What the trip taught"><button v-for="t in TABS" :key="t.name" type="button" class="tab" :aria-pressed="tab === t.name" @click="tab = t.name">{{ t.title }}</button></nav>
-        <table v-if="tab === 'things'">
+        <p v-if="tab === 'things' && !told.length" class="quiet">What was used, how often, and how many grams each picture cost stands here, once something is noted or pictures are read.</p>
+        <table v-else-if="tab === 'things'">
           <thead><tr><th>thing</th><th class="number">frames</th><th class="number">days</th><th class="number">a frame</th><th class="number">used of carried, all trips</th></tr></thead>
           <tbody>
             <tr v-for="u in told" :key="u.item">
@@ -83,7 +79,11 @@ const empty = computed(() => back.value && !back.value.frames && !told.value.len
               </tr>
             </tbody>
           </table>
-          <p v-else class="quiet">Note pack changes, cards taken out and copies at Trail, and the next plan reckons with what they say.</p>
+          <table v-if="worn.length">
+            <thead><tr><th>packs</th><th class="number">charged here</th><th class="number">charges each</th><th class="number">hold of new</th></tr></thead>
+            <tbody><tr v-for="w in worn" :key="w.item"><td>{{ wearText(w, names.thing).head }}</td><td class="number">{{ w.charges || '' }}</td><td class="number">{{ wearText(w, names.thing).cycles }}</td><td class="number">{{ wearText(w, names.thing).health }}</td></tr></tbody>
+          </table>
+          <p v-if="!back.rates.length" class="quiet">Note pack changes, cards taken out and copies at Trail, and the next plan reckons with what they say.</p>
         </template>
         <table v-else-if="tab === 'plan'">
           <thead><tr><th /><th class="number">planned</th><th class="number">happened</th></tr></thead>
@@ -118,17 +118,6 @@ nav {
 }
 h2 {
   margin-top: 12px;
-}
-.advice {
-  margin: 2px 0;
-  padding: 0;
-  list-style: none;
-}
-.advice li {
-  border-left: 4px solid var(--ochre);
-  background: var(--sheet);
-  padding: 5px 10px;
-  margin: 4px 0;
 }
 .note {
   border-bottom: 1px solid var(--line);

@@ -4,10 +4,11 @@ import { computed, ref } from 'vue'
 import { useMutation } from '@tanstack/vue-query'
 import type { OutLine, RoomUse, Thing } from '@/api/types'
 import type { Names } from '@/composables/useBench'
+import TickRow from '@/components/TickRow.vue'
 import { storedThing, useLocker } from '@/composables/useLocker'
 import { notify } from '@/composables/useNotice'
 import { ABSENCE } from '@/wording/kinds'
-import { whereText } from '@/wording/packout'
+import { pieces, whereText } from '@/wording/packout'
 import { awayText } from '@/wording/stow'
 
 const props = defineProps<{ head: string; under: string; lines: OutLine[]; rooms: RoomUse[]; done: (line: string) => boolean; things: Map<string, Thing>; names: Names }>()
@@ -46,13 +47,10 @@ function choose(line: OutLine, event: Event): void {
 <template>
   <section class="bag" :aria-label="head">
     <h2>{{ head }} <span class="quiet">{{ under }}</span><span class="grow" /><span class="quiet">{{ inside }} of {{ lines.length }}</span></h2>
-    <ul>
+    <ul class="lines">
       <li v-for="line in lines" :key="line.id">
-        <div class="line" :class="{ in: done(line.id), away: line.absent }">
-          <button type="button" class="row" :aria-pressed="done(line.id)" @click="emit('tick', line.id)">
-            <span class="box" aria-hidden="true">{{ done(line.id) ? '✓' : '' }}</span>
-            <span class="what"><b>{{ names.thing(line.item) }}{{ line.count > 1 ? ` × ${line.count}` : '' }}</b><span class="where">{{ line.absent ? awayText(things.get(line.item)) : whereText(line, rooms, names.person) }}</span></span>
-          </button>
+        <div class="line" :class="{ away: line.absent }">
+          <TickRow :done="done(line.id)" :head="pieces(names.thing(line.item), line.count)" :body="line.absent ? awayText(things.get(line.item)) : whereText(line, rooms, names.person)" @tick="emit('tick', line.id)" />
           <button type="button" class="more" :aria-expanded="open === line.id" :aria-label="`More about ${names.thing(line.item)}`" @click="open = open === line.id ? '' : line.id">…</button>
         </div>
         <div v-if="open === line.id" class="act">
@@ -80,61 +78,11 @@ h2 {
   align-items: baseline;
   margin-bottom: 2px;
 }
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  border-bottom: 1px solid var(--line);
-}
 .line {
   display: flex;
   align-items: stretch;
 }
-.row {
-  flex: 1;
-  min-width: 0;
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  text-align: left;
-  padding: 4px 0;
-  border: 0;
-  background: none;
-}
-.what {
-  min-width: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 8px;
-  align-items: baseline;
-}
-.where {
-  color: var(--muted);
-  font-size: var(--text-small);
-  font-stretch: var(--narrow);
-}
-.box {
-  flex: none;
-  width: 16px;
-  height: 16px;
-  border: 2px solid var(--ink);
-  border-radius: 2px;
-  font-size: var(--text-small);
-  line-height: 12px;
-  text-align: center;
-}
-.in b {
-  font-weight: 400;
-  text-decoration: line-through;
-}
-.in .box {
-  background: var(--moss);
-  color: var(--sheet);
-  border-color: var(--moss);
-}
-.away b {
+.away :deep(b) {
   font-style: italic;
 }
 .more {
@@ -163,18 +111,6 @@ input {
   max-width: 200px;
 }
 @media (max-width: 700px) {
-  .row {
-    min-height: 56px;
-  }
-  .what {
-    flex-direction: column;
-  }
-  .box {
-    width: 26px;
-    height: 26px;
-    font-size: var(--text-large);
-    line-height: 22px;
-  }
   .more {
     min-width: 48px;
   }

@@ -2,13 +2,14 @@
 /** Pack-out: the evening before. What goes where in which order, what is not in yet, what is to be done, and the scale. */
 import { computed, ref } from 'vue'
 import type { OutLine } from '@/api/types'
+import TickRow from '@/components/TickRow.vue'
 import TripFrame from '@/components/TripFrame.vue'
 import { useBench, useNames } from '@/composables/useBench'
 import { useField } from '@/composables/useField'
 import { usePackOut } from '@/composables/usePackOut'
 import { usePwa } from '@/composables/usePwa'
 import { ticked } from '@/field/subjects'
-import { lastHour, HARM } from '@/wording/packout'
+import { HARM, lastHour, pieces } from '@/wording/packout'
 import FieldState from '@/screens/trail/FieldState.vue'
 import AddThing from './AddThing.vue'
 import BagLines from './BagLines.vue'
@@ -90,13 +91,8 @@ function swap(line: OutLine, item: string): void {
       </nav>
       <section class="last" aria-label="Last hour">
         <h2>Last hour <span class="quiet">{{ last.length ? 'not in yet, worst first' : lines.length ? 'everything is in' : '' }}</span></h2>
-        <ol>
-          <li v-for="line in last" :key="line.id">
-            <button type="button" class="row" @click="tick(line.id)">
-              <span class="box" aria-hidden="true" />
-              <span><b>{{ names.thing(line.item) }}{{ line.count > 1 ? ` × ${line.count}` : '' }}</b> <span class="quiet">{{ line.absent ? 'not here yet' : HARM[line.harm] }}</span></span>
-            </button>
-          </li>
+        <ol class="lines">
+          <li v-for="line in last" :key="line.id"><TickRow :done="false" :head="pieces(names.thing(line.item), line.count)" :body="line.absent ? 'not here yet' : HARM[line.harm]" @tick="tick(line.id)" /></li>
         </ol>
       </section>
       <BeforeLeaving class="before" :list="list" :done="done" :names="names" @tick="tick" />
@@ -148,29 +144,6 @@ function swap(line: OutLine, item: string): void {
 .grid[data-side='along'] > .along {
   display: block;
 }
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-.row {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  width: 100%;
-  text-align: left;
-  padding: 5px 0;
-  border: 0;
-  border-bottom: 1px solid var(--line);
-  background: none;
-}
-.box {
-  flex: none;
-  width: 16px;
-  height: 16px;
-  border: 2px solid var(--ink);
-  border-radius: 2px;
-}
 @media (max-width: 1100px) {
   .columns {
     columns: 1;
@@ -202,13 +175,6 @@ ol {
   .grid[data-part='scale'] > .scale,
   .grid[data-part='along'] > .along {
     display: block;
-  }
-  .row {
-    min-height: 56px;
-  }
-  .box {
-    width: 26px;
-    height: 26px;
   }
 }
 </style>

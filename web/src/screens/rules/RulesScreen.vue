@@ -26,7 +26,7 @@ function start(pattern: Carrier | null): void {
 
 <template>
   <PlainFrame>
-    <div class="screen grid">
+    <div class="screen grid stacks">
       <section class="list" aria-label="Carriers">
         <header class="top"><h1>Rules</h1><button type="button" class="link" @click="start(null)">an empty carrier</button></header>
         <p class="quiet">What each carrier allows, as you read it. Usual rules change: check your carrier and the authority of the country before you fly.</p>
@@ -98,11 +98,5 @@ ul {
 }
 .chosen {
   box-shadow: inset 3px 0 0 var(--saddle);
-}
-@media (max-width: 1000px) {
-  .grid {
-    grid-template-columns: 1fr;
-    overflow: auto;
-  }
 }
 </style>

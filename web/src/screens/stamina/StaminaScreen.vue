@@ -73,7 +73,7 @@ const WARMER = { min: -15, max: 10 }
 
 <template>
   <TripFrame :bench="bench" :error="error" :names="names">
-    <div v-if="draft && bench && stamina && report" class="screen grid">
+    <div v-if="draft && bench && stamina && report" class="screen grid stacks">
       <div class="left">
         <header class="top">
           <h1>Stamina <span class="quiet">pack by pack: outlined in the camera and the cold, plain in a pocket</span></h1>
@@ -143,6 +143,12 @@ const WARMER = { min: -15, max: 10 }
 .grow {
   flex: 1;
 }
+@media (max-width: 1000px) {
+  .top,
+  .sliders {
+    flex-wrap: wrap;
+  }
+}
 .sliders {
   display: flex;
   gap: 24px;
@@ -167,15 +173,5 @@ const WARMER = { min: -15, max: 10 }
 }
 .bad {
   color: var(--rust);
-}
-@media (max-width: 1000px) {
-  .grid {
-    grid-template-columns: 1fr;
-    overflow: auto;
-  }
-  .right {
-    border: 0;
-    padding-left: 0;
-  }
 }
 </style>

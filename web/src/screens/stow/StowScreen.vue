@@ -147,7 +147,7 @@ watch(
 
 <template>
   <TripFrame :bench="bench" :error="error" :names="names">
-    <div v-if="bench && stowage && (room || out)" class="screen grid">
+    <div v-if="bench && stowage && (room || out)" class="screen grid stacks">
       <div class="left">
         <LoadoutList :loadouts="loadouts" :chosen="loadout" :outing="outing" :editing="editing" :busy="save.isPending.value" :names="names" @choose="choose($event, false)" @add="add" @edit="editing = !editing" />
         <BagsList :stowage="stowage" :loads="loads" :room="room?.room ?? null" :names="names" @choose="chosen = $event" @found="found" />
@@ -209,6 +209,14 @@ watch(
   display: flex;
   align-items: baseline;
   gap: 14px;
+}
+@media (max-width: 1000px) {
+  .middle {
+    min-height: 620px;
+  }
+  .top {
+    flex-wrap: wrap;
+  }
 }
 .sliders {
   display: flex;

@@ -5,6 +5,7 @@ import type { Assessment, Marks, Point, Thing, Trip } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
+import { markedAs, withMark, type How } from '@/wording/marks'
 import { changes } from './point'
 
 const props = defineProps<{
@@ -31,18 +32,12 @@ const refused = computed(() => props.then?.legs.filter((leg) => !leg.passes).map
 const marks = computed<Marks>(() => props.trip.marks ?? {})
 
 /** Marks from here on: what comes in must come, what goes out must stay. */
-function mark(item: string, how: 'must_take' | 'must_leave'): void {
-  const other = how === 'must_take' ? 'must_leave' : 'must_take'
-  const without = (ids: string[] | undefined): string[] => (ids ?? []).filter((id) => id !== item)
-  const marked = (marks.value[how] ?? []).includes(item)
-  emit('mark', { ...marks.value, [how]: marked ? without(marks.value[how]) : [...(marks.value[how] ?? []), item], [other]: without(marks.value[other]) })
+function mark(item: string, how: How): void {
+  emit('mark', withMark(marks.value, item, how))
 }
 const lasts = computed(() => props.point.power_days >= props.point.days && props.point.card_days >= props.point.days)
 const out = computed(() => Object.entries(props.point.left ?? {}).map(([item, count]) => `${count > 1 ? `${count} × ` : ''}${props.things.get(item)?.name ?? item}`))
-function marked(item: string): string {
-  if (marks.value.must_take?.includes(item)) return 'must come'
-  return marks.value.must_leave?.includes(item) ? 'must stay' : ''
-}
+const marked = (item: string): string => markedAs(marks.value, item)
 </script>
 
 <template>

@@ -5,17 +5,24 @@ import type { Entry, Thing, What } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import type { useField } from '@/composables/useField'
 import { day as dayName } from '@/format/dates'
+import { EFFECT } from '@/wording/completeness'
 import { markText } from '@/wording/field'
 
 const props = defineProps<{ date: string; entries: Entry[]; things: Map<string, Thing>; field: ReturnType<typeof useField>; names: Names }>()
 const KINDS = { used: 'used', missed: 'missed', broke: 'broke', lent: 'lent', cold: 'cold', swap: 'pack changed', filled: 'card out', copied: 'copied', note: 'words' } as const
 type Kind = keyof typeof KINDS
+type Effect = NonNullable<Extract<What, { do: 'missed' }>['effect']>
+/** Filters whose lack costs a picture. */
+const EFFECTS: Effect[] = ['polariser', 'nd', 'graduated-nd', 'night-sky', 'diffusion']
 const kind = ref<Kind>('used')
 const item = ref('')
 const body = ref('')
 const text = ref('')
 const a = ref('')
 const b = ref('')
+const effect = ref<Effect | ''>('')
+const lens = ref('')
+const until = ref('')
 const wrong = ref('')
 const loaded = computed(() => [...new Set(props.entries.map((e) => e.item))].flatMap((id) => props.things.get(id) ?? []))
 const of = (...kinds: string[]): Thing[] => loaded.value.filter((t) => kinds.includes(t.kind))
@@ -40,7 +47,7 @@ function number(from: string, low: number, high: number, whole = false): number 
 }
 function say(what: What): void {
   void props.field.mark(what)
-  wrong.value = text.value = a.value = b.value = ''
+  wrong.value = text.value = a.value = b.value = effect.value = lens.value = until.value = ''
 }
 /** Makes the note, or says what is missing. */
 function keep(): void {
@@ -50,13 +57,22 @@ function keep(): void {
   const words = text.value.trim()
   switch (kind.value) {
     case 'missed': {
-      if (!words) return void (wrong.value = 'Say what you wanted.')
-      return say({ do: 'missed', day, wanted: words.slice(0, 40), focal_mm: number(a.value, 1, 3000), had_mm: number(b.value, 1, 3000), note: '' })
+      if (!words && !effect.value) return void (wrong.value = 'Say what you wanted.')
+      return say({
+        do: 'missed',
+        day,
+        wanted: (words || EFFECT[effect.value]!).slice(0, 40),
+        focal_mm: number(a.value, 1, 3000),
+        had_mm: number(b.value, 1, 3000),
+        effect: effect.value || null,
+        lens: (effect.value && lens.value) || null,
+        note: '',
+      })
     }
     case 'broke':
       return say({ do: 'broke', item: chosen, day, note: words })
     case 'lent':
-      return words ? say({ do: 'lent', item: chosen, day, to: words.slice(0, 40), until: null }) : void (wrong.value = 'Say to whom.')
+      return words ? say({ do: 'lent', item: chosen, day, to: words.slice(0, 40), until: until.value || null }) : void (wrong.value = 'Say to whom.')
     case 'cold': {
       const c = number(a.value, -60, 60)
       return c === null ? void (wrong.value = 'Degrees from −60 to 60.') : say({ do: 'cold', day, lowest_c: c })
@@ -94,6 +110,9 @@ const WORDS: Partial<Record<Kind, string>> = { missed: 'wanted what', broke: 'wh
       <label v-if="['broke', 'lent', 'swap', 'filled', 'copied'].includes(kind)"><span>{{ kind === 'copied' ? 'to' : 'thing' }}</span><select v-model="item" @focus="item ||= choices[0]?.id ?? ''"><option value="" disabled hidden>{{ choices[0]?.name }}</option><option v-for="t in choices" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
       <label v-if="['swap', 'filled'].includes(kind)"><span>camera</span><select v-model="body"><option value="" disabled hidden>{{ bodies[0]?.name }}</option><option v-for="t in bodies" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
       <label v-if="WORDS[kind]"><span>{{ WORDS[kind] }}</span><input v-model="text" /></label>
+      <label v-if="kind === 'lent'"><span>back by</span><input v-model="until" type="date" :min="date" /></label>
+      <label v-if="kind === 'missed'"><span>a filter</span><select v-model="effect"><option value="">no filter</option><option v-for="e in EFFECTS" :key="e" :value="e">{{ EFFECT[e] }}</option></select></label>
+      <label v-if="kind === 'missed' && effect"><span>on</span><select v-model="lens"><option value="">any lens</option><option v-for="t in of('lens')" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
       <label v-if="NUMBERS[kind]"><span>{{ NUMBERS[kind]![0] }}</span><input v-model="a" inputmode="decimal" /></label>
       <label v-if="NUMBERS[kind]?.[1]"><span>{{ NUMBERS[kind]![1] }}</span><input v-model="b" inputmode="decimal" /></label>
       <button type="submit" class="kind keep">Keep the note</button>
