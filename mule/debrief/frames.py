@@ -1,13 +1,12 @@
 """Frames: what a picture's metadata says, and which things of the locker took it."""
 
-import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from math import hypot
 from typing import TypeVar
 
 from mule.field import Frame
-from mule.gear import Body, Gear, Glass, Lens
+from mule.gear import Body, Gear, Glass, Lens, words_of
 from mule.units import FULL_FRAME_DIAGONAL_MM
 
 T = TypeVar("T", Body, Lens)
@@ -67,9 +66,8 @@ def _sees(lens: Glass, frame: Frame) -> bool:
     return inside and (frame.f_number is None or frame.f_number >= lens.f_at_min * (1 - _SLACK))
 
 
-def _words(name: str) -> set[str]:
-    """Words and numbers of a name, small: "Corrie 24–70 f/2.8" is corrie, 24, 70, f, 2.8."""
-    return set(re.findall(r"[a-z]+|\d+(?:\.\d+)?", name.lower())) - {"f", "mm"}
+def _words(name: str) -> frozenset[str]:
+    return words_of(name) - {"f", "mm"}
 
 
 def _named(name: str, things: Sequence[T]) -> T | None:

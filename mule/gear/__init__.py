@@ -10,6 +10,7 @@ from mule.gear.carry import Bag, Compartment, Insert
 from mule.gear.extras import Drone, Light, Other, Remote, Safety, Sound, keeps_safe
 from mule.gear.glass import Effect, Filter, FilterHolder, StepRing
 from mule.gear.media import ANY_PLUG, Card, Computer, Drive, Link, Reader, fits_wall
+from mule.gear.naming import words_of
 from mule.gear.optical import Body, CardSlot, Glass, Lens, MountAdapter, Teleconverter, is_zoom, twins
 from mule.gear.power import Battery, Charger, PowerBank
 from mule.gear.support import Head, OtherSupport, Plate, Tripod
@@ -144,4 +145,5 @@ __all__ = [
     "keeps_safe",
     "parse",
     "twins",
+    "words_of",
 ]

@@ -6,8 +6,6 @@ common; the preview says which. Masses from a table are stated, not measured.
 
 import re
 from collections.abc import Mapping, Sequence
-from functools import cache
-from math import log2
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -18,8 +16,9 @@ from pydantic import ValidationError
 from mule.errors import InvalidInput, Problem, plain_path, shorten
 from mule.gear import GEAR, Gear, Lens, Source
 from server.documents import free_slug, slug_from, slugs
+from server.exchange.cells import READ, RULE, text_of
+from server.exchange.likeness import glass_of, kind_of, kinds, like_of
 from server.exchange.tables import rows_of
-from server.locker.convert import typical
 from server.locker.models import Thing
 
 # More things than anybody owns.
@@ -43,8 +42,6 @@ FIELDS: Mapping[str, tuple[str, ...]] = {
     "note": ("note", "notes", "comment"),
 }
 _NEEDS = ("length_mm", "width_mm", "height_mm")
-# What a unit in a title or a cell multiplies by, to grams or millimetres.
-_UNITS = {"kg": 1000.0, "g": 1.0, "lb": 453.59237, "oz": 28.349523125, "cm": 10.0, "mm": 1.0, "in": 25.4, "m": 1000.0}
 
 
 class RowProblem(Schema):
@@ -145,15 +142,15 @@ def _row(number: int, row: Mapping[str, Any], by: Mapping[str, str]) -> tuple[Ro
     data: dict[str, Any] = {}
     for field, value in told.items():
         try:
-            data[field] = _READ.get(field, _text)(value, by[field])
+            data[field] = READ.get(field, text_of)(value, by[field])
         except (ValueError, OverflowError):
-            problems.append(RowProblem(column=by[field], value=shorten(value), rule=_RULE.get(field, "text")))
+            problems.append(RowProblem(column=by[field], value=shorten(value), rule=RULE.get(field, "text")))
     name = str(data.get("name", ""))
     if not name:
         problems.append(RowProblem(column=by.get("name", "name"), value="", rule="a name"))
-    like = _like(name, str(data.get("kind", "")))
-    if data.get("kind") and _kind(str(data["kind"])) not in _kinds():
-        rule = f"one of {', '.join(_kinds())}"
+    like = like_of(name, str(data.get("kind", "")))
+    if data.get("kind") and kind_of(str(data["kind"])) not in kinds():
+        rule = f"one of {', '.join(kinds())}"
         problems.append(RowProblem(column=by["kind"], value=shorten(data["kind"]), rule=rule))
     thing = None
     if not problems:
@@ -179,7 +176,7 @@ def _spec(name: str, data: Mapping[str, Any], like: Gear | None) -> dict[str, An
     spec: dict[str, Any] = like.model_dump() if like else {"kind": "other", "use": "carrying"}
     spec |= {"id": "new", "name": name, "absent": None}
     if isinstance(like, Lens):
-        spec |= _glass(name)
+        spec |= glass_of(name)
     if "mass_g" in data:
         spec |= {"mass_g": data["mass_g"], "mass_source": Source.STATED}
     size = _size(data)
@@ -199,118 +196,3 @@ def _size(data: Mapping[str, Any]) -> dict[str, Any] | None:
     if all(field in data for field in _NEEDS):
         return {"shape": "box", **{field: data[field] for field in _NEEDS}}
     return None
-
-
-def _text(value: Any, column: str) -> str:
-    # A spreadsheet's guard against formulas is no part of the text.
-    text = str(value).strip()
-    return text[1:] if text[:1] == "'" and text[1:2] in "=+-@" else text
-
-
-def _count(value: Any, column: str) -> int:
-    number = float(value) if isinstance(value, int | float) else float(str(value).strip())
-    if number != int(number) or number < 1:
-        raise ValueError(value)
-    return int(number)
-
-
-def _measure(value: Any, column: str) -> float:
-    """ "0,8 kg", "800" under "Weight (g)", 12.5 under "Length cm": in grams or millimetres."""
-    if isinstance(value, bool):
-        raise ValueError(value)
-    unit = next(iter(re.findall(r"\b(kg|g|lb|oz|cm|mm|in|m)\b", column.lower().replace("_", " "))), None)
-    if isinstance(value, int | float):
-        return float(value) * _UNITS[unit or "g"]
-    found = re.fullmatch(r"\s*(-?\d+(?:[.,]\d+)?)\s*(kg|g|lb|oz|cm|mm|in|m)?\s*", str(value).lower())
-    if found is None:
-        raise ValueError(value)
-    return float(found[1].replace(",", ".")) * _UNITS[found[2] or unit or "g"]
-
-
-def _plain_number(value: Any, column: str) -> float:
-    return float(value) if isinstance(value, int | float) else float(str(value).strip().replace(",", "."))
-
-
-_READ = {
-    "count": _count,
-    "mass_g": _measure,
-    "length_mm": _measure,
-    "width_mm": _measure,
-    "height_mm": _measure,
-    "diameter_mm": _measure,
-    "volume_l": _plain_number,
-    "value": _plain_number,
-}
-_LENGTHS = ("length_mm", "width_mm", "height_mm", "diameter_mm")
-_RULE = {
-    "count": "a whole number, 1 or more",
-    "mass_g": "a mass: 800, 800 g or 0.8 kg",
-    "value": "a number",
-    **dict.fromkeys(_LENGTHS, "a length: 88, 88 mm or 8.8 cm"),
-}
-
-
-@cache
-def _kinds() -> tuple[str, ...]:
-    return tuple(sorted({thing.kind for thing in typical().values()} | {"other"}))
-
-
-def _words(text: str) -> frozenset[str]:
-    return frozenset(re.findall(r"[a-z]+|\d+(?:\.\d+)?", text.lower()))
-
-
-@cache
-def _typical_words() -> tuple[tuple[frozenset[str], Gear], ...]:
-    return tuple((_words(thing.name), thing) for thing in typical().values())
-
-
-# "24-70 f/2.8", "40mm F2", "100–400 f/4.5–5.6".
-_LENS = re.compile(
-    r"(\d{1,4})(?:\s*[-–]\s*(\d{1,4}))?\s*(?:mm)?\s*f/?\s*(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?", re.IGNORECASE
-)
-
-
-def _glass(name: str) -> dict[str, float]:
-    """Focal lengths and f-numbers that a lens's name says; empty when it says none."""
-    found = _LENS.search(name)
-    if found is None:
-        return {}
-    low, fast = float(found[1]), float(found[3])
-    return {
-        "focal_min_mm": low,
-        "focal_max_mm": float(found[2] or low),
-        "f_at_min": fast,
-        "f_at_max": float(found[4] or fast),
-    }
-
-
-def _unlike(lens: Lens, glass: Mapping[str, float]) -> float:
-    """How far a typical lens is from what a name says, in octaves and stops."""
-    return sum(abs(log2(getattr(lens, field) / value)) for field, value in glass.items() if value > 0)
-
-
-def _kind(told: str) -> str:
-    """ "Lenses" is lens, "Power bank" is power-bank."""
-    plain = re.sub(r"[^a-z]+", "-", told.lower()).strip("-")
-    return next(
-        (
-            k
-            for k in (plain, plain.removesuffix("s"), plain.removesuffix("es"), f"{plain.removesuffix('ies')}y")
-            if k in _kinds()
-        ),
-        plain,
-    )
-
-
-def _like(name: str, kind: str) -> Gear | None:
-    """The typical thing of that kind with most words in common; without a kind, one with two words at least."""
-    wanted = _kind(kind)
-    mine = _words(name)
-    able = [(len(words & mine), thing) for words, thing in _typical_words() if not wanted or thing.kind == wanted]
-    if not able:
-        return None
-    glass = _glass(name)
-    if wanted == "lens" and glass:
-        return min((t for _, t in able if isinstance(t, Lens)), key=lambda lens: _unlike(lens, glass))
-    common, best = max(able, key=lambda pair: pair[0])
-    return best if wanted or common >= 2 else None

@@ -77,7 +77,12 @@ export function useBench(trip: Ref<string>, kit: Ref<string>) {
     },
     ...changing,
   })
-  return { bench, error: query.error, loading: query.isPending, edit, undo, redo, ...useIndex(bench) }
+  const index = useIndex(bench)
+  const names = useNames(
+    computed(() => bench.value?.trip.trip),
+    index.things,
+  )
+  return { bench, error: query.error, loading: query.isPending, edit, undo, redo, names, ...index }
 }
 
 /** Look-ups by id over the bench. */
@@ -110,7 +115,7 @@ export interface Names {
 }
 
 /** Names for ids, for the sentences. */
-export function useNames(trip: ComputedRef<Trip | undefined>, things: ComputedRef<Map<string, Thing>>): ComputedRef<Names> {
+function useNames(trip: ComputedRef<Trip | undefined>, things: ComputedRef<Map<string, Thing>>): ComputedRef<Names> {
   return computed(() => {
     const find = (list: readonly { id: string; name: string }[] | undefined) => {
       const names = new Map(list?.map((one) => [one.id, one.name]))

@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Edit } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
-import { useBench, useLoaded, useNames } from '@/composables/useBench'
+import { useBench, useLoaded } from '@/composables/useBench'
 import { useKeys } from '@/composables/useKeys'
 import { notify } from '@/composables/useNotice'
 import { useUnits } from '@/composables/useSession'
@@ -25,13 +25,12 @@ import WantDialog from './WantDialog.vue'
 const props = defineProps<{ trip: string; kit: string }>()
 const router = useRouter()
 const units = useUnits()
-const { bench, error, edit, undo, redo, things } = useBench(
+const { bench, error, edit, undo, redo, things, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
 const brief = computed(() => bench.value?.trip.trip)
 const state = computed(() => bench.value?.state)
-const names = useNames(brief, things)
 const { entries, loaded } = useLoaded(computed(() => shown.value?.kit))
 const mat = ref<InstanceType<typeof GearMat> | null>(null)
 const opened = ref<string | null>(null)

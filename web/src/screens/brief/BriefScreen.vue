@@ -4,7 +4,7 @@ import { computed, watch } from 'vue'
 import { looseRules } from '@/api/problem'
 import AskFirst from '@/components/AskFirst.vue'
 import TripFrame from '@/components/TripFrame.vue'
-import { useBench, useNames } from '@/composables/useBench'
+import { useBench } from '@/composables/useBench'
 import { useCarriers } from '@/composables/useCarriers'
 import { useLeaveGuard } from '@/composables/useLeaveGuard'
 import DaysPart from './DaysPart.vue'
@@ -16,17 +16,13 @@ import { useBriefDraft } from './useBriefDraft'
 import WantsPart from './WantsPart.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
-const { bench, error, things } = useBench(
+const { bench, error, things, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
 const { carriers } = useCarriers()
 const stored = computed(() => bench.value?.trip)
 const { draft, problem, errors, state, flush, revert } = useBriefDraft(stored)
-const names = useNames(
-  computed(() => stored.value?.trip),
-  things,
-)
 const SAYS = { saved: 'Saved', saving: 'Saving…', refused: 'Not saved yet' } as const
 const STATUS = [
   { title: 'Current', value: 'current' },

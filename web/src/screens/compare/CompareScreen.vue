@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { asProblem } from '@/api/problem'
 import type { Side } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
-import { useBench, useNames } from '@/composables/useBench'
+import { useBench } from '@/composables/useBench'
 import { useCompare } from '@/composables/useCompare'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
@@ -14,12 +14,11 @@ import ReachStack from './ReachStack.vue'
 const props = defineProps<{ trip: string; kit: string }>()
 const MOST = 4
 const units = useUnits()
-const { bench, error, things } = useBench(
+const { bench, error, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
 const brief = computed(() => bench.value?.trip.trip)
-const names = useNames(brief, things)
 const kits = computed(() => bench.value?.kits ?? [])
 const picked = ref<string[]>([])
 watch(

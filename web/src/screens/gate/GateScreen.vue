@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import type { Edit } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
-import { useBench, useNames } from '@/composables/useBench'
+import { useBench } from '@/composables/useBench'
 import { useCarriers } from '@/composables/useCarriers'
 import { fetchDrill } from '@/composables/useDrill'
 import { useStowage } from '@/composables/useStowage'
@@ -16,13 +16,9 @@ import LegMatrix from './LegMatrix.vue'
 import ThingsList from './ThingsList.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
-const { bench, error, things, loaded, edit } = useBench(
+const { bench, error, things, loaded, edit, names } = useBench(
   () => props.trip,
   () => props.kit,
-)
-const names = useNames(
-  computed(() => bench.value?.trip.trip),
-  things,
 )
 const { carriers: docs } = useCarriers()
 const carriers = computed(() => new Map(docs.value?.map((d) => [d.carrier.id, d.carrier])))

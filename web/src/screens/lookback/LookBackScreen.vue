@@ -2,7 +2,7 @@
 /** Look back: what earned its place, what was missed, what the next plan should reckon with. */
 import { computed, ref } from 'vue'
 import TripFrame from '@/components/TripFrame.vue'
-import { useBench, useNames } from '@/composables/useBench'
+import { useBench } from '@/composables/useBench'
 import { useLookBack } from '@/composables/useLookBack'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
@@ -15,13 +15,9 @@ import ReadPictures from './ReadPictures.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
 const units = useUnits()
-const { bench, error, things } = useBench(
+const { bench, error, names } = useBench(
   () => props.trip,
   () => props.kit,
-)
-const names = useNames(
-  computed(() => bench.value?.trip.trip),
-  things,
 )
 const { back, read, apply, done, total } = useLookBack(() => ({ trip: props.trip, kit: props.kit }))
 const TABS = [

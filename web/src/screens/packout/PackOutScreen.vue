@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { OutLine } from '@/api/types'
 import TickRow from '@/components/TickRow.vue'
 import TripFrame from '@/components/TripFrame.vue'
-import { useBench, useNames } from '@/composables/useBench'
+import { useBench } from '@/composables/useBench'
 import { useField } from '@/composables/useField'
 import { usePackOut } from '@/composables/usePackOut'
 import { usePwa } from '@/composables/usePwa'
@@ -18,13 +18,9 @@ import TakeAlong from './TakeAlong.vue'
 import WeighBags from './WeighBags.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
-const { bench, error, things, loaded, edit } = useBench(
+const { bench, error, things, loaded, edit, names } = useBench(
   () => props.trip,
   () => props.kit,
-)
-const names = useNames(
-  computed(() => bench.value?.trip.trip),
-  things,
 )
 const field = useField(() => props.trip)
 const { list, scale, again } = usePackOut(() => (bench.value ? { trip: props.trip, kit: props.kit, version: bench.value.state.version } : null))

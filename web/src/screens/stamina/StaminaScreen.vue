@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import type { Edit, Stamina } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import TripFrame from '@/components/TripFrame.vue'
-import { useBench, useNames } from '@/composables/useBench'
+import { useBench } from '@/composables/useBench'
 import { useLeaveGuard } from '@/composables/useLeaveGuard'
 import { useUnits } from '@/composables/useSession'
 import { useStamina } from '@/composables/useStamina'
@@ -22,7 +22,7 @@ import StaminaTables from './StaminaTables.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
 const units = useUnits()
-const { bench, error, things, loaded, edit } = useBench(
+const { bench, error, things, loaded, edit, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
@@ -30,7 +30,6 @@ const stored = computed(() => bench.value?.trip)
 const { draft, errors, state, problem, flush, revert } = useBriefDraft(stored)
 const { leavingTo, leave } = useLeaveGuard(flush)
 const brief = computed(() => stored.value?.trip)
-const names = useNames(brief, things)
 const stamina = computed<Stamina | undefined>({
   get: () => draft.value?.stamina,
   set: (value) => {

@@ -83,7 +83,7 @@ function setMount(lensId: string | null): void {
     <LeftOver :stowage="stowage" :slots="slots" :loaded="loaded" :names="names" :running="running" :busy="busy" @mend="emit('mend', $event)" />
     <section v-if="picked" aria-label="Picked">
       <h2>{{ blockName(picked, names.thing) }}</h2>
-      <dl>
+      <dl class="facts">
         <dt>where</dt><dd>{{ corner(picked, room) }}</dd>
         <dt>reach it</dt><dd>{{ reach(picked, room) }}</dd>
         <dt>lies</dt><dd>{{ fmt.sides(picked.size_mm, units) }}, {{ fmt.load(picked.mass_g, units) }}</dd>
@@ -111,7 +111,7 @@ function setMount(lensId: string | null): void {
     </section>
     <section aria-label="This space">
       <h2>{{ roomName(room, names.thing) }}</h2>
-      <dl>
+      <dl class="facts">
         <dt>inside</dt><dd>{{ fmt.sides(room.size_mm, units) }}{{ room.measured ? '' : ', reckoned: measure it' }}</dd>
         <template v-if="lost"><dt>outside</dt><dd>{{ lost.sides }}, {{ fmt.percent(lost.share) }} lost to walls and shape</dd></template>
         <dt>full</dt><dd>{{ fmt.percent(room.fill) }} with dividers, {{ fmt.load(room.mass_g, units) }}</dd>
@@ -129,24 +129,6 @@ function setMount(lensId: string | null): void {
   display: flex;
   flex-direction: column;
   gap: 16px;
-}
-dl {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  margin: 4px 0 0;
-}
-dt,
-dd {
-  padding: 4px 0;
-  margin: 0;
-  border-bottom: 1px solid var(--line);
-}
-dt {
-  color: var(--muted);
-  padding-right: 14px;
-}
-dd {
-  text-align: right;
 }
 .acts {
   display: flex;

@@ -3,7 +3,7 @@
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import type { Edit, Loadout, Placed, Stow } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
-import { useBench, useNames } from '@/composables/useBench'
+import { useBench } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { useOuting } from '@/composables/useOuting'
 import { useStowage } from '@/composables/useStowage'
@@ -26,13 +26,9 @@ const RoomTurned = defineAsyncComponent(() => import('./RoomTurned.vue'))
 
 const props = defineProps<{ trip: string; kit: string }>()
 const units = useUnits()
-const { bench, error, things, entries, loaded, edit } = useBench(
+const { bench, error, things, entries, loaded, edit, names } = useBench(
   () => props.trip,
   () => props.kit,
-)
-const names = useNames(
-  computed(() => bench.value?.trip.trip),
-  things,
 )
 const loadout = ref('')
 const { stowage, problem, running, save } = useStowage(bench, () => loadout.value)

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import type { Asking, Marks } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
 import TripFrame from '@/components/TripFrame.vue'
-import { useBench, useKits, useNames } from '@/composables/useBench'
+import { useBench, useKits } from '@/composables/useBench'
 import { useChoice } from '@/composables/useChoice'
 import { useCompare } from '@/composables/useCompare'
 import { notify } from '@/composables/useNotice'
@@ -21,12 +21,11 @@ import TradeCurve from './TradeCurve.vue'
 const props = defineProps<{ trip: string; kit: string }>()
 const router = useRouter()
 const units = useUnits()
-const { bench, error, things, loaded } = useBench(
+const { bench, error, things, loaded, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
 const brief = computed(() => bench.value?.trip.trip)
-const names = useNames(brief, things)
 const { points, choice, problem, running, wanted, start, stop } = useChoice(
   () => props.trip,
   () => props.kit,

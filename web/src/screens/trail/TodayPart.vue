@@ -29,7 +29,7 @@ const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
     <p v-else class="quiet">No loadout names this day. Make one at Stow, and the day's bag stands here.</p>
     <template v-if="day">
       <h2>Light and water</h2>
-      <dl>
+      <dl class="facts">
         <template v-if="light">
           <dt>sun</dt><dd>{{ light.sunrise && light.sunset ? `${clock(light.sunrise)}–${clock(light.sunset)}` : `${hours(light.sun_h)} of sun` }}</dd>
           <dt>light to walk by</dt><dd>{{ light.first_light && light.last_light ? `${clock(light.first_light)}–${clock(light.last_light)}` : 'no change' }}</dd>
@@ -58,23 +58,5 @@ ul {
 li {
   padding: 6px 0;
   border-bottom: 1px solid var(--line);
-}
-dl {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  margin: 4px 0 0;
-}
-dt,
-dd {
-  padding: 6px 0;
-  margin: 0;
-  border-bottom: 1px solid var(--line);
-}
-dt {
-  color: var(--muted);
-  padding-right: 14px;
-}
-dd {
-  text-align: right;
 }
 </style>

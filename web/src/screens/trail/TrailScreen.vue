@@ -2,7 +2,7 @@
 /** Out there, in gloves, without a network: today's bag, packs and cards, tonight's list, and a quick note. */
 import { computed, ref, watch } from 'vue'
 import TripFrame from '@/components/TripFrame.vue'
-import { useBench, useNames } from '@/composables/useBench'
+import { useBench } from '@/composables/useBench'
 import { useField } from '@/composables/useField'
 import { useOuting } from '@/composables/useOuting'
 import { usePwa } from '@/composables/usePwa'
@@ -15,13 +15,9 @@ import NightPart from './NightPart.vue'
 import TodayPart from './TodayPart.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
-const { bench, error, things, entries } = useBench(
+const { bench, error, things, entries, names } = useBench(
   () => props.trip,
   () => props.kit,
-)
-const names = useNames(
-  computed(() => bench.value?.trip.trip),
-  things,
 )
 const field = useField(() => props.trip)
 usePwa()
