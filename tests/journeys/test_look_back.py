@@ -42,3 +42,58 @@ def test_pictures_are_read_and_odd_ones_are_named(demo: Page) -> None:
     expect(part).to_contain_text("25 pictures read; 1 file odd:")
     expect(part).to_contain_text("odd.jpg")
     expect(demo.get_by_role("heading", name=re.compile("Look back"))).to_contain_text("25 frames")
+
+
+def test_advice_goes_into_the_brief_of_the_trip_to_come_and_into_notes(demo: Page) -> None:
+    demo.goto("/trips/karst/a/look-back")
+    part = demo.get_by_role("region", name="Next time")
+    part.get_by_label("Trip to come").select_option(label="Five days by canoe through lake country")
+    leave = part.get_by_role("listitem").filter(has_text="Leave Tablet")
+    leave.get_by_role("button", name="Must stay").click()
+    expect(leave.get_by_role("button")).to_have_attribute("aria-pressed", "true")
+    marks = demo.evaluate(
+        "fetch('/api/trips').then((r) => r.json()).then((all) => all.find((d) => d.trip.id === 'canoe').trip.marks)"
+    )
+    assert "tablet" in marks["must_leave"]
+    leave.get_by_role("button").click()
+    expect(leave.get_by_role("button")).to_have_attribute("aria-pressed", "false")
+
+    fault = part.get_by_role("listitem").filter(has_text="Have Rain cover looked at")
+    fault.get_by_role("button", name="Put it in its note").click()
+    expect(fault).to_contain_text("in its note")
+    demo.reload()
+    expect(part.get_by_role("listitem").filter(has_text="Have Rain cover looked at")).to_contain_text("in its note")
+
+
+def test_a_missed_filter_leads_to_the_ring_at_home(demo: Page) -> None:
+    demo.goto("/trips/karst/a/look-back")
+    part = demo.get_by_role("region", name="Next time")
+    expect(part).to_contain_text(re.compile("Take Ring 77 → 82.*a polariser on Corrie 16–35 f/4 was missed once"))
+
+
+def test_the_trail_says_how_far_a_trip_is(demo: Page) -> None:
+    demo.goto("/trips/karst/a/look-back")
+    trail = demo.get_by_role("navigation", name="Stations of this trip")
+    for name in ("Pack-out", "Trail", "Look back"):
+        expect(trail.get_by_role("link", name=re.compile(f"^{name}"))).to_contain_text("done")
+    demo.goto("/trips/lofoten/b/trail")
+    expect(trail.get_by_role("link", name=re.compile("^Pack-out"))).to_contain_text("open")
+
+
+def test_a_trip_moves_with_its_notes_and_pictures(demo: Page, tmp_path: Path) -> None:
+    demo.goto("/trips/karst/a/pack-out")
+    demo.get_by_role("navigation", name="Beside the list").get_by_role("button", name="take along").click()
+    with demo.expect_download() as caught:
+        demo.get_by_role("link", name="Plan file").click()
+    file = tmp_path / "karst.plan.json"
+    caught.value.save_as(file)
+    demo.goto("/trips")
+    demo.get_by_label("A plan file to bring in").set_input_files(file)
+    expect(demo.locator(".trip", has_text="Caves and karst by night train")).to_have_count(2)
+    demo.goto("/trips/karst-2/a/look-back")
+    expect(demo.get_by_role("heading", name=re.compile("Look back"))).to_contain_text("60 frames")
+    expect(demo.get_by_text("Take Corrie 100–400")).to_be_visible()
+    demo.evaluate(
+        """() => fetch('/api/trips/karst-2', {
+          method: 'DELETE', headers: { 'X-CSRFToken': document.cookie.match(/csrftoken=([^;]+)/)[1] } })"""
+    )

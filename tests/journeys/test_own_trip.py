@@ -234,3 +234,54 @@ def test_an_own_trip_says_whether_power_and_cards_last(newcomer: Page) -> None:
     page.get_by_role("button", name="Travel").click()
     page.get_by_label("Frames", exact=True).fill("many")
     expect(page.get_by_text("A number, please")).to_be_visible()
+
+
+def rename(page: Page, name: str) -> None:
+    """Gives the thing that was added last a name of one's own."""
+    editor = page.get_by_role("complementary", name="The thing chosen")
+    editor.get_by_label("Name", exact=True).fill(name)
+    editor.get_by_role("button", name="Save").click()
+    expect(page.locator(".rows")).to_contain_text(name)
+
+
+def test_an_own_trip_from_packing_out_to_looking_back(newcomer: Page) -> None:
+    page = newcomer
+    page.goto("/locker")
+    for typed, name in (("full-frame 45", "Corrie C1"), ("14-30", "Corrie 16-35 f/4"), ("backpack 25", "Grey bag")):
+        add_gear(page, typed)
+        rename(page, name)
+    page.goto("/trips")
+    plan_trip(page, "Own caves")
+    page.get_by_label("First day").fill("2026-10-03")
+    add_want(page, "Halls", "16", "35")
+    saved(page)
+    page.keyboard.press("Escape")
+    page.get_by_role("link", name=re.compile("^Bench")).click()
+    page.wait_for_url("**/bench")
+    mat = page.locator(".mat")
+    for name in ("Grey bag", "Corrie C1", "Corrie 16-35"):
+        mat.get_by_role("button", name=re.compile(f"^{name}")).click()
+        expect(mat.get_by_role("button", name=re.compile(f"^{name}"))).to_have_attribute("aria-pressed", "true")
+
+    page.get_by_role("link", name=re.compile("^Pack-out")).click()
+    page.wait_for_url("**/pack-out")
+    listed = page.get_by_role("region", name="The list")
+    for name in ("Corrie C1", "Corrie 16-35"):
+        listed.get_by_role("button", name=re.compile(f"{name}.*(low|high|halfway)")).click()
+    expect(page.get_by_role("heading", name=re.compile("Pack-out"))).to_contain_text("2 of 2 in")
+    beside = page.get_by_role("navigation", name="Beside the list")
+    beside.get_by_role("button", name="before leaving").click()
+    tasks = page.get_by_role("region", name="Before leaving").get_by_role("listitem")
+    for index in range(tasks.count()):
+        tasks.nth(index).get_by_role("button").click()
+        expect(tasks.nth(index).get_by_role("button")).to_have_attribute("aria-pressed", "true")
+    expect(page.get_by_role("link", name=re.compile("^Pack-out"))).to_contain_text("done")
+
+    page.get_by_role("link", name=re.compile("^Look back")).click()
+    page.wait_for_url("**/look-back")
+    expect(page.get_by_role("main")).to_contain_text("Nothing was noted on this trip yet")
+    pictures = sorted((ROOT / "demo" / "karst-pictures").glob("*.jpg"))[:20]
+    page.get_by_label("Files to read").set_input_files(pictures)
+    expect(page.get_by_role("region", name="Pictures")).to_contain_text("20 pictures read")
+    expect(page.get_by_role("row", name=re.compile("^Halls"))).to_contain_text("20")
+    expect(page.get_by_role("row", name=re.compile("^Corrie 16-35"))).to_contain_text("20")

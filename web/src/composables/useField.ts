@@ -6,7 +6,7 @@ import { Problem } from '@/api/problem'
 import { queries } from '@/api/queries'
 import type { FieldOut, What } from '@/api/types'
 import { drop, put, settle, waiting, type Waiting } from '@/field/outbox'
-import { replaced, standing } from '@/field/subjects'
+import { replaced, standing, type Standing } from '@/field/subjects'
 import { notify } from './useNotice'
 import { useSession } from './useSession'
 import { lookAgain } from './useStations'
@@ -35,8 +35,9 @@ export function useField(trip: MaybeRefOrGetter<string>) {
   }
   // One after the other: each mark must know those before it.
   let doing: Promise<unknown> = Promise.resolve()
-  function mark(what: What): Promise<void> {
+  function mark(wish: What | ((stands: Standing) => What)): Promise<void> {
     const next = doing.then(async () => {
+      const what = typeof wish === 'function' ? wish(stands.value) : wish
       await put(who.value, toValue(trip), what, replaced(stands.value, what))
       await look()
     })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Entry, Mark, Thing } from '@/api/types'
-import { cards, dayToShow, nextPack, packs, safeToErase } from './boards'
+import { carded, cards, copied, dayToShow, packs, safeToErase, turned } from './boards'
 import { standing } from './subjects'
 
 const things = new Map([
@@ -20,8 +20,25 @@ describe('boards', () => {
     expect(packs(entries, things, stands).map((p) => p.state)).toEqual(['ready', 'ready', 'spent'])
     expect(cards(entries, things, stands).map((c) => [c.piece, c.state])).toEqual([[1, 'blank'], [2, 'blank']])
   })
-  it('go round from ready to ready', () => {
-    expect(['ready', 'in-use', 'spent', 'charging'].map((s) => nextPack(s as 'ready'))).toEqual(['in-use', 'spent', 'charging', 'ready'])
+  it('go round from ready to ready, from what they are by then', () => {
+    const pack = { item: 'lb', piece: 2, name: 'LB-4', state: 'ready' } as const
+    let stands = standing(undefined, [])
+    const states = Array.from({ length: 4 }, () => {
+      const what = turned(pack)(stands)
+      stands = standing(undefined, [mark(what)])
+      return what.do === 'pack' && what.state
+    })
+    expect(states).toEqual(['in-use', 'spent', 'charging', 'ready'])
+  })
+  it('count every tap of a copy, and none from before the card was shot on again', () => {
+    const card = { item: 'sd', piece: 1, name: 'SD 128', state: 'full', copies: 0 } as const
+    let stands = standing(undefined, [mark(carded(card, 'full'))])
+    for (let tap = 0; tap < 2; tap++) stands = standing(undefined, [mark(copied(card)(stands))])
+    expect(cards(entries, things, stands)[0]).toMatchObject({ state: 'full', copies: 2 })
+    stands = standing(undefined, [mark(carded(card, 'in-use'))])
+    expect(cards(entries, things, stands)[0]).toMatchObject({ state: 'in-use', copies: 0 })
+    for (let tap = 0; tap < 12; tap++) stands = standing(undefined, [mark(copied(card)(stands))])
+    expect(cards(entries, things, stands)[0]!.copies).toBe(9)
   })
   it('let a card be erased only when its pictures are in enough places', () => {
     const stands = standing(undefined, [mark({ do: 'card', item: 'sd', piece: 1, state: 'full', copies: 1 })])

@@ -25,23 +25,38 @@ function pieces(entries: readonly Entry[], things: ReadonlyMap<string, Thing>, k
   return [...counts].flatMap(([item, count]) => Array.from({ length: count }, (_, i) => ({ item, name: things.get(item)!.name, piece: i + 1 })))
 }
 
+function packState(stands: Standing, item: string, piece: number): PackState {
+  const what = stands.now.get(`pack:${item}#${piece}`)?.what
+  return what?.do === 'pack' ? what.state : 'ready'
+}
+function cardState(stands: Standing, item: string, piece: number): Pick<Card, 'state' | 'copies'> {
+  const what = stands.now.get(`card:${item}#${piece}`)?.what
+  return what?.do === 'card' ? { state: what.state, copies: what.copies ?? 0 } : { state: 'blank', copies: 0 }
+}
+
 export function packs(entries: readonly Entry[], things: ReadonlyMap<string, Thing>, stands: Standing): Pack[] {
-  return pieces(entries, things, 'battery').map((p) => {
-    const what = stands.now.get(`pack:${p.item}#${p.piece}`)?.what
-    return { ...p, state: what?.do === 'pack' ? what.state : 'ready' }
-  })
+  return pieces(entries, things, 'battery').map((p) => ({ ...p, state: packState(stands, p.item, p.piece) }))
 }
 
 export function cards(entries: readonly Entry[], things: ReadonlyMap<string, Thing>, stands: Standing): Card[] {
-  return pieces(entries, things, 'card').map((p) => {
-    const what = stands.now.get(`card:${p.item}#${p.piece}`)?.what
-    return what?.do === 'card' ? { ...p, state: what.state, copies: what.copies ?? 0 } : { ...p, state: 'blank', copies: 0 }
-  })
+  return pieces(entries, things, 'card').map((p) => ({ ...p, ...cardState(stands, p.item, p.piece) }))
 }
 
 const NEXT: Record<PackState, PackState> = { ready: 'in-use', 'in-use': 'spent', spent: 'charging', charging: 'ready' }
-export function nextPack(state: PackState): PackState {
-  return NEXT[state]
+/** A pack goes on to its next state, from the one it has by then: two quick taps are two steps. */
+export function turned({ item, piece }: Pack): (stands: Standing) => What {
+  return (stands) => ({ do: 'pack', item, piece, state: NEXT[packState(stands, item, piece)] })
+}
+/** Copies count only from the last change: what was shot after a copy is in no other place. */
+export function carded({ item, piece }: Card, state: CardState): What {
+  return { do: 'card', item, piece, state, copies: 0 }
+}
+/** One copy more of what is on a card. */
+export function copied({ item, piece }: Card): (stands: Standing) => What {
+  return (stands) => {
+    const card = cardState(stands, item, piece)
+    return { do: 'card', item, piece, state: card.state, copies: Math.min(9, card.copies + 1) }
+  }
 }
 
 /** Whether a card may be erased: its pictures are in as many places as were asked for, the card not counted. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { FieldOut, Mark, What } from '@/api/types'
-import { replaced, standing, subjectOf, ticked } from './subjects'
+import { replaced, standing, subjectOf, ticked, toggled } from './subjects'
 
 const mark = (id: string, what: What, after: string[] = []): Mark => ({ id, device: 'd', seq: 1, at: '2027-02-21T08:00:00Z', after, what })
 const card = (state: 'blank' | 'full'): What => ({ do: 'card', item: 'sd', piece: 2, state, copies: 0 })
@@ -17,6 +17,11 @@ describe('what stands', () => {
     const sent = mark('1', { do: 'tick', line: 'a@b', done: true })
     const later = mark('2', { do: 'tick', line: 'a@b', done: false })
     expect(ticked(standing(field([sent, later], { 'line:a@b': later }), [sent]), 'a@b')).toBe(false)
+  })
+  it('turns a line to the other of what it is by then', () => {
+    const once = standing(undefined, [mark('1', toggled('a@b')(standing(undefined, [])))])
+    expect(ticked(once, 'a@b')).toBe(true)
+    expect(toggled('a@b')(once)).toEqual({ do: 'tick', line: 'a@b', done: false })
   })
   it('keeps what happened in order, once', () => {
     const used = (id: string): Mark => mark(id, { do: 'used', item: 'tele', day: '2027-02-21' })

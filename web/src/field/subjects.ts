@@ -54,3 +54,7 @@ export function ticked(stands: Standing, line: string): boolean {
   const what = stands.now.get(`line:${line}`)?.what
   return what?.do === 'tick' && what.done
 }
+/** A line done, or not any more: the other of what it is by then. */
+export function toggled(line: string): (stands: Standing) => What {
+  return (stands) => ({ do: 'tick', line, done: !ticked(stands, line) })
+}

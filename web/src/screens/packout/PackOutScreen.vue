@@ -8,7 +8,7 @@ import { useBench } from '@/composables/useBench'
 import { useField } from '@/composables/useField'
 import { usePackOut } from '@/composables/usePackOut'
 import { usePwa } from '@/composables/usePwa'
-import { ticked } from '@/field/subjects'
+import { ticked, toggled } from '@/field/subjects'
 import { HARM, lastHour, pieces } from '@/wording/packout'
 import FieldState from '@/screens/trail/FieldState.vue'
 import AddThing from './AddThing.vue'
@@ -44,7 +44,7 @@ const people = computed(() => bench.value?.trip.trip.people ?? [])
 const bags = computed(() => (list.value?.bags ?? []).filter((b) => b.lines.length && (!person.value || b.person === person.value)))
 const worn = computed(() => (list.value?.worn ?? []).filter((l) => !person.value || l.person === person.value))
 function tick(line: string): void {
-  void field.mark({ do: 'tick', line, done: !done(line) })
+  void field.mark(toggled(line))
 }
 /** One thing more, into a bag that comes along. */
 function add(item: string, bag: string): void {

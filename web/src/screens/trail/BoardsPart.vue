@@ -5,7 +5,7 @@ import type { Entry, Signs, Thing, TripDoc } from '@/api/types'
 import type { useField } from '@/composables/useField'
 import { notify } from '@/composables/useNotice'
 import { useTrips } from '@/composables/useTrips'
-import { cards, nextPack, packs, safeToErase, type Card, type Pack } from '@/field/boards'
+import { carded, cards, copied, packs, safeToErase, turned, type Card } from '@/field/boards'
 import { CARD, PACK } from '@/wording/field'
 
 const props = defineProps<{ entries: Entry[]; things: Map<string, Thing>; field: ReturnType<typeof useField>; signs: Signs; copies: number; trip: TripDoc }>()
@@ -18,16 +18,13 @@ const telling = ref(false)
 const SIGNS = { pack_ready: 'a ready pack', pack_spent: 'a spent pack', card_blank: 'a blank card', card_full: 'a full card', card_copied: 'a copied card' } as const
 const told = computed(() => (Object.keys(SIGNS) as (keyof typeof SIGNS)[]).filter((k) => props.signs[k]))
 
-function turn(pack: Pack): void {
-  void props.field.mark({ do: 'pack', item: pack.item, piece: pack.piece, state: nextPack(pack.state) })
-}
-function setCard(card: Card, change: Partial<Card>): void {
+function setCard(wish: Parameters<typeof props.field.mark>[0]): void {
   erasing.value = null
-  void props.field.mark({ do: 'card', item: card.item, piece: card.piece, state: card.state, copies: card.copies, ...change })
+  void props.field.mark(wish)
 }
 function erase(card: Card): void {
   const asked = erasing.value?.card.item === card.item && erasing.value.card.piece === card.piece ? erasing.value.asked : 0
-  if (safeToErase(card, props.copies) || asked >= 2) setCard(card, { state: 'blank', copies: 0 })
+  if (safeToErase(card, props.copies) || asked >= 2) setCard(carded(card, 'blank'))
   else erasing.value = { card, asked: asked + 1 }
 }
 function asking(card: Card): number {
@@ -43,7 +40,7 @@ function sign(key: keyof typeof SIGNS, event: Event): void {
   <section aria-label="Packs and cards">
     <h2>Packs <span class="quiet">tap: ready, in use, spent, charging</span></h2>
     <div class="board">
-      <button v-for="p in packBoard" :key="p.item + p.piece" type="button" class="piece" :class="p.state" @click="turn(p)">
+      <button v-for="p in packBoard" :key="p.item + p.piece" type="button" class="piece" :class="p.state" @click="field.mark(turned(p))">
         <b>{{ p.name }} {{ p.piece }}</b><span>{{ PACK[p.state] }}</span>
       </button>
     </div>
@@ -52,9 +49,9 @@ function sign(key: keyof typeof SIGNS, event: Event): void {
     <div v-for="c in cardBoard" :key="c.item + c.piece" class="card" :class="c.state">
       <div class="head"><b>{{ c.name }} {{ c.piece }}</b> <span>{{ CARD[c.state] }}{{ c.copies ? `, copied ${c.copies} ×` : '' }}{{ c.state === 'full' ? (safeToErase(c, copies) ? ', safe to erase' : ', keep it') : '' }}</span></div>
       <div class="acts">
-        <button v-if="c.state !== 'in-use'" type="button" class="act" @click="setCard(c, { state: 'in-use' })">in use</button>
-        <button v-if="c.state !== 'full'" type="button" class="act" @click="setCard(c, { state: 'full' })">full</button>
-        <button v-if="c.state !== 'blank' && c.copies < 9" type="button" class="act" @click="setCard(c, { copies: c.copies + 1 })">+ copy</button>
+        <button v-if="c.state !== 'in-use'" type="button" class="act" @click="setCard(carded(c, 'in-use'))">in use</button>
+        <button v-if="c.state !== 'full'" type="button" class="act" @click="setCard(carded(c, 'full'))">full</button>
+        <button v-if="c.state !== 'blank' && c.copies < 9" type="button" class="act" @click="setCard(copied(c))">+ copy</button>
         <button v-if="c.state !== 'blank'" type="button" class="act" @click="erase(c)">erased</button>
       </div>
       <p v-if="asking(c)" class="warn" role="alert">

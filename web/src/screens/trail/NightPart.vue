@@ -5,7 +5,7 @@ import type { Day, Entry, Thing } from '@/api/types'
 import TickRow from '@/components/TickRow.vue'
 import type { useField } from '@/composables/useField'
 import { cards, packs } from '@/field/boards'
-import { ticked } from '@/field/subjects'
+import { ticked, toggled } from '@/field/subjects'
 import { nightTasks } from '@/wording/night'
 
 const props = defineProps<{ date: string; day: Day | undefined; mains: boolean; entries: Entry[]; things: Map<string, Thing>; field: ReturnType<typeof useField>; copies: number }>()
@@ -27,7 +27,7 @@ function done(line: string): boolean {
   <section aria-label="Tonight">
     <h2>Tonight</h2>
     <ul class="lines">
-      <li v-for="t in tasks" :key="t.line"><TickRow large :done="done(t.line)" :head="t.head" :body="t.body" @tick="field.mark({ do: 'tick', line: t.line, done: !done(t.line) })" /></li>
+      <li v-for="t in tasks" :key="t.line"><TickRow large :done="done(t.line)" :head="t.head" :body="t.body" @tick="field.mark(toggled(t.line))" /></li>
     </ul>
   </section>
 </template>

@@ -1,0 +1,125 @@
+"""On a phone at 390 x 844: the field screens are made for it, and every other screen can be read there."""
+
+import re
+from collections.abc import Iterator
+
+import pytest
+from playwright.sync_api import Browser, Locator, Page, expect
+
+PHONE = {"width": 390, "height": 844}
+# A fingertip in a glove (estimate, and what accessibility guides ask at the least).
+TARGET_PX = 44
+SCREENS = (
+    "/trips",
+    "/locker",
+    "/rules",
+    "/settings",
+    *(f"/trips/lofoten/b/{s}" for s in ("brief", "bench", "stamina", "stow", "gate", "pack-out", "trail", "compare")),
+    "/trips/karst/a/look-back",
+)
+
+
+@pytest.fixture
+def phone(browser: Browser, site: str) -> Iterator[Page]:
+    context = browser.new_context(base_url=site, viewport=PHONE, has_touch=True)
+    page = context.new_page()
+    page.goto("/welcome")
+    page.get_by_role("button", name="Step into the demo").click()
+    page.wait_for_url("**/bench")
+    yield page
+    context.close()
+
+
+def small(targets: Locator) -> list[str]:
+    """Buttons that a glove would miss."""
+    boxes = [(t.inner_text(), t.bounding_box()) for t in targets.all() if t.is_visible()]
+    return [text for text, box in boxes if box and min(box["width"], box["height"]) < TARGET_PX]
+
+
+@pytest.mark.parametrize("path", SCREENS)
+def test_nothing_stands_beside_the_screen_or_over_another_part(phone: Page, path: str) -> None:
+    phone.goto(path)
+    expect(phone.locator(".screen").first).to_be_visible()
+    phone.wait_for_load_state("networkidle")
+    assert phone.evaluate("document.documentElement.scrollWidth") <= PHONE["width"]
+    # Parts of a screen that stand one under the other do not overlap.
+    over = phone.evaluate(
+        """() => {
+          const parts = [...document.querySelectorAll('.screen.stacks > *')].map((p) => p.getBoundingClientRect())
+          return parts.filter((p, i) => i && p.height && parts[i - 1].height && p.top < parts[i - 1].bottom - 1).length
+        }"""
+    )
+    assert over == 0
+
+
+def test_a_glove_finds_every_line_of_the_list_and_the_parts_take_turns(phone: Page) -> None:
+    phone.goto("/trips/lofoten/b/pack-out")
+    listed = phone.get_by_role("region", name="The list")
+    line = listed.get_by_role("button", name=re.compile("Trail food")).first
+    line.scroll_into_view_if_needed()
+    assert small(listed.locator(".row")) == []
+    before = line.get_attribute("aria-pressed")
+    line.tap()
+    expect(line).to_have_attribute("aria-pressed", "false" if before == "true" else "true")
+    line.tap()
+    expect(line).to_have_attribute("aria-pressed", before or "false")
+    parts = phone.get_by_role("navigation", name="Parts of pack-out")
+    for name, region in (("last hour", "Last hour"), ("before leaving", "Before leaving"), ("scale", "Scale")):
+        parts.get_by_role("button", name=name).tap()
+        expect(phone.get_by_role("region", name=region)).to_be_visible()
+        expect(listed).to_be_hidden()
+    parts.get_by_role("button", name="list", exact=True).tap()
+    expect(listed).to_be_visible()
+
+
+def test_boards_and_notes_are_large_enough_for_gloves(phone: Page) -> None:
+    phone.goto("/trips/lofoten/b/trail")
+    parts = phone.get_by_role("navigation", name="Parts of the trail")
+    assert small(parts.get_by_role("button")) == []
+    for name, region in (("packs, cards", "Packs and cards"), ("tonight", "Tonight"), ("note", "Note")):
+        parts.get_by_role("button", name=name).tap()
+        part = phone.get_by_role("region", name=region)
+        expect(part).to_be_visible()
+        # Words in a sentence that change a setting are no targets of the field.
+        assert small(part.locator("button:not(.link)")) == []
+
+
+def test_a_pack_goes_round_by_taps_and_a_card_says_its_copies(phone: Page) -> None:
+    phone.goto("/trips/lofoten/b/trail")
+    phone.get_by_role("navigation", name="Parts of the trail").get_by_role("button", name="packs, cards").tap()
+    pack = phone.get_by_role("region", name="Packs and cards").locator(".piece").last
+    for state in ("in use", "spent", "charging", "ready"):
+        pack.tap()
+        expect(pack).to_contain_text(state)
+
+
+def test_what_was_missed_and_lent_is_noted_with_filter_and_day(phone: Page) -> None:
+    phone.goto("/trips/lofoten/b/trail")
+    phone.get_by_role("navigation", name="Parts of the trail").get_by_role("button", name="note").tap()
+    sorts = phone.get_by_role("group", name="Sort of note")
+    sorts.get_by_role("button", name="missed").tap()
+    phone.get_by_label("wanted what").fill("surf without glare")
+    phone.get_by_role("combobox", name=re.compile("^a filter")).select_option("polariser")
+    phone.get_by_role("combobox", name=re.compile("^on")).select_option(label="Corrie 16–35 f/4")
+    phone.get_by_role("button", name="Keep the note").tap()
+    noted = phone.get_by_role("list", name="Noted this day")
+    expect(noted).to_contain_text("wanted surf without glare, without a polariser on Corrie 16–35 f/4")
+    sorts.get_by_role("button", name="lent").tap()
+    phone.get_by_role("button", name="Keep the note").tap()
+    expect(phone.get_by_role("alert")).to_have_text("Say to whom.")
+    phone.get_by_label("to whom").fill("Sigrid")
+    phone.get_by_label("back by").fill("2027-02-24")
+    phone.get_by_role("button", name="Keep the note").tap()
+    expect(noted).to_contain_text("to Sigrid until Wed 24 Feb")
+    phone.reload()
+    phone.get_by_role("navigation", name="Parts of the trail").get_by_role("button", name="note").tap()
+    expect(phone.get_by_role("list", name="Noted this day")).to_contain_text("to Sigrid")
+
+
+def test_between_packing_and_the_trail_it_is_one_tap(phone: Page) -> None:
+    phone.goto("/trips/lofoten/b/pack-out")
+    way = phone.get_by_role("navigation", name="In the field")
+    way.get_by_role("link", name="Trail").tap()
+    phone.wait_for_url("**/trail")
+    way.get_by_role("link", name="Pack-out").tap()
+    phone.wait_for_url("**/pack-out")
