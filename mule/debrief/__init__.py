@@ -12,8 +12,10 @@ from mule.debrief.against import against
 from mule.debrief.answer import (
     Advice,
     Against,
+    DayShot,
     FocalCell,
     History,
+    Lack,
     LookBack,
     PackWear,
     Unknown,
@@ -22,10 +24,10 @@ from mule.debrief.answer import (
 )
 from mule.debrief.frames import Matched, match
 from mule.debrief.rates import ByCold, Rate, rates
+from mule.debrief.tally import cells_of, days_of, lacks_of, unknown_of, wants_of, wear_of
 from mule.field import Broke, Field, Filled, Frame, Lent, Missed, Swapped, Used
 from mule.gear import (
     Bag,
-    Battery,
     Body,
     Computer,
     Drone,
@@ -44,7 +46,6 @@ from mule.gear import (
     Tripod,
     keeps_safe,
 )
-from mule.optics import CELLS_PER_OCTAVE, cells_between, edge_mm
 from mule.plan import Plan
 
 # Things this light may stay, used or not (estimate).
@@ -79,7 +80,7 @@ def look_back(
     missed = tuple(mark for mark in logged if isinstance(mark.what, Missed))
     faults = tuple(mark for mark in logged if isinstance(mark.what, Broke))
     measured = rates(plan.items, logged)
-    wear = tuple(_wear(plan, field, others))
+    wear = tuple(wear_of(plan, field, others))
     return LookBack(
         frames=len(seen),
         outside=sum(bool(m.frame.taken and days and m.frame.taken.date() not in days) for m in seen),
@@ -89,10 +90,12 @@ def look_back(
         twice=twice,
         kept=tuple(item for item in idle if item in kept),
         missed=missed,
+        lacks=tuple(lacks_of(missed)),
         faults=faults,
         lent=tuple(mark for mark in logged if isinstance(mark.what, Lent)),
-        cells=_cells(seen, list(reach)),
-        wants=tuple(_wants(plan, seen)),
+        cells=cells_of(seen, list(reach)),
+        days=tuple(days_of(plan, seen)),
+        wants=tuple(wants_of(plan, seen)),
         against=tuple(against(plan, field, len(seen))),
         rates=measured,
         wear=wear,
@@ -101,7 +104,7 @@ def look_back(
             *take_or_rent(plan, uses, missed),
             *service_or_retire(faults, wear),
         ),
-        unknown=_unknown(seen),
+        unknown=unknown_of(seen),
     )
 
 
@@ -122,17 +125,6 @@ def used_days(gear: Sequence[Gear], field: Field, seen: Iterable[Matched]) -> di
                 found.setdefault(body, set()).add(day)
     known = {thing.id for thing in gear}
     return {item: days for item, days in found.items() if item in known}
-
-
-def _wear(plan: Plan, field: Field, others: Sequence[History]) -> Iterable[PackWear]:
-    """Packs that can be charged, with what was noted of them on all trips."""
-    for item, pieces in plan.kit.loaded().items():
-        pack = plan.items[item]
-        if isinstance(pack, Battery) and pack.rechargeable:
-            here = field.charges.get(item, 0)
-            noted = here + sum(other.charged.get(item, 0) for other in others)
-            cycles = round(pack.cycles + noted / pack.count, 1)
-            yield PackWear(item=item, pieces=pieces, charges=here, cycles=cycles, health=pack.health)
 
 
 def _stays(thing: Gear) -> bool:
@@ -172,47 +164,14 @@ def _noted(thing: Gear, used: Mapping[str, Collection[date]]) -> bool:
     return bool(used) and aid
 
 
-def _cells(seen: Iterable[Matched], reach: Sequence[tuple[float, float]]) -> tuple[FocalCell, ...]:
-    """From the shortest to the longest of what was shot and what could be, in equivalent millimetres."""
-    counts = Counter(cells_between(mm, mm)[0] for m in seen if (mm := m.equivalent_mm))
-    reached = {index for low, high in reach for index in cells_between(low, high)}
-    every = counts.keys() | reached
-    if not every:
-        return ()
-    return tuple(
-        FocalCell(from_mm=edge_mm(i), to_mm=edge_mm(i + 1), frames=counts.get(i, 0), reached=i in reached)
-        for i in range(min(every), max(every) + 1)
-    )
-
-
-def _wants(plan: Plan, seen: Sequence[Matched]) -> Iterable[WantMet]:
-    slack = 2 ** (1 / CELLS_PER_OCTAVE)
-    planned = {want.id: {d.date for d in plan.trip.days if want in plan.trip.wants_on(d)} for want in plan.trip.wants}
-    for want in plan.trip.wants:
-        on: list[date | None] = []
-        for m in seen:
-            mm, taken = m.equivalent_mm, m.frame.taken
-            inside = mm is not None and want.focal_min_mm / slack <= mm <= want.focal_max_mm * slack
-            if inside and (taken is None or not planned[want.id] or taken.date() in planned[want.id]):
-                on.append(taken.date() if taken else None)
-        yield WantMet(want=want.id, frames=len(on), days=len({day for day in on if day}))
-
-
-def _unknown(seen: Iterable[Matched]) -> tuple[Unknown, ...]:
-    lost = Counter(
-        ("" if m.body else m.frame.body, "" if m.lens else m.frame.lens)
-        for m in seen
-        if (not m.body and m.frame.body) or (not m.lens and m.frame.lens)
-    )
-    return tuple(Unknown(body=body, lens=lens, frames=n) for (body, lens), n in lost.most_common())
-
-
 __all__ = [
     "Advice",
     "Against",
     "ByCold",
+    "DayShot",
     "FocalCell",
     "History",
+    "Lack",
     "LookBack",
     "Matched",
     "PackWear",

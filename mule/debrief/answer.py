@@ -7,6 +7,7 @@ from pydantic import Field
 
 from mule.debrief.rates import Rate
 from mule.field import Mark
+from mule.gear import Effect
 from mule.units import Frozen
 
 
@@ -45,6 +46,23 @@ class FocalCell(Frozen):
     to_mm: float
     frames: int
     reached: bool
+
+
+class DayShot(Frozen):
+    """Frames of one day, and of each lens on it."""
+
+    date: date
+    frames: int
+    lenses: dict[str, int]
+
+
+class Lack(Frozen):
+    """What was missed: a focal length, a filter, or what somebody wanted in words; how often."""
+
+    times: int
+    focal_mm: float | None = None
+    effect: Effect | None = None
+    wanted: str = ""
 
 
 class WantMet(Frozen):
@@ -100,7 +118,7 @@ class LookBack(Frozen):
     """The whole answer. uses: most frames first. never: along and never used; twice: on the trip before, too.
 
     kept: never used and kept all the same: safety things, and things that weigh nothing. outside: frames on no day of
-    the trip. undated: without a date.
+    the trip. undated: without a date. days: of the trip, and others with frames. lacks: the most missed first.
     """
 
     frames: int
@@ -111,9 +129,11 @@ class LookBack(Frozen):
     twice: tuple[str, ...]
     kept: tuple[str, ...]
     missed: tuple[Mark, ...]
+    lacks: tuple[Lack, ...]
     faults: tuple[Mark, ...]
     lent: tuple[Mark, ...]
     cells: tuple[FocalCell, ...]
+    days: tuple[DayShot, ...]
     wants: tuple[WantMet, ...]
     against: tuple[Against, ...]
     rates: tuple[Rate, ...]

@@ -17,10 +17,11 @@ from server.exchange.calendar import calendar_of
 from server.exchange.foam_files import dxf, pages, svg
 from server.exchange.gear_import import Preview, preview
 from server.exchange.gear_import import bring_in as bring_in_gear
-from server.exchange.lists import LISTS, Rows, locker_rows
+from server.exchange.lists import LISTS, Rows, Sources, locker_rows
 from server.exchange.services import export_plan, import_plan
 from server.exchange.sheet import labels, load_sheet, pack_list
 from server.exchange.tables import as_csv, as_xlsx
+from server.field.looking import look_back_on
 from server.field.services import list_for, marks_of
 from server.locker.convert import locker_of
 from server.trips import services
@@ -125,12 +126,15 @@ def _written(rows: Rows, name: str, form: Literal["csv", "xlsx"]) -> HttpRespons
 
 @router.get("/tables/{slug}/{kit}/{name}.{form}")
 def table(request: HttpRequest, slug: str, kit: str, name: str, form: Literal["csv", "xlsx"]) -> HttpResponse:
-    """A list of a trip as CSV or a spreadsheet: kit, pack-out, days or log."""
+    """A list of a trip as CSV or a spreadsheet: kit, pack-out, tasks, days, log or used."""
     if name not in LISTS:
         raise NotFound("list", name)
     row = services.find_kit(request.user, slug, kit)
     plan = services.plan_for(row)
-    return _written(LISTS[name](plan, lambda: list_for(plan), fold(marks_of(row.trip))), f"{slug}-{name}", form)
+    made_of = Sources(
+        plan, fold(marks_of(row.trip)), lambda: list_for(plan), lambda: look_back_on(request.user, slug, kit)
+    )
+    return _written(LISTS[name](made_of), f"{slug}-{name}", form)
 
 
 @router.get("/locker.{form}")

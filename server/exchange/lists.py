@@ -1,13 +1,16 @@
 """Any list as rows with titles, to be taken along as CSV or a spreadsheet."""
 
 from collections.abc import Callable, Mapping
+from dataclasses import dataclass
 from typing import Any
 
+from mule.debrief import LookBack
 from mule.field import Field
 from mule.finding import AsPiece, InBag
 from mule.gear import Box, Cylinder, Gear, Soft
 from mule.packout import PackOut
 from mule.plan import Plan
+from server.exchange.words import spot_words, task_head, task_things
 
 Rows = tuple[tuple[str, ...], list[dict[str, Any]]]
 _LOCKER = (
@@ -80,7 +83,7 @@ def loaded_rows(plan: Plan) -> Rows:
 def pack_rows(plan: Plan, made: PackOut, field: Field) -> Rows:
     """The pack-out list, in packing order, with what is ticked."""
     titles = ("bag", "thing", "pieces", "space", "in", "absent_until", "why")
-    rooms = {room.room: room.name for room in made.rooms}
+    rooms = {room.room: room for room in made.rooms}
     ticked = field.ticked()
     lines = [(plan.items[bag.bag].name, line) for bag in made.bags for line in bag.lines]
     lines += [("on the person", line) for line in made.worn]
@@ -89,7 +92,7 @@ def pack_rows(plan: Plan, made: PackOut, field: Field) -> Rows:
             "bag": bag,
             "thing": plan.items[line.item].name,
             "pieces": line.count,
-            "space": "outside" if line.outside else rooms.get(line.room or "", ""),
+            "space": spot_words(line, rooms),
             "in": "yes" if line.id in ticked else "",
             "absent_until": str(line.absent.until or "") if line.absent else "",
             "why": line.harm,
@@ -141,10 +144,66 @@ def log_rows(plan: Plan, field: Field) -> Rows:
     return titles, rows
 
 
-# The packing is asked for only by the list that needs it.
-LISTS: Mapping[str, Callable[[Plan, Callable[[], PackOut], Field], Rows]] = {
-    "kit": lambda plan, listed, field: loaded_rows(plan),
-    "pack-out": lambda plan, listed, field: pack_rows(plan, listed(), field),
-    "days": lambda plan, listed, field: day_rows(plan),
-    "log": lambda plan, listed, field: log_rows(plan, field),
+def task_rows(plan: Plan, made: PackOut, field: Field) -> Rows:
+    """What is to be done before leaving, with what is ticked."""
+    ticked = field.ticked()
+    rows = [
+        {
+            "by": task.by.isoformat() if task.by else "",
+            "task": task_head(task, plan),
+            "things": task_things(task, plan),
+            "done": "yes" if task.id in ticked else "",
+        }
+        for task in made.tasks
+    ]
+    return ("by", "task", "things", "done"), rows
+
+
+def used_rows(plan: Plan, back: LookBack) -> Rows:
+    """What earned its place: frames, days and grams on this trip; days used and carried on all."""
+    titles = (
+        "thing",
+        "pieces",
+        "mass_g",
+        "frames",
+        "days",
+        "grams_per_frame",
+        "used_days_all",
+        "carried_days_all",
+        "told",
+    )
+    rows = [
+        {
+            "thing": plan.items[use.item].name,
+            "pieces": use.count,
+            "mass_g": use.mass_g,
+            "frames": use.frames,
+            "days": use.days,
+            "grams_per_frame": "" if use.grams_per_frame is None else round(use.grams_per_frame, 1),
+            "used_days": use.used_days,
+            "carried_days": use.carried_days,
+            "told": "yes" if use.told else "",
+        }
+        for use in back.uses
+    ]
+    return titles, rows
+
+
+@dataclass(frozen=True)
+class Sources:
+    """What lists are made of. listed, back: asked for only by the lists that need them, since they take long."""
+
+    plan: Plan
+    field: Field
+    listed: Callable[[], PackOut]
+    back: Callable[[], LookBack]
+
+
+LISTS: Mapping[str, Callable[[Sources], Rows]] = {
+    "kit": lambda of: loaded_rows(of.plan),
+    "pack-out": lambda of: pack_rows(of.plan, of.listed(), of.field),
+    "tasks": lambda of: task_rows(of.plan, of.listed(), of.field),
+    "days": lambda of: day_rows(of.plan),
+    "log": lambda of: log_rows(of.plan, of.field),
+    "used": lambda of: used_rows(of.plan, of.back()),
 }

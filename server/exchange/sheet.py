@@ -1,7 +1,7 @@
 """Paper to take along, as PDF: a load sheet on one page, the full pack list, and labels for bags."""
 
 import io
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from pathlib import Path
 from typing import Any
 from xml.sax.saxutils import escape
@@ -17,9 +17,10 @@ from reportlab.platypus import KeepInFrame, KeepTogether, Paragraph, SimpleDocTe
 from mule.assess import Assessment
 from mule.carriers import Check
 from mule.finding import Severity
+from mule.packing import RoomUse
 from mule.packout import OutLine, PackOut
 from mule.plan import Plan
-from server.exchange.words import task_head, task_things
+from server.exchange.words import spot_words, task_head, task_things
 
 # DejaVu, cut down to Latin, Greek and Cyrillic letters and the signs that names use (fonts/README.md).
 _FONTS = Path(__file__).parent / "fonts"
@@ -92,7 +93,7 @@ def load_sheet(plan: Plan, assessment: Assessment) -> bytes:
 
 def pack_list(plan: Plan, made: PackOut) -> bytes:
     """Every bag in packing order with boxes to tick, and the tasks before leaving."""
-    rooms = {room.room: room.name for room in made.rooms}
+    rooms = {room.room: room for room in made.rooms}
     story: list[Any] = [Paragraph(_said(f"{plan.trip.name}: pack list"), _TITLE)]
     for bag in made.bags:
         under = f"into {plan.items[bag.inside].name}" if bag.inside else f"planned {_kg(bag.planned_g)}"
@@ -160,14 +161,14 @@ def _days(plan: Plan) -> Iterable[tuple[str, ...]]:
         yield f"{day.date:%a %d %b}", day.title, f"{day.lowest_c:g} °C", foot, out.get(day.date, "")
 
 
-def _ticks(head: str, lines: Sequence[OutLine], plan: Plan, rooms: dict[str, str]) -> list[Any]:
+def _ticks(head: str, lines: Sequence[OutLine], plan: Plan, rooms: Mapping[str, RoomUse]) -> list[Any]:
     if not lines:
         return []
     rows = [
         (
             "",
             f"{plan.items[line.item].name}{f' × {line.count}' if line.count > 1 else ''}",
-            "outside" if line.outside else rooms.get(line.room or "", ""),
+            spot_words(line, rooms),
             f"absent until {line.absent.until or '?'}" if line.absent else "",
         )
         for line in lines

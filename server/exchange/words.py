@@ -1,6 +1,9 @@
-"""Tasks in words, for paper and calendars."""
+"""Tasks and places in words, for paper, tables and calendars."""
 
-from mule.packout import Task
+from collections.abc import Mapping
+
+from mule.packing import RoomUse
+from mule.packout import OutLine, Task
 from mule.plan import Plan
 
 _TASKS = {
@@ -24,3 +27,21 @@ def task_head(task: Task, plan: Plan) -> str:
 def task_things(task: Task, plan: Plan) -> str:
     """The things a task is about, by name."""
     return ", ".join(plan.items[item].name for item in task.items)
+
+
+# Thirds of a space along its three sides: up, across, out.
+_THIRDS = (("low", "halfway up", "high"), ("left", "middle", "right"), ("at the back", "halfway out", "at the front"))
+
+
+def spot_words(line: OutLine, rooms: Mapping[str, RoomUse]) -> str:
+    """Where a line goes: "Main: low, left, at the back", "Lid pocket", "outside"; nothing for what is worn."""
+    if line.outside:
+        return "outside"
+    room = rooms.get(line.room or "")
+    if room is None:
+        return ""
+    if line.placed is None:
+        return room.name
+    middles = [at + size / 2 for at, size in zip(line.placed.at_mm, line.placed.size_mm, strict=True)]
+    thirds = [min(2, int(3 * middle / whole)) for middle, whole in zip(middles, room.size_mm, strict=True)]
+    return f"{room.name}: {', '.join(words[third] for words, third in zip(_THIRDS, thirds, strict=True))}"

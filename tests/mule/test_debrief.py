@@ -130,6 +130,31 @@ def test_the_histogram_lies_over_the_reach_and_shows_what_was_out_of_it() -> Non
     assert (eighty.frames, eighty.reached) == (2, False)
 
 
+def test_frames_are_counted_by_day_and_lens_and_days_without_any_stand_there_too() -> None:
+    made = back(frames=taken(6) + taken(3, focal=300, lens="tele") + taken(2, day=22) + taken(1, day=28))
+    told = [(day.date.day, day.frames, day.lenses) for day in made.days]
+    assert told == [
+        (20, 9, {"normal": 6, "tele": 3}),
+        (21, 0, {}),
+        (22, 2, {"normal": 2}),
+        (28, 1, {"normal": 1}),
+    ]
+    assert sum(day.frames for day in made.days) == made.frames
+
+
+def test_what_was_missed_most_comes_first() -> None:
+    missed = {"do": "missed", "day": "2027-02-21", "wanted": "eagle", "focal_mm": 300.0}
+    other = missed | {"wanted": "seal"}
+    plain = {"do": "missed", "day": "2027-02-21", "wanted": "a longer lunch"}
+    without_filter = plain | {"wanted": "river", "effect": "nd"}
+    made = back(plain, missed, other, without_filter)
+    assert [(k.focal_mm, k.effect, k.wanted, k.times) for k in made.lacks] == [
+        (300, None, "", 2),
+        (None, None, "a longer lunch", 1),
+        (None, "nd", "", 1),
+    ]
+
+
 def test_frames_of_other_days_and_without_a_date_are_counted_apart() -> None:
     undated = Frame(name="x.jpg", focal_mm=50, body="body", lens="normal")
     made = back(frames=[*taken(2), *taken(1, day=28), undated])

@@ -55,6 +55,8 @@ def test_the_pack_list_names_every_loaded_thing(lofoten: Ask) -> None:
         if entry["place"]["where"] != "piece":
             assert names[entry["item"]] in flat, names[entry["item"]]
     assert "absent until 2027-02-16" in flat
+    # Each line says where it goes, in the words of the screen.
+    assert flat.count("at the back") + flat.count("at the front") + flat.count("halfway out") > 30
     for words in ("Charge packs and banks", "Fetch Hand warmers, pair", "Set camera clocks alike"):
         assert words in flat
 
@@ -96,7 +98,7 @@ def test_what_was_rented_goes_back_the_day_after(lofoten: Ask) -> None:
     assert [str(e["dtstart"].dt) for e in back] == ["2027-03-01"]
 
 
-@pytest.mark.parametrize("name", ["kit", "pack-out", "days", "log"])
+@pytest.mark.parametrize("name", ["kit", "pack-out", "tasks", "days", "log", "used"])
 def test_every_list_comes_as_csv_and_as_a_spreadsheet_with_the_same_cells(lofoten: Ask, name: str) -> None:
     text = lofoten("get", f"/exchange/tables/lofoten/b/{name}.csv").content.decode("utf-8-sig")
     rows = list(csv.reader(io.StringIO(text)))

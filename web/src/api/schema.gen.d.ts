@@ -1025,7 +1025,7 @@ export interface paths {
         };
         /**
          * Table
-         * @description A list of a trip as CSV or a spreadsheet: kit, pack-out, days or log.
+         * @description A list of a trip as CSV or a spreadsheet: kit, pack-out, tasks, days, log or used.
          */
         get: operations["server_exchange_api_table"];
         put?: never;
@@ -7344,6 +7344,23 @@ export interface components {
             frames: number;
         };
         /**
+         * DayShot
+         * @description Frames of one day, and of each lens on it.
+         */
+        DayShot: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Frames */
+            frames: number;
+            /** Lenses */
+            lenses: {
+                [key: string]: number;
+            };
+        };
+        /**
          * FocalCell
          * @description Frames in a twelfth of an octave of equivalent focal length. reached: a loaded set-up reaches it.
          */
@@ -7358,11 +7375,28 @@ export interface components {
             reached: boolean;
         };
         /**
+         * Lack
+         * @description What was missed: a focal length, a filter, or what somebody wanted in words; how often.
+         */
+        Lack: {
+            /** Times */
+            times: number;
+            /** Focal Mm */
+            focal_mm?: number | null;
+            /** Effect */
+            effect?: ("nd" | "variable-nd" | "graduated-nd" | "polariser" | "night-sky" | "diffusion" | "clear") | null;
+            /**
+             * Wanted
+             * @default
+             */
+            wanted: string;
+        };
+        /**
          * LookBack
          * @description The whole answer. uses: most frames first. never: along and never used; twice: on the trip before, too.
          *
          *     kept: never used and kept all the same: safety things, and things that weigh nothing. outside: frames on no day of
-         *     the trip. undated: without a date.
+         *     the trip. undated: without a date. days: of the trip, and others with frames. lacks: the most missed first.
          */
         LookBack: {
             /** Frames */
@@ -7381,12 +7415,16 @@ export interface components {
             kept: string[];
             /** Missed */
             missed: components["schemas"]["Mark"][];
+            /** Lacks */
+            lacks: components["schemas"]["Lack"][];
             /** Faults */
             faults: components["schemas"]["Mark"][];
             /** Lent */
             lent: components["schemas"]["Mark"][];
             /** Cells */
             cells: components["schemas"]["FocalCell"][];
+            /** Days */
+            days: components["schemas"]["DayShot"][];
             /** Wants */
             wants: components["schemas"]["WantMet"][];
             /** Against */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Advice, Rate } from '@/api/types'
 import { NAMES } from '@/testing/mount'
-import { adviceText, againstText, rateText, wearText } from './lookback'
+import { adviceText, againstText, lackText, rateText, wearText } from './lookback'
 
 const advice = (code: Advice['code'], item: string, numbers: Record<string, number> = {}, refs: Record<string, string> = {}): string => adviceText({ code, item, numbers, refs }, NAMES.thing, 'metric')
 
@@ -18,6 +18,15 @@ describe('what to do next time', () => {
     expect(advice('rent', '', { times: 1 }, pol)).toBe('Nothing you own puts a polariser on WIDE, missed once: rent or borrow it.')
     expect(advice('retire', 'lb4', { health: 1, cycles: 512 })).toBe('LB4 was charged 512 times each: test what it still holds, and replace it if it is tired.')
     expect(advice('retire', 'lb4', { health: 0.7 })).toBe('LB4 holds 70 % of a new one: replace it.')
+  })
+})
+
+describe('what was missed most', () => {
+  it('is a length, a filter, or words', () => {
+    const lack = { focal_mm: null, effect: null, wanted: '', times: 1 }
+    expect(lackText({ ...lack, focal_mm: 300, times: 2 })).toBe('300 mm, 2 times')
+    expect(lackText({ ...lack, effect: 'nd' })).toBe('a neutral density, once')
+    expect(lackText({ ...lack, wanted: 'a longer lunch' })).toBe('a longer lunch, once')
   })
 })
 

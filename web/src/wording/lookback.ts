@@ -1,5 +1,5 @@
 /** What a trip taught, in words. */
-import type { Advice, Against, PackWear, Rate, Units } from '@/api/types'
+import type { Advice, Against, Lack, PackWear, Rate, Units } from '@/api/types'
 import * as fmt from '@/format/units'
 import { EFFECT } from './completeness'
 import { capital, many } from './parts'
@@ -47,6 +47,11 @@ export function serviceNote(one: Advice): string {
   if (one.code === 'service') return `to be looked at${one.refs?.note ? `: ${one.refs.note}` : ''}`
   const tired = (n.health ?? 1) < 0.8
   return tired ? `holds ${fmt.percent(n.health ?? 0)} of a new one: replace it` : `was charged ${fmt.figure(n.cycles ?? 0)} times each: test what it still holds, and replace it if it is tired`
+}
+/** "300 mm, 2 times", "a polariser, once". */
+export function lackText(lack: Lack): string {
+  const what = lack.focal_mm ? `${fmt.figure(lack.focal_mm)} mm` : lack.effect ? `a ${EFFECT[lack.effect]}` : lack.wanted
+  return `${what}, ${times(lack.times)}`
 }
 export function wearText(wear: PackWear, thing: Thing): { head: string; cycles: string; health: string } {
   return { head: `${thing(wear.item)}${wear.pieces > 1 ? ` × ${wear.pieces}` : ''}`, cycles: wear.cycles ? fmt.figure(wear.cycles, wear.cycles < 10 ? 1 : 0) : '', health: fmt.percent(wear.health) }

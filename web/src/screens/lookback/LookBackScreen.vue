@@ -5,9 +5,10 @@ import TripFrame from '@/components/TripFrame.vue'
 import { useBench } from '@/composables/useBench'
 import { useLookBack } from '@/composables/useLookBack'
 import { useUnits } from '@/composables/useSession'
+import { day as dayName } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { markText } from '@/wording/field'
-import { againstText, rateText, wearText } from '@/wording/lookback'
+import { againstText, lackText, rateText, wearText } from '@/wording/lookback'
 import { many } from '@/wording/parts'
 import FocalFrames from './FocalFrames.vue'
 import NextTime from './NextTime.vue'
@@ -22,6 +23,7 @@ const { bench, error, names } = useBench(
 const { back, read, apply, done, total } = useLookBack(() => ({ trip: props.trip, kit: props.kit }))
 const TABS = [
   { name: 'things', title: 'things' },
+  { name: 'days', title: 'days' },
   { name: 'rates', title: 'rates' },
   { name: 'plan', title: 'plan and trip' },
   { name: 'notes', title: 'missed, broke' },
@@ -29,6 +31,7 @@ const TABS = [
 const tab = ref<(typeof TABS)[number]['name']>('things')
 const told = computed(() => back.value?.uses.filter((u) => u.told) ?? [])
 const wants = computed(() => (back.value?.wants ?? []).map((w) => ({ ...w, name: names.value.want(w.want) })))
+const titles = computed(() => new Map((bench.value?.trip.trip.days ?? []).map((d) => [d.date, d.title])))
 const worn = computed(() => back.value?.wear.filter((w) => w.charges || w.cycles || w.health < 1) ?? [])
 const empty = computed(() => back.value && !back.value.frames && !told.value.length)
 </script>
@@ -63,6 +66,16 @@ const empty = computed(() => back.value && !back.value.frames && !told.value.len
             </tr>
           </tbody>
         </table>
+        <table v-else-if="tab === 'days'">
+          <thead><tr><th>day</th><th class="number">frames</th><th>with</th></tr></thead>
+          <tbody>
+            <tr v-for="d in back.days" :key="d.date">
+              <td>{{ dayName(d.date) }} <span class="quiet">{{ titles.get(d.date) ?? 'no day of this trip' }}</span></td>
+              <td class="number">{{ d.frames || '' }}</td>
+              <td>{{ Object.entries(d.lenses).map(([item, n]) => `${names.thing(item)} ${n}`).join(', ') }}</td>
+            </tr>
+          </tbody>
+        </table>
         <template v-else-if="tab === 'rates'">
           <table v-if="back.rates.length">
             <thead><tr><th>rate</th><th class="number">planned</th><th class="number">measured</th><th /></tr></thead>
@@ -86,6 +99,7 @@ const empty = computed(() => back.value && !back.value.frames && !told.value.len
           <tbody><tr v-for="a in back.against" :key="a.what + a.ref"><td>{{ againstText(a, names.thing, units).head }}</td><td class="number">{{ againstText(a, names.thing, units).planned }}</td><td class="number">{{ againstText(a, names.thing, units).happened }}</td></tr></tbody>
         </table>
         <template v-else>
+          <p v-if="back.lacks.length">Missed most: {{ back.lacks.slice(0, 3).map(lackText).join('; ') }}.</p>
           <p v-for="m in [...back.missed, ...back.faults, ...back.lent]" :key="m.id" class="note">{{ markText(m.what, names) }}</p>
           <p v-if="!back.missed.length && !back.faults.length && !back.lent.length" class="quiet">Nothing was missed, broke or was lent, as far as was noted.</p>
         </template>

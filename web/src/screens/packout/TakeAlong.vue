@@ -9,8 +9,10 @@ const PAPER = [
 const TABLES = [
   ['kit', 'the kit'],
   ['pack-out', 'this list'],
+  ['tasks', 'what is to be done before leaving'],
   ['days', 'the days'],
   ['log', 'the notes'],
+  ['used', 'what was used'],
 ] as const
 </script>
 
