@@ -19,7 +19,13 @@ export default defineConfig({
         display: 'standalone',
         background_color: '#23302C',
         theme_color: '#23302C',
-        icons: [{ src: '/mule.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+        icons: [
+          { src: '/mule.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+          // Drawn from it by scripts/icons.py, for phones that take no SVG.
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png', purpose: 'any' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
+          { src: '/icon-mask-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
       },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],

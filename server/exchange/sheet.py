@@ -29,7 +29,7 @@ for _name in (_PLAIN, _BOLD):
     pdfmetrics.registerFont(TTFont(_name, _FONTS / f"{_name}.ttf"))
 _TEXT = ParagraphStyle("text", fontName=_PLAIN, fontSize=8, leading=10)
 _SMALL = ParagraphStyle("small", parent=_TEXT, fontSize=7, leading=9, textColor=colors.HexColor("#4a524a"))
-_HEAD = ParagraphStyle("head", parent=_TEXT, fontName=_BOLD, fontSize=9, leading=12, spaceBefore=4)
+_HEAD = ParagraphStyle("head", parent=_TEXT, fontName=_BOLD, fontSize=9, leading=12, spaceBefore=4, keepWithNext=True)
 _TITLE = ParagraphStyle("title", parent=_TEXT, fontName=_BOLD, fontSize=15, leading=19)
 _LABEL = ParagraphStyle("label", parent=_TITLE, fontSize=22, leading=26)
 _LINE = colors.HexColor("#9a9484")

@@ -44,4 +44,5 @@ def spot_words(line: OutLine, rooms: Mapping[str, RoomUse]) -> str:
         return room.name
     middles = [at + size / 2 for at, size in zip(line.placed.at_mm, line.placed.size_mm, strict=True)]
     thirds = [min(2, int(3 * middle / whole)) for middle, whole in zip(middles, room.size_mm, strict=True)]
-    return f"{room.name}: {', '.join(words[third] for words, third in zip(_THIRDS, thirds, strict=True))}"
+    spot = ", ".join(words[third] for words, third in zip(_THIRDS, thirds, strict=True))
+    return spot if room.compartment is None else f"{room.name}: {spot}"

@@ -1,6 +1,7 @@
 """The built app and a browser in front of it."""
 
 from collections.abc import Generator, Iterator
+from typing import Any
 
 import pytest
 from playwright.sync_api import Browser, Page
@@ -51,12 +52,23 @@ def page(browser: Browser, site: str) -> Iterator[Page]:
     assert [c for c in complaints if "Failed to load resource" not in c] == []
 
 
+@pytest.fixture(scope="session")
+def in_demo(browser: Browser, site: str) -> list[Any]:
+    """Cookies of somebody who has stepped into the demo: the door itself has a journey of its own."""
+    context = browser.new_context(viewport=WINDOW, base_url=site)
+    made = context.new_page()
+    made.goto("/welcome")
+    made.get_by_role("button", name="Step into the demo").click()
+    made.wait_for_url("**/bench")
+    kept: list[Any] = context.cookies()
+    context.close()
+    return kept
+
+
 @pytest.fixture
-def demo(page: Page) -> Page:
+def demo(page: Page, in_demo: list[Any]) -> Page:
     """Inside the demo, on the bench of the current trip's kit B, as the demo world ships."""
-    page.goto("/welcome")
-    page.get_by_role("button", name="Step into the demo").click()
-    page.wait_for_url("**/bench")
+    page.context.add_cookies(in_demo)
     page.goto("/trips/lofoten/b/bench")
     page.get_by_role("region", name="The mat").wait_for()
     return page

@@ -4,6 +4,7 @@ import re
 import socket
 from collections.abc import Iterator
 from threading import Thread
+from typing import Any
 
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect
@@ -21,13 +22,11 @@ def scale() -> Iterator[None]:
         yield
 
 
-def phone(browser: Browser, url: str) -> BrowserContext:
+def phone(browser: Browser, url: str, cookies: list[Any]) -> BrowserContext:
     """A phone in the demo, with the service worker at work."""
     context = browser.new_context(base_url=url, viewport=PHONE, has_touch=True)
+    context.add_cookies(cookies)
     page = context.new_page()
-    page.goto("/welcome")
-    page.get_by_role("button", name="Step into the demo").click()
-    page.wait_for_url("**/bench")
     page.goto("/trips/canoe/a/trail")
     expect(page.get_by_role("heading", name=re.compile("Note|Today|Everything")).first).to_be_visible()
     page.evaluate("navigator.serviceWorker.ready.then(() => true)")
@@ -102,8 +101,10 @@ def test_erasing_a_card_with_too_few_copies_asks_twice(demo: Page) -> None:
     expect(card).to_contain_text("blank")
 
 
-def test_fifty_notes_without_a_network_are_all_there_in_order_and_once(browser: Browser, site: str) -> None:
-    context = phone(browser, site)
+def test_fifty_notes_without_a_network_are_all_there_in_order_and_once(
+    browser: Browser, site: str, in_demo: list[Any]
+) -> None:
+    context = phone(browser, site, in_demo)
     page = context.pages[0]
     words(page)
     context.set_offline(True)
@@ -122,8 +123,10 @@ def test_fifty_notes_without_a_network_are_all_there_in_order_and_once(browser: 
     context.close()
 
 
-def test_two_phones_that_disagree_about_a_card_are_both_kept_and_asked(browser: Browser, site: str) -> None:
-    ours, theirs = phone(browser, site), phone(browser, site)
+def test_two_phones_that_disagree_about_a_card_are_both_kept_and_asked(
+    browser: Browser, site: str, in_demo: list[Any]
+) -> None:
+    ours, theirs = phone(browser, site, in_demo), phone(browser, site, in_demo)
     for context, state in ((ours, "full"), (theirs, "in use")):
         page = context.pages[0]
         page.get_by_role("button", name="packs, cards").click()

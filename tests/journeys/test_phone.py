@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Iterator
+from typing import Any
 
 import pytest
 from playwright.sync_api import Browser, Locator, Page, expect
@@ -20,13 +21,10 @@ SCREENS = (
 
 
 @pytest.fixture
-def phone(browser: Browser, site: str) -> Iterator[Page]:
+def phone(browser: Browser, site: str, in_demo: list[Any]) -> Iterator[Page]:
     context = browser.new_context(base_url=site, viewport=PHONE, has_touch=True)
-    page = context.new_page()
-    page.goto("/welcome")
-    page.get_by_role("button", name="Step into the demo").click()
-    page.wait_for_url("**/bench")
-    yield page
+    context.add_cookies(in_demo)
+    yield context.new_page()
     context.close()
 
 
