@@ -1,0 +1,53 @@
+// @vitest-environment jsdom
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { queries } from '@/api/queries'
+import { mounted, signedIn } from '@/testing/mount'
+import TrailBar from './TrailBar.vue'
+
+let shown: ReturnType<typeof mounted>
+beforeEach(() => {
+  queries.clear()
+  signedIn()
+})
+afterEach(() => shown?.unmount())
+
+const stations = [
+  { name: 'brief', mark: 'done' },
+  { name: 'bench', mark: 'blocked' },
+  { name: 'stow', mark: 'open' },
+]
+const at = { trip: 'coast', kit: 'a', stations, version: 3, tripVersion: 1, cautions: [] as string[] }
+function told(): Record<string, string> {
+  return Object.fromEntries(shown.findAll('a').map((a) => [a.get('.title').text(), a.get('.visually-hidden').text().replace(', ', '')]))
+}
+
+describe('the trail', () => {
+  it('says of each station how far it is, by its shape as well', () => {
+    shown = mounted(TrailBar, at)
+    expect(told()).toMatchObject({ Brief: 'done', Bench: 'blocked', Stow: 'open', 'Pack-out': 'open', Trail: 'open', 'Look back': 'open' })
+    expect(shown.findAll('svg .done')).toHaveLength(1)
+    expect(shown.findAll('svg .blocked')).toHaveLength(1)
+  })
+  it('knows from the notes how far the field is', () => {
+    queries.setQueryData(['stations', 'coast', 'a', 3, 1], [
+      { name: 'packout', mark: 'done' },
+      { name: 'trail', mark: 'blocked' },
+      { name: 'lookback', mark: 'open' },
+    ])
+    shown = mounted(TrailBar, at)
+    expect(told()).toMatchObject({ 'Pack-out': 'done', Trail: 'blocked', 'Look back': 'open' })
+  })
+  it('marks Stow as done once this version was packed whole, and no other', () => {
+    queries.setQueryData(['packed', 'coast', 'a'], { version: 3, left: 0 })
+    shown = mounted(TrailBar, at)
+    expect(told().Stow).toBe('done')
+    shown.unmount()
+    queries.setQueryData(['packed', 'coast', 'a'], { version: 2, left: 0 })
+    shown = mounted(TrailBar, at)
+    expect(told().Stow).toBe('open')
+    shown.unmount()
+    queries.setQueryData(['packed', 'coast', 'a'], { version: 3, left: 1 })
+    shown = mounted(TrailBar, at)
+    expect(told().Stow).toBe('open')
+  })
+})
