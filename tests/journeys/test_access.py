@@ -5,20 +5,10 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page
 
+from tests.journeys.screens import SCREENS
 from tests.journeys.test_demo import settle
 
 AXE = Path("web/node_modules/axe-core/axe.min.js")
-SCREENS = (
-    "/trips",
-    "/locker",
-    "/rules",
-    "/settings",
-    *(f"/trips/lofoten/b/{s}" for s in ("brief", "bench", "stamina", "stow", "gate", "pack-out", "trail")),
-    "/trips/karst/a/look-back",
-    "/trips/lofoten/b/suggest",
-    "/trips/lofoten/b/compare",
-)
-
 
 # What the app does when another light is chosen (useThemeInForce), without loading the screen anew.
 CHANGE_LIGHT = """theme => {

@@ -55,6 +55,14 @@ def saved(page: Page) -> None:
     expect(page.locator(".state")).to_have_text("Saved")
 
 
+def load(page: Page, *names: str) -> None:
+    """Clicks things on the mat until they are loaded."""
+    for name in names:
+        thing = page.locator(".mat").get_by_role("button", name=re.compile(f"^{name}"))
+        thing.click()
+        expect(thing).to_have_attribute("aria-pressed", "true")
+
+
 def test_an_own_trip_from_nothing_to_a_loaded_bag(newcomer: Page) -> None:
     page = newcomer
     page.goto("/locker")
@@ -76,10 +84,7 @@ def test_an_own_trip_from_nothing_to_a_loaded_bag(newcomer: Page) -> None:
     page.keyboard.press("Escape")
     page.get_by_role("link", name=re.compile("^Bench")).click()
     page.wait_for_url("**/bench")
-    mat = page.locator(".mat")
-    for name in ("Photo backpack", "Full-frame body", "24-70"):
-        mat.get_by_role("button", name=re.compile(f"^{name}")).click()
-        expect(mat.get_by_role("button", name=re.compile(f"^{name}"))).to_have_attribute("aria-pressed", "true")
+    load(page, "Photo backpack", "Full-frame body", "24-70")
     expect(page.locator(".findings")).to_contain_text("Gap 16–24 mm.")
     page.get_by_role("button", name=re.compile("^Load 14-30")).first.click()
     expect(page.locator(".findings")).not_to_contain_text("Gap")
@@ -268,10 +273,7 @@ def test_an_own_trip_from_packing_out_to_looking_back(newcomer: Page) -> None:
     page.keyboard.press("Escape")
     page.get_by_role("link", name=re.compile("^Bench")).click()
     page.wait_for_url("**/bench")
-    mat = page.locator(".mat")
-    for name in ("Grey bag", "Corrie C1", "Corrie 16-35"):
-        mat.get_by_role("button", name=re.compile(f"^{name}")).click()
-        expect(mat.get_by_role("button", name=re.compile(f"^{name}"))).to_have_attribute("aria-pressed", "true")
+    load(page, "Grey bag", "Corrie C1", "Corrie 16-35")
 
     page.get_by_role("link", name=re.compile("^Pack-out")).click()
     page.wait_for_url("**/pack-out")

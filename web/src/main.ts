@@ -1,6 +1,7 @@
 import '@fontsource-variable/archivo/wdth.css'
 import './theme/tokens.css'
 import './theme/base.css'
+import './theme/parts.css'
 import { VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'
 import App from './App.vue'
