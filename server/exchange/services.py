@@ -1,6 +1,6 @@
 """Plan files: what goes into one, and taking one in, all or nothing."""
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
 from typing import Any, TypeVar
 
 from django.contrib.auth.models import User
@@ -15,9 +15,11 @@ from mule.plan import Plan
 from mule.trip import BodyDay, BodyHabit, Marks
 from mule.trip import Trip as TripValue
 from server.carriers.models import Carrier
+from server.carriers.services import value_of as carrier_of
 from server.documents import free_slug, slugs
 from server.field.looking import frames_of, keep_frames
 from server.field.services import keep_marks, marks_of
+from server.locker.convert import gear_of
 from server.locker.models import Thing
 from server.trips.convert import entries_of
 from server.trips.models import Kit, Trip
@@ -34,9 +36,9 @@ def export_plan(kit: Kit) -> Plan:
 def import_plan(owner: User, plan: Plan) -> Trip:
     """Stores a plan as a new trip. What the owner has unchanged is used; what differs comes in under a new id."""
     with transaction.atomic():
-        gear_ids = _bring_in(Thing, owner, {t.id: t for t in plan.gear})
-        carrier_ids = _bring_in(Carrier, owner, {c.id: c for c in plan.carriers})
-        _rename_named(owner, plan, gear_ids)
+        gear_ids, new = _bring_in(Thing, gear_of, owner, {t.id: t for t in plan.gear})
+        carrier_ids, _ = _bring_in(Carrier, carrier_of, owner, {c.id: c for c in plan.carriers})
+        _rename_named(owner, plan, gear_ids, new)
         trip = _trip(owner, plan.trip, carrier_ids, gear_ids)
         trip.open_kit = plan.open_kit
         trip.save(update_fields=["open_kit"])
@@ -55,31 +57,42 @@ def import_plan(owner: User, plan: Plan) -> Trip:
         return trip
 
 
-def _bring_in(model: Any, owner: User, values: dict[str, Gear] | dict[str, CarrierValue]) -> dict[str, str]:
-    """Stores the values that are new to the owner; gives for each id of the file the id it has here."""
-    stored = {row.slug: row.spec for row in model.objects.filter(owner=owner)}
+def _bring_in(
+    model: Any, value_of: Callable[[Any], Any], owner: User, values: Mapping[str, Gear] | Mapping[str, CarrierValue]
+) -> tuple[dict[str, str], set[str]]:
+    """Stores the values that are new to the owner.
+
+    Gives for each id of the file the id it has here, and which of the file's are new here.
+    """
+    # Values, not rows: a row of an older version lacks the fields that came since.
+    stored = {row.slug: value_of(row) for row in model.objects.filter(owner=owner)}
     taken, ids, rows = set(stored), {}, []
     for id_, value in values.items():
-        spec = value.model_dump(mode="json")
-        if stored.get(id_) == spec:
+        if stored.get(id_) == value:
             ids[id_] = id_
             continue
         slug = free_slug(taken, id_)
         taken.add(slug)
         ids[id_] = slug
         extra = {"kind": value.kind} if model is Thing else {}
-        rows.append(model(owner=owner, slug=slug, name=value.name, spec=spec | {"id": slug}, **extra))
+        spec = value.model_dump(mode="json") | {"id": slug}
+        rows.append(model(owner=owner, slug=slug, name=value.name, spec=spec, **extra))
     model.objects.bulk_create(rows)
-    return ids
+    new = {row.slug for row in rows}
+    return ids, {id_ for id_, slug in ids.items() if slug in new}
 
 
-def _rename_named(owner: User, plan: Plan, ids: Mapping[str, str]) -> None:
-    """Things that name others (lenses their converters, filters the adapter they drop into) name them by ids here."""
+def _rename_named(owner: User, plan: Plan, ids: Mapping[str, str], new: Collection[str]) -> None:
+    """Things that name others (lenses their converters, filters the adapter they drop into) name them by ids here.
+
+    new: ids of the file that came in. What was here before keeps what it names, and lenses learn the other converters.
+    """
     for thing in plan.gear:
         named: dict[str, Any] = {}
         if isinstance(thing, Lens):
-            named["takes_converters"] = [ids.get(c, c) for c in thing.takes_converters]
-        elif isinstance(thing, Filter) and thing.adapter is not None:
+            before = [] if thing.id in new else list(thing.takes_converters)
+            named["takes_converters"] = list(dict.fromkeys([*before, *(ids.get(c, c) for c in thing.takes_converters)]))
+        elif isinstance(thing, Filter) and thing.adapter is not None and thing.id in new:
             named["adapter"] = ids.get(thing.adapter, thing.adapter)
         told = thing.model_dump(mode="json", include=set(named))
         if told != named:

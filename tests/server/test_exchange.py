@@ -60,6 +60,27 @@ def test_a_thing_that_differs_comes_in_under_a_new_id_and_everything_follows(ask
     assert assess(back).coverage.score == assess(other).coverage.score
 
 
+def test_a_lens_that_was_here_keeps_its_converter_and_learns_the_other(ask: Any, stored: Plan) -> None:
+    gear = [cast.converter(1.4).model_copy(update={"mass_g": 200.0}) if t.id == "x14" else t for t in stored.gear]
+    other = Plan(gear=tuple(gear), carriers=stored.carriers, trip=stored.trip, kits=stored.kits, open_kit="a")
+    before = {t.id: list(t.takes_converters) for t in stored.gear if t.kind == "lens" and t.takes_converters}
+    assert before
+    ask("post", "/exchange/plans", write(other).encode())
+    there = {d["thing"]["id"]: d["thing"] for d in ask("get", "/locker/things").json()}
+    for lens, converters in before.items():
+        assert there[lens]["takes_converters"] == [*converters, "x14-2"]
+    assert assess(read(ask("get", "/exchange/plans/trip/a").content)).coverage == assess(stored).coverage
+
+
+def test_things_stored_before_a_field_was_known_are_the_same_things(ask: Any, stored: Plan) -> None:
+    things, _, _ = counted()
+    for row in Thing.objects.all():
+        row.spec = {k: v for k, v in row.spec.items() if k not in ("cycles", "hazard", "serial", "standing", "backup")}
+        row.save()
+    ask("post", "/exchange/plans", write(stored).encode())
+    assert counted()[0] == things
+
+
 def test_a_kit_whose_bag_came_in_under_a_new_id_still_holds_its_things(ask: Any, stored: Plan) -> None:
     gear = [cast.bag(mass_g=999) if t.id == "bag" else t for t in stored.gear]
     other = Plan(gear=tuple(gear), carriers=stored.carriers, trip=stored.trip, kits=stored.kits, open_kit="a")
