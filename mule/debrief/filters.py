@@ -22,14 +22,16 @@ def missed_filters(plan: Plan, lenses: Sequence[str], missed: Iterable[Mark]) ->
     for mark in missed:
         if isinstance(mark.what, Missed) and mark.what.effect:
             wanted[mark.what.effect, mark.what.lens] += 1
-    for (effect, lens), count in wanted.items():
-        fronts = list(_fronts(plan, [lens] if lens else lenses))
-        yield from _advice(plan, fronts, effect, float(count))
-
-
-def _advice(plan: Plan, fronts: Sequence[Front], effect: Effect, times: float) -> Iterator[Advice]:
+    if not wanted:
+        return
     # Next time, what was away or could be had counts as well.
     bag = Bag.of([t.model_copy(update=_THERE) for t in plan.gear], plan.kit.loaded())
+    for (effect, lens), count in wanted.items():
+        fronts = list(_fronts(plan, [lens] if lens else lenses))
+        yield from _advice(plan, bag, fronts, effect, float(count))
+
+
+def _advice(plan: Plan, bag: Bag, fronts: Sequence[Front], effect: Effect, times: float) -> Iterator[Advice]:
     able = [f for f in bag.filters if f.effect == effect]
     ways = [(front, way) for front in fronts for f in able for _, way in fits(front, f, bag)]
     if ways:

@@ -18,7 +18,8 @@ export function useStations(at: MaybeRefOrGetter<At>) {
       return ['stations', trip, kit, version, tripVersion]
     }),
     queryFn: () => ask(client.GET('/api/field/{slug}/kits/{kit}/stations', { params: { path: { slug: toValue(at).trip, kit: toValue(at).kit } } })),
-    placeholderData: (before) => before,
+    // Of another trip they would say what is not so.
+    placeholderData: (before, query) => (query?.queryKey[1] === toValue(at).trip ? before : undefined),
   })
   return query.data
 }

@@ -9,7 +9,7 @@ import { notify } from '@/composables/useNotice'
 import { useUnits } from '@/composables/useSession'
 import { useTrips } from '@/composables/useTrips'
 import { adviceText, serviceNote } from '@/wording/lookback'
-import { withMark } from '@/wording/marks'
+import { withMark, type How } from '@/wording/marks'
 
 const props = defineProps<{ back: LookBack; trip: string; names: Names }>()
 const units = useUnits()
@@ -21,23 +21,19 @@ const coming = computed(() => (trips.value ?? []).filter((doc) => doc.trip.statu
 const chosen = ref('')
 const next = computed(() => coming.value.find((doc) => doc.trip.id === chosen.value) ?? coming.value[0])
 
-function way(one: Advice): 'must_take' | 'must_leave' | null {
+function way(one: Advice): How | null {
   if (!one.item) return null
   if (one.code === 'leave') return 'must_leave'
   return one.code === 'take' || one.code === 'rent' ? 'must_take' : null
 }
 function marked(one: Advice): boolean {
   const how = way(one)
-  return !!how && !!next.value?.trip.marks?.[how]?.includes(one.item!)
+  return !!how && !!next.value?.trip.marks[how].includes(one.item)
 }
-async function mark(one: Advice): Promise<void> {
+function mark(one: Advice): void {
   const [doc, how] = [next.value, way(one)]
   if (!doc || !how) return
-  try {
-    await save.mutateAsync({ version: doc.version, trip: { ...doc.trip, marks: withMark(doc.trip.marks ?? {}, one.item!, how) } })
-  } catch (reason) {
-    notify(reason as Error)
-  }
+  save.mutate({ version: doc.version, trip: { ...doc.trip, marks: withMark(doc.trip.marks, one.item, how) } }, { onError: notify })
 }
 /** A fault or the age of a pack goes into the note of the thing, once. */
 function noteFor(one: Advice): string {
@@ -48,7 +44,7 @@ function noted(one: Advice): boolean {
 }
 const write = useMutation({
   mutationFn: async (one: Advice) => {
-    const doc = await storedThing(one.item!)
+    const doc = await storedThing(one.item)
     const text = noteFor(one)
     if (!doc || doc.thing.note?.includes(text)) return
     const note = [doc.thing.note, text].filter(Boolean).join('\n').slice(0, 2000)
