@@ -5,6 +5,7 @@ import tracemalloc
 from pathlib import Path
 from time import perf_counter
 
+from mule.advise import advise
 from mule.assess import assess
 from mule.plan import read
 from server.exchange.gear_import import preview
@@ -42,5 +43,5 @@ def bench_sheet() -> dict[str, float]:
     """The load sheet of the demo's current trip, its assessment included."""
     plan = read(Path("demo/lofoten.plan.json").read_bytes())
     start = perf_counter()
-    raw = load_sheet(plan, assess(plan))
+    raw = load_sheet(plan, assess(plan), advise(plan).findings)
     return {"seconds": round(perf_counter() - start, 2), "kib": round(len(raw) / 1024)}

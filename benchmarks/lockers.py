@@ -1,6 +1,7 @@
 """Seeded lockers and plans of a given size, from the typical gear table."""
 
 import random
+from datetime import date, timedelta
 from itertools import cycle
 from typing import Any
 
@@ -9,7 +10,7 @@ from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import Body, Gear, Lens
 from mule.kit import Entry, Kit
 from mule.plan import Plan
-from mule.trip import Day, Leg, Person, Trait, TraitWish, Trip, Want
+from mule.trip import Day, Leg, Mains, Night, Person, Trait, TraitWish, Trip, Want, Weather
 from server.locker.convert import typical
 
 SEED = 20270220
@@ -69,8 +70,25 @@ def wants(count: int) -> tuple[Want, ...]:
     return tuple(made)
 
 
-def plan(size: int, loaded: int = 40, want_count: int = 12) -> Plan:
-    """A plan with ``loaded`` of ``size`` things in two bags, two people and two legs that weigh."""
+def days(count: int) -> tuple[Day, ...]:
+    """``count`` cold days of all sorts, some of their nights without mains."""
+    start = date(2027, 2, 20)
+    return tuple(
+        Day(
+            date=start + timedelta(days=i),
+            title=f"Day {i + 1}",
+            lowest_c=-12 + 3 * i % 15,
+            pattern=("travel", "full", "dusk-night", "easy")[i % 4],
+            wants=(f"want-{i}", f"want-{i + 1}"),
+            weather=(Weather.SPRAY,) if i % 3 == 0 else (),
+            night=Night() if i % 4 == 2 else Night(mains_h=8, outlets=2),
+        )
+        for i in range(count)
+    )
+
+
+def plan(size: int, loaded: int = 40, want_count: int = 12, day_count: int = 9) -> Plan:
+    """A plan with ``loaded`` of ``size`` things in two bags, two people, two legs that weigh, and days with nights."""
     gear = locker(size)
     bags = [t for t in gear if t.kind == "bag"][:2]
     optics = [t for t in gear if isinstance(t, Body)][:2] + [t for t in gear if isinstance(t, Lens)][:6]
@@ -91,7 +109,8 @@ def plan(size: int, loaded: int = 40, want_count: int = 12) -> Plan:
         name="Trip",
         people=tuple(Person(id=p, name=p, body_mass_kg=65) for p in people),
         legs=(Leg(id="out", name="Out", carrier="air"), Leg(id="back", name="Back", carrier="air")),
-        days=(Day(date="2027-02-20", title="Day"),),
+        days=days(day_count),
+        mains=Mains(plugs=("C", "F"), volts=230),
         wants=wants(want_count),
     )
     kit = Kit(id="a", name="A", entries=tuple(entries))

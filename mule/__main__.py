@@ -1,4 +1,4 @@
-"""``python -m mule assess|choose|stow|schema``: JSON in, JSON out. The only file that touches files and streams."""
+"""``python -m mule assess|advise|choose|stow|schema``: JSON in and out. Only this touches files and streams."""
 
 import argparse
 import json
@@ -7,6 +7,7 @@ from pathlib import Path
 
 from pydantic import BaseModel, ValidationError
 
+from mule.advise import advise
 from mule.assess import assess
 from mule.choosing import Asking, Choice, Point, choose
 from mule.errors import InvalidInput, invalid
@@ -20,6 +21,9 @@ def _parser() -> argparse.ArgumentParser:
     verb = verbs.add_parser("assess", help="print the assessment of a plan file as JSON")
     verb.add_argument("plan", type=Path, help="the plan file; - reads standard input")
     verb.add_argument("--kit", help="id of the kit to assess instead of the open one")
+    verb = verbs.add_parser("advise", help="print what trying other kits says about a plan file's kit, as JSON")
+    verb.add_argument("plan", type=Path, help="the plan file; - reads standard input")
+    verb.add_argument("--kit", help="id of the kit to advise on instead of the open one")
     verb = verbs.add_parser("choose", help="print the best kits of a plan file as JSON")
     verb.add_argument("plan", type=Path, help="the plan file; - reads standard input")
     verb.add_argument("--kit", help="id of the kit to start from instead of the open one")
@@ -68,6 +72,8 @@ def _answer(plan: Plan, args: argparse.Namespace) -> BaseModel:
     match args.verb:
         case "choose":
             return _choose(plan, args)
+        case "advise":
+            return advise(plan)
         case "stow":
             return stow(plan.items, plan.kit, Looking(seconds=args.seconds))
         case _:

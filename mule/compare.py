@@ -1,12 +1,14 @@
-"""compare(plan, kits) -> Comparison: two to four kits side by side, every figure from ``assess``."""
+"""compare(plan, kits) -> Comparison: two to four kits side by side, every figure from ``assess`` and ``advise``."""
 
+from collections import Counter
 from collections.abc import Sequence
 
-from mule.assess import Assessment, assess
+from mule.assess import assessed, case_of
 from mule.errors import InvalidInput, Problem
 from mule.finding import Severity
 from mule.optics import ReachRow
 from mule.plan import Plan
+from mule.rules import Trials, speak, speak_of_trials
 from mule.units import Frozen
 
 MOST_KITS = 4
@@ -87,18 +89,21 @@ def compare(plan: Plan, kits: Sequence[str]) -> Comparison:
 
 
 def _side(plan: Plan, only: tuple[str, ...], lacks: tuple[str, ...]) -> Side:
-    made = assess(plan)
+    trials = Trials(case_of(plan))
+    said = speak(trials.case)
+    made = assessed(trials.case, said)
+    severities = Counter(one.finding.severity for one in (*said, *speak_of_trials(trials)))
     roots = {piece.bag for piece in made.loads.pieces}
     fullest = max(
         (b for b in made.loads.bags if b.bag in roots and b.volume_l), key=lambda b: b.litres / b.volume_l, default=None
     )
-    worst = next((loss for loss in made.resilience.losses if loss.what == "thing"), None)
+    worst = next((loss for loss in trials.resilience.losses if loss.what == "thing"), None)
     covers = made.coverage.wants
     return Side(
         kit=plan.kit.id,
         name=plan.kit.name,
         score=made.coverage.score,
-        steady=made.resilience.share,
+        steady=trials.resilience.share,
         carried_g=made.loads.carried_g,
         total_g=made.loads.total_g,
         volume_l=fullest.litres if fullest else 0.0,
@@ -110,11 +115,7 @@ def _side(plan: Plan, only: tuple[str, ...], lacks: tuple[str, ...]) -> Side:
         lacks=lacks,
         weakest_want=min(covers, key=lambda c: c.cover).want if covers else None,
         weakness=Weakness(item=worst.item, points=worst.points, stops=worst.stops) if worst else None,
-        changes=max((day.changes for day in made.ledger.days), default=0),
-        blockers=_count(made, Severity.BLOCKER),
-        cautions=_count(made, Severity.CAUTION),
+        changes=max((day.changes for day in made.lens_changes), default=0),
+        blockers=severities[Severity.BLOCKER],
+        cautions=severities[Severity.CAUTION],
     )
-
-
-def _count(made: Assessment, severity: Severity) -> int:
-    return sum(finding.severity == severity for finding in made.findings)

@@ -78,10 +78,108 @@ class Severity(StrEnum):
     NOTE = "note"
 
 
+class StationName(StrEnum):
+    """A stop of the trail, in the order of work."""
+
+    BRIEF = "brief"
+    BENCH = "bench"
+    STAMINA = "stamina"
+    STOW = "stow"
+    GATE = "gate"
+    PACKOUT = "packout"
+    TRAIL = "trail"
+    LOOKBACK = "lookback"
+
+
+class FindingCode(StrEnum):
+    """Every rule's words have one of these; the interface has a sentence for each."""
+
+    ABSENT_LOADED = "absent-loaded"
+    BACK_TOO_LATE = "back-too-late"
+    BANK_TOO_LARGE = "bank-too-large"
+    BEYOND_COLD = "beyond-cold"
+    BIG_BAGS_BARRED = "big-bags-barred"
+    BOTH_IN_ONE_BAG = "both-in-one-bag"
+    CARDS_FULL = "cards-full"
+    CARRIES_WELL = "carries-well"
+    CHAIN = "chain"
+    CHARGER_VOLTS = "charger-volts"
+    CLASH_BASE_PLATE = "clash-base-plate"
+    CLASH_HOT_SHOE = "clash-hot-shoe"
+    CLASH_PHONE = "clash-phone"
+    COPIES_SHORT = "copies-short"
+    COPIES_TOGETHER = "copies-together"
+    DRONES_BARRED = "drones-barred"
+    FILTER_UNSERVED = "filter-unserved"
+    GAP = "gap"
+    GATE_ASK = "gate-ask"
+    GATE_NO = "gate-no"
+    HEAVY_LOAD = "heavy-load"
+    IDLE_OPTICS = "idle-optics"
+    LEG_COUNT = "leg-count"
+    LEG_MASS = "leg-mass"
+    LEG_SIZE = "leg-size"
+    LEG_SUM = "leg-sum"
+    LEG_TOGETHER = "leg-together"
+    LENS_CHANGES = "lens-changes"
+    MIRROR_ONE_SLOT = "mirror-one-slot"
+    MISSING_LINK = "missing-link"
+    MUST_LEAVE = "must-leave"
+    MUST_TAKE = "must-take"
+    NATIVE_GAP = "native-gap"
+    NO_DAYS = "no-days"
+    NO_PEOPLE = "no-people"
+    NO_SET_UP = "no-set-up"
+    NO_WANTS = "no-wants"
+    NOT_AT_SEAT = "not-at-seat"
+    NOTHING_LOADED = "nothing-loaded"
+    ORPHAN = "orphan"
+    OVERFULL = "overfull"
+    OVERLAP = "overlap"
+    PICTURES_IN_ONE_BAG = "pictures-in-one-bag"
+    PIECES_SHORT = "pieces-short"
+    POLICY_NONE_BODY = "policy-none-body"
+    POLICY_ONE_ZOOM = "policy-one-zoom"
+    POLICY_PRIMES = "policy-primes"
+    POLICY_SPECIALIST_BODY = "policy-specialist-body"
+    POLICY_TRIO_OF_ZOOMS = "policy-trio-of-zooms"
+    POLICY_TWIN_BODY = "policy-twin-body"
+    POWER_SHORT = "power-short"
+    POWER_THIN = "power-thin"
+    SINGLE_POINT = "single-point"
+    SLOT_FULL = "slot-full"
+    TO_FETCH = "to-fetch"
+    TOO_LARGE = "too-large"
+    TORCH_EACH = "torch-each"
+    TRIPODS_BARRED = "tripods-barred"
+    WANT_UNMET = "want-unmet"
+
+
+class CureCode(StrEnum):
+    """Every way out; the interface has words for each."""
+
+    CROP_MODE = "crop-mode"
+    ERASE_AFTER = "erase-after"
+    FEW_BIG = "few-big"
+    GET_PACKS = "get-packs"
+    LEAVE = "leave"
+    LOAD = "load"
+    LOAD_MAY_PASS = "load-may-pass"
+    LOAD_PARTLY = "load-partly"
+    MOVE = "move"
+    POWER_BANK_BY_DAY = "power-bank-by-day"
+    POWER_CHARGE_NIGHTLY = "power-charge-nightly"
+    POWER_PACKS_ONLY = "power-packs-only"
+    POWER_USB_C = "power-usb-c"
+    STITCH = "stitch"
+    TAKE_OFF = "take-off"
+    WEAR = "wear"
+
+
 class Cure(Frozen):
     """One way out. ``edits`` may be empty when the cure is a way of shooting (crop mode, stitching)."""
 
-    code: str
+    code: CureCode
     edits: tuple[Edit, ...] = ()
     mass_change_g: float = 0
     numbers: dict[str, float] = Field(default={})
@@ -90,14 +188,16 @@ class Cure(Frozen):
 class Finding(Frozen):
     """What a rule found.
 
-    code: which rule spoke. numbers: the figures of its sentence, unit in each key.
-    items: the things it is about. refs: other ids by role (``want``, ``leg``, ``person``, ``bag``).
+    code: which rule spoke. stations: where it stands: the first is where it is mended. numbers: the figures of its
+    sentence, unit in each key. items: the things it is about. refs: other ids by role (``want``, ``leg``, ``person``,
+    ``bag``). curable: whether there are cures to look for; cures: empty until somebody did (``mule.advise``).
     """
 
-    code: str
+    code: FindingCode
     severity: Severity
-    station: str
+    stations: tuple[StationName, ...] = Field(min_length=1)
     numbers: dict[str, float] = Field(default={})
     items: tuple[ItemId, ...] = ()
     refs: dict[str, Name] = Field(default={})
+    curable: bool = False
     cures: tuple[Cure, ...] = ()

@@ -128,7 +128,7 @@ def _outing(plan: Plan, loadout: Loadout) -> Outing:
         kit=kit,
         loads=weigh(plan.items, kit, plan.trip.people),
         moves=moves(plan.kit, kit),
-        stays={item: n - out.get(item, 0) for item, n in plan.kit.loaded().items() if n > out.get(item, 0)},
+        stays={item: n - out.get(item, 0) for item, n in plan.loaded.items() if n > out.get(item, 0)},
     )
 
 

@@ -59,6 +59,11 @@ class Plan(Frozen):
         """The kit on the table."""
         return next(kit for kit in self.kits if kit.id == self.open_kit)
 
+    @cached_property
+    def loaded(self) -> Mapping[str, int]:
+        """Pieces loaded of each item in the open kit, over all places."""
+        return self.kit.loaded()
+
     def with_kit(self, kit: Kit) -> "Plan":
         """The same plan with ``kit`` in place of the kit of the same id, and open.
 
@@ -77,6 +82,20 @@ class Plan(Frozen):
     def _with(self, **changed: Any) -> "Plan":
         # Not model_copy: that would take along what is cached of the plan before.
         return Plan.model_construct(**{name: getattr(self, name) for name in type(self).model_fields} | changed)
+
+
+def assemble(
+    gear: tuple[Gear, ...], carriers: tuple[Carrier, ...], trip: Trip, kits: tuple[Kit, ...], open_kit: str
+) -> Plan:
+    """A plan of values that were checked one by one: only that they refer to what is there is checked again.
+
+    The locker stays the same object: what is kept of it hangs on that. Raises InvalidInput.
+    """
+    plan = Plan.model_construct(gear=gear, carriers=carriers, trip=trip, kits=kits, open_kit=open_kit)
+    problems = list(_reference_problems(plan))
+    if problems:
+        raise InvalidInput(problems)
+    return plan
 
 
 def _twice(ids: Iterable[str], field: str) -> Iterable[Problem]:

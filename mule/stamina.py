@@ -1,5 +1,5 @@
 """Will the power and the pictures last? ``last`` gives power and storage the open kit of a plan, and each the other's
-answer where it needs it."""
+answer where it needs it; ``summarize`` is what the scales and the rules look at."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -9,7 +9,7 @@ from mule.finding import AsPiece, PieceKind
 from mule.gear import Body
 from mule.load import roots
 from mule.plan import Plan
-from mule.power import Power, TypeSummary, demands, simulate
+from mule.power import Power, PowerCase, PowerSummary, TypeSummary, camera_demands, simulate_case, sum_up
 from mule.storage import CardsOf, Storage, Whereabouts, store
 from mule.units import Frozen
 
@@ -19,6 +19,15 @@ class Lasting:
     """Both answers, day by day."""
 
     power: Power
+    pictures: Storage
+
+
+@dataclass(frozen=True)
+class StaminaSummary:
+    """Both answers without each pack's day. case: the trip's power, compiled, for who tries something else with it."""
+
+    case: PowerCase
+    power: PowerSummary
     pictures: Storage
 
 
@@ -37,16 +46,26 @@ class Lasts(Frozen):
     copies_short_on: date | None
 
 
-def last(plan: Plan, counts: Mapping[str, int] | None = None) -> Lasting:
-    """What each day of the trip asks of packs and cards, and what is left. counts: pieces loaded, else the open kit."""
-    counts = plan.kit.loaded() if counts is None else counts
-    return Lasting(power=simulate(plan.items, counts, plan.trip), pictures=keep(plan, counts))
+def power_case(plan: Plan, counts: Mapping[str, int] | None = None) -> PowerCase:
+    """The power of a plan, compiled. counts: pieces loaded, else those of the open kit."""
+    return PowerCase.of(plan.items, plan.loaded if counts is None else counts, plan.trip)
+
+
+def last(plan: Plan) -> Lasting:
+    """What each day of the trip asks of packs and cards, and what is left."""
+    return Lasting(power=simulate_case(power_case(plan)), pictures=keep(plan, plan.loaded))
+
+
+def summarize(plan: Plan) -> StaminaSummary:
+    """How far packs and cards carry, without each pack's day."""
+    case = power_case(plan)
+    return StaminaSummary(case=case, power=sum_up(case), pictures=keep(plan, case.counts))
 
 
 def keep(plan: Plan, counts: Mapping[str, int]) -> Storage:
     """Cards, copies and losses of so many pieces loaded, in the bags of the open kit."""
     bodies = {i: n for i, n in counts.items() if isinstance(plan.items[i], Body)}
-    asked = [demands(bodies, plan.trip, day) for day in plan.trip.days]
+    asked = [camera_demands(bodies, plan.trip, day) for day in plan.trip.days]
     return store(plan.items, counts, plan.trip, asked, whereabouts(plan))
 
 
@@ -59,11 +78,10 @@ def whereabouts(plan: Plan) -> Whereabouts:
     return Whereabouts(found, frozenset(e.item for e in held))
 
 
-def in_short(lasting: Lasting) -> Lasts:
+def in_short(power: Power | PowerSummary, pictures: Storage) -> Lasts:
     """What the scales show."""
-    power, pictures = lasting.power, lasting.pictures
     return Lasts(
-        days=len(power.days),
+        days=len(pictures.days),
         power_days=power.days_carried,
         card_days=pictures.days_carried,
         types=power.types,

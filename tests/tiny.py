@@ -5,8 +5,7 @@ from collections.abc import Iterator
 from itertools import product
 from typing import Any
 
-from mule.assess import weave_plan
-from mule.completeness import Ties
+from mule.completeness import Requirements
 from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import (
     Body,
@@ -26,12 +25,13 @@ from mule.gear import (
     twins,
 )
 from mule.kit import Entry, Kit
+from mule.links import graph_of
 from mule.optics import table_of
 from mule.optics.setups import set_ups
 from mule.plan import Plan
-from mule.power import lacking
-from mule.resilience import is_steady, serving
-from mule.stamina import keep
+from mule.power import types_short
+from mule.resilience import serving, survives_any_single_loss
+from mule.stamina import keep, power_case
 from mule.trip import EffectWish, Marks, Pattern, Person, Policies, Slot, Stamina, Trait, TraitWish, Want
 from tests import cast
 
@@ -158,7 +158,7 @@ def kits(plan: Plan) -> Iterator[dict[str, int]]:
         yield fixed | {t.id: n for t, n in zip(free, chosen, strict=True) if n}
 
 
-def allowed(plan: Plan, ties: Ties, counts: dict[str, int], limit_g: float) -> bool:
+def allowed(plan: Plan, requirements: Requirements, counts: dict[str, int], limit_g: float) -> bool:
     """Whether a set of things is a kit at all, said as plainly as can be."""
     gear, marks = plan.items, plan.trip.marks
     if sum(gear[i].mass_g * n for i, n in counts.items()) > limit_g + 1e-9:
@@ -167,7 +167,7 @@ def allowed(plan: Plan, ties: Ties, counts: dict[str, int], limit_g: float) -> b
         return False
     if any(len(set(slot.items) & set(counts)) > 1 for slot in marks.slots):
         return False
-    return _follows(plan, [gear[i] for i in counts for _ in range(counts[i])]) and _complete(plan, ties, counts)
+    return _follows(plan, [gear[i] for i in counts for _ in range(counts[i])]) and _complete(plan, requirements, counts)
 
 
 def _follows(plan: Plan, things: list[Gear]) -> bool:
@@ -190,13 +190,13 @@ def _follows(plan: Plan, things: list[Gear]) -> bool:
     return fits_lenses and (policies.second_body == "any" or fits_bodies[policies.second_body])
 
 
-def _complete(plan: Plan, ties: Ties, counts: dict[str, int]) -> bool:
+def _complete(plan: Plan, requirements: Requirements, counts: dict[str, int]) -> bool:
     """No orphan, no link missing that something owned could give, packs for each that eats them."""
     fixed = plan.kit.loaded()
     everything = set(plan.items)
-    for tie in ties.unmet:
-        could = any(tie.item not in w for key in tie.need.keys for w in ties.web.ways(key, everything))
-        if tie.item not in fixed and (tie.need.sort == "purpose" or could):
+    for item, need in requirements.unmet:
+        could = any(requirements.graph.gives(key, everything, but=item) for key in need.keys)
+        if item not in fixed and (need.sort == "purpose" or could):
             return False
     eaters = sum(
         n for i, n in counts.items() if getattr(plan.items[i], "battery_type", None) == "P" and i.startswith("b")
@@ -209,7 +209,9 @@ def value(plan: Plan, counts: dict[str, int]) -> tuple[float, float, float]:
     """Score, steady share and grams of a kit."""
     wants = plan.trip.wants
     table = table_of([plan.items[i] for i in counts], wants)
-    steady = sum(w.importance for w, ways in zip(wants, serving(table), strict=True) if is_steady(ways, counts))
+    steady = sum(
+        w.importance for w, ways in zip(wants, serving(table), strict=True) if survives_any_single_loss(ways, counts)
+    )
     grams = sum(plan.items[i].mass_g * n for i, n in counts.items())
     return table.score(), steady / sum(w.importance for w in wants), grams
 
@@ -219,13 +221,13 @@ def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
 
     Where none lasts, the best of those that do not.
     """
-    web = weave_plan(plan)
+    graph = graph_of(plan)
     found: list[tuple[float, float, float]] = []
     short: list[tuple[float, float, float]] = []
     for counts in kits(plan):
         if sum(plan.items[i].mass_g * n for i, n in counts.items()) > limit_g + 1e-9:
             continue
-        if not allowed(plan, Ties(web, counts), counts, limit_g):
+        if not allowed(plan, Requirements(graph, counts), counts, limit_g):
             continue
         if _asks_met(plan, counts) and _gapless(plan, counts):
             made = value(plan, counts)
@@ -250,9 +252,9 @@ def lasts(plan: Plan, counts: dict[str, int]) -> bool:
     most = {t.id: t.count for t in plan.gear if t.kind in ("battery", "charger", "power-bank")}
 
     def could(eaters: set[str], type_: str) -> bool:
-        return type_ not in lacking(plan.items, {**plan.kit.loaded(), **most, **dict.fromkeys(eaters, 1)}, plan.trip)
+        return type_ not in types_short(power_case(plan, {**plan.kit.loaded(), **most, **dict.fromkeys(eaters, 1)}))
 
-    for type_ in lacking(plan.items, counts, plan.trip):
+    for type_ in types_short(power_case(plan, counts)):
         eaters = {i for i in counts if isinstance(t := plan.items[i], Body) and t.battery_type == type_}
         sure = eaters & set(plan.trip.marks.must_take)
         fewer = [sure] if sure else [{i} for i in eaters]

@@ -4,11 +4,13 @@ Usual air rules only: the carrier and the authority of the country decide.
 """
 
 from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from functools import lru_cache
 from typing import Annotated, Literal
 
 from pydantic import Field
 
-from mule.gear import Battery, Computer, Drone, Gear, Light, OtherSupport, PowerBank, Tripod
+from mule.gear import Battery, Computer, Drone, Gear, Light, Other, OtherSupport, PowerBank, Safety, Tripod
 from mule.units import Frozen, Hazard, Note, WattHours
 
 Sort = Literal["spare-lithium", "power-bank", "device-lithium", "dry-cells", "tripod", "drone"] | Hazard
@@ -57,7 +59,8 @@ USUAL: tuple[Restriction, ...] = (
 )
 
 
-class Lying(Frozen):
+@dataclass(slots=True)
+class Lying:
     """So many pieces of a thing at one place. bag: None on the person."""
 
     item: str
@@ -101,12 +104,17 @@ def sort_of(thing: Gear) -> tuple[Sort, float | None] | None:
             return "drone", None
         case Tripod() | OtherSupport(form="monopod"):
             return "tripod", None
-    hazard: Hazard | None = getattr(thing, "hazard", None)
-    return None if hazard is None else (hazard, None)
+    return (thing.hazard, None) if isinstance(thing, Other | Safety) and thing.hazard else None
 
 
 def strictest(rules: Iterable[Sequence[Restriction]]) -> dict[Sort, Restriction]:
     """Of several carriers the strictest of each sort; where one says nothing, the usual answer is its own."""
+    return dict(_strictest(tuple(tuple(own) for own in rules)))
+
+
+# Carriers stay the same from click to click.
+@lru_cache(64)
+def _strictest(rules: tuple[tuple[Restriction, ...], ...]) -> Mapping[Sort, Restriction]:
     found: dict[Sort, Restriction] = {}
     for own in rules:
         said = {r.sort: r for r in USUAL} | {r.sort: r for r in own}
@@ -116,16 +124,32 @@ def strictest(rules: Iterable[Sequence[Restriction]]) -> dict[Sort, Restriction]
 
 
 def _stricter(one: Restriction, other: Restriction) -> Restriction:
-    def least(field: str) -> float | None:
-        values = [v for v in (getattr(one, field), getattr(other, field)) if v is not None]
-        return min(values, default=None)
-
-    limits = {field: least(field) for field in ("most", "free_wh", "approval_wh", "approval_most")}
+    """Limit by limit the stricter of two: no load that it takes is refused by either."""
+    free, most_wh = _least(one.free_wh, other.free_wh), min(_most_wh(one), _most_wh(other))
+    limits = {
+        "most": _least(one.most, other.most),
+        "free_wh": free,
+        # Where one gives no approval at all, what it takes freely is all that goes.
+        "approval_wh": most_wh if free is not None and most_wh > free else None,
+        "approval_most": _least(one.approval_most, other.approval_most),
+    }
     answers = {
         "cabin": max(one.cabin, other.cabin, key=_ORDER.index),
         "hold": max(one.hold, other.hold, key=_ORDER.index),
     }
     return other.model_copy(update=answers | limits)
+
+
+def _least(one: float | None, other: float | None) -> float | None:
+    """The smaller of two limits; None is no limit."""
+    return min((v for v in (one, other) if v is not None), default=None)
+
+
+def _most_wh(rule: Restriction) -> float:
+    """The most energy that a piece may have in any case, asked for or not."""
+    if rule.free_wh is None:
+        return float("inf")
+    return max(rule.free_wh, rule.approval_wh or 0.0)
 
 
 def judge(gear: Mapping[str, Gear], lying: Sequence[Lying], rules: Mapping[Sort, Restriction]) -> tuple[Judged, ...]:
@@ -159,8 +183,9 @@ def _judged(one: Lying, sort: Sort, wh: float | None, rule: Restriction, total: 
         answer = "no" if over else "ask"
         if not over and most is not None and large > most:
             answer, why = "no", "count"
-    elif answer != "no" and most is not None and total > most:
-        answer, why = "no", "count"
+    # How many of a kind may come at all holds for large ones, too.
+    if answer != "no" and rule.most is not None and total > rule.most:
+        answer, why, most = "no", "count", rule.most
     return Judged(
         item=one.item,
         count=one.count,

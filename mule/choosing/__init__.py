@@ -7,7 +7,6 @@ from collections.abc import Callable, Iterator
 from queue import Empty, SimpleQueue
 from threading import Event, Thread
 
-from mule.assess import weave_plan
 from mule.choosing.answer import Asking, Choice, Line, Point, Reason
 from mule.choosing.candidates import Candidates, candidates
 from mule.choosing.conflicts import conflict
@@ -19,10 +18,11 @@ from mule.choosing.room import Fit, Rooms
 from mule.choosing.scoring import Optics
 from mule.choosing.search import NO_LIMIT_G, Search
 from mule.errors import InvalidInput, Problem
+from mule.links import graph_of
 from mule.optics import table_of
 from mule.plan import Plan
-from mule.resilience import steady_wants
-from mule.stamina import in_short, last
+from mule.resilience import wants_surviving_any_single_loss
+from mule.stamina import in_short, summarize
 
 
 def choose(
@@ -38,7 +38,7 @@ def choose(
     """
     require_brief(plan)
     clock = Clock(asking.seconds, should_stop)
-    case = candidates(plan, weave_plan(plan), others=asking.others)
+    case = candidates(plan, graph_of(plan), others=asking.others)
     optics = Optics.of(list(case.free.values()), plan.trip.wants)
     model = build(case, optics, asking)
     against = conflict(model, clock)
@@ -110,9 +110,10 @@ def _point(case: Candidates, asking: Asking, fit: Fit, under: tuple[Found, float
     found, limit_g = under
     counts = fit.kit.loaded()
     table = table_of([case.plan.items[item] for item in counts], case.plan.trip.wants)
-    _, steady = steady_wants(table, case.plan.trip.wants, counts)
+    _, steady = wants_surviving_any_single_loss(table, case.plan.trip.wants, counts)
     score = table.score()
-    lasting = in_short(last(case.plan.with_kit(fit.kit)))
+    stamina = summarize(case.plan.with_kit(fit.kit))
+    lasting = in_short(stamina.power, stamina.pictures)
     return Point(
         kit=fit.kit,
         limit_g=limit_g,

@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 
 from mule.choosing.containers import Container, carried_bags, containers_of
 from mule.choosing.scoring import sort_of
-from mule.completeness import Key, Web, packs_eaten
+from mule.completeness import DependencyGraph, Key, packs_eaten
 from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gear import (
     Bag,
@@ -67,7 +67,7 @@ class Candidates:
     """
 
     plan: Plan
-    web: Web
+    graph: DependencyGraph
     fixed: Mapping[str, int]
     free: Mapping[str, Gear]
     most: Mapping[str, int]
@@ -113,11 +113,11 @@ def _piece(bag: Gear) -> PieceKind:
     return bag.piece if isinstance(bag, Bag) and bag.piece != PieceKind.HOLD else PieceKind.CABIN
 
 
-def candidates(plan: Plan, web: Web, *, others: bool) -> Candidates:
+def candidates(plan: Plan, graph: DependencyGraph, *, others: bool) -> Candidates:
     """Sorts the locker into what stays, what may come and what is out of play."""
     fixed = _fixed(plan)
-    free = _free(plan, web, fixed, others=others)
-    now = plan.kit.loaded()
+    free = _free(plan, graph, fixed, others=others)
+    now = plan.loaded
     containers = containers_of(plan, fixed, free)
     where = roots(plan.kit)
     carried = {c.root for c in containers if c.root is not None}
@@ -141,7 +141,7 @@ def candidates(plan: Plan, web: Web, *, others: bool) -> Candidates:
     packs = {i: t for i, t in free.items() if isinstance(t, PACKS)}
     return Candidates(
         plan=plan,
-        web=web,
+        graph=graph,
         fixed=fixed,
         free=free,
         most={i: t.count if i in packs else max(1, now.get(i, 0)) for i, t in free.items()},
@@ -179,7 +179,7 @@ def _fixed(plan: Plan) -> dict[str, int]:
     in_hold = _in_hold(plan)
     return {
         item: count
-        for item, count in plan.kit.loaded().items()
+        for item, count in plan.loaded.items()
         if item in in_hold
         or isinstance(plan.items[item], Bag | Insert)
         or not (_is_chosen(plan.items[item]) or (item in marked and not keeps_safe(plan.items[item])))
@@ -192,14 +192,14 @@ def _is_chosen(thing: Gear) -> bool:
 
 
 def _in_play(plan: Plan, thing: Gear, *, others: bool) -> bool:
-    if thing.id in plan.kit.loaded():
+    if thing.id in plan.loaded:
         return True
     days = plan.trip.days
     back = thing.absent is None or bool(thing.absent.until and days and thing.absent.until < days[0].date)
     return back and (others or thing.standing == Standing.OWNED)
 
 
-def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> dict[str, Gear]:
+def _free(plan: Plan, graph: DependencyGraph, fixed: Mapping[str, int], *, others: bool) -> dict[str, Gear]:
     """Optics in play, what is marked, and of all else what something in play could need."""
     marks = plan.trip.marks
     marked = marks.items()
@@ -209,7 +209,7 @@ def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> di
     able = [t for t in plan.gear if t.id not in fixed and _in_play(plan, t, others=others)]
     kinds = (*CHOSEN_KINDS, *SUPPORTS) if steady else CHOSEN_KINDS
     optics = [t for t in able if isinstance(t, OPTICAL) and t.id not in marks.must_leave]
-    spared = {t.id for t in _copies(optics, _MOST_COPIES)} | set(plan.kit.loaded())
+    spared = {t.id for t in _copies(optics, _MOST_COPIES)} | set(plan.loaded)
     free = {
         t.id: t
         for t in able
@@ -218,28 +218,28 @@ def _free(plan: Plan, web: Web, fixed: Mapping[str, int], *, others: bool) -> di
     if any(want.effects for want in plan.trip.wants):
         free |= {t.id: t for t in able if isinstance(t, Filter | StepRing | FilterHolder)}
     if plan.trip.days:
-        free |= {t.id: t for t in _helpers(able, web, [*fixed, *free])}
+        free |= {t.id: t for t in _helpers(able, graph, [*fixed, *free])}
     if not carried_bags(plan):
         free |= {t.id: t for t in able if isinstance(t, Bag) and t.piece != PieceKind.HOLD}
     rest = [t for t in able if isinstance(t, kinds) and t.id not in free]
     grown = True
     while grown:
-        asked = _asked(web, [*fixed, *free], marks.must_take)
-        grown_by = [t for t in rest if t.id not in free and any(o.key in asked for o in web.offers[t.id])]
-        kept = _lightest_of_a_sort(web, grown_by, plan, free)
+        asked = _asked(graph, [*fixed, *free], marks.must_take)
+        grown_by = [t for t in rest if t.id not in free and any(o.key in asked for o in graph.offers[t.id])]
+        kept = _lightest_of_a_sort(graph, grown_by, plan, free)
         grown = any(t.id not in free for t in kept)
         free |= {t.id: t for t in kept}
     return free
 
 
-def _helpers(able: Sequence[Gear], web: Web, items: Iterable[str]) -> Iterable[Gear]:
+def _helpers(able: Sequence[Gear], graph: DependencyGraph, items: Iterable[str]) -> Iterable[Gear]:
     """Banks and drives that no lighter one outdoes, and chargers that fill something as fast as no lighter one does."""
     room = 0.0
     for drive in sorted((t for t in able if isinstance(t, Drive)), key=lambda t: t.mass_g):
         if drive.capacity_gb > room:
             room = drive.capacity_gb
             yield drive
-    types = {need.label for item in items for need in web.needs[item] if need.what == "pack"}
+    types = {need.label for item in items for need in graph.needs[item] if need.what == "pack"}
     banks = sorted((t for t in able if isinstance(t, PowerBank)), key=lambda t: t.mass_g)
     most = 0.0
     for bank in banks:
@@ -254,18 +254,18 @@ def _helpers(able: Sequence[Gear], web: Web, items: Iterable[str]) -> Iterable[G
             yield charger
 
 
-def _asked(web: Web, items: Iterable[str], must_take: Collection[str]) -> set[Key]:
+def _asked(graph: DependencyGraph, items: Iterable[str], must_take: Collection[str]) -> set[Key]:
     """Every key that links of these things ask for, that what must come needs for a purpose, and what those hang on."""
     asked = {
         key
         for item in items
-        for need in web.needs[item]
+        for need in graph.needs[item]
         if need.sort == "link" or item in must_take
         for key in need.keys
     }
     todo = list(asked)
     while todo:
-        for _, through in web.givers.get(todo.pop(), ()):
+        for _, through in graph.givers.get(todo.pop(), ()):
             if through is not None and through not in asked:
                 asked.add(through)
                 todo.append(through)
@@ -286,12 +286,14 @@ def _copies(things: Sequence[Gear], count: int) -> Iterable[Gear]:
         yield from kept
 
 
-def _lightest_of_a_sort(web: Web, things: Sequence[Gear], plan: Plan, free: Mapping[str, Gear]) -> list[Gear]:
+def _lightest_of_a_sort(
+    graph: DependencyGraph, things: Sequence[Gear], plan: Plan, free: Mapping[str, Gear]
+) -> list[Gear]:
     """Of things that offer and need the same, the lightest and the smallest; of packs, as many as could be eaten."""
-    loaded = plan.kit.loaded()
+    loaded = plan.loaded
     sorts: dict[object, list[Gear]] = {}
     for thing in things:
-        sorts.setdefault((tuple(web.offers[thing.id]), tuple(web.needs[thing.id])), []).append(thing)
+        sorts.setdefault((tuple(graph.offers[thing.id]), tuple(graph.needs[thing.id])), []).append(thing)
     kept: list[Gear] = []
     for alike in sorts.values():
         wanted = 1

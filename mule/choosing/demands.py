@@ -9,7 +9,7 @@ from mule.choosing.draft import Draft, Truth, Var, total
 from mule.choosing.scoring import Optics
 from mule.gear import Body, Lens, is_zoom, twins
 from mule.optics.gaps import GAP_SCORE
-from mule.resilience.steady import serving
+from mule.resilience.single_loss import serving
 from mule.trip import MOST_OF_A_TRIO
 
 
@@ -113,7 +113,7 @@ def _bodies(draft: Draft, policy: str) -> None:
             draft.cp.add_bool_or([~draft.takes[one], ~draft.takes[other]]).only_enforce_if(why)
 
 
-def steady_wants(draft: Draft, optics: Optics, sorts: Sequence[Var], rows: Rows) -> list[Var]:
+def wants_surviving(draft: Draft, optics: Optics, sorts: Sequence[Var], rows: Rows) -> list[Var]:
     """Per want, whether some set-up that serves half of it is left when any one thing is lost."""
     index = {parts: row for row, parts in enumerate(optics.table.parts)}
     twice: dict[int, Truth] = {}

@@ -10,8 +10,8 @@ from dataclasses import dataclass
 
 from mule.choosing.candidates import Candidates
 from mule.gear import Battery, Body, Card, Charger, Drive, Drone, Link, PowerBank, Reader
-from mule.power import lacking
-from mule.stamina import keep
+from mule.power import types_short
+from mule.stamina import keep, power_case
 
 
 @dataclass(frozen=True)
@@ -41,7 +41,7 @@ class Lasting:
         if not self._on:
             return []
         counts = {**self._case.fixed, **pieces}
-        found = [ask for type_ in lacking(self._gear, counts, self._plan.trip) if (ask := self._power(type_, pieces))]
+        found = [ask for type_ in types_short(power_case(self._plan, counts)) if (ask := self._power(type_, pieces))]
         pictures = keep(self._plan, counts)
         full = [t.type for t in pictures.types if t.full_on]
         found += [ask for type_ in full if (ask := self._cards(type_, pieces))]
@@ -69,7 +69,7 @@ class Lasting:
         if key not in self._possible:
             all_packs = {i: self._case.most[i] for i in self._of(Battery, "battery_type", type_)}
             counts = {**self._case.fixed, **dict.fromkeys((*self._helps, *eaters), 1), **all_packs}
-            self._possible[key] = type_ not in lacking(self._gear, counts, self._plan.trip)
+            self._possible[key] = type_ not in types_short(power_case(self._plan, counts))
         return self._possible[key]
 
     def _cards(self, type_: str, pieces: Mapping[str, int]) -> Ask | None:

@@ -26,14 +26,14 @@ def link(draft: Draft, optics: Optics) -> None:
 class _Needs:
     def __init__(self, draft: Draft) -> None:
         self._draft = draft
-        self._givers = draft.case.web.givers
+        self._givers = draft.case.graph.givers
         self._known: dict[tuple[Key, str], Truth] = {}
 
     def add(self) -> None:
         draft = self._draft
         must_take = set(draft.case.plan.trip.marks.must_take)
         for item, take in draft.takes.items():
-            for need in draft.case.web.needs[item]:
+            for need in draft.case.graph.needs[item]:
                 met = [self._given(key, item) for key in need.keys]
                 if need.sort == "link" and all(truth is False for truth in met):
                     # Nothing in play gives it: no choice mends that. It stays a finding.
@@ -81,8 +81,8 @@ def _keep_what_serves(draft: Draft) -> None:
     case = draft.case
     for item, take in draft.takes.items():
         if item in case.now and isinstance(case.free[item], Charger | Reader) and not case.must_stay(item):
-            for key in (key for need in case.web.needs[item] if need.sort == "purpose" for key in need.keys):
-                for giver, _ in case.web.givers.get(key, ()):
+            for key in (key for need in case.graph.needs[item] if need.sort == "purpose" for key in need.keys):
+                for giver, _ in case.graph.givers.get(key, ()):
                     served = draft.take(giver)
                     if served is not False:
                         draft.demand([take], when=[] if served is True else [served])
@@ -107,7 +107,7 @@ def _supply(draft: Draft, givers: Sequence[str], eaters: Mapping[str, int]) -> N
     """eaters: pieces that each holds at one time."""
     case = draft.case
     have = [(draft.pieces[i], 1) for i in givers]
-    elsewhere = sum(case.fixed[i] for i in case.fixed if case.web.offers[i] == case.web.offers[givers[0]])
+    elsewhere = sum(case.fixed[i] for i in case.fixed if case.graph.offers[i] == case.graph.offers[givers[0]])
     now = sum(case.now.get(i, 0) for i in givers)
     # What stays may lack packs already: it keeps those it has.
     stays = min(now + elsewhere, sum(n * case.fixed[i] for i, n in eaters.items() if i in case.fixed))

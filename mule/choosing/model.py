@@ -12,7 +12,7 @@ from ortools.sat.python import cp_model
 from mule.choosing.answer import Asking, Reason
 from mule.choosing.bounds import Bound
 from mule.choosing.candidates import Candidates
-from mule.choosing.demands import Rows, demand_pictures, follow_policies, mark, sorts_of, steady_wants
+from mule.choosing.demands import Rows, demand_pictures, follow_policies, mark, sorts_of, wants_surviving
 from mule.choosing.draft import PER_GRAM, Draft, Linear, Var, tenths, total
 from mule.choosing.lasting import Ask
 from mule.choosing.links import link
@@ -126,7 +126,7 @@ def build(case: Candidates, optics: Optics, asking: Asking) -> Model:
         placed=draft.placed,
         sorts=sorts,
         want_units=[draft.cp.new_int_var(0, most, "") for most in optics.most],
-        steady=steady_wants(draft, optics, sorts, rows),
+        steady=wants_surviving(draft, optics, sorts, rows),
         seconds=[draft.takes[item] for item in case.seconds],
         reasons=draft.reasons,
         carried=mass,

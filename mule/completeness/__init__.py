@@ -3,38 +3,42 @@
 from collections.abc import Iterable, Mapping
 
 from mule.completeness.answer import Broken, Chain, Clash, Completeness, Hold, Missing, Orphan, Overlap
-from mule.completeness.cures import Cures
 from mule.completeness.doubles import clashes, overlaps
+from mule.completeness.givers import LightestGivers
+from mule.completeness.graph import DependencyGraph, Requirement, Requirements, Unmet, dependency_graph
 from mule.completeness.keys import Key, Need, Offer
-from mule.completeness.web import Tie, Ties, Web, weave
-from mule.gear import Battery, Body, Card, Computer, Drone, Gear, Light, Link, Remote, Sound, at_hand, keeps_safe
+from mule.gear import Battery, Body, Card, Computer, Drone, Gear, Light, Link, Remote, Sound, keeps_safe
 
 # A chain is worth a line when a thing brings this many others along.
 _LONG_CHAIN = 2
 
 
-def complete(ties: Ties, gear: Mapping[str, Gear], counts: Mapping[str, int]) -> Completeness:
-    """What the loaded things lack, drag along and double.
+def complete(requirements: Requirements, gear: Mapping[str, Gear], counts: Mapping[str, int]) -> Completeness:
+    """What the loaded things lack and double.
 
-    ties: of the loaded things, in a web over the whole locker. gear: by id. counts: pieces loaded by item id.
+    requirements: of the loaded things, in a graph over the whole locker. gear: by id. counts: pieces loaded by item id.
     """
     things = [gear[item] for item in counts]
     return Completeness(
-        missing=(*_missing(gear, counts, ties), *_short_packs(gear, counts)),
-        orphans=tuple(_orphans(gear, counts, ties)),
-        chains=tuple(_chains(gear, counts, ties)),
+        missing=(*_missing(requirements), *_short_packs(gear, counts)),
+        orphans=tuple(_orphans(gear, counts, requirements)),
         clashes=clashes(things, counts),
         overlaps=overlaps(things),
-        holds=tuple(
-            Hold(item=item, goes=_without_safety(gear, goes), breaks=_broken(fails))
-            for item in counts
-            for goes, fails in (ties.leaving((item,)),)
-        ),
     )
 
 
-def _broken(fails: Iterable[Tie]) -> tuple[Broken, ...]:
-    found = {(tie.item, tie.need.what, tie.need.label): tie.need.sort for tie in fails}
+def holds(requirements: Requirements, gear: Mapping[str, Gear], counts: Mapping[str, int]) -> tuple[Hold, ...]:
+    """What leaving each loaded thing means; things of which nothing hangs on have no line."""
+    found = ((item, *requirements.leaving((item,))) for item in counts)
+    return tuple(
+        Hold(item=item, goes=_without_safety(gear, goes), breaks=_broken(fails))
+        for item, goes, fails in found
+        if goes or fails
+    )
+
+
+def _broken(fails: Iterable[Requirement]) -> tuple[Broken, ...]:
+    found = {(r.item, r.need.what, r.need.label): r.need.sort for r in fails}
     return tuple(
         Broken(of="want" if sort == "asked" else "thing", id=at, what=what, label=label)
         for (at, what, label), sort in found.items()
@@ -46,22 +50,13 @@ def _without_safety(gear: Mapping[str, Gear], items: Iterable[str]) -> tuple[str
     return tuple(item for item in items if not keeps_safe(gear[item]))
 
 
-def _missing(gear: Mapping[str, Gear], counts: Mapping[str, int], ties: Ties) -> Iterable[Missing]:
+def _missing(requirements: Requirements) -> Iterable[Missing]:
     """One line per item and sort of link; things that lack the same link for the same reason share the first's."""
     seen: set[tuple[str, str]] = set()
-    cures = Cures(ties.web, gear, counts)
-    for tie in ties.unmet:
-        need = tie.need
+    for item, need in requirements.unmet:
         if need.sort == "link" and (need.what, need.label) not in seen:
             seen.add((need.what, need.label))
-            cure = cures.lightest(tie.item, need)
-            yield Missing(
-                item=tie.item,
-                what=need.what,
-                label=need.label,
-                loads=cure[1] if cure else None,
-                mass_g=cure[0] if cure else 0.0,
-            )
+            yield Missing(item=item, what=need.what, label=need.label)
 
 
 def packs_eaten(thing: Gear) -> tuple[str, int] | None:
@@ -78,37 +73,28 @@ def packs_eaten(thing: Gear) -> tuple[str, int] | None:
 def _short_packs(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> Iterable[Missing]:
     """Things that eat a type of pack hold more of them at one time than are loaded."""
     eaten: dict[str, tuple[str, int]] = {}
+    have: dict[str, int] = {}
     for item, count in counts.items():
-        hunger = packs_eaten(gear[item])
-        if hunger:
+        thing = gear[item]
+        if isinstance(thing, Battery):
+            have[thing.battery_type] = have.get(thing.battery_type, 0) + count
+        elif hunger := packs_eaten(thing):
             first, pieces = eaten.get(hunger[0], (item, 0))
             eaten[hunger[0]] = (first, pieces + hunger[1] * count)
     for type_, (item, wanted) in eaten.items():
-        packs = [t for t in gear.values() if isinstance(t, Battery) and t.battery_type == type_]
-        have = sum(counts.get(p.id, 0) for p in packs)
-        if 0 < have < wanted:
-            more = [p for p in packs if at_hand(p) and p.count - counts.get(p.id, 0) >= wanted - have]
-            cure = min(more, key=lambda p: p.mass_g, default=None)
-            yield Missing(
-                item=item,
-                what="pack",
-                label=type_,
-                loads=(cure.id,) if cure else None,
-                mass_g=cure.mass_g * (wanted - have) if cure else 0.0,
-                short=wanted - have,
-            )
+        if 0 < have.get(type_, 0) < wanted:
+            yield Missing(item=item, what="pack", label=type_, short=wanted - have[type_])
 
 
-def _orphans(gear: Mapping[str, Gear], counts: Mapping[str, int], ties: Ties) -> Iterable[Orphan]:
+def _orphans(gear: Mapping[str, Gear], counts: Mapping[str, int], requirements: Requirements) -> Iterable[Orphan]:
     seen: set[str] = set()
-    for tie in ties.unmet:
-        if tie.need.sort == "purpose" and tie.item not in seen and not keeps_safe(gear[tie.item]):
-            seen.add(tie.item)
-            grams = gear[tie.item].mass_g * counts[tie.item]
-            yield Orphan(item=tie.item, lacks=tie.need.what, label=tie.need.label, mass_g=grams)
+    for item, need in requirements.unmet:
+        if need.sort == "purpose" and item not in seen and not keeps_safe(gear[item]):
+            seen.add(item)
+            yield Orphan(item=item, lacks=need.what, label=need.label, mass_g=gear[item].mass_g * counts[item])
 
 
-def _chains(gear: Mapping[str, Gear], counts: Mapping[str, int], ties: Ties) -> Iterable[Chain]:
+def chains(requirements: Requirements, gear: Mapping[str, Gear], counts: Mapping[str, int]) -> Iterable[Chain]:
     """All cards or packs of one type, and single things that are not bodies or computers: what they alone bring."""
     cards: dict[str, list[str]] = {}
     packs: dict[str, list[str]] = {}
@@ -120,19 +106,23 @@ def _chains(gear: Mapping[str, Gear], counts: Mapping[str, int], ties: Ties) -> 
                 packs.setdefault(type_, []).append(item)
     for type_, items in cards.items():
         yield from _chain(
-            gear, counts, ties, Chain(lead=tuple(items), what="card", label=type_, followers=(), mass_g=0)
+            gear, counts, requirements, Chain(lead=tuple(items), what="card", label=type_, followers=(), mass_g=0)
         )
     for type_, items in packs.items():
         yield from _chain(
-            gear, counts, ties, Chain(lead=tuple(items), what="pack", label=type_, followers=(), mass_g=0)
+            gear, counts, requirements, Chain(lead=tuple(items), what="pack", label=type_, followers=(), mass_g=0)
         )
     for item in counts:
         if not isinstance(gear[item], Body | Computer | Card | Battery | Link):
-            yield from _chain(gear, counts, ties, Chain(lead=(item,), what="thing", label="", followers=(), mass_g=0))
+            yield from _chain(
+                gear, counts, requirements, Chain(lead=(item,), what="thing", label="", followers=(), mass_g=0)
+            )
 
 
-def _chain(gear: Mapping[str, Gear], counts: Mapping[str, int], ties: Ties, chain: Chain) -> Iterable[Chain]:
-    followers = _without_safety(gear, ties.goes_with(*chain.lead))
+def _chain(
+    gear: Mapping[str, Gear], counts: Mapping[str, int], requirements: Requirements, chain: Chain
+) -> Iterable[Chain]:
+    followers = _without_safety(gear, requirements.goes_with(*chain.lead))
     if len(followers) >= _LONG_CHAIN:
         grams = sum(gear[item].mass_g * counts[item] for item in followers)
         yield chain.model_copy(update={"followers": followers, "mass_g": grams})
@@ -143,18 +133,21 @@ __all__ = [
     "Chain",
     "Clash",
     "Completeness",
-    "Cures",
+    "DependencyGraph",
     "Hold",
     "Key",
+    "LightestGivers",
     "Missing",
     "Need",
     "Offer",
     "Orphan",
     "Overlap",
-    "Tie",
-    "Ties",
-    "Web",
+    "Requirement",
+    "Requirements",
+    "Unmet",
+    "chains",
     "complete",
+    "dependency_graph",
+    "holds",
     "packs_eaten",
-    "weave",
 ]

@@ -6,7 +6,7 @@ from mule.units import Frozen
 
 
 class Missing(Frozen):
-    """A link that a loaded thing lacks. loads: the lightest owned things that give it; None when nothing owned does.
+    """A link that a loaded thing lacks.
 
     what: the sort of link (``pack``, ``reader``, ``port``...); label: its type. short: pieces missing (0: all).
     """
@@ -14,8 +14,6 @@ class Missing(Frozen):
     item: str
     what: str
     label: str
-    loads: tuple[str, ...] | None
-    mass_g: float
     short: int = 0
 
 
@@ -72,11 +70,9 @@ class Hold(Frozen):
 
 
 class Completeness(Frozen):
-    """The whole answer for one kit."""
+    """What the loaded things lack and double."""
 
     missing: tuple[Missing, ...]
     orphans: tuple[Orphan, ...]
-    chains: tuple[Chain, ...]
     clashes: tuple[Clash, ...]
     overlaps: tuple[Overlap, ...]
-    holds: tuple[Hold, ...]

@@ -10,7 +10,7 @@ from datetime import date
 from mule.debrief.advice import keep_or_leave, service_or_retire, take_or_rent
 from mule.debrief.against import against
 from mule.debrief.answer import (
-    Advice,
+    Lesson,
     Against,
     DayShot,
     FocalCell,
@@ -66,7 +66,7 @@ def look_back(
 
     reach: ranges of equivalent focal length that the kit had. others: trips before, the latest first.
     """
-    loaded = plan.kit.loaded()
+    loaded = plan.loaded
     seen = match(frames, plan.gear, loaded)
     days = {day.date for day in plan.trip.days}
     used = used_days(plan.gear, field, seen)
@@ -136,7 +136,7 @@ def _uses(
 ) -> list[Use]:
     frames = Counter(t.id for m in seen for t in {id(t): t for t in (m.body, m.lens) if t}.values())
     found = []
-    for item, count in plan.kit.loaded().items():
+    for item, count in plan.loaded.items():
         thing = plan.items[item]
         if isinstance(thing, Bag | Insert):
             continue
@@ -165,7 +165,7 @@ def _noted(thing: Gear, used: Mapping[str, Collection[date]]) -> bool:
 
 
 __all__ = [
-    "Advice",
+    "Lesson",
     "Against",
     "ByCold",
     "DayShot",

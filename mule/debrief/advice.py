@@ -5,7 +5,7 @@ from collections.abc import Collection, Iterable, Sequence
 from math import hypot
 from typing import Literal
 
-from mule.debrief.answer import Advice, PackWear, Use
+from mule.debrief.answer import Lesson, PackWear, Use
 from mule.debrief.filters import missed_filters
 from mule.field import Broke, Mark, Missed
 from mule.gear import Body, Lens, Standing
@@ -19,7 +19,7 @@ WORN_OUT = 500
 
 def _fits_one(lens: Lens, plan: Plan) -> bool:
     """Whether a lens goes on a camera that was along, and fills its picture (3 % of dark corner is no matter)."""
-    bodies = (t for item in plan.kit.loaded() if isinstance(t := plan.items[item], Body))
+    bodies = (t for item in plan.loaded if isinstance(t := plan.items[item], Body))
     return any(
         b.mount == lens.mount and lens.image_circle_mm >= 0.97 * hypot(b.sensor_width_mm, b.sensor_height_mm)
         for b in bodies
@@ -28,18 +28,18 @@ def _fits_one(lens: Lens, plan: Plan) -> bool:
 
 def keep_or_leave(
     plan: Plan, uses: Sequence[Use], never: Collection[str], twice: Collection[str], kept: Collection[str]
-) -> Iterable[Advice]:
+) -> Iterable[Lesson]:
     """What never was used stays at home, the heaviest first; what is right to have along stays in the kit."""
     for use in sorted((u for u in uses if u.item in never), key=lambda u: -u.mass_g):
         trips = 2.0 if use.item in twice else 1.0
-        yield Advice(code="leave", item=use.item, numbers={"mass_g": use.mass_g, "trips": trips})
+        yield Lesson(code="leave", item=use.item, numbers={"mass_g": use.mass_g, "trips": trips})
     for item in kept:
-        yield Advice(code="keep", item=item, numbers={"mass_g": plan.items[item].mass_g})
+        yield Lesson(code="keep", item=item, numbers={"mass_g": plan.items[item].mass_g})
 
 
-def take_or_rent(plan: Plan, uses: Sequence[Use], missed: Sequence[Mark]) -> Iterable[Advice]:
+def take_or_rent(plan: Plan, uses: Sequence[Use], missed: Sequence[Mark]) -> Iterable[Lesson]:
     """Lenses, filters and rings that would have taken what was missed."""
-    loaded = plan.kit.loaded()
+    loaded = plan.loaded
     for mm, count in Counter(m.what.focal_mm for m in missed if isinstance(m.what, Missed)).items():
         if mm is None:
             continue
@@ -49,18 +49,18 @@ def take_or_rent(plan: Plan, uses: Sequence[Use], missed: Sequence[Mark]) -> Ite
         numbers = {"focal_mm": mm, "times": float(count)}
         for lens in able[:1]:
             code: Literal["take", "rent"] = "take" if lens.standing == Standing.OWNED else "rent"
-            yield Advice(code=code, item=lens.id, numbers=numbers | {"mass_g": lens.mass_g})
+            yield Lesson(code=code, item=lens.id, numbers=numbers | {"mass_g": lens.mass_g})
         if not able:
-            yield Advice(code="rent", numbers=numbers)
+            yield Lesson(code="rent", numbers=numbers)
     lenses = [use.item for use in uses if isinstance(plan.items[use.item], Lens | Body)]
     yield from missed_filters(plan, lenses, missed)
 
 
-def service_or_retire(faults: Sequence[Mark], wear: Iterable[PackWear]) -> Iterable[Advice]:
+def service_or_retire(faults: Sequence[Mark], wear: Iterable[PackWear]) -> Iterable[Lesson]:
     """Things with a fault, and packs that have had their time."""
     for mark in faults:
         if isinstance(mark.what, Broke):
-            yield Advice(code="service", item=mark.what.item, refs={"note": mark.what.note})
+            yield Lesson(code="service", item=mark.what.item, refs={"note": mark.what.note})
     for pack in wear:
         if pack.health < TIRED or pack.cycles >= WORN_OUT:
-            yield Advice(code="retire", item=pack.item, numbers={"health": pack.health, "cycles": pack.cycles})
+            yield Lesson(code="retire", item=pack.item, numbers={"health": pack.health, "cycles": pack.cycles})

@@ -82,7 +82,7 @@ class Against(Frozen):
     ref: str = ""
 
 
-class Advice(Frozen):
+class Lesson(Frozen):
     """What to do about the next kit. numbers: grams, frames, trips, millimetres, as the code needs.
 
     refs: the note on a fault; of a missed filter its effect and the lens.
@@ -138,5 +138,5 @@ class LookBack(Frozen):
     against: tuple[Against, ...]
     rates: tuple[Rate, ...]
     wear: tuple[PackWear, ...]
-    advice: tuple[Advice, ...]
+    advice: tuple[Lesson, ...]
     unknown: tuple[Unknown, ...]

@@ -4,7 +4,7 @@ from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
 from typing import Literal
 
-from mule.debrief.answer import Advice
+from mule.debrief.answer import Lesson
 from mule.field import Mark, Missed
 from mule.filters import Bag, Fit, Front, fits
 from mule.gear import Effect, Filter, Glass, Lens, MountAdapter, Standing, StepRing
@@ -13,7 +13,7 @@ from mule.plan import Plan
 _THERE = {"absent": None, "standing": Standing.OWNED}
 
 
-def missed_filters(plan: Plan, lenses: Sequence[str], missed: Iterable[Mark]) -> Iterator[Advice]:
+def missed_filters(plan: Plan, lenses: Sequence[str], missed: Iterable[Mark]) -> Iterator[Lesson]:
     """Take the filter or the ring that stayed at home; else get the ring that is lacking; else get the filter.
 
     lenses: those that were along, most used first: a note that names none is about whichever is easiest to serve.
@@ -25,13 +25,13 @@ def missed_filters(plan: Plan, lenses: Sequence[str], missed: Iterable[Mark]) ->
     if not wanted:
         return
     # Next time, what was away or could be had counts as well.
-    bag = Bag.of([t.model_copy(update=_THERE) for t in plan.gear], plan.kit.loaded())
+    bag = Bag.of([t.model_copy(update=_THERE) for t in plan.gear], plan.loaded)
     for (effect, lens), count in wanted.items():
         fronts = list(_fronts(plan, [lens] if lens else lenses))
         yield from _advice(plan, bag, fronts, effect, float(count))
 
 
-def _advice(plan: Plan, bag: Bag, fronts: Sequence[Front], effect: Effect, times: float) -> Iterator[Advice]:
+def _advice(plan: Plan, bag: Bag, fronts: Sequence[Front], effect: Effect, times: float) -> Iterator[Lesson]:
     able = [f for f in bag.filters if f.effect == effect]
     ways = [(front, way) for front in fronts for f in able for _, way in fits(front, f, bag)]
     if ways:
@@ -44,15 +44,15 @@ def _advice(plan: Plan, bag: Bag, fronts: Sequence[Front], effect: Effect, times
             refs = {"effect": effect, "lens": front.lens}
             owned = all(plan.items[part].standing == Standing.OWNED for part in way.to_load)
             code: Literal["take", "rent"] = "take" if owned else "rent"
-            yield Advice(code=code, item=(rings or way.to_load)[0], numbers=numbers, refs=refs)
+            yield Lesson(code=code, item=(rings or way.to_load)[0], numbers=numbers, refs=refs)
         return
     lacking = [(front, f) for front in fronts for f in able if _wider(front, f)]
     if not lacking:
         lens = fronts[0].lens if fronts else ""
-        yield Advice(code="rent", numbers={"times": times}, refs={"effect": effect, "lens": lens})
+        yield Lesson(code="rent", numbers={"times": times}, refs={"effect": effect, "lens": lens})
         return
     front, filter_ = min(lacking, key=lambda pair: (pair[1].id not in bag.loaded, pair[1].mass_g))
-    yield Advice(
+    yield Lesson(
         code="ring",
         item=filter_.id,
         numbers={"times": times, "from_mm": front.thread_mm or 0.0, "to_mm": filter_.thread_mm or 0.0},
@@ -70,7 +70,7 @@ def _wider(front: Front, filter_: Filter) -> bool:
 
 
 def _fronts(plan: Plan, lenses: Iterable[str]) -> Iterable[Front]:
-    adapters = tuple(i for i in plan.kit.loaded() if isinstance(plan.items[i], MountAdapter))
+    adapters = tuple(i for i in plan.loaded if isinstance(plan.items[i], MountAdapter))
     for item in lenses:
         thing = plan.items.get(item)
         glass: Glass | None = thing if isinstance(thing, Lens) else getattr(thing, "fixed_lens", None)

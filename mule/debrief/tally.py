@@ -73,7 +73,7 @@ def unknown_of(seen: Iterable[Matched]) -> tuple[Unknown, ...]:
 
 def wear_of(plan: Plan, field: Field, others: Sequence[History]) -> Iterable[PackWear]:
     """Packs that can be charged, with what was noted of them on all trips."""
-    for item, pieces in plan.kit.loaded().items():
+    for item, pieces in plan.loaded.items():
         pack = plan.items[item]
         if isinstance(pack, Battery) and pack.rechargeable:
             here = field.charges.get(item, 0)

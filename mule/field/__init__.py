@@ -80,14 +80,42 @@ def fold(marks: Iterable[Mark]) -> Field:
 
 
 def _charges(by_subject: Iterable[Sequence[Mark]]) -> dict[str, int]:
-    """A pack that two people put on the charger, one after the other, is charged once."""
+    """A pack that two people put on the charger, one after the other, is charged once.
+
+    The same marks count the same in whatever order they came: they are counted in the order in which they replace
+    each other.
+    """
     found: Counter[str] = Counter()
     for made in by_subject:
-        states = [mark.what for mark in made if isinstance(mark.what, PackMark)]
+        states = [mark.what for mark in _as_made(made) if isinstance(mark.what, PackMark)]
         for before, after in zip([None, *states], states, strict=False):
             if after.state == "charging" and (before is None or before.state != "charging"):
                 found[after.item] += 1
     return dict(found)
+
+
+def _as_made(made: Sequence[Mark]) -> list[Mark]:
+    """Marks of one subject with those that a mark replaces, or that its device made before, ahead of it.
+
+    What is made side by side stands together, by id. Clocks have no say in it, nor has the order of arrival.
+    """
+    known = {mark.id: mark for mark in made}
+    before: dict[str, set[str]] = {mark.id: {id_ for id_ in mark.after if id_ in known} for mark in made}
+    by_device: dict[str, list[Mark]] = {}
+    for mark in sorted(made, key=lambda m: (m.seq, m.id)):
+        mine = by_device.setdefault(mark.device, [])
+        if mine:
+            before[mark.id].add(mine[-1].id)
+        mine.append(mark)
+    depth: dict[str, int] = {}
+    todo = sorted(known)
+    while todo:
+        ready = [id_ for id_ in todo if before[id_] <= depth.keys()]
+        # Marks that replace each other in a circle, as no honest device makes them, count as made side by side.
+        for id_ in ready or todo:
+            depth[id_] = 1 + max((depth[b] for b in before[id_] if b in depth), default=0)
+        todo = [id_ for id_ in todo if id_ not in depth]
+    return sorted(made, key=lambda m: (depth[m.id], m.id))
 
 
 def _standing(made: list[Mark]) -> list[Mark]:

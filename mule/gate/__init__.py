@@ -6,6 +6,7 @@ from typing import Literal
 
 from mule.carriers import Carrier, Judged, Lying, Restriction, judge, strictest
 from mule.finding import AsPiece, InBag, PieceKind, Worn
+from mule.gate.legs import check_legs
 from mule.gear import Battery, Body, Card, Computer, Drive, Drone, Gear, Insert, Lens, PowerBank, Soft, Teleconverter
 from mule.kit import Entry, Kit
 from mule.loadouts import Packing, packings
@@ -201,4 +202,4 @@ def _with(plan: Plan, bag: str, things: Iterable[tuple[str, int]]) -> Kit:
     return plan.kit.model_copy(update={"entries": tuple(entries.values())})
 
 
-__all__ = ["Drill", "Rehearsal", "Repacked", "Taken", "drill", "lying", "rehearse"]
+__all__ = ["Drill", "Rehearsal", "Repacked", "Taken", "check_legs", "drill", "lying", "rehearse"]

@@ -1,26 +1,27 @@
-"""The ledger: what each thing buys, what goes first, what comes next. The front door is ``reckon``."""
+"""The ledger: what goes first when weight must go, and what to load next. The front door is ``reckon``."""
 
 from collections.abc import Sequence
 
 from mule.carriers import LegVerdict
-from mule.completeness import Ties
-from mule.ledger.answer import DayHands, Drop, Home, Ledger, Next
+from mule.completeness import Requirements
+from mule.ledger.additions import recommended_additions
+from mule.ledger.answer import Addition, Drop, Ledger
 from mule.ledger.drops import DROPPABLE, drop_order
-from mule.ledger.hands import day_hands
-from mule.ledger.nexts import best_next
 from mule.load import Loads
 from mule.optics import View
 from mule.plan import Plan
 
 
-def reckon(plan: Plan, view: View, ties: Ties, loads: Loads, legs: Sequence[LegVerdict]) -> Ledger:
-    """Drop order, best next things and lens changes of the open kit."""
+def reckon(plan: Plan, view: View, requirements: Requirements, loads: Loads, legs: Sequence[LegVerdict]) -> Ledger:
+    """Drop order and best additions of the open kit.
+
+    view, requirements, loads, legs: what the other packages say of the same kit.
+    """
     barred = set(plan.trip.marks.must_leave)
     return Ledger(
-        drops=drop_order(plan, view.table, ties, loads, legs),
-        nexts=best_next(view, ties, plan.items, barred),
-        days=day_hands(plan, view.coverage),
+        drops=drop_order(plan, view.table, requirements, loads, legs),
+        additions=recommended_additions(view, requirements, plan.items, barred),
     )
 
 
-__all__ = ["DROPPABLE", "DayHands", "Drop", "Home", "Ledger", "Next", "reckon"]
+__all__ = ["DROPPABLE", "Addition", "Drop", "Ledger", "reckon"]

@@ -1,6 +1,4 @@
-"""What the ledger answers with: what goes first, what comes next, and what a day asks of the hands."""
-
-from datetime import date
+"""What the ledger answers with: what goes first, and what comes next."""
 
 from mule.optics import WantChange
 from mule.units import Frozen
@@ -28,7 +26,7 @@ class Drop(Frozen):
         return self.points / max(self.mass_g, 1.0) * 100
 
 
-class Next(Frozen):
+class Addition(Frozen):
     """Something left behind that would add to the brief. brings: links it needs that are not loaded either."""
 
     items: tuple[str, ...]
@@ -39,30 +37,8 @@ class Next(Frozen):
     changes: tuple[WantChange, ...] = ()
 
 
-class Home(Frozen):
-    """The lens that lives on a body."""
-
-    body: str
-    lens: str
-
-
-class DayHands(Frozen):
-    """What a day asks: the lenses that serve its wants, where they live, and how often one is changed.
-
-    second_body: the lightest left body that would save changes; None when there is none or nothing to save.
-    """
-
-    date: date
-    lenses: tuple[str, ...]
-    homes: tuple[Home, ...]
-    changes: int
-    exposed: bool
-    second_body: str | None
-
-
 class Ledger(Frozen):
-    """The whole answer."""
+    """The whole answer. additions: what to load next."""
 
     drops: tuple[Drop, ...]
-    nexts: tuple[Next, ...]
-    days: tuple[DayHands, ...]
+    additions: tuple[Addition, ...]

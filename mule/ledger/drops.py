@@ -4,7 +4,7 @@ from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 
 from mule.carriers import LegVerdict
-from mule.completeness import Ties
+from mule.completeness import Requirements
 from mule.gear import Gear, Group, keeps_safe
 from mule.ledger.answer import Drop
 from mule.load import Loads, roots
@@ -32,10 +32,12 @@ class _Step:
         return sum(worths.get(i, 0.0) for i in (self.item, *self.goes))
 
 
-def drop_order(plan: Plan, table: Table, ties: Ties, loads: Loads, legs: Sequence[LegVerdict]) -> tuple[Drop, ...]:
+def drop_order(
+    plan: Plan, table: Table, requirements: Requirements, loads: Loads, legs: Sequence[LegVerdict]
+) -> tuple[Drop, ...]:
     """What goes first, second and so on: least worth per 100 g among what breaks nothing, reckoned anew each time."""
-    counts = plan.kit.loaded()
-    steps = _Steps(plan, ties, counts)
+    counts = plan.loaded
+    steps = _Steps(plan, requirements, counts)
     gone: list[str] = []
     drops: list[Drop] = []
     score, covers, wants = table.score(), table.covers(table.cells()), [want.id for want in plan.trip.wants]
@@ -81,10 +83,10 @@ def _worths(table: Table, counts: Mapping[str, int]) -> dict[str, float]:
 class _Steps:
     """The steps that are open: each drops one item with what goes with it, and nothing else, and no want, misses it."""
 
-    def __init__(self, plan: Plan, ties: Ties, counts: Mapping[str, int]) -> None:
-        self._gear, self._ties, self._counts = plan.items, ties, counts
+    def __init__(self, plan: Plan, requirements: Requirements, counts: Mapping[str, int]) -> None:
+        self._gear, self._requirements, self._counts = plan.items, requirements, counts
         self._kept = set(plan.trip.marks.must_take)
-        orphans = {tie.item for tie in ties.unmet if tie.need.sort == "purpose"}
+        orphans = {item for item, need in requirements.unmet if need.sort == "purpose"}
         able = [i for i in counts if i not in self._kept and _may_go(self._gear[i], orphans)]
         self._gone: set[str] = set()
         self._open = {item: self._step(item) for item in able}
@@ -101,11 +103,11 @@ class _Steps:
         for item in out & self._open.keys():
             del self._open[item]
         for item in self._open:
-            if not self._ties.reach(item).isdisjoint(out):
+            if not self._requirements.reach(item).isdisjoint(out):
                 self._open[item] = self._step(item)
 
     def _step(self, item: str) -> _Step | None:
-        goes, fails = self._ties.leaving((item,), self._gone)
+        goes, fails = self._requirements.leaving((item,), self._gone)
         goes = tuple(i for i in goes if not keeps_safe(self._gear[i]))
         if fails or not self._kept.isdisjoint(goes):
             return None

@@ -1,32 +1,55 @@
-"""Optics: what a kit sees. The front door is ``cover``; formulas follow domain 2 and 3 to the letter."""
+"""Optics: what a kit sees. The front door is ``cover`` (docs/domain/optics.md, docs/domain/coverage.md)."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 
 from mule.gear import Body, Gear, Lens, MountAdapter, Teleconverter, at_hand
 from mule.optics.answer import Closer, Coverage, Gain, Gap, NativeGap, ReachRow, SetUpName, WantChange, WantCover, Worth
 from mule.optics.cells import CELLS_PER_OCTAVE, cells_between, columns, edge_mm
 from mule.optics.changes import changes
 from mule.optics.gaps import gaps, native_gaps
-from mule.optics.left import Left
 from mule.optics.reach import headroom, reach_rows
 from mule.optics.score import score
 from mule.optics.served import Served, runs
 from mule.optics.setups import set_ups
 from mule.optics.table import Table
+from mule.optics.unselected import Unselected
 from mule.optics.worth import worth as worth_of
 from mule.trip import Want
 
 OPTICAL = (Body, Lens, Teleconverter, MountAdapter)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class View:
-    """What ``cover`` found. table: scores by the things they rest on; left: what the things left behind would add."""
+    """What ``cover`` found, and what trying other kits with it says: worked out when it is first asked for.
+
+    table: scores by the things they rest on. counts: pieces loaded of each optical thing. loaded, gear: the optical
+    things that are loaded, and all of the locker.
+    """
 
     coverage: Coverage
     table: Table
-    left: Left
+    counts: Mapping[str, int]
+    loaded: Sequence[Gear]
+    gear: Sequence[Gear]
+
+    @cached_property
+    def worths(self) -> tuple[Worth, ...]:
+        """What each optical thing in use earns."""
+        return tuple(worth_of(self.table, self.counts))
+
+    @cached_property
+    def worth(self) -> Mapping[str, float]:
+        """Points of worth by item."""
+        return {w.item: w.points for w in self.worths}
+
+    @cached_property
+    def unselected(self) -> Unselected:
+        """What the optical things that are left at home would add."""
+        left = [t for t in self.gear if isinstance(t, OPTICAL) and t.id not in self.counts and at_hand(t)]
+        return Unselected(self.loaded, left, self.table.cols, self.table.cells())
 
 
 def table_of(loaded: Sequence[Gear], wants: Sequence[Want]) -> Table:
@@ -41,8 +64,7 @@ def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]
 
     gear: the whole locker. counts: pieces loaded by item id.
     """
-    optical = [t for t in gear if isinstance(t, OPTICAL)]
-    loaded = [t for t in optical if t.id in counts]
+    loaded = [t for t in gear if t.id in counts and isinstance(t, OPTICAL)]
     sets = set_ups(loaded)
     cols = columns(wants)
     scores = score(sets, cols)
@@ -59,18 +81,15 @@ def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]
         )
         for want, span in zip(wants, cols.spans, strict=True)
     )
-    left = Left(loaded, [t for t in optical if t.id not in counts and at_hand(t)], cols, best)
     used = set(table.items)
     coverage = Coverage(
         score=table.score(),
         wants=covers,
         reach=reach_rows(sets, {t.id: t for t in loaded}),
-        worth=tuple(worth_of(table, {t.id: counts[t.id] for t in loaded})),
         idle=tuple(t.id for t in loaded if t.id not in used),
-        gains=left.gains(),
         headroom=headroom(sets, wants),
     )
-    return View(coverage, table, left)
+    return View(coverage, table, {t.id: counts[t.id] for t in loaded}, loaded, gear)
 
 
 __all__ = [
@@ -80,11 +99,11 @@ __all__ = [
     "Coverage",
     "Gain",
     "Gap",
-    "Left",
     "NativeGap",
     "ReachRow",
     "SetUpName",
     "Table",
+    "Unselected",
     "View",
     "WantChange",
     "WantCover",

@@ -141,7 +141,5 @@ class Coverage(Frozen):
     score: float
     wants: tuple[WantCover, ...]
     reach: tuple[ReachRow, ...]
-    worth: tuple[Worth, ...]
     idle: tuple[str, ...]
-    gains: tuple[Gain, ...]
     headroom: tuple[Headroom, ...]

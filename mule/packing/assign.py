@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from math import ceil, floor
 
 from ortools.sat.python import cp_model
 
@@ -101,18 +102,22 @@ class Assigner:
         goes: Mapping[tuple[str, str], cp_model.IntVar],
         parts: Mapping[tuple[str, str], cp_model.IntVar],
     ) -> None:
-        """Hard things with their dividers, and in what they leave, soft ones; in cubic centimetres."""
+        """Hard things with their dividers, and in what they leave, soft ones; in cubic millimetres.
+
+        Nothing is rounded against fitting: what is proved not to go in must not go in.
+        """
         gap = self.gap if room.divided else 0
         here = [b for b in self.luggage.blocks if (b.id, room.id) in goes]
         grown = 0 if any(b.padded for b in here) else gap
-        space = 1.0
+        space = 1
         for side in room.size:
             space *= side + grown
-        hard = sum(goes[b.id, room.id] * round(_volume(b, grown) / 1e3) for b in here)
-        model.add(hard <= round(space * fullest / 1e3))
+        hard = sum(goes[b.id, room.id] * _volume_mm3(b, grown) for b in here)
+        model.add(hard <= ceil(space * fullest))
         soft = [(parts[s.item, room.id], s.litres / s.count) for s in self.luggage.soft if (s.item, room.id) in parts]
-        bare = sum(goes[b.id, room.id] * round(1000 * b.litres) for b in here)
-        model.add(bare + sum(var * round(1000 * each / SOFT_SHARE) for var, each in soft) <= round(1000 * room.litres))
+        bare = sum(goes[b.id, room.id] * _volume_mm3(b, 0) for b in here)
+        x, y, z = room.size
+        model.add(bare + sum(var * floor(1e6 * each / SOFT_SHARE) for var, each in soft) <= x * y * z)
 
     def _read(
         self,
@@ -140,11 +145,9 @@ class Assigner:
         return Shares(blocks, soft, left, soft_left, proved)
 
 
-def _volume(block: Block, grown: int) -> float:
-    found = 1.0
-    for side in block.turns[0].sides:
-        found *= side + grown
-    return found
+def _volume_mm3(block: Block, grown: int) -> int:
+    x, y, z = block.turns[0].sides
+    return (x + grown) * (y + grown) * (z + grown)
 
 
 _REACH = {"quick": 0, "open": 1, "deep": 2}

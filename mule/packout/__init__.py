@@ -5,7 +5,7 @@ from typing import Literal
 
 from mule.assess import Assessment
 from mule.field import line_of
-from mule.finding import AsPiece, InBag, Severity, Worn
+from mule.finding import AsPiece, FindingCode, InBag, Severity, Worn
 from mule.gear import (
     Absence,
     Battery,
@@ -26,12 +26,14 @@ from mule.packing import Placed, RoomUse, Stowage
 from mule.packout.stations import field_stations, lines_of
 from mule.packout.tasks import Task, tasks_of
 from mule.plan import Plan
+from mule.resilience import Resilience
 from mule.units import Frozen
 
 Harm = Literal["safety", "papers", "stops", "pictures", "wants", "power", "cards", "rest"]
 # What forgetting a thing does, worst first; within one, by points of the brief.
 _HARMS: tuple[Harm, ...] = ("safety", "papers", "stops", "pictures", "wants", "power", "cards", "rest")
 # Uses of other things that nobody leaves without (estimate).
+_COPIES = (FindingCode.COPIES_SHORT, FindingCode.COPIES_TOGETHER)
 _PAPERS = ("papers", "documents", "medicine", "tickets", "permits")
 
 
@@ -98,9 +100,9 @@ class PackOut(Frozen):
     closing: tuple[Closing, ...]
 
 
-def list_out(plan: Plan, assessment: Assessment, stowage: Stowage) -> PackOut:
-    """The list for the open kit. assessment, stowage: of the same plan."""
-    made = _Lines(plan, assessment, stowage)
+def list_out(plan: Plan, assessment: Assessment, resilience: Resilience, stowage: Stowage) -> PackOut:
+    """The list for the open kit. assessment, resilience, stowage: of the same plan."""
+    made = _Lines(plan, assessment, resilience, stowage)
     totals = {contents.bag: contents.total_g for contents in assessment.loads.bags}
     outermost = plan.kit.outermost()
     held: dict[str, list[Entry]] = {}
@@ -164,9 +166,9 @@ def _unsure(gear: Mapping[str, Gear], item: str, count: int, held: Mapping[str, 
 class _Lines:
     """Makes lines of entries."""
 
-    def __init__(self, plan: Plan, assessment: Assessment, stowage: Stowage) -> None:
+    def __init__(self, plan: Plan, assessment: Assessment, resilience: Resilience, stowage: Stowage) -> None:
         self._plan = plan
-        self._losses = {loss.item: loss for loss in assessment.resilience.losses if loss.what == "thing"}
+        self._losses = {loss.item: loss for loss in resilience.losses if loss.what == "thing"}
         self._placed: dict[tuple[str, str], Placed] = {}
         rooms = {room.room: room.bag for room in stowage.rooms}
         for placed in stowage.placed:
@@ -224,11 +226,11 @@ _LITHIUM = ("spare-lithium", "power-bank", "device-lithium")
 
 def _closing(assessment: Assessment, stowage: Stowage) -> Iterable[Closing]:
     """Lithium where it may lie, every leg passed, enough copies possible, everything in its place."""
-    lithium = sum(f.code == "gate-no" and f.refs.get("sort") in _LITHIUM for f in assessment.findings)
+    lithium = sum(f.code == FindingCode.GATE_NO and f.refs.get("sort") in _LITHIUM for f in assessment.findings)
     refused = sum(not leg.passes for leg in assessment.legs)
-    other = sum(f.code == "gate-no" and f.refs.get("sort") not in _LITHIUM for f in assessment.findings)
+    other = sum(f.code == FindingCode.GATE_NO and f.refs.get("sort") not in _LITHIUM for f in assessment.findings)
     worth = (Severity.BLOCKER, Severity.CAUTION)
-    copies = sum(f.code.startswith("copies-") and f.severity in worth for f in assessment.findings)
+    copies = sum(f.code in _COPIES and f.severity in worth for f in assessment.findings)
     figures: tuple[tuple[Literal["lithium", "gate", "copies", "room"], int], ...] = (
         ("lithium", lithium),
         ("gate", refused + other),

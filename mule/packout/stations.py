@@ -41,7 +41,7 @@ def field_stations(plan: Plan, field: Field, *, pictures: bool) -> tuple[Station
 
 def _too_late(plan: Plan) -> bool:
     leaves = leaving(plan)
-    return leaves is not None and any(_back(plan, item) > leaves for item in plan.kit.loaded())
+    return leaves is not None and any(_back(plan, item) > leaves for item in plan.loaded)
 
 
 def _back(plan: Plan, item: str) -> date:

@@ -25,7 +25,7 @@ class Task(Frozen):
 
 def tasks_of(plan: Plan) -> tuple[Task, ...]:
     """Tasks in the order of doing: what takes longest, and what others answer for, first."""
-    gear = [plan.items[item] for item in plan.kit.loaded()]
+    gear = [plan.items[item] for item in plan.loaded]
     return tuple(_tasks(plan, gear, leaving(plan)))
 
 

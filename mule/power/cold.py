@@ -1,17 +1,17 @@
-"""What cold leaves of a pack (domain 4)."""
+"""What cold leaves of a pack (docs/domain/power.md)."""
 
 from bisect import bisect_right
 
-# (deg C, usable share): an estimate; straight lines between, held at both ends.
+# (deg C, usable share): an estimate; straight lines between, held at both ends (docs/domain/power.md#cold).
 COLD = ((-20.0, 0.5), (-10.0, 0.65), (0.0, 0.8), (10.0, 0.9), (20.0, 1.0))
-# A pack in an inner pocket loses this share of what it would lose outside (domain 4).
+# A pack in an inner pocket loses this share of what it would lose outside (estimate, docs/domain/power.md#cold).
 POCKET = 0.5
 
 
-def usable(temperature_c: float, *, warm: bool = False) -> float:
+def cold_derating(temperature_c: float, *, warm: bool = False) -> float:
     """Share of a pack's energy that comes out at a temperature, 0 to 1. warm: it rides in an inner pocket.
 
-    >>> usable(-10.0), usable(-10.0, warm=True)
+    >>> cold_derating(-10.0), cold_derating(-10.0, warm=True)
     (0.65, 0.825)
     """
     low, high = COLD[0], COLD[-1]

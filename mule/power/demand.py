@@ -1,10 +1,10 @@
-"""What each day asks of each type of pack, in charges of a new one at 20 deg C (domain 4)."""
+"""What each day asks of each type of pack, in charges of a new one at 20 deg C (docs/domain/power.md)."""
 
 from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
 from mule.gear import Battery, Body, Computer, Drone, Gear, Light, Remote, Sound, Source
-from mule.power.answer import Eater, Part, Unit
+from mule.power.answer import Part, PowerLoad, Unit
 from mule.trip import Day, Demand, Pattern, Trip
 
 # What a body does on a charge when its data sheet was not read (typical of a mirrorless body).
@@ -19,15 +19,15 @@ SOUND_H = 8.0
 LAMP_WH = 4.0
 
 
-class Ask(NamedTuple):
+class PowerDemand(NamedTuple):
     """What one thing draws on one day. store: a type of pack, or for a battery that stays inside the item's id."""
 
     store: str
-    eater: Eater
+    load: PowerLoad
 
 
 def parts_of(body: Body, demand: Demand) -> tuple[Part, ...]:
-    """A body's day in charges: frames, video and time-lapse, each by its own rate (domain 4)."""
+    """A body's day in charges: frames, video and time-lapse, each by its own rate (docs/domain/power.md)."""
     told: tuple[tuple[float, Unit, float | None, float], ...] = (
         (demand.frames, "frames", body.frames_per_charge, TYPICAL_FRAMES),
         (demand.video_min, "video-min", body.video_min_per_charge, TYPICAL_VIDEO_MIN),
@@ -63,7 +63,7 @@ def inside_wh(thing: Gear) -> float | None:
             return None
 
 
-def demands(bodies: Mapping[str, int], trip: Trip, day: Day) -> list[tuple[str, Demand]]:
+def camera_demands(bodies: Mapping[str, int], trip: Trip, day: Day) -> list[tuple[str, Demand]]:
     """What each camera does on a day: as said for it, else by the day's pattern, the first camera most.
 
     bodies: pieces of each body, in the order of the kit.
@@ -86,40 +86,42 @@ def _paced(demand: Demand, pace: float) -> Demand:
     )
 
 
-def asks(
+def power_demands(
     gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, day: Day, whole: Mapping[str, float]
-) -> list[Ask]:
+) -> list[PowerDemand]:
     """Everything that draws on a day. whole: energy of a new pack of each type (``nominal_wh``)."""
     pattern = trip.stamina.pattern(day.pattern)
     bodies = {i: n for i, n in counts.items() if isinstance(gear[i], Body)}
-    found: list[Ask] = []
+    found: list[PowerDemand] = []
     trails_h = 0.0
-    for item, demand in demands(bodies, trip, day):
+    for item, demand in camera_demands(bodies, trip, day):
         body = gear[item]
         assert isinstance(body, Body)
         trails_h = max(trails_h, demand.timelapse_h)
         if body.battery_type:
             # A type of which no pack is owned counts in charges of 1 Wh: nothing carries it anyway.
-            found.append(_ask(body.battery_type, item, 1, parts_of(body, demand), whole.get(body.battery_type, 1.0)))
+            found.append(_demand(body.battery_type, item, 1, parts_of(body, demand), whole.get(body.battery_type, 1.0)))
     for item, count in counts.items():
-        part = _of_other(gear[item], pattern, trails_h)
-        inside, type_ = inside_wh(gear[item]), getattr(gear[item], "battery_type", None)
-        if part is None:
+        thing = gear[item]
+        if not isinstance(thing, Computer | Drone | Light | Remote | Sound):
+            continue
+        part, inside = _of_other(thing, pattern, trails_h), inside_wh(thing)
+        if part is None or not part.amount:
             continue
         if inside is not None:
-            found.append(_ask(item, item, count, (part,), inside))
-        elif type_:
-            cells = getattr(gear[item], "cells", 1)
-            found.append(_ask(type_, item, cells * count, (part,), whole.get(type_, 1.0)))
-    return [ask for ask in found if ask.eater.wh > 0]
+            found.append(_demand(item, item, count, (part,), inside))
+        elif not isinstance(thing, Computer) and (type_ := thing.battery_type):
+            cells = thing.cells if isinstance(thing, Light | Sound) else 1
+            found.append(_demand(type_, item, cells * count, (part,), whole.get(type_, 1.0)))
+    return [demand for demand in found if demand.load.wh > 0]
 
 
-def _ask(store: str, item: str, times: int, parts: tuple[Part, ...], charge_wh: float) -> Ask:
+def _demand(store: str, item: str, times: int, parts: tuple[Part, ...], charge_wh: float) -> PowerDemand:
     charges = times * sum(part.amount / part.per_charge for part in parts)
-    return Ask(store, Eater(item=item, charges=charges, wh=charges * charge_wh, times=times, parts=parts))
+    return PowerDemand(store, PowerLoad(item=item, charges=charges, wh=charges * charge_wh, times=times, parts=parts))
 
 
-def _of_other(thing: Gear, pattern: Pattern, trails_h: float) -> Part | None:
+def _of_other(thing: Computer | Drone | Light | Remote | Sound, pattern: Pattern, trails_h: float) -> Part | None:
     """Charges, or sets of cells, that a thing other than a camera uses on a day."""
     match thing:
         case Computer(form=form):

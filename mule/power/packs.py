@@ -1,10 +1,40 @@
-"""Packs as individuals while the days go by."""
+"""Packs and banks as individuals while the days go by."""
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 
 from mule.gear import Battery, Gear, PowerBank
 from mule.power.answer import TINY_WH
 from mule.power.demand import inside_wh
+
+# Share of a bank's energy that reaches packs (estimate, docs/domain/power.md#banks).
+BANK_YIELD = 0.65
+
+
+@dataclass(frozen=True, slots=True)
+class PackKind:
+    """Packs of one item, flat. store: their type, or for the battery inside a device the device's id.
+
+    full_wh: energy when full, wear taken off.
+    """
+
+    item: str
+    count: int
+    store: str
+    full_wh: float
+    inside: bool
+    rechargeable: bool
+
+
+@dataclass(frozen=True, slots=True)
+class BankKind:
+    """Power banks of one item, flat."""
+
+    item: str
+    count: int
+    full_wh: float
+    ports: int
+    output_w: float
 
 
 class Pack:
@@ -15,11 +45,11 @@ class Pack:
         *("left", "start", "drawn", "cold", "topped", "charged", "order", "warm"),
     )
 
-    def __init__(self, item: str, number: int, store: str, full_wh: float, *, inside: bool, rechargeable: bool) -> None:
-        self.item, self.number, self.store = item, number, store
-        self.id = f"{item}#{number}"
-        self.full, self.left = full_wh, full_wh
-        self.inside, self.rechargeable = inside, rechargeable
+    def __init__(self, kind: PackKind, number: int) -> None:
+        self.item, self.number, self.store = kind.item, number, kind.store
+        self.id = f"{kind.item}#{number}"
+        self.full = self.left = kind.full_wh
+        self.inside, self.rechargeable = kind.inside, kind.rechargeable
         self.dawn()
 
     def dawn(self) -> None:
@@ -34,13 +64,13 @@ class Pack:
         """Wh to full."""
         return self.full - self.left
 
-    def draw(self, wanted_wh: float, usable: float) -> float:
+    def draw(self, wanted_wh: float, derating: float) -> float:
         """Takes energy for use; the cold keeps its share of what leaves the pack. Returns what came out."""
-        if self.left * usable <= wanted_wh:
-            out, gone = self.left * usable, self.left
+        if self.left * derating <= wanted_wh:
+            out, gone = self.left * derating, self.left
             self.left = 0.0
         else:
-            out, gone = wanted_wh, wanted_wh / usable
+            out, gone = wanted_wh, wanted_wh / derating
             self.left -= gone
         self.drawn += out
         self.cold += gone - out
@@ -52,10 +82,10 @@ class Bank:
 
     __slots__ = ("charged", "full", "given", "id", "item", "left", "lost", "output_w", "ports", "start")
 
-    def __init__(self, bank: PowerBank, number: int) -> None:
-        self.item, self.id = bank.id, f"{bank.id}#{number}"
-        self.full, self.left = bank.energy_wh, bank.energy_wh
-        self.ports, self.output_w = bank.ports, bank.output_w
+    def __init__(self, kind: BankKind, number: int) -> None:
+        self.item, self.id = kind.item, f"{kind.item}#{number}"
+        self.full = self.left = kind.full_wh
+        self.ports, self.output_w = kind.ports, kind.output_w
         self.dawn()
 
     def dawn(self) -> None:
@@ -64,7 +94,7 @@ class Bank:
         self.given = self.lost = self.charged = 0.0
 
     def give(self, wanted_wh: float) -> float:
-        """Gives so much to a pack, as far as it goes; 0.65 of what leaves a bank arrives (domain 4)."""
+        """Gives so much to a pack, as far as it goes; 0.65 of what leaves a bank arrives."""
         out = min(wanted_wh, self.left * BANK_YIELD)
         gone = min(self.left, out / BANK_YIELD)
         self.left -= gone
@@ -73,39 +103,25 @@ class Bank:
         return out
 
 
-# Share of a bank's energy that reaches packs (estimate, domain 4).
-BANK_YIELD = 0.65
-
-
-def packs_of(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> list[Pack]:
-    """Every loaded pack, and the battery inside every loaded device, full."""
+def packs_of(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> tuple[PackKind, ...]:
+    """Every loaded pack, and the battery inside every loaded device, item by item."""
     found = []
     for item, count in counts.items():
         thing = gear[item]
         if isinstance(thing, Battery):
-            found += [
-                Pack(
-                    item,
-                    n + 1,
-                    thing.battery_type,
-                    thing.energy_wh * thing.health,
-                    inside=False,
-                    rechargeable=thing.rechargeable,
-                )
-                for n in range(count)
-            ]
+            wh = thing.energy_wh * thing.health
+            found.append(PackKind(item, count, thing.battery_type, wh, inside=False, rechargeable=thing.rechargeable))
         elif (inside := inside_wh(thing)) is not None:
-            found += [Pack(item, n + 1, item, inside, inside=True, rechargeable=True) for n in range(count)]
-    return found
+            found.append(PackKind(item, count, item, inside, inside=True, rechargeable=True))
+    return tuple(found)
 
 
-def banks_of(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> list[Bank]:
-    """Every loaded bank, full."""
-    return [
-        Bank(bank, n + 1) for i, count in counts.items() if isinstance(bank := gear[i], PowerBank) for n in range(count)
-    ]
+def banks_of(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> tuple[BankKind, ...]:
+    """Every loaded bank, item by item."""
+    banks = [(t, n) for item, n in counts.items() if isinstance(t := gear[item], PowerBank)]
+    return tuple(BankKind(bank.id, n, bank.energy_wh, bank.ports, bank.output_w) for bank, n in banks)
 
 
-def turns(packs: Sequence[Pack]) -> list[Pack]:
-    """The order of use: what was started is finished first, then by number; spent ones last."""
+def in_order_of_use(packs: Sequence[Pack]) -> list[Pack]:
+    """What was started is finished first, then by number; spent ones last."""
     return sorted(packs, key=lambda p: (p.left <= TINY_WH, p.left >= p.full - TINY_WH, p.left, p.item, p.number))

@@ -1,15 +1,11 @@
 """Packs and banks while the days go by: use, top-ups by day, and the night."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 
-from mule.gear import Body, Drone, Gear
-from mule.power.answer import TINY_WH, BankDay, Eater, PackDay, PowerDay, TypeDay
-from mule.power.cold import usable
-from mule.power.demand import Ask, asks, nominal_wh
+from mule.power.answer import TINY_WH, BankDay, PackDay, PowerDay, TypeDay
+from mule.power.case import DayCase, Need, PowerCase
 from mule.power.night import NightRun
-from mule.power.packs import Bank, Pack, banks_of, packs_of, turns
-from mule.power.sockets import means
-from mule.trip import BodyDay, Day, Trip
+from mule.power.packs import Bank, Pack, in_order_of_use
 
 # Hours of light and of waiting in which a bank in the bag fills packs (estimate).
 DAY_H = 10.0
@@ -18,108 +14,86 @@ DAY_H = 10.0
 class Run:
     """Packs and banks while the days go by."""
 
-    def __init__(self, gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, extra: float) -> None:
-        self._gear, self._counts, self._trip, self._extra = gear, counts, trip, extra
-        self._settings = trip.stamina
-        self._whole = nominal_wh(gear.values())
-        self._asked: dict[tuple[str | None, tuple[BodyDay, ...]], list[Ask]] = {}
-        self.packs = packs_of(gear, counts)
-        self.means = means(gear, counts, trip.mains)
-        self._means = self.means.of(self._settings.power)
-        self._banks = banks_of(gear, counts)
+    def __init__(self, case: PowerCase, extra: float = 0.0) -> None:
+        """extra: more demand than the days ask, as a share (a margin of 0.25)."""
+        self._case, self._more = case, 1 + extra
+        self._settings = case.settings
+        self.packs = [Pack(kind, n + 1) for kind in case.packs for n in range(kind.count)]
+        self._banks = [Bank(kind, n + 1) for kind in case.banks for n in range(kind.count)]
+        self._sources = case.sources.in_school(case.settings.power)
         self._stores: dict[str, list[Pack]] = {}
         for pack in self.packs:
             self._stores.setdefault(pack.store, []).append(pack)
-        # As many packs of a type are in cameras, and so in the cold, as there are cameras for it.
-        self._in_use: dict[str, int] = {}
-        for item, count in counts.items():
-            thing = gear[item]
-            if isinstance(thing, Body | Drone) and thing.battery_type:
-                self._in_use[thing.battery_type] = self._in_use.get(thing.battery_type, 0) + count
 
-    def live(self, day: Day) -> tuple[list[TypeDay], list[float], NightRun]:
-        """One day and the night after it: what each type did, what was left in the evening, and the night."""
+    def live(self, day: DayCase) -> list[TypeDay]:
+        """The hours of one day: what each type did. What is left then is in the packs."""
         for pack in self.packs:
             pack.dawn()
         for bank in self._banks:
             bank.dawn()
-        celsius = day.lowest_c + self._settings.warmer_c
-        shares = usable(celsius), usable(celsius, warm=True)
-        asked: dict[str, list[Eater]] = {}
-        for store, eater in self._asks(day):
-            asked.setdefault(store, []).append(eater)
-        types = [self._use(store, eaters, shares) for store, eaters in asked.items()]
+        return [self._use(need, day) for need in day.needs]
+
+    def sleep(self, day: DayCase) -> NightRun:
+        """The night after a day."""
+        night = NightRun(self.packs, self._banks, self._sources, self._settings)
+        night.mains(day.mains_h, day.outlets)
+        night.car(day.car_h)
+        if not day.mains_h * day.outlets and self._settings.power != "packs-only":
+            night.from_banks(self._banks)
+        return night
+
+    def write(self, day: DayCase, uses: Sequence[TypeDay]) -> PowerDay:
+        """A day that was lived through, and the night after it, written down."""
         evening = [pack.left for pack in self.packs]
-        night = self._trip.night(day)
-        run = NightRun(self.packs, self._banks, self._means, self._settings)
-        run.mains(night)
-        run.car(night.car_h)
-        if not night.mains_h * night.outlets and self._settings.power != "packs-only":
-            run.banks(self._banks)
-        return types, evening, run
-
-    def _asks(self, day: Day) -> list[Ask]:
-        """What a day asks; days of one sort ask the same."""
-        key = day.pattern, day.bodies
-        if key not in self._asked:
-            self._asked[key] = asks(self._gear, self._counts, self._trip, day, self._whole)
-        return self._asked[key]
-
-    def told(self, day: Day) -> PowerDay:
-        """One day, written down."""
-        types, evening, run = self.live(day)
-        night = self._trip.night(day)
-        celsius = day.lowest_c + self._settings.warmer_c
+        night = self.sleep(day)
         return PowerDay(
             date=day.date,
-            lowest_c=celsius,
-            usable_cold=usable(celsius),
-            usable_warm=usable(celsius, warm=True),
-            night_h=night.mains_h if night.outlets else 0.0,
-            outlets=night.outlets,
-            types=tuple(types),
+            lowest_c=day.celsius,
+            usable_cold=day.outside,
+            usable_warm=day.pocket,
+            night_h=day.mains_h if day.outlets else 0.0,
+            outlets=day.outlets,
+            types=tuple(uses),
             packs=tuple(_pack_day(pack, left) for pack, left in zip(self.packs, evening, strict=True)),
-            banks=tuple(_bank_day(bank) for bank in self._banks),
-            charges=tuple(run.charges),
+            banks=tuple(map(_bank_day, self._banks)),
+            charges=tuple(night.charges),
         )
 
-    def _use(self, store: str, eaters: Sequence[Eater], shares: tuple[float, float]) -> TypeDay:
+    def _use(self, need: Need, day: DayCase) -> TypeDay:
         """A day of one type: packs in turn, then what a bank in the bag puts back."""
-        packs = turns(self._stores.get(store, ()))
-        need = sum(eater.wh for eater in eaters) * (1 + self._extra)
-        cold = {"none": len(packs), "all": 0}.get(self._settings.warm, self._in_use.get(store, len(packs)))
+        packs = in_order_of_use(self._stores.get(need.store, ()))
+        # As many packs of a type are in cameras, and so in the cold, as there are cameras for it.
+        in_use = self._case.in_use.get(need.store)
+        settings = self._settings
+        cold = {"none": len(packs), "all": 0}.get(settings.warm, len(packs) if in_use is None else in_use)
         part = []
         for turn, pack in enumerate(packs):
             pack.warm = pack.inside or turn >= cold
-            part.append(1.0 if pack.inside else shares[1] if pack.warm else shares[0])
+            part.append(1.0 if pack.inside else day.pocket if pack.warm else day.outside)
+        asked = need.wh * self._more
         ready = sum(pack.left * share for pack, share in zip(packs, part, strict=True))
-        left = need
+        left = asked
         for turn, (pack, share) in enumerate(zip(packs, part, strict=True)):
             if left <= TINY_WH:
                 break
             if pack.left > TINY_WH:
                 left -= pack.draw(left, share)
                 pack.order = turn + 1
-        if left > TINY_WH and self._settings.power == "bank-by-day" and self._means.fills(store):
-            left -= self._top_up(store, packs, part, left)
-        return TypeDay(
-            type=store,
-            need_wh=need,
-            got_wh=need if left <= TINY_WH else need - left,
-            ready_wh=ready,
-            margin=ready / need - 1 if need > 0 else None,
-            bare=not packs and store not in self._in_use,
-            eaters=tuple(eaters),
-        )
+        if left > TINY_WH and settings.power == "bank-by-day" and self._sources.fills_by_usb(need.store):
+            left -= self._top_up(need.store, packs, part, left)
+        got = asked if left <= TINY_WH else asked - left
+        margin = ready / asked - 1 if asked > 0 else None
+        return TypeDay(need.store, asked, got, ready, margin, not packs and in_use is None, need.loads)
 
     def _top_up(self, store: str, packs: Sequence[Pack], part: Sequence[float], left: float) -> float:
         """A bank in the bag fills spent packs by day, as fast as bays and cameras allow. Returns what came to use."""
-        hours = [f.hours for f in self._means.usb if store in f.types for _ in range(max(1, f.bays))]
+        hours = [c.hours for c in self._sources.usb if store in c.types for _ in range(max(1, c.bays))]
+        pace = DAY_H * sum(1 / h for h in hours) / max(1, len(packs))
         out = 0.0
         for pack, share in zip(packs, part, strict=True):
             if not pack.rechargeable or not hours:
                 break
-            most = min(pack.full, pack.full * DAY_H * sum(1 / h for h in hours) / max(1, len(packs)))
+            most = min(pack.full, pack.full * pace)
             for bank in self._banks:
                 wanted = min((left - out) / share, most - pack.topped)
                 if wanted <= TINY_WH:

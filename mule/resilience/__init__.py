@@ -1,16 +1,19 @@
-"""Resilience: each single thing and each bag lost in turn. The front door is ``endure`` (domain 11)."""
+"""Resilience: each single thing and each bag lost in turn (docs/domain/resilience.md).
+
+The front door is ``analyze_single_failures``.
+"""
 
 from collections.abc import Collection, Iterable, Sequence
 from typing import Literal
 
-from mule.completeness import Cures, Ties
-from mule.finding import AsPiece, Cure, Load
+from mule.completeness import LightestGivers, Requirements
+from mule.finding import AsPiece, Cure, CureCode, Load
 from mule.gear import Bag, Card, Computer, Drive, Insert
 from mule.load import roots
 from mule.optics import View, changes
 from mule.plan import Plan
 from mule.resilience.answer import Loss, Resilience
-from mule.resilience.steady import SERVES, is_steady, serving, steady_wants
+from mule.resilience.single_loss import SERVES, serving, survives_any_single_loss, wants_surviving_any_single_loss
 
 # A want is lost when less than this share of its cover is left.
 _LOST_UNDER = 0.5
@@ -24,12 +27,12 @@ _FATAL = frozenset({"pack", "card", "head", "phone", "trigger", "port", "holder"
 _LEAST_POINTS = 0.05
 
 
-def endure(plan: Plan, view: View, ties: Ties) -> Resilience:
+def analyze_single_failures(plan: Plan, view: View, requirements: Requirements) -> Resilience:
     """What is left of the open kit after each single loss, worst first."""
-    counts = plan.kit.loaded()
+    counts = plan.loaded
     before = view.table.covers(view.table.cells())
     keepers = {i for i in counts if isinstance(plan.items[i], Card | Drive | Computer)}
-    weigh = _Weigh(plan, view, ties, before, keepers)
+    weigh = _Weigh(plan, view, requirements, before, keepers)
     singles = [item for item in counts if counts[item] == 1]
     losses = [loss for item in singles if (loss := weigh("thing", item, (item,)))]
     losses += [loss for bag, held in _bags(plan).items() if (loss := weigh("bag", bag, held))]
@@ -38,8 +41,10 @@ def endure(plan: Plan, view: View, ties: Ties) -> Resilience:
         key=lambda loss: (loss.stops, loss.pictures, loss.points, len(loss.fails)),
         reverse=True,
     )
-    cured = [loss.model_copy(update={"cures": tuple(_cures(plan, view, ties, loss))}) for loss in worst[:_CURED]]
-    steady, share = steady_wants(view.table, plan.trip.wants, counts)
+    cured = [
+        loss.model_copy(update={"cures": tuple(_cures(plan, view, requirements, loss))}) for loss in worst[:_CURED]
+    ]
+    steady, share = wants_surviving_any_single_loss(view.table, plan.trip.wants, counts)
     return Resilience(
         losses=(*cured, *worst[_CURED:]),
         steady=tuple(want.id for want in steady),
@@ -49,7 +54,7 @@ def endure(plan: Plan, view: View, ties: Ties) -> Resilience:
 
 def _bags(plan: Plan) -> dict[str, tuple[str, ...]]:
     """Each piece of luggage with the things of which every piece is in it."""
-    counts = plan.kit.loaded()
+    counts = plan.loaded
     found: dict[str, list[str]] = {e.item: [e.item] for e in plan.kit.entries if isinstance(e.place, AsPiece)}
     for item, places in roots(plan.kit).bags.items():
         if len({bag for bag, _ in places}) == 1 and sum(n for _, n in places) == counts[item]:
@@ -60,16 +65,18 @@ def _bags(plan: Plan) -> dict[str, tuple[str, ...]]:
 class _Weigh:
     """Weighs one loss after the other."""
 
-    def __init__(self, plan: Plan, view: View, ties: Ties, before: Sequence[float], keepers: Collection[str]) -> None:
-        self._plan, self._view, self._ties, self._before = plan, view, ties, before
+    def __init__(
+        self, plan: Plan, view: View, requirements: Requirements, before: Sequence[float], keepers: Collection[str]
+    ) -> None:
+        self._plan, self._view, self._requirements, self._before = plan, view, requirements, before
         self._keepers = frozenset(keepers)
         self._optical = frozenset(view.table.items)
         self._whole = view.coverage.score
 
     def __call__(self, what: Literal["thing", "bag"], item: str, lost: Sequence[str]) -> Loss | None:
         """What is left without these; None when nobody would notice."""
-        failing = [tie for tie in self._ties.holds_up(*lost) if tie.need.sort == "link"]
-        out = {*lost, *(tie.item for tie in failing if tie.need.what in _FATAL)}
+        failing = [r for r in self._requirements.holds_up(*lost) if r.need.sort == "link"]
+        out = {*lost, *(r.item for r in failing if r.need.what in _FATAL)}
         pictures = bool(self._keepers) and self._keepers <= set(lost)
         if not failing and not pictures and self._optical.isdisjoint(out):
             return None
@@ -89,7 +96,7 @@ class _Weigh:
             days=_days_lost(self._plan, wants),
             stops=bool(table.parts) and all(not out.isdisjoint(parts) for parts in table.parts),
             pictures=pictures,
-            fails=tuple(dict.fromkeys(tie.item for tie in failing)),
+            fails=tuple(dict.fromkeys(r.item for r in failing)),
             cures=(),
         )
 
@@ -104,7 +111,7 @@ def _days_lost(plan: Plan, wants: Collection[str]) -> int:
     return sum(bool(day) and day <= set(wants) for day in planned)
 
 
-def _cures(plan: Plan, view: View, ties: Ties, loss: Loss) -> Iterable[Cure]:
+def _cures(plan: Plan, view: View, requirements: Requirements, loss: Loss) -> Iterable[Cure]:
     """More of the same, what else gives the same link, or what brings back half of the points: lightest first."""
     if loss.what == "bag":
         return
@@ -112,20 +119,29 @@ def _cures(plan: Plan, view: View, ties: Ties, loss: Loss) -> Iterable[Cure]:
     found: dict[tuple[str, ...], float] = {}
     if thing.count > 1 and not isinstance(thing, Bag | Insert):
         found[(loss.item,)] = thing.mass_g
-    cures = Cures(ties.web, plan.items, {item for item in ties.loaded if item != loss.item})
-    for tie in ties.holds_up(loss.item):
-        if tie.need.sort == "link":
-            cure = cures.lightest(tie.item, tie.need)
-            if cure and loss.item not in cure[1]:
-                found[cure[1]] = cure[0]
-    ways = view.left.rescue(loss.out, view.table.cells(loss.out)) if loss.points >= _LEAST_POINTS else ()
+    rest = {item: n for item, n in plan.loaded.items() if item != loss.item}
+    givers = LightestGivers(requirements.graph, plan.items, rest)
+    for failing in requirements.holds_up(loss.item):
+        if failing.need.sort == "link":
+            given = givers.lightest(failing.item, failing.need)
+            if given and loss.item not in given[1]:
+                found[given[1]] = given[0]
+    ways = view.unselected.rescue(loss.out, view.table.cells(loss.out)) if loss.points >= _LEAST_POINTS else ()
     enough = [way for way in ways if way.points >= _BRINGS_BACK * loss.points]
     for way in enough[:_MOST_CURES]:
         found[way.items] = way.mass_g
     barred = set(plan.trip.marks.must_leave)
     able = [(grams, items) for items, grams in found.items() if items and barred.isdisjoint(items)]
     for grams, items in sorted(able)[:_MOST_CURES]:
-        yield Cure(code="load", edits=tuple(Load(item=item) for item in items), mass_change_g=grams)
+        yield Cure(code=CureCode.LOAD, edits=tuple(Load(item=item) for item in items), mass_change_g=grams)
 
 
-__all__ = ["SERVES", "Loss", "Resilience", "endure", "is_steady", "serving", "steady_wants"]
+__all__ = [
+    "SERVES",
+    "Loss",
+    "Resilience",
+    "analyze_single_failures",
+    "serving",
+    "survives_any_single_loss",
+    "wants_surviving_any_single_loss",
+]

@@ -1,8 +1,10 @@
 """The rules that turn answers into findings: small classes in one explicit ordered tuple."""
 
+from collections.abc import Iterable
+
 from mule.finding import Finding
 from mule.rules.brief import NoDays, NoPeople, NoWants
-from mule.rules.case import Case, Prices, Rule
+from mule.rules.case import Case, Rule, Said, TrialRule, Trials
 from mule.rules.completeness import Chains, Clashes, FilterUnserved, MissingLink, Orphans, Overlaps
 from mule.rules.gate import RestrictedThings
 from mule.rules.kit import AbsentLoaded, IdleOptics, NothingLoaded, NothingToShoot, Overfull
@@ -20,6 +22,7 @@ from mule.rules.stamina import (
     MirrorOneSlot,
     PowerShort,
 )
+from mule.rules.stations import Station, StationMark, stations_of
 from mule.rules.stow import AtTheSeat, TooLarge
 from mule.rules.travel import LegRefuses, LoadOnPerson
 from mule.rules.wants import Gaps, NativeGaps, WantUnmet
@@ -46,13 +49,11 @@ RULES: tuple[Rule, ...] = (
     Orphans(),
     BackTooLate(),
     Clashes(),
-    SinglePoints(),
     LensChanges(),
     AbsentLoaded(),
     ToFetch(),
     TorchEach(),
     BothInOneBag(),
-    Chains(),
     Overlaps(),
     NativeGaps(),
     PowerShort(),
@@ -69,11 +70,43 @@ RULES: tuple[Rule, ...] = (
 )
 
 
-def speak(case: Case) -> tuple[Finding, ...]:
+# These speak of other kits: with the advice, after the others of their severity.
+TRIAL_RULES: tuple[TrialRule, ...] = (SinglePoints(), Chains())
+
+_SEVERITIES = ("blocker", "caution", "note")
+
+
+def speak(case: Case) -> tuple[Said, ...]:
     """What every rule finds, blockers first, in the order of RULES within one severity."""
-    found = [finding for rule in RULES for finding in rule.find(case)]
-    order = ("blocker", "caution", "note")
-    return tuple(sorted(found, key=lambda finding: order.index(finding.severity)))
+    return _in_order(said for rule in RULES for said in rule.find(case))
 
 
-__all__ = ["RULES", "Case", "Prices", "Rule", "speak"]
+def advise_on(said: Iterable[Said], trials: Trials) -> tuple[Finding, ...]:
+    """What the rules found with its cures, and what only other kits show, in the order of ``speak``."""
+    everything = _in_order([*said, *speak_of_trials(trials)])
+    return tuple(finding.model_copy(update={"cures": tuple(cures(trials))}) for finding, cures in everything)
+
+
+def speak_of_trials(trials: Trials) -> tuple[Said, ...]:
+    """What only other kits show."""
+    return tuple(said for rule in TRIAL_RULES for said in rule.find(trials))
+
+
+def _in_order(said: Iterable[Said]) -> tuple[Said, ...]:
+    return tuple(sorted(said, key=lambda one: _SEVERITIES.index(one.finding.severity)))
+
+
+__all__ = [
+    "RULES",
+    "TRIAL_RULES",
+    "Case",
+    "Rule",
+    "Said",
+    "Station",
+    "StationMark",
+    "Trials",
+    "advise_on",
+    "speak",
+    "speak_of_trials",
+    "stations_of",
+]

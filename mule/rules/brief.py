@@ -2,32 +2,32 @@
 
 from collections.abc import Iterable
 
-from mule.finding import Finding, Severity
-from mule.rules.case import Case
+from mule.finding import FindingCode, Severity, StationName
+from mule.rules.case import Case, Said, say
 
 
 class NoPeople:
     """Somebody has to carry the kit."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """Speaks while the trip has no people."""
         if not case.plan.trip.people:
-            yield Finding(code="no-people", severity=Severity.BLOCKER, station="brief")
+            yield say(FindingCode.NO_PEOPLE, Severity.BLOCKER, StationName.BRIEF)
 
 
 class NoDays:
     """Without days there is no date, no cold and no walking."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """Speaks while the trip has no days."""
         if not case.plan.trip.days:
-            yield Finding(code="no-days", severity=Severity.CAUTION, station="brief")
+            yield say(FindingCode.NO_DAYS, Severity.CAUTION, StationName.BRIEF)
 
 
 class NoWants:
     """Without wants nothing can be said about what a lens buys."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """Speaks while the trip has no wants."""
         if not case.plan.trip.wants:
-            yield Finding(code="no-wants", severity=Severity.BLOCKER, station="brief")
+            yield say(FindingCode.NO_WANTS, Severity.BLOCKER, StationName.BRIEF)

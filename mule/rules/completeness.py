@@ -1,40 +1,40 @@
-"""What is missing, left over, dragged along, wanted twice or doubled (domain 7)."""
+"""What is missing, left over, dragged along, wanted twice or doubled (docs/domain/completeness.md)."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
+from functools import partial
 
-from mule.completeness import Missing
-from mule.finding import Cure, Finding, Leave, Load, Severity
+from mule.completeness import Clash, Missing, chains
+from mule.filters import Asked
+from mule.finding import Cure, CureCode, FindingCode, Leave, Load, Severity, StationName
 from mule.gear import Body
 from mule.optics import OPTICAL
-from mule.rules.case import Case, load
+from mule.rules.case import Case, Said, Trials, always, leaving, load, say
 
 # Links without which a body takes no pictures.
 _VITAL = ("pack", "card")
 # Links that are good to have: one may do without.
 _SOFT = ("plate",)
+_CLASHES: Mapping[str, FindingCode] = {
+    "hot-shoe": FindingCode.CLASH_HOT_SHOE,
+    "phone": FindingCode.CLASH_PHONE,
+    "base-plate": FindingCode.CLASH_BASE_PLATE,
+}
 
 
 class MissingLink:
     """A thing that does not work, or not for long, without another."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One finding per missing link; blocks when a body cannot shoot, cured by the lightest owned things."""
         for missing in case.completeness.missing:
-            cures: tuple[Cure, ...] = ()
-            if missing.loads:
-                edits = tuple(Load(item=item, count=max(1, missing.short)) for item in missing.loads)
-                cures = (Cure(code="load", edits=edits, mass_change_g=missing.mass_g),)
-            refs = {"what": missing.what}
-            if missing.label:
-                refs["label"] = missing.label
-            yield Finding(
-                code="pieces-short" if missing.short else "missing-link",
-                severity=self._severity(case, missing),
-                station="bench",
+            yield say(
+                FindingCode.PIECES_SHORT if missing.short else FindingCode.MISSING_LINK,
+                self._severity(case, missing),
+                StationName.BENCH,
                 numbers={"short": missing.short} if missing.short else {},
                 items=(missing.item,),
-                refs=refs,
-                cures=cures,
+                refs={"what": missing.what} | ({"label": missing.label} if missing.label else {}),
+                cures=partial(self._cures, missing=missing),
             )
 
     def _severity(self, case: Case, missing: Missing) -> Severity:
@@ -42,100 +42,106 @@ class MissingLink:
             return Severity.BLOCKER
         return Severity.NOTE if missing.what in _SOFT else Severity.CAUTION
 
+    def _cures(self, trials: Trials, missing: Missing) -> Iterable[Cure]:
+        given = trials.givers.for_missing(missing, trials.case.requirements)
+        if given:
+            grams, items = given
+            edits = tuple(Load(item=item, count=max(1, missing.short)) for item in items)
+            yield Cure(code=CureCode.LOAD, edits=edits, mass_change_g=grams)
+
 
 class Orphans:
     """A loaded thing that serves nothing loaded."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One finding per orphan that is not glass or body (those idle for their own reasons); the cure leaves it."""
         for orphan in case.completeness.orphans:
             if isinstance(case.plan.items[orphan.item], OPTICAL):
                 continue
-            refs = {"what": orphan.lacks}
-            if orphan.label:
-                refs["label"] = orphan.label
-            yield Finding(
-                code="orphan",
-                severity=Severity.CAUTION,
-                station="bench",
+            cure = Cure(code=CureCode.LEAVE, edits=(Leave(item=orphan.item),), mass_change_g=-orphan.mass_g)
+            yield say(
+                FindingCode.ORPHAN,
+                Severity.CAUTION,
+                StationName.BENCH,
                 numbers={"mass_g": orphan.mass_g},
                 items=(orphan.item,),
-                refs=refs,
-                cures=(Cure(code="leave", edits=(Leave(item=orphan.item),), mass_change_g=-orphan.mass_g),),
+                refs={"what": orphan.lacks} | ({"label": orphan.label} if orphan.label else {}),
+                cures=always(cure),
             )
 
 
 class Chains:
-    """One thing, or one type of card, that alone brings others along."""
+    """One thing, or one type of card, that alone brings others along: told with the advice."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, trials: Trials) -> Iterable[Said]:
         """One note per chain; what leaving all of it frees is told, not proposed: the lead may earn its place."""
-        for chain in case.completeness.chains:
-            refs: dict[str, str] = {"what": chain.what}
-            if chain.label:
-                refs["label"] = chain.label
-            yield Finding(
-                code="chain",
-                severity=Severity.NOTE,
-                station="bench",
+        for chain in chains(trials.case.requirements, trials.plan.items, trials.loaded):
+            yield say(
+                FindingCode.CHAIN,
+                Severity.NOTE,
+                StationName.BENCH,
                 numbers={"things": len(chain.followers), "mass_g": chain.mass_g},
                 items=(*chain.lead, *chain.followers),
-                refs=refs,
+                refs={"what": chain.what} | ({"label": chain.label} if chain.label else {}),
             )
 
 
 class Clashes:
     """Several things for one socket or one phone."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One note per place that is wanted more often than it is there."""
-        for clash in case.completeness.clashes:
-            yield Finding(
-                code=f"clash-{clash.over}",
-                severity=Severity.CAUTION if clash.over == "phone" else Severity.NOTE,
-                station="bench",
-                numbers={"places": clash.places, "things": len(clash.items)},
-                items=clash.items,
-            )
+        return [self._said(clash) for clash in case.completeness.clashes]
+
+    def _said(self, clash: Clash) -> Said:
+        return say(
+            _CLASHES[clash.over],
+            Severity.CAUTION if clash.over == "phone" else Severity.NOTE,
+            StationName.BENCH,
+            numbers={"places": clash.places, "things": len(clash.items)},
+            items=clash.items,
+        )
 
 
 class Overlaps:
     """Things that do the same and are not marked as backups."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One note per double by accident; a twin body under a policy that asks for one is meant."""
         twin_wanted = case.plan.trip.policies.second_body == "twin"
         for overlap in case.completeness.overlaps:
             if overlap.meant or (overlap.by == "twin-bodies" and twin_wanted):
                 continue
             heaviest = max((case.plan.items[item] for item in overlap.items), key=lambda t: t.mass_g)
-            yield Finding(
-                code="overlap",
-                severity=Severity.NOTE,
-                station="bench",
+            yield say(
+                FindingCode.OVERLAP,
+                Severity.NOTE,
+                StationName.BENCH,
                 items=overlap.items,
                 refs={"by": overlap.by},
-                cures=(case.leave([heaviest]),),
+                cures=leaving(heaviest),
             )
 
 
 class FilterUnserved:
     """A want asks for a filter effect that no loaded filter gives on a lens that sees it."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One finding per want and effect, with the lightest filter and rings that serve one of its lenses."""
         for asked in case.filters.asked:
             if asked.served is not None or not asked.lenses:
                 continue
-            cures: tuple[Cure, ...] = ()
-            if asked.loads:
-                cures = (load(*(case.plan.items[item] for item in asked.loads)),)
-            yield Finding(
-                code="filter-unserved",
-                severity=Severity.CAUTION,
-                station="bench",
+            yield say(
+                FindingCode.FILTER_UNSERVED,
+                Severity.CAUTION,
+                StationName.BENCH,
                 numbers={"stops": asked.stops} if asked.stops else {},
                 items=asked.lenses,
                 refs={"want": asked.want, "effect": asked.effect},
-                cures=cures,
+                cures=partial(self._cures, asked=asked),
             )
+
+    def _cures(self, trials: Trials, asked: Asked) -> Iterable[Cure]:
+        same = next(a for a in trials.filters.asked if (a.want, a.effect) == (asked.want, asked.effect))
+        if same.loads:
+            yield load(*(trials.plan.items[item] for item in same.loads))

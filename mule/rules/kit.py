@@ -1,32 +1,35 @@
 """What is odd about the loaded things themselves."""
 
 from collections.abc import Iterable
+from functools import partial
 
-from mule.finding import Cure, Finding, Leave, Severity
+from mule.finding import Cure, CureCode, FindingCode, Leave, Severity, StationName
 from mule.gear import Body, Gear, Insert, Lens, MountAdapter, at_hand
-from mule.rules.case import Case, load
+from mule.rules.case import Case, Said, Trials, load, say
 
 
 class NothingLoaded:
     """An empty table is where every kit starts."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """Speaks while the kit is empty."""
         if not case.plan.kit.entries:
-            yield Finding(code="nothing-loaded", severity=Severity.CAUTION, station="bench")
+            yield say(FindingCode.NOTHING_LOADED, Severity.CAUTION, StationName.BENCH)
 
 
 class NothingToShoot:
     """Things are loaded but no set-up comes of them."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
-        """Speaks when a kit takes no pictures; the cure is the lightest body that fits, or lens that fits a body."""
-        if not case.plan.kit.entries or case.coverage.reach:
-            return
-        loaded = [t for t in case.plan.gear if t.id in case.loaded]
-        left = [t for t in case.plan.gear if t.id not in case.loaded and at_hand(t)]
-        cures = [load(t) for t in sorted((t for t in left if _completes(t, loaded)), key=lambda t: t.mass_g)[:2]]
-        yield Finding(code="no-set-up", severity=Severity.BLOCKER, station="bench", cures=tuple(cures))
+    def find(self, case: Case) -> Iterable[Said]:
+        """Speaks when a kit takes no pictures."""
+        if case.plan.kit.entries and not case.view.coverage.reach:
+            yield say(FindingCode.NO_SET_UP, Severity.BLOCKER, StationName.BENCH, cures=self._cures)
+
+    def _cures(self, trials: Trials) -> Iterable[Cure]:
+        """The lightest body that fits, or lens that fits a body."""
+        loaded = [t for t in trials.plan.gear if t.id in trials.loaded]
+        left = [t for t in trials.plan.gear if t.id not in trials.loaded and at_hand(t)]
+        return [load(t) for t in sorted((t for t in left if _completes(t, loaded)), key=lambda t: t.mass_g)[:2]]
 
 
 def _completes(thing: Gear, loaded: list[Gear]) -> bool:
@@ -46,69 +49,73 @@ def _completes(thing: Gear, loaded: list[Gear]) -> bool:
 class IdleOptics:
     """A lens no loaded body takes, a converter no loaded lens names: grams for nothing."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One finding per idle thing, when there are set-ups at all."""
-        if not case.coverage.reach:
+        if not case.view.coverage.reach:
             return
-        for item in case.coverage.idle:
+        for item in case.view.coverage.idle:
             thing = case.plan.items[item]
             grams = thing.mass_g * case.loaded[item]
-            yield Finding(
-                code="idle-optics",
-                severity=Severity.CAUTION,
-                station="bench",
+            yield say(
+                FindingCode.IDLE_OPTICS,
+                Severity.CAUTION,
+                StationName.BENCH,
                 numbers={"mass_g": grams},
                 items=(item,),
-                cures=(*_mates(case, thing), Cure(code="leave", edits=(Leave(item=item),), mass_change_g=-grams)),
+                cures=partial(self._cures, thing=thing, grams=grams),
             )
 
+    def _cures(self, trials: Trials, thing: Gear, grams: float) -> Iterable[Cure]:
+        """The lightest left adapter or body that would put an idle lens to use; or it stays at home."""
+        if isinstance(thing, Lens):
+            yield from self._mate(trials, thing)
+        yield Cure(code=CureCode.LEAVE, edits=(Leave(item=thing.id),), mass_change_g=-grams)
 
-def _mates(case: Case, thing: Gear) -> list[Cure]:
-    """The lightest left adapter or body that would put an idle lens to use."""
-    if not isinstance(thing, Lens):
-        return []
-    mounts = {t.mount for t in case.plan.gear if isinstance(t, Body) and t.id in case.loaded}
-    able = [
-        t
-        for t in case.plan.gear
-        if t.id not in case.loaded
-        and at_hand(t)
-        and (
-            (isinstance(t, MountAdapter) and t.lens_mount == thing.mount and t.body_mount in mounts)
-            or (isinstance(t, Body) and t.mount == thing.mount)
-        )
-    ]
-    lightest = min(able, key=lambda t: t.mass_g, default=None)
-    return [load(lightest)] if lightest else []
+    def _mate(self, trials: Trials, lens: Lens) -> Iterable[Cure]:
+        gear, loaded = trials.plan.gear, trials.loaded
+        mounts = {t.mount for t in gear if isinstance(t, Body) and t.id in loaded}
+        able = [
+            t
+            for t in gear
+            if t.id not in loaded
+            and at_hand(t)
+            and (
+                (isinstance(t, MountAdapter) and t.lens_mount == lens.mount and t.body_mount in mounts)
+                or (isinstance(t, Body) and t.mount == lens.mount)
+            )
+        ]
+        if able:
+            yield load(min(able, key=lambda t: t.mass_g))
 
 
 class AbsentLoaded:
     """What is not here can be planned, but not packed."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
-        """One note per loaded thing that is absent."""
+    def find(self, case: Case) -> Iterable[Said]:
+        """One note per loaded thing that is absent, in the order of the locker."""
+        absent = {item: away for item in case.loaded if (away := case.plan.items[item].absent) is not None}
+        if not absent:
+            return
         for thing in case.plan.gear:
-            if thing.absent is not None and thing.id in case.loaded:
-                refs = {"reason": thing.absent.reason.value}
-                if thing.absent.until:
-                    refs["until"] = thing.absent.until.isoformat()
-                yield Finding(
-                    code="absent-loaded", severity=Severity.NOTE, station="bench", items=(thing.id,), refs=refs
-                )
+            if (away := absent.get(thing.id)) is not None:
+                refs = {"reason": away.reason.value}
+                if away.until:
+                    refs["until"] = away.until.isoformat()
+                yield say(FindingCode.ABSENT_LOADED, Severity.NOTE, StationName.BENCH, items=(thing.id,), refs=refs)
 
 
 class Overfull:
     """More litres than the bag has, by outer sizes, before anything is stowed."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One finding per bag or insert whose contents exceed its stated volume."""
         for held in case.loads.bags:
             if held.litres > held.volume_l:
                 insert = isinstance(case.plan.items[held.bag], Insert)
-                yield Finding(
-                    code="overfull",
-                    severity=Severity.CAUTION,
-                    station="bench",
+                yield say(
+                    FindingCode.OVERFULL,
+                    Severity.CAUTION,
+                    StationName.BENCH,
                     numbers={"litres": held.litres, "volume_l": held.volume_l},
                     items=(held.bag,),
                     refs={"what": "insert" if insert else "bag"},

@@ -1,9 +1,9 @@
-"""Single points of failure (domain 11)."""
+"""Single points of failure (docs/domain/resilience.md): told with the advice, since they are about other kits."""
 
 from collections.abc import Iterable
 
-from mule.finding import Finding, Severity
-from mule.rules.case import Case
+from mule.finding import FindingCode, Severity, StationName
+from mule.rules.case import Said, Trials, always, say
 
 _MOST = 3
 # A loss that costs less than this share of what the kit covers is borne.
@@ -13,28 +13,23 @@ _LEAST_SHARE = 0.2
 class SinglePoints:
     """One thing whose loss costs the trip, or a good part of it."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, trials: Trials) -> Iterable[Said]:
         """The worst few losses of single things; a caution for paid work, a note for leisure."""
-        score = case.coverage.score
+        score = trials.case.view.coverage.score
+        severity = Severity.CAUTION if trials.plan.trip.stakes == "paid" else Severity.NOTE
+        losses = trials.resilience.losses
         worst = [
-            loss
-            for loss in case.resilience.losses
-            if loss.what == "thing" and (loss.stops or loss.points >= _LEAST_SHARE * score > 0)
+            loss for loss in losses if loss.what == "thing" and (loss.stops or loss.points >= _LEAST_SHARE * score > 0)
         ]
         for loss in worst[:_MOST]:
-            yield Finding(
-                code="single-point",
-                severity=Severity.CAUTION if case.plan.trip.stakes == "paid" else Severity.NOTE,
-                station="bench",
+            yield say(
+                FindingCode.SINGLE_POINT,
+                severity,
+                StationName.BENCH,
                 numbers={"points": loss.points, "wants": len(loss.wants), "days": loss.days, "stops": int(loss.stops)},
                 items=(loss.item,),
-                cures=loss.cures,
+                cures=always(*loss.cures),
             )
-        for loss in case.resilience.losses:
+        for loss in losses:
             if loss.what == "bag" and loss.pictures:
-                yield Finding(
-                    code="pictures-in-one-bag",
-                    severity=Severity.CAUTION if case.plan.trip.stakes == "paid" else Severity.NOTE,
-                    station="bench",
-                    items=(loss.item,),
-                )
+                yield say(FindingCode.PICTURES_IN_ONE_BAG, severity, StationName.BENCH, items=(loss.item,))

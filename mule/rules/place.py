@@ -1,31 +1,38 @@
 """What the place does to the kit: local rules, weather while changing lenses, and things that are not back in time."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
+from functools import partial
 
-from mule.finding import Cure, Finding, Leave, PieceKind, Severity
+from mule.finding import Cure, CureCode, FindingCode, Leave, PieceKind, Severity, StationName
 from mule.gear import Drone, Gear, OtherSupport, Standing, Tripod, at_hand
-from mule.rules.case import Case, load
+from mule.rules.case import Case, Said, Trials, always, leaving, load, no_cures, say
 from mule.trip import LocalRule
+
+_BARRED: Mapping[str, FindingCode] = {
+    "tripods-barred": FindingCode.TRIPODS_BARRED,
+    "drones-barred": FindingCode.DRONES_BARRED,
+    "big-bags-barred": FindingCode.BIG_BAGS_BARRED,
+}
 
 
 class LocalRules:
     """Tripods, drones or big bags are barred on some days."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One finding per rule that touches a loaded thing on a day of the trip; on all days, the thing may stay."""
         days = case.plan.trip.days
         for rule in case.plan.trip.local_rules:
             on = sum(rule.holds_on(day.date) for day in days)
             barred = self._barred(case, rule)
             if barred and (on or not days):
-                yield Finding(
-                    code=rule.effect,
-                    severity=Severity.CAUTION,
-                    station="bench",
+                yield say(
+                    _BARRED[rule.effect],
+                    Severity.CAUTION,
+                    StationName.BENCH,
                     numbers={"days": on, "of_days": len(days)},
                     items=tuple(t.id for t in barred),
                     refs={"rule": rule.name},
-                    cures=tuple(self._cures(case, rule, barred, always=on == len(days))),
+                    cures=partial(self._cures, rule=rule, barred=barred, always=on == len(days)),
                 )
 
     def _barred(self, case: Case, rule: LocalRule) -> Sequence[Gear]:
@@ -45,68 +52,66 @@ class LocalRules:
             side > most for side, most in zip(sorted(size_mm, reverse=True), largest, strict=True)
         )
 
-    def _cures(self, case: Case, rule: LocalRule, barred: Sequence[Gear], *, always: bool) -> Iterable[Cure]:
+    def _cures(self, trials: Trials, rule: LocalRule, barred: Sequence[Gear], *, always: bool) -> Iterable[Cure]:
         if rule.effect == "tripods-barred":
             passes = [
                 t
-                for t in case.plan.gear
+                for t in trials.plan.gear
                 if isinstance(t, OtherSupport) and t.form in ("clamp", "flat-plate", "bean-bag") and at_hand(t)
             ]
-            lightest = min((t for t in passes if t.id not in case.loaded), key=lambda t: t.mass_g, default=None)
-            if lightest and not any(t.id in case.loaded for t in passes):
-                yield load(lightest, code="load-may-pass")
+            lightest = min((t for t in passes if t.id not in trials.loaded), key=lambda t: t.mass_g, default=None)
+            if lightest and not any(t.id in trials.loaded for t in passes):
+                yield load(lightest, code=CureCode.LOAD_MAY_PASS)
         if always and rule.effect != "big-bags-barred":
-            grams = sum(t.mass_g * case.loaded[t.id] for t in barred)
-            yield Cure(code="leave", edits=tuple(Leave(item=t.id) for t in barred), mass_change_g=-grams)
+            grams = sum(t.mass_g * trials.loaded[t.id] for t in barred)
+            yield Cure(code=CureCode.LEAVE, edits=tuple(Leave(item=t.id) for t in barred), mass_change_g=-grams)
 
 
 class LensChanges:
     """Lenses to change in rain, spray, dust or on a ridge."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One finding for all exposed days; the cure is the lightest body that saves a change."""
-        exposed = [day for day in case.ledger.days if day.exposed]
+        exposed = [day for day in case.lens_changes if day.exposed]
         if not exposed:
             return
         worst = max(exposed, key=lambda day: day.changes)
-        cures: tuple[Cure, ...] = ()
-        if worst.second_body:
-            cures = (load(case.plan.items[worst.second_body]),)
-        yield Finding(
-            code="lens-changes",
-            severity=Severity.NOTE,
-            station="bench",
+        second = case.plan.items[worst.second_body] if worst.second_body else None
+        yield say(
+            FindingCode.LENS_CHANGES,
+            Severity.NOTE,
+            StationName.BENCH,
             numbers={"days": len(exposed), "changes": worst.changes},
             items=worst.lenses,
             refs={"day": worst.date.isoformat()},
-            cures=cures,
+            cures=always(load(second)) if second else no_cures,
         )
 
 
 class BackTooLate:
     """A loaded thing that is away, and back only after the trip has begun."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One caution per thing whose day of return is not before the first day."""
         days = case.plan.trip.days
         for item in case.loaded:
             thing = case.plan.items[item]
             if days and thing.absent and thing.absent.until and thing.absent.until >= days[0].date:
-                yield Finding(
-                    code="back-too-late",
-                    severity=Severity.CAUTION,
-                    station="bench",
+                yield say(
+                    FindingCode.BACK_TOO_LATE,
+                    Severity.CAUTION,
+                    StationName.BENCH,
                     items=(item,),
                     refs={"until": thing.absent.until.isoformat(), "start": days[0].date.isoformat()},
-                    cures=(case.leave([thing]),),
+                    cures=leaving(thing),
                 )
 
 
 class ToFetch:
     """Loaded things that are to be rented or borrowed first."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One note for all of them."""
         wanted = [i for i in case.loaded if case.plan.items[i].standing != Standing.OWNED]
         if wanted:
-            yield Finding(code="to-fetch", severity=Severity.NOTE, station="bench", items=tuple(wanted))
+            yield say(FindingCode.TO_FETCH, Severity.NOTE, StationName.BENCH, items=tuple(wanted))

@@ -1,17 +1,29 @@
 """The schools the photographer picked, and the marks they set."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
+from functools import partial
 
-from mule.finding import Cure, Finding, Severity
-from mule.gear import Body, Lens, at_hand, is_zoom, twins
-from mule.rules.case import Case, load
+from mule.finding import Cure, FindingCode, Severity, StationName
+from mule.gear import Body, Gear, Lens, at_hand, is_zoom, twins
+from mule.rules.case import Case, LookForCures, Said, Trials, always, leaving, load, say
 from mule.trip import MOST_OF_A_TRIO
+
+_LENSES: Mapping[str, FindingCode] = {
+    "one-zoom": FindingCode.POLICY_ONE_ZOOM,
+    "trio-of-zooms": FindingCode.POLICY_TRIO_OF_ZOOMS,
+    "primes": FindingCode.POLICY_PRIMES,
+}
+_BODIES: Mapping[str, FindingCode] = {
+    "none": FindingCode.POLICY_NONE_BODY,
+    "twin": FindingCode.POLICY_TWIN_BODY,
+    "specialist": FindingCode.POLICY_SPECIALIST_BODY,
+}
 
 
 class LensPolicy:
     """One zoom, a trio of zooms, or primes only."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """Speaks when the loaded lenses are of another school than the one picked."""
         policy = case.plan.trip.policies.lenses
         lenses = [t for i in case.loaded if isinstance(t := case.plan.items[i], Lens)]
@@ -21,21 +33,22 @@ class LensPolicy:
         strangers = zooms if policy == "primes" else primes if policy != "any" else []
         extra = max(0, len(zooms) - most) if most is not None else 0
         if strangers or extra:
-            going = strangers or sorted(zooms, key=lambda t: case.worth.get(t.id, 0.0))[:extra]
-            yield Finding(
-                code=f"policy-{policy}",
-                severity=Severity.CAUTION,
-                station="bench",
+            worth = case.view.worth if not strangers else {}
+            going = strangers or sorted(zooms, key=lambda t: worth.get(t.id, 0.0))[:extra]
+            yield say(
+                _LENSES[policy],
+                Severity.CAUTION,
+                StationName.BENCH,
                 numbers={"lenses": len(lenses), "zooms": len(zooms)},
                 items=tuple(t.id for t in going),
-                cures=(case.leave(going),),
+                cures=leaving(*going),
             )
 
 
 class BodyPolicy:
     """No second body, a twin, or another sort."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """Speaks when the loaded bodies are not what was picked."""
         policy = case.plan.trip.policies.second_body
         bodies = [t for i in case.loaded if isinstance(t := case.plan.items[i], Body) for _ in range(case.loaded[i])]
@@ -47,21 +60,23 @@ class BodyPolicy:
             "specialist": len(bodies) == 2 and not twins(bodies[0], bodies[1]),
         }[policy]
         if not fits:
-            going = sorted(bodies, key=lambda t: case.worth.get(t.id, 0.0))[: len(bodies) - 1]
-            yield Finding(
-                code=f"policy-{policy}-body",
-                severity=Severity.CAUTION,
-                station="bench",
+            yield say(
+                _BODIES[policy],
+                Severity.CAUTION,
+                StationName.BENCH,
                 numbers={"bodies": len(bodies)},
                 items=tuple(t.id for t in bodies),
-                cures=(case.leave(going),) if policy == "none" else tuple(self._seconds(case, bodies, policy)),
+                cures=partial(self._cures, bodies=bodies, policy=policy),
             )
 
-    def _seconds(self, case: Case, bodies: Sequence[Body], policy: str) -> Iterable[Cure]:
-        """The lightest left body that makes the pair."""
+    def _cures(self, trials: Trials, bodies: Sequence[Body], policy: str) -> Iterable[Cure]:
+        """All but the one that earns most stay at home; or the lightest left body that makes the pair."""
+        if policy == "none":
+            yield trials.leave(sorted(bodies, key=lambda t: trials.worth.get(t.id, 0.0))[: len(bodies) - 1])
+            return
         if len(bodies) != 1:
             return
-        left = [t for t in case.plan.gear if isinstance(t, Body) and t.id not in case.loaded and at_hand(t)]
+        left = [t for t in trials.plan.gear if isinstance(t, Body) and t.id not in trials.loaded and at_hand(t)]
         able = [t for t in left if twins(t, bodies[0]) == (policy == "twin")]
         lightest = min(able, key=lambda t: t.mass_g, default=None)
         if lightest:
@@ -71,24 +86,33 @@ class BodyPolicy:
 class MarksKept:
     """What must come is not loaded, what must stay is, or a slot holds two."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One finding per mark that the kit does not keep; silent while the kit is empty."""
         marks, gear = case.plan.trip.marks, case.plan.items
         if not case.loaded:
             return
         for item in marks.must_take:
             if item not in case.loaded:
-                yield self._finding("must-take", (item,), (load(gear[item]),))
+                yield _mark(FindingCode.MUST_TAKE, (item,), always(load(gear[item])))
         for item in marks.must_leave:
             if item in case.loaded:
-                yield self._finding("must-leave", (item,), (case.leave([gear[item]]),))
+                yield _mark(FindingCode.MUST_LEAVE, (item,), leaving(gear[item]))
         for slot in marks.slots:
             both = tuple(item for item in slot.items if item in case.loaded)
             if len(both) > 1:
-                cures = tuple(case.leave([gear[item]]) for item in both)
-                yield self._finding("slot-full", both, cures, {"slot": slot.name})
+                yield _mark(
+                    FindingCode.SLOT_FULL,
+                    both,
+                    partial(_each_left, things=[gear[item] for item in both]),
+                    {"slot": slot.name},
+                )
 
-    def _finding(
-        self, code: str, items: tuple[str, ...], cures: tuple[Cure, ...], refs: dict[str, str] | None = None
-    ) -> Finding:
-        return Finding(code=code, severity=Severity.CAUTION, station="bench", items=items, refs=refs or {}, cures=cures)
+
+def _each_left(trials: Trials, things: Sequence[Gear]) -> Iterable[Cure]:
+    return [trials.leave([thing]) for thing in things]
+
+
+def _mark(
+    code: FindingCode, items: tuple[str, ...], cures: LookForCures, refs: Mapping[str, str] | None = None
+) -> Said:
+    return say(code, Severity.CAUTION, StationName.BENCH, items=items, refs=refs, cures=cures)

@@ -1,24 +1,45 @@
 """What carriers refuse and what backs bear."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
+from functools import partial
 from itertools import accumulate
 
 from mule.carriers import Check
-from mule.finding import Cure, Finding, InBag, Leave, Move, PieceKind, Place, Severity, Worn
+from mule.finding import (
+    Cure,
+    CureCode,
+    FindingCode,
+    InBag,
+    Leave,
+    Move,
+    PieceKind,
+    Place,
+    Severity,
+    StationName,
+    Worn,
+)
 from mule.gear import Body, Drone, Gear, Group, Insert, Lens, keeps_safe
 from mule.ledger import DROPPABLE
 from mule.load import Piece
-from mule.rules.case import Case
+from mule.rules.case import Case, Said, Trials, say
 
 # What does not go in a pocket.
 _POCKET_SIDE_MM = 180
 _POCKET_G = 1_000
 
+_LEGS: Mapping[str, FindingCode] = {
+    "mass": FindingCode.LEG_MASS,
+    "size": FindingCode.LEG_SIZE,
+    "sum": FindingCode.LEG_SUM,
+    "count": FindingCode.LEG_COUNT,
+    "together": FindingCode.LEG_TOGETHER,
+}
+
 
 class LegRefuses:
     """A leg's carrier does not take a bag as it is."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One finding per bag and limit, for the leg where it is most over; other legs are counted."""
         light_looking = case.plan.trip.policies.cabin == "light-looking"
         failed: dict[tuple[object, ...], list[Check]] = {}
@@ -35,10 +56,12 @@ class LegRefuses:
             risked = light_looking and worst.limit in ("mass", "together")
             if risked:
                 refs["policy"] = "light-looking"
-            yield Finding(
-                code=f"leg-{worst.limit}",
-                severity=Severity.CAUTION if risked else Severity.BLOCKER,
-                station="bench",
+            # What a carrier refuses is mended on the bench, and stands at the gate too.
+            yield say(
+                _LEGS[worst.limit],
+                Severity.CAUTION if risked else Severity.BLOCKER,
+                StationName.BENCH,
+                StationName.GATE,
                 numbers={
                     "value": worst.value,
                     "allowed": worst.allowed,
@@ -47,38 +70,38 @@ class LegRefuses:
                 },
                 items=(worst.bag,) if worst.bag else (),
                 refs=refs,
-                cures=tuple(_cures(case, worst)),
+                cures=partial(_cures, failed=worst),
             )
 
 
-def _cures(case: Case, failed: Check) -> Iterable[Cure]:
+def _cures(trials: Trials, failed: Check) -> Iterable[Cure]:
     if failed.limit == "mass" and failed.bag:
-        yield from _lighten(case, failed.bag, failed.person, failed.over)
+        yield from _lighten(trials, failed.bag, failed.person, failed.over)
     if failed.limit in ("size", "sum") and failed.bag:
-        yield from _shrink(case, failed.bag, failed)
+        yield from _shrink(trials, failed.bag, failed)
 
 
-def _inside(case: Case, bag: str) -> list[tuple[Gear, int]]:
+def _inside(trials: Trials, bag: str) -> list[tuple[Gear, int]]:
     """Things in a bag and in its inserts, with their counts; the inserts themselves are not offered."""
     found: list[tuple[Gear, int]] = []
-    for entry in case.plan.kit.entries:
+    for entry in trials.plan.kit.entries:
         if isinstance(entry.place, InBag) and entry.place.bag == bag:
-            thing = case.plan.items[entry.item]
+            thing = trials.plan.items[entry.item]
             if isinstance(thing, Insert):
-                found += _inside(case, thing.id)
+                found += _inside(trials, thing.id)
             else:
                 found.append((thing, entry.count))
     return found
 
 
-def _lighten(case: Case, bag: str, person: str, over_g: float) -> Iterable[Cure]:
+def _lighten(trials: Trials, bag: str, person: str, over_g: float) -> Iterable[Cure]:
     """Wear it, give it to another bag with room, or leave what earns least."""
-    held = _inside(case, bag)
+    held = _inside(trials, bag)
     pocket = _enough([t for t in held if _fits_pocket(t[0])], over_g)
     if len(pocket) == 1:
-        yield _moved("wear", pocket, Worn(person=person))
-    yield from _to_other_bag(case, bag, held, over_g)
-    yield from _leave_least(case, held, over_g)
+        yield _moved(CureCode.WEAR, pocket, Worn(person=person))
+    yield from _to_other_bag(trials, bag, held, over_g)
+    yield from _leave_least(trials, held, over_g)
 
 
 def _grams(thing: tuple[Gear, int]) -> float:
@@ -103,7 +126,7 @@ def _enough(things: Sequence[tuple[Gear, int]], over_g: float) -> list[tuple[Gea
     return heaviest[: last + 1]
 
 
-def _moved(code: str, things: Sequence[tuple[Gear, int]], place: Place) -> Cure:
+def _moved(code: CureCode, things: Sequence[tuple[Gear, int]], place: Place) -> Cure:
     return Cure(
         code=code,
         edits=tuple(Move(item=thing.id, place=place) for thing, _ in things),
@@ -115,14 +138,14 @@ def _fits_pocket(thing: Gear) -> bool:
     return thing.size.sides_mm()[0] <= _POCKET_SIDE_MM and thing.mass_g <= _POCKET_G
 
 
-def _to_other_bag(case: Case, bag: str, held: Sequence[tuple[Gear, int]], over_g: float) -> Iterable[Cure]:
-    for piece in sorted(case.loads.pieces, key=lambda p: p.mass_g):
+def _to_other_bag(trials: Trials, bag: str, held: Sequence[tuple[Gear, int]], over_g: float) -> Iterable[Cure]:
+    for piece in sorted(trials.case.loads.pieces, key=lambda p: p.mass_g):
         if piece.bag == bag:
             continue
         hold = piece.piece == PieceKind.HOLD
         going = _enough([t for t in held if not (hold and _must_stay_in_cabin(t[0]))], over_g)
-        if going and _mass_g(going) <= _room_g(case, piece):
-            yield _moved("move", going, InBag(bag=piece.bag))
+        if going and _mass_g(going) <= _room_g(trials, piece):
+            yield _moved(CureCode.MOVE, going, InBag(bag=piece.bag))
             return
 
 
@@ -131,68 +154,68 @@ def _must_stay_in_cabin(thing: Gear) -> bool:
     return isinstance(thing, Body | Lens | Drone) or thing.group in (Group.CARDS, Group.POWER)
 
 
-def _room_g(case: Case, piece: Piece) -> float:
+def _room_g(trials: Trials, piece: Piece) -> float:
     """Grams that every leg still allows in a piece."""
     rooms = [
         c.allowed - c.value
-        for leg in case.legs
+        for leg in trials.case.legs
         for c in leg.checks
         if (c.limit == "mass" and c.bag == piece.bag) or (c.limit == "together" and c.person == piece.person)
     ]
     return min(rooms, default=float("inf"))
 
 
-def _leave_least(case: Case, held: Sequence[tuple[Gear, int]], over_g: float) -> Iterable[Cure]:
+def _leave_least(trials: Trials, held: Sequence[tuple[Gear, int]], over_g: float) -> Iterable[Cure]:
     """One piece of what earns least and weighs enough; otherwise what earns least per gram until it is enough."""
     able = [t for t, _ in held if t.group in DROPPABLE and not isinstance(t, Body) and not keeps_safe(t)]
     alone = [t for t in able if t.mass_g >= over_g]
     if alone:
-        going = [min(alone, key=lambda t: (case.worth.get(t.id, 0.0), t.mass_g))]
+        going = [min(alone, key=lambda t: (trials.worth.get(t.id, 0.0), t.mass_g))]
     else:
         going = []
-        for thing in sorted(able, key=lambda t: case.worth.get(t.id, 0.0) / max(t.mass_g, 1)):
+        for thing in sorted(able, key=lambda t: trials.worth.get(t.id, 0.0) / max(t.mass_g, 1)):
             going.append(thing)
             if sum(t.mass_g for t in going) >= over_g:
                 break
         else:
             return
     yield Cure(
-        code="leave",
+        code=CureCode.LEAVE,
         edits=tuple(Leave(item=t.id, count=1) for t in going),
         mass_change_g=-sum(t.mass_g for t in going),
-        numbers={"points": sum(case.worth.get(t.id, 0.0) for t in going)},
+        numbers={"points": sum(trials.worth.get(t.id, 0.0) for t in going)},
     )
 
 
-def _shrink(case: Case, bag: str, failed: Check) -> Iterable[Cure]:
+def _shrink(trials: Trials, bag: str, failed: Check) -> Iterable[Cure]:
     """Take off what is strapped on, if the bare bag passes."""
     strapped = [
-        e.item for e in case.plan.kit.entries if isinstance(e.place, InBag) and e.place.bag == bag and e.place.outside
+        e.item for e in trials.plan.kit.entries if isinstance(e.place, InBag) and e.place.bag == bag and e.place.outside
     ]
     if not strapped:
         return
-    others = sorted((p for p in case.loads.pieces if p.bag != bag), key=lambda p: p.piece != PieceKind.HOLD)
+    others = sorted((p for p in trials.case.loads.pieces if p.bag != bag), key=lambda p: p.piece != PieceKind.HOLD)
     if others:
-        cabin_only = any(_must_stay_in_cabin(case.plan.items[item]) for item in strapped)
+        cabin_only = any(_must_stay_in_cabin(trials.plan.items[item]) for item in strapped)
         into = bag if cabin_only and others[0].piece == PieceKind.HOLD else others[0].bag
-        yield Cure(code="take-off", edits=tuple(Move(item=item, place=InBag(bag=into)) for item in strapped))
-    if any(keeps_safe(case.plan.items[item]) for item in strapped):
+        yield Cure(code=CureCode.TAKE_OFF, edits=tuple(Move(item=item, place=InBag(bag=into)) for item in strapped))
+    if any(keeps_safe(trials.plan.items[item]) for item in strapped):
         return
-    grams = sum(case.plan.items[item].mass_g for item in strapped)
-    yield Cure(code="leave", edits=tuple(Leave(item=item) for item in strapped), mass_change_g=-grams)
+    grams = sum(trials.plan.items[item].mass_g for item in strapped)
+    yield Cure(code=CureCode.LEAVE, edits=tuple(Leave(item=item) for item in strapped), mass_change_g=-grams)
 
 
 class LoadOnPerson:
     """More than a share of body mass on one back."""
 
-    def find(self, case: Case) -> Iterable[Finding]:
+    def find(self, case: Case) -> Iterable[Said]:
         """One caution per person over the first line (general guidance, not medical advice)."""
         for load in case.loads.people:
             if load.over and load.share is not None:
-                yield Finding(
-                    code="heavy-load",
-                    severity=Severity.CAUTION if max(load.over) >= 0.20 else Severity.NOTE,
-                    station="bench",
+                yield say(
+                    FindingCode.HEAVY_LOAD,
+                    Severity.CAUTION if max(load.over) >= 0.20 else Severity.NOTE,
+                    StationName.BENCH,
                     numbers={"carried_g": load.carried_g, "share": load.share, "line": max(load.over)},
                     refs={"person": load.person},
                 )

@@ -1,6 +1,9 @@
-"""From the card to its copies: slots, readers, ports, hubs, drives; what is slowest sets the pace (domain 5)."""
+"""From the card to its copies: slots, readers, ports, hubs, drives; what is slowest sets the pace.
 
-from collections.abc import Iterable, Mapping
+Source: docs/domain/pictures.md.
+"""
+
+from collections.abc import Collection, Iterable, Mapping
 from typing import NamedTuple
 
 from mule.gear import Card, Computer, Drive, Gear, Link, Reader
@@ -23,7 +26,7 @@ class Target(NamedTuple):
     mb_s: float
 
 
-class Way(NamedTuple):
+class ReadOut(NamedTuple):
     """How a type of card is read out."""
 
     through: str
@@ -43,20 +46,22 @@ def ports(things: Iterable[Gear]) -> set[str]:
     return found
 
 
-def way(card: Card, things: Iterable[Gear], reachable: set[str]) -> Way | None:
+def read_out(card: Card, things: Iterable[Gear], reachable: Collection[str]) -> ReadOut | None:
     """The fastest way of reading a card: a computer's own slot, a reader on a port, or None."""
     ways = (
-        [Way(card.card_type, min(card.speed_mb_s, _port_mb_s(card.card_type)))] if card.card_type in reachable else []
+        [ReadOut(card.card_type, min(card.speed_mb_s, _port_mb_s(card.card_type)))]
+        if card.card_type in reachable
+        else []
     )
     ways += [
-        Way(t.id, min(card.speed_mb_s, t.speed_mb_s, _port_mb_s(t.plug)))
+        ReadOut(t.id, min(card.speed_mb_s, t.speed_mb_s, _port_mb_s(t.plug)))
         for t in things
         if isinstance(t, Reader) and card.card_type in t.card_types and t.plug in reachable
     ]
     return max(ways, key=lambda w: w.mb_s, default=None)
 
 
-def targets(gear: Mapping[str, Gear], counts: Mapping[str, int], reachable: set[str]) -> list[Target]:
+def targets(gear: Mapping[str, Gear], counts: Mapping[str, int], reachable: Collection[str]) -> list[Target]:
     """Drives that reach a port, then the computers' own disks; none without a computer."""
     found: list[Target] = []
     for item, count in counts.items():

@@ -1,7 +1,8 @@
 """Cards in cameras: which card a camera writes to, in which slot, and what happens when it is full."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
+from typing import NamedTuple
 
 from mule.gear import Body
 from mule.storage.answer import CardUse, Medium
@@ -13,7 +14,7 @@ _MADE_FROM = 10_000
 
 
 @dataclass(eq=False)
-class Sheet:
+class CardState:
     """One card: what it holds, and from which days."""
 
     id: str
@@ -46,40 +47,55 @@ class Camera:
     body: Body
     id: str
     mode: SlotMode
-    inside: list[Sheet | None]
+    inside: list[CardState | None]
+
+
+class _Used(NamedTuple):
+    """A card that was written to on a day: how much then, and what it held afterwards."""
+
+    card: CardState
+    body: str
+    slot: int
+    gb: float
+    held_gb: float
 
 
 class Writing:
     """All cards of the trip, and the cameras that write to them."""
 
-    def __init__(self, cards: Sequence[Sheet], school: CardSchool, *, endless: bool) -> None:
+    def __init__(self, cards: Sequence[CardState], school: CardSchool, *, endless: bool) -> None:
         """endless: a card that is missing is made, to count how many it takes."""
         self.cards = {card.id: card for card in cards}
         self._school, self._endless = school, endless
-        self.blanks: dict[str, list[Sheet]] = {}
-        self._largest: dict[str, Sheet] = {}
+        self.blanks: dict[str, list[CardState]] = {}
+        self._largest: dict[str, CardState] = {}
         for card in cards:
             self.blanks.setdefault(card.type, []).append(card)
             if card.type not in self._largest or card.capacity_gb > self._largest[card.type].capacity_gb:
                 self._largest[card.type] = card
-        self.uses: dict[tuple[str, str, int], CardUse] = {}
+        sizes = {type_: {card.capacity_gb for card in blank} for type_, blank in self.blanks.items()}
+        # Where all cards of a type hold as much, the first is as good as any.
+        self._alike = {type_ for type_, found in sizes.items() if len(found) == 1}
+        self._used: dict[tuple[str, str, int], _Used] = {}
         # Whether a camera ever wanted a card and there was none.
         self.missed = False
 
     def morning(self, cameras: Sequence[Camera]) -> None:
         """A new day: with a fresh card a day, what was written to stays out of the cameras."""
-        self.uses = {}
+        self._used = {}
         for camera in cameras:
-            for slot, sheet in enumerate(camera.inside):
-                stale = sheet and sheet.held_gb > TINY_GB and self._school == "fresh-daily"
-                if sheet and (stale or sheet.free_gb <= TINY_GB):
+            for slot, card in enumerate(camera.inside):
+                stale = card and card.held_gb > TINY_GB and self._school == "fresh-daily"
+                if card and (stale or card.free_gb <= TINY_GB):
                     camera.inside[slot] = None
 
     def write(self, camera: Camera, day: int, gb: float, medium: Medium) -> tuple[list[Chunk], float]:
         """Writes a day's pictures of one medium. Returns what lies where, and GB that found no card."""
-        slots = list(range(len(camera.body.slots)))
-        if camera.mode == "mirror" and len(slots) > 1:
+        if gb <= TINY_GB:
+            return [], 0.0
+        if camera.mode == "mirror" and len(camera.inside) > 1:
             return self._mirror(camera, day, gb)
+        slots = range(len(camera.inside))
         if camera.mode == "split" and len(slots) > 1:
             slots = slots[1:] if medium == "video" else slots[:1]
         return self._overflow(camera, day, gb, slots)
@@ -87,89 +103,105 @@ class Writing:
     def _overflow(self, camera: Camera, day: int, gb: float, slots: Sequence[int]) -> tuple[list[Chunk], float]:
         made: list[Chunk] = []
         while gb > TINY_GB:
-            slot = next((s for s in slots if self._ready(camera, s, gb, fresh=False)), None)
-            if slot is None:
-                # An empty slot is written to before a full card is changed.
-                order = sorted(slots, key=lambda s: camera.inside[s] is not None)
-                slot = next((s for s in order if self._ready(camera, s, gb, fresh=True)), None)
+            slot = self._slot_with_room(camera, slots, gb)
             if slot is None:
                 break
-            sheet = camera.inside[slot]
-            assert sheet is not None
-            part = min(gb, sheet.free_gb)
-            chunk = Chunk(day, part, {sheet.id})
-            self._put(camera, slot, sheet, part, chunk)
+            card = camera.inside[slot]
+            assert card is not None
+            part = min(gb, card.free_gb)
+            chunk = Chunk(day, part, {card.id})
+            self._put(camera, slot, card, part, chunk)
             made.append(chunk)
             gb -= part
         return made, max(0.0, gb)
+
+    def _slot_with_room(self, camera: Camera, slots: Sequence[int], gb: float) -> int | None:
+        """The first slot whose card has room; else one that gets a fresh card, an empty slot before a full card."""
+        for slot in slots:
+            card = camera.inside[slot]
+            # A camera's first slot always gets a card before the others are written to.
+            if (card is not None and card.free_gb > TINY_GB) or (
+                card is None and slot == 0 and self._put_in(camera, slot, gb)
+            ):
+                return slot
+        for slot in sorted(slots, key=lambda s: camera.inside[s] is not None):
+            if self._put_in(camera, slot, gb):
+                return slot
+        return None
 
     def _mirror(self, camera: Camera, day: int, gb: float) -> tuple[list[Chunk], float]:
         """Every frame twice; where one of the two slots finds no card, once."""
         made: list[Chunk] = []
         while gb > TINY_GB:
-            able = [s for s in (0, 1) if self._ready(camera, s, gb, fresh=True)]
-            sheets = [(s, sheet) for s in able if (sheet := camera.inside[s]) is not None]
-            if not sheets:
+            able = [s for s in (0, 1) if self._has_room(camera, s) or self._put_in(camera, s, gb)]
+            cards = [(s, card) for s in able if (card := camera.inside[s]) is not None]
+            if not cards:
                 break
-            part = min(gb, *(sheet.free_gb for _, sheet in sheets))
-            chunk = Chunk(day, part, {sheet.id for _, sheet in sheets})
-            for slot, sheet in sheets:
-                self._put(camera, slot, sheet, part, chunk)
+            part = min(gb, *(card.free_gb for _, card in cards))
+            chunk = Chunk(day, part, {card.id for _, card in cards})
+            for slot, card in cards:
+                self._put(camera, slot, card, part, chunk)
             made.append(chunk)
             gb -= part
         return made, max(0.0, gb)
 
-    def _ready(self, camera: Camera, slot: int, gb: float, *, fresh: bool) -> bool:
-        """Whether a slot has a card with room; a fresh one is put in when asked for."""
-        sheet = camera.inside[slot]
-        if sheet is not None and sheet.free_gb > TINY_GB:
-            return True
-        # A camera's first slot always gets a card before the others are written to.
-        if not fresh and not (slot == 0 and sheet is None):
-            return False
+    def _has_room(self, camera: Camera, slot: int) -> bool:
+        card = camera.inside[slot]
+        return card is not None and card.free_gb > TINY_GB
+
+    def _put_in(self, camera: Camera, slot: int, gb: float) -> bool:
+        """Puts a fresh card into a slot, unless there is none."""
         blank = self._blank(camera.body.slots[slot].card_type, gb)
         if blank is not None:
             camera.inside[slot] = blank
         return blank is not None
 
-    def _blank(self, type_: str, gb: float) -> Sheet | None:
+    def _blank(self, type_: str, gb: float) -> CardState | None:
         """A blank card: the smallest that holds all of it, else the largest; with few big cards the largest."""
         able = self.blanks.get(type_, [])
         if able:
+            if type_ in self._alike:
+                return able.pop(0)
             index = min(range(len(able)), key=lambda i: self._rank(able[i], gb))
             return able.pop(index)
         like = self._largest.get(type_)
         if not self._endless or like is None:
             self.missed = True
             return None
-        made = Sheet(f"{like.item}#{_MADE_FROM + len(self.cards)}", like.item, type_, like.capacity_gb)
+        made = CardState(f"{like.item}#{_MADE_FROM + len(self.cards)}", like.item, type_, like.capacity_gb)
         self.cards[made.id] = made
         return made
 
-    def _rank(self, card: Sheet, gb: float) -> tuple[bool, float]:
+    def _rank(self, card: CardState, gb: float) -> tuple[bool, float]:
         if self._school == "few-big" or card.capacity_gb < gb:
             return card.capacity_gb < gb and self._school != "few-big", -card.capacity_gb
         return False, card.capacity_gb
 
-    def erase(self, card: Sheet, cameras: Sequence[Camera]) -> None:
+    def erase(self, card: CardState, cameras: Sequence[Camera]) -> None:
         """Makes a card blank again; it leaves the camera it is in."""
         card.chunks, card.held_gb = [], 0.0
         for camera in cameras:
             camera.inside = [None if inside is card else inside for inside in camera.inside]
         self.blanks[card.type].append(card)
 
-    def _put(self, camera: Camera, slot: int, sheet: Sheet, gb: float, chunk: Chunk) -> None:
-        sheet.used_once = True
-        sheet.held_gb = sheet.capacity_gb if gb == sheet.free_gb else sheet.held_gb + gb
-        sheet.chunks.append(chunk)
-        key = (sheet.id, camera.id, slot)
-        before = self.uses[key].gb if key in self.uses else 0.0
-        self.uses[key] = CardUse(
-            card=sheet.id,
-            item=sheet.item,
-            body=camera.body.id,
-            slot=slot + 1,
-            gb=before + gb,
-            held_gb=sheet.held_gb,
-            capacity_gb=sheet.capacity_gb,
-        )
+    def _put(self, camera: Camera, slot: int, card: CardState, gb: float, chunk: Chunk) -> None:
+        card.used_once = True
+        card.held_gb = card.capacity_gb if gb == card.free_gb else card.held_gb + gb
+        card.chunks.append(chunk)
+        key = (card.id, camera.id, slot)
+        used = self._used.get(key)
+        before = used.gb if used else 0.0
+        self._used[key] = _Used(card, camera.body.id, slot, before + gb, card.held_gb)
+
+    def uses(self) -> Iterator[CardUse]:
+        """What was written to on this day, and how full it was then."""
+        for used in self._used.values():
+            yield CardUse(
+                card=used.card.id,
+                item=used.card.item,
+                body=used.body,
+                slot=used.slot + 1,
+                gb=used.gb,
+                held_gb=used.held_gb,
+                capacity_gb=used.card.capacity_gb,
+            )

@@ -6,8 +6,9 @@ from django.db import transaction
 from mule.carriers import Carrier as CarrierValue
 from mule.errors import Problem
 from server.carriers.models import Carrier
-from server.documents import find, find_for_edit, free_slug, slug_from, slugs, store
+from server.documents import find, find_for_edit, free_slug, revision, slug_from, slugs, store
 from server.errors import InUse
+from server.kept import Kept
 from server.trips.models import Trip
 
 
@@ -19,6 +20,17 @@ def carriers(owner: User) -> list[Carrier]:
 def value_of(row: Carrier) -> CarrierValue:
     """The core value of a row."""
     return CarrierValue.model_validate(row.spec)
+
+
+# Carriers of the owners who were here last.
+_CARRIERS: Kept[dict[str, CarrierValue]] = Kept(32)
+
+
+def carriers_of(owner: User, at: str | None = None) -> dict[str, CarrierValue]:
+    """Every carrier of an owner by id, as core values. at: their revision, when it is known already."""
+    return _CARRIERS.get(
+        (owner.pk, at or revision(Carrier, owner)), lambda: {row.slug: value_of(row) for row in carriers(owner)}
+    )
 
 
 def add(owner: User, carrier: CarrierValue) -> Carrier:

@@ -6,6 +6,7 @@ from typing import Any, Literal
 from django.http import HttpRequest, HttpResponse
 from ninja import File, Form, Query, Router, Schema, Status, UploadedFile
 
+from mule.advise import advise
 from mule.assess import assess
 from mule.errors import InvalidInput, Problem, shorten
 from mule.field import fold
@@ -42,7 +43,7 @@ def export(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
 def _hard_case(request: HttpRequest, slug: str, kit: str, bag: str) -> Plan:
     """The plan of a kit in which a bag is loaded. Raises NotFound for one that is not."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
-    if bag not in plan.kit.loaded() or not isinstance(plan.items[bag], Bag):
+    if bag not in plan.loaded or not isinstance(plan.items[bag], Bag):
         raise NotFound("bag", bag)
     return plan
 
@@ -99,7 +100,7 @@ def paper(request: HttpRequest, slug: str, kit: str, part: Literal["sheet", "lis
     """Paper to take along: the load sheet, the pack list, labels for bags."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     if part == "sheet":
-        raw = load_sheet(plan, assess(plan))
+        raw = load_sheet(plan, assess(plan), advise(plan).findings)
     else:
         raw = (pack_list if part == "list" else labels)(plan, list_for(plan))
     return _file(raw, "application/pdf", f"{slug}-{part}.pdf")

@@ -28,7 +28,7 @@ def calendar_of(plan: Plan, made: PackOut) -> bytes:
         _add(out, plan, f"night-{day.date}", day.date, "Tonight: copy and charge", words)
     if plan.trip.days:
         back = plan.trip.days[-1].date + timedelta(days=1)
-        for item in plan.kit.loaded():
+        for item in plan.loaded:
             if _anothers(plan.items[item]):
                 _add(out, plan, f"return-{item}", back, f"Bring back {plan.items[item].name}", "")
     return bytes(out.to_ical())

@@ -180,8 +180,8 @@ def used_rows(plan: Plan, back: LookBack) -> Rows:
             "frames": use.frames,
             "days": use.days,
             "grams_per_frame": "" if use.grams_per_frame is None else round(use.grams_per_frame, 1),
-            "used_days": use.used_days,
-            "carried_days": use.carried_days,
+            "used_days_all": use.used_days,
+            "carried_days_all": use.carried_days,
             "told": "yes" if use.told else "",
         }
         for use in back.uses

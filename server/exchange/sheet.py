@@ -16,7 +16,7 @@ from reportlab.platypus import KeepInFrame, KeepTogether, Paragraph, SimpleDocTe
 
 from mule.assess import Assessment
 from mule.carriers import Check
-from mule.finding import Severity
+from mule.finding import Finding, Severity
 from mule.packing import RoomUse
 from mule.packout import OutLine, PackOut
 from mule.plan import Plan
@@ -47,14 +47,14 @@ _SIGNS = (
 )
 
 
-def load_sheet(plan: Plan, assessment: Assessment) -> bytes:
+def load_sheet(plan: Plan, assessment: Assessment, findings: Sequence[Finding]) -> bytes:
     """One page: who carries what, what each leg allows, days, power and cards, signs, cautions."""
     trip = plan.trip
     people = {p.id: p.name for p in trip.people}
     dates = f"{trip.days[0].date:%d %b %Y} to {trip.days[-1].date:%d %b %Y}" if trip.days else ""
     lasts = assessment.lasts
     blockers, cautions = (
-        sum(f.severity == severity for f in assessment.findings) for severity in (Severity.BLOCKER, Severity.CAUTION)
+        sum(f.severity == severity for f in findings) for severity in (Severity.BLOCKER, Severity.CAUTION)
     )
     story: list[Any] = [
         Paragraph(_said(trip.name), _TITLE),

@@ -7,6 +7,7 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from pydantic import ValidationError
 
+from mule.advise import losses_of
 from mule.assess import Station, assess
 from mule.errors import plain_path, shorten
 from mule.field import Mark, fold
@@ -81,7 +82,7 @@ def keep_marks(trip: Trip, marks: Iterable[Mark]) -> None:
 
 def list_for(plan: Plan) -> PackOut:
     """The pack-out list of a plan's open kit."""
-    return list_out(plan, assess(plan), packed(plan))
+    return list_out(plan, assess(plan), losses_of(plan), packed(plan))
 
 
 def stations_of(kit: Kit) -> list[Station]:

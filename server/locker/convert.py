@@ -9,6 +9,8 @@ from django.db.models.functions import Cast
 from pydantic import TypeAdapter
 
 from mule.gear import GEAR, Gear
+from server.documents import revision
+from server.kept import Kept
 from server.locker.models import Thing
 
 _LOCKER = TypeAdapter(tuple[Gear, ...])
@@ -21,8 +23,19 @@ def gear_of(row: Thing) -> Gear:
     return GEAR.validate_python(row.spec)
 
 
-def locker_of(owner: User) -> tuple[Gear, ...]:
-    """Every thing of an owner's locker as core values, oldest first."""
+# Lockers of the owners who were here last.
+_LOCKERS: Kept[tuple[Gear, ...]] = Kept(32)
+
+
+def locker_of(owner: User, at: str | None = None) -> tuple[Gear, ...]:
+    """Every thing of an owner's locker as core values, oldest first. at: its revision, when it is known already.
+
+    The same object as long as nothing in it changes: what the core makes of a locker is kept by that.
+    """
+    return _LOCKERS.get((owner.pk, at or revision(Thing, owner)), lambda: _read_locker(owner))
+
+
+def _read_locker(owner: User) -> tuple[Gear, ...]:
     stored = Thing.objects.filter(owner=owner).annotate(text=Cast("spec", TextField()))
     return tuple(map(_read, stored.values_list("text", flat=True)))
 

@@ -6,11 +6,13 @@ from threading import Event
 from django.http import HttpRequest, HttpResponse, StreamingHttpResponse
 from ninja import Router, Status
 
-from mule.assess import assess, filter_case
+from mule.advise import Advice, advise
+from mule.assess import assess
 from mule.choosing import Asking, Choice, Point, points, require_brief
 from mule.compare import Comparison, compare
 from mule.editing import apply
 from mule.filters.lightest import LightestSet, lightest_set
+from mule.fronts import filter_case
 from mule.gate import Drill, drill
 from mule.gear import Bag, Insert
 from mule.kit import Kit as KitValue
@@ -18,16 +20,17 @@ from mule.loadouts import Outing, carried, find, outing
 from mule.optics import cover
 from mule.packing import Looking, stowing
 from mule.plan import Plan
-from mule.power import PowerAdvice, advise
-from mule.stamina import in_short, last
+from mule.power import PowerAdvice, advise_power
+from mule.stamina import in_short, last, power_case
 from server.answers import written
 from server.locker.convert import gear_of
 from server.locker.schemas import ThingOut
 from server.locker.services import things
 from server.trips import services
-from server.trips.convert import kit_of, trip_of
+from server.trips.convert import stamp_of, trip_of
 from server.trips.models import Kit, Trip
 from server.trips.schemas import (
+    AdviceOut,
     AtVersion,
     Bench,
     ChangedStow,
@@ -58,14 +61,20 @@ def _name(kit: Kit) -> KitName:
     return KitName(id=kit.slug, name=kit.name, note=kit.note)
 
 
-def _state(kit: Kit, plan: Plan | None = None) -> KitState:
-    can_undo, can_redo = services.can_travel(kit)
+def _state(kit: Kit) -> KitState:
+    stamp = stamp_of(kit)
+    return _told(services.Edited(kit, services.plan_for(kit, at=stamp), stamp))
+
+
+def _told(edited: services.Edited) -> KitState:
+    can_undo, can_redo = services.can_travel(edited.kit)
     return KitState(
-        kit=kit_of(kit),
-        version=kit.version,
+        kit=edited.plan.kit,
+        version=edited.kit.version,
+        stamp=str(edited.stamp),
         can_undo=can_undo,
         can_redo=can_redo,
-        assessment=assess(plan or services.plan_for(kit)),
+        assessment=assess(edited.plan),
     )
 
 
@@ -129,18 +138,35 @@ def remove_kit(request: HttpRequest, slug: str, kit: str) -> Status[None]:
 @router.post("/{slug}/kits/{kit}/edits", response=KitState)
 def edit_kit(request: HttpRequest, slug: str, kit: str, payload: Edits) -> HttpResponse:
     """Load, leave or move things; several edits are one step."""
-    row, plan = services.edit_kit(request.user, slug, kit, payload.version, payload.edits)
-    return written(_state(row, plan))
+    return written(_told(services.edit_kit(request.user, slug, kit, payload.version, payload.edits)))
+
+
+@router.get("/{slug}/kits/{kit}/advice", response=AdviceOut)
+def advise_on(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
+    """What trying other kits says about this one, with the stamp of what it was said about."""
+    row = services.find_kit(request.user, slug, kit)
+    stamp = stamp_of(row)
+    return written(AdviceOut(stamp=str(stamp), advice=advise(services.plan_for(row, at=stamp))))
 
 
 @router.post("/{slug}/kits/{kit}/what-if", response=Thought)
 def think(request: HttpRequest, slug: str, kit: str, payload: WhatIf) -> HttpResponse:
     """What edits would make of a kit; nothing is stored."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
-    if payload.entries is not None:
-        plan = plan.with_kit(KitValue(id=plan.kit.id, name=plan.kit.name, entries=tuple(payload.entries)))
-    plan = apply(plan, payload.edits)
+    plan = _thought(services.plan_for(services.find_kit(request.user, slug, kit)), payload)
     return written(Thought(kit=plan.kit, assessment=assess(plan)))
+
+
+@router.post("/{slug}/kits/{kit}/what-if/advice", response=Advice)
+def advise_on_thought(request: HttpRequest, slug: str, kit: str, payload: WhatIf) -> HttpResponse:
+    """The advice on what edits would make of a kit; nothing is stored."""
+    return written(advise(_thought(services.plan_for(services.find_kit(request.user, slug, kit)), payload)))
+
+
+def _thought(plan: Plan, what_if: WhatIf) -> Plan:
+    """The plan with the edits done. Raises InvalidInput when one of them cannot be."""
+    if what_if.entries is not None:
+        plan = plan.with_kit(KitValue(id=plan.kit.id, name=plan.kit.name, entries=tuple(what_if.entries)))
+    return apply(plan, what_if.edits)
 
 
 @router.post("/{slug}/kits/{kit}/stamina", response=StaminaReport)
@@ -148,22 +174,24 @@ def report_stamina(request: HttpRequest, slug: str, kit: str, payload: StaminaTr
     """Packs, cards and copies day by day; with settings to be tried, which are not stored."""
     plan = services.trying(services.plan_for(services.find_kit(request.user, slug, kit)), payload.stamina)
     lasting = last(plan)
-    return written(StaminaReport(power=lasting.power, pictures=lasting.pictures, lasts=in_short(lasting)))
+    return written(
+        StaminaReport(power=lasting.power, pictures=lasting.pictures, lasts=in_short(lasting.power, lasting.pictures))
+    )
 
 
 @router.post("/{slug}/kits/{kit}/stamina/advice", response=PowerAdvice)
 def advise_stamina(request: HttpRequest, slug: str, kit: str, payload: StaminaTry) -> HttpResponse:
     """Fewest packs, what would save some, the schools side by side, and what banks really give."""
     plan = services.trying(services.plan_for(services.find_kit(request.user, slug, kit)), payload.stamina)
-    return written(advise(plan.items, plan.kit.loaded(), plan.trip))
+    return written(advise_power(power_case(plan)))
 
 
 @router.get("/{slug}/kits/{kit}/lightest-filters", response=LightestSet)
 def lightest_filters(request: HttpRequest, slug: str, kit: str) -> LightestSet:
     """The lightest owned filters and rings that give the asked effects on every lens that sees the want."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
-    view = cover(plan.gear, plan.kit.loaded(), plan.trip.wants)
-    return lightest_set(*filter_case(plan, view), plan.items)
+    view = cover(plan.gear, plan.loaded, plan.trip.wants)
+    return lightest_set(*filter_case(plan, view.coverage), plan.items)
 
 
 @router.post("/{slug}/kits/{kit}/choose", response=ChoiceLine)
@@ -216,7 +244,7 @@ def stream_stowage(
 
 
 def _stow_lines(plan: Plan, looking: Looking) -> Iterator[str]:
-    bags = sum(isinstance(plan.items[i], Bag | Insert) for i in plan.kit.loaded())
+    bags = sum(isinstance(plan.items[i], Bag | Insert) for i in plan.loaded)
     for number, stowage in enumerate(stowing(plan.items, plan.kit, looking, plan.trip.marks.slots)):
         yield StowLine(stowage=stowage, final=number == bags).model_dump_json() + "\n"
 

@@ -1,19 +1,46 @@
 """Rows of trips and kits to core values."""
 
+from typing import NamedTuple
+
 from django.contrib.auth.models import User
 
 from mule.kit import Kit as KitValue
-from mule.plan import Plan
+from mule.plan import Plan, assemble
 from mule.trip import Trip as TripValue
 from server.carriers.models import Carrier
-from server.carriers.services import value_of
+from server.carriers.services import carriers_of
+from server.documents import revision
+from server.kept import Kept
 from server.locker.convert import locker_of
+from server.locker.models import Thing
 from server.trips.models import Kit, Trip
+
+
+class Stamp(NamedTuple):
+    """What an answer about a kit hangs on: another stamp after every change of it."""
+
+    kit: int
+    trip: int
+    locker: str
+    carriers: str
+
+    def __str__(self) -> str:
+        return ".".join(map(str, self))
+
+
+def stamp_of(kit: Kit) -> Stamp:
+    """The stamp of a kit as it is stored."""
+    owner = kit.trip.owner
+    return Stamp(kit.version, kit.trip.version, revision(Thing, owner), revision(Carrier, owner))
+
+
+# Trips that were looked at last.
+_TRIPS: Kept[TripValue] = Kept(128)
 
 
 def trip_of(row: Trip) -> TripValue:
     """The core value of a trip."""
-    return TripValue.model_validate(row.spec)
+    return _TRIPS.get((row.pk, row.version, row.changed), lambda: TripValue.model_validate(row.spec))
 
 
 def kit_of(row: Kit) -> KitValue:
@@ -28,13 +55,16 @@ def entries_of(kit: KitValue) -> list[dict[str, object]]:
     return entries
 
 
-def plan_of(owner: User, trip: TripValue, kits: list[Kit], open_kit: str) -> Plan:
-    """The plan of a trip: the owner's whole locker, the carriers its legs name, these kits."""
+def plan_of(owner: User, trip: TripValue, kits: list[Kit], open_kit: str, at: Stamp | None = None) -> Plan:
+    """The plan of a trip: the owner's whole locker, the carriers its legs name, these kits.
+
+    at: the revisions of locker and carriers, when they are known already. Raises InvalidInput when it is not sound.
+    """
     named = {leg.carrier for leg in trip.legs if leg.carrier}
-    carriers = Carrier.objects.filter(owner=owner, slug__in=named) if named else ()
-    return Plan(
-        gear=locker_of(owner),
-        carriers=tuple(value_of(row) for row in carriers),
+    known = carriers_of(owner, at.carriers if at else None) if named else {}
+    return assemble(
+        gear=locker_of(owner, at.locker if at else None),
+        carriers=tuple(carrier for slug, carrier in known.items() if slug in named),
         trip=trip,
         kits=tuple(kit_of(kit) for kit in kits),
         open_kit=open_kit,

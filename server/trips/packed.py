@@ -13,7 +13,7 @@ _LOOKING = Looking(seconds=6)
 
 def packed(plan: Plan) -> Stowage:
     """The packing of a plan's open kit: the one of before, as long as nothing in it has changed."""
-    loaded = plan.kit.loaded()
+    loaded = plan.loaded
     told = [plan.kit.model_dump_json(include={"entries", "stow"}), plan.trip.marks.model_dump_json()]
     told += [plan.items[item].model_dump_json() for item in sorted(loaded)]
     key = f"packed-{sha256(''.join(told).encode()).hexdigest()}"

@@ -5,6 +5,7 @@ from typing import Annotated
 from ninja import Schema
 from pydantic import Field
 
+from mule.advise import Advice
 from mule.assess import Assessment
 from mule.choosing import Choice, Point
 from mule.finding import Edit
@@ -48,13 +49,24 @@ class KitName(Schema):
 
 
 class KitState(Schema):
-    """A kit with its answer: what every change returns."""
+    """A kit with the facts about it: what every change returns.
+
+    stamp: another one after every change of what the answer hangs on (kit, trip, locker, carriers).
+    """
 
     kit: Kit
     version: int
+    stamp: str
     can_undo: bool
     can_redo: bool
     assessment: Assessment
+
+
+class AdviceOut(Schema):
+    """The advice on a kit, and the stamp of what it was said about: with another one it is not current."""
+
+    stamp: str
+    advice: Advice
 
 
 class Bench(Schema):

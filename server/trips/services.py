@@ -1,6 +1,7 @@
 """Verbs of trips and kits."""
 
 from collections.abc import Sequence
+from typing import NamedTuple
 
 from django.contrib.auth.models import User
 from django.db import transaction
@@ -15,7 +16,7 @@ from mule.trip import Stamina
 from mule.trip import Trip as TripValue
 from server.documents import find, find_for_edit, free_slug, require_version, slug_from, slugs, store
 from server.errors import InUse, NotFound
-from server.trips.convert import entries_of, plan_of, trip_of
+from server.trips.convert import Stamp, entries_of, plan_of, stamp_of, trip_of
 from server.trips.models import Kit, KitStep, Trip
 
 # Older steps are forgotten; a session of packing rarely takes more.
@@ -82,10 +83,10 @@ def find_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
     return kit
 
 
-def plan_for(kit: Kit, *, all_kits: bool = False) -> Plan:
-    """The plan of a kit's trip with this kit open; the other kits only when asked for."""
+def plan_for(kit: Kit, *, all_kits: bool = False, at: Stamp | None = None) -> Plan:
+    """The plan of a kit's trip with this kit open; the other kits only when asked for. at: its stamp, when known."""
     kits = list(kit.trip.kits.all()) if all_kits else [kit]
-    return plan_of(kit.trip.owner, trip_of(kit.trip), kits, kit.slug)
+    return plan_of(kit.trip.owner, trip_of(kit.trip), kits, kit.slug, at)
 
 
 def trying(plan: Plan, stamina: Stamina | None) -> Plan:
@@ -140,20 +141,28 @@ def remove_kit(owner: User, trip_slug: str, kit_slug: str) -> None:
         kit.delete()
 
 
-def edit_kit(owner: User, trip_slug: str, kit_slug: str, version: int, edits: Sequence[Edit]) -> tuple[Kit, Plan]:
+class Edited(NamedTuple):
+    """A kit after a change, with its plan and its stamp, so that nothing is read twice."""
+
+    kit: Kit
+    plan: Plan
+    stamp: Stamp
+
+
+def edit_kit(owner: User, trip_slug: str, kit_slug: str, version: int, edits: Sequence[Edit]) -> Edited:
     """Applies edits as one step that can be undone. Raises Stale, NotFound, InvalidInput; all or nothing."""
     with transaction.atomic():
         kit = find_kit(owner, trip_slug, kit_slug)
         require_version(kit, version, "kit", lambda: kit.entries)
-        plan = apply(plan_for(kit), edits)
+        stamp = stamp_of(kit)
+        plan = apply(plan_for(kit, at=stamp), edits)
         after = entries_of(plan.kit)
-        kit.steps.filter(number__gt=kit.at_step).delete()
         number = kit.at_step + 1
+        # What was undone cannot be redone any more, and the oldest steps are forgotten.
+        kit.steps.exclude(number__gt=number - MOST_STEPS, number__lt=number).delete()
         KitStep.objects.create(kit=kit, number=number, before=kit.entries, after=after)
-        if number > MOST_STEPS:
-            kit.steps.filter(number__lte=number - MOST_STEPS).delete()
         _put(kit, after, number)
-        return kit, plan
+        return Edited(kit, plan, stamp._replace(kit=kit.version))
 
 
 def change_stow(owner: User, trip_slug: str, kit_slug: str, version: int, stow: Stow) -> Kit:

@@ -51,6 +51,7 @@ def test_a_cure_mends_what_it_says_and_undo_takes_it_back(demo: Page) -> None:
     own_kit(demo, "b")
     over = demo.locator(".findings")
     expect(over).to_contain_text("567 g over")
+    over.get_by_role("button", name="or 2 other ways").first.click()
     over.get_by_role("button", name=re.compile("Move Corrie C1 · 45 MP to Ridge 25")).click()
     expect(over).not_to_contain_text("567 g over")
     assert "7.85" in scale(demo, "Cabin bag, Ines")

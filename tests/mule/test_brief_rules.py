@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.assess import assess
+from mule.advise import advise
 from mule.finding import Finding, Severity
 from mule.gear import Drive, Drone, Light, OtherSupport, Standing, Tripod
 from mule.plan import Plan
@@ -32,7 +32,7 @@ def plan(*loaded: Any, left: tuple[Any, ...] = (), **trip: Any) -> Plan:
 
 
 def found(made: Plan, code: str) -> list[Finding]:
-    return [f for f in assess(made).findings if f.code == code]
+    return [f for f in advise(made).findings if f.code == code]
 
 
 def only(made: Plan, code: str) -> Finding:
@@ -146,7 +146,7 @@ SECOND, ODD = cast.body("second"), cast.body("odd", megapixels=24)
     ],
 )
 def test_a_school_speaks_when_the_kit_is_of_another(policies: Any, loaded: tuple[Any, ...], code: str | None) -> None:
-    made = assess(plan(*loaded, policies=Policies(**policies))).findings
+    made = advise(plan(*loaded, policies=Policies(**policies))).findings
     assert {f.code for f in made if f.code.startswith("policy-")} == ({code} if code else set())
 
 
@@ -183,4 +183,4 @@ def test_marks_that_the_kit_does_not_keep_are_told_with_their_cure() -> None:
     assert cured(only(made, "must-leave")) == [["body"]]
     assert cured(only(made, "slot-full")) == [["normal"], ["fifty"]]
     kept = plan(WIDE, left=(FIFTY,), marks=Marks(must_take=("wide",), must_leave=("fifty",), slots=(slot,)))
-    assert not [f for f in assess(kept).findings if f.code in ("must-take", "must-leave", "slot-full")]
+    assert not [f for f in advise(kept).findings if f.code in ("must-take", "must-leave", "slot-full")]

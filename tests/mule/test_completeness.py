@@ -4,7 +4,15 @@ from typing import Any
 
 import pytest
 
-from mule.completeness import Completeness, Ties, complete, weave
+from mule.completeness import (
+    Completeness,
+    LightestGivers,
+    Requirements,
+    chains,
+    complete,
+    dependency_graph,
+    holds,
+)
 from mule.gear import (
     Battery,
     Body,
@@ -70,7 +78,19 @@ COVER = thing(Sound, "cover", 22, form="wind-cover")
 def made(loaded: list[Gear], left: Any = (), walls: tuple[str, ...] = (), **counts: int) -> Completeness:
     gear = [*loaded, *left]
     pieces = cast.counts(*loaded) | counts
-    return complete(Ties(weave(gear, walls), pieces), {t.id: t for t in gear}, pieces)
+    return complete(*case(gear, pieces, walls))
+
+
+def case(gear: Any, pieces: dict[str, int], walls: tuple[str, ...] = ()) -> tuple[Any, Any, dict[str, int]]:
+    return Requirements(dependency_graph(gear, walls), pieces), {t.id: t for t in gear}, pieces
+
+
+def cures(
+    loaded: list[Gear], left: Any = (), walls: tuple[str, ...] = ()
+) -> list[tuple[float, tuple[str, ...]] | None]:
+    requirements, gear, pieces = case([*loaded, *left], cast.counts(*loaded), walls)
+    givers = LightestGivers(requirements.graph, gear, pieces)
+    return [givers.for_missing(m, requirements) for m in complete(requirements, gear, pieces).missing]
 
 
 MISSING = [
@@ -94,23 +114,23 @@ def test_a_missing_link_is_cured_by_the_lightest_owned_thing(
     loaded: list[Gear], left: list[Gear], what: str, loads: tuple[str, ...]
 ) -> None:
     (found,) = made(loaded, left).missing
-    assert (found.what, found.loads) == (what, loads)
-    assert found.mass_g == min(t.mass_g for t in left if t.id in loads)
+    assert found.what == what
+    assert cures(loaded, left) == [(min(t.mass_g for t in left if t.id in loads), loads)]
     # The cure may have a need of its own; the one it cures is gone.
     assert what not in {m.what for m in made([*loaded, *(t for t in left if t.id in loads)]).missing}
 
 
 def test_a_link_that_nothing_owned_gives_is_told_without_a_cure() -> None:
-    (found,) = made([TRIPOD]).missing
-    assert found.loads is None
+    assert [m.what for m in made([TRIPOD]).missing] == ["head"]
+    assert cures([TRIPOD]) == [None]
 
 
 def test_a_cure_may_take_two_things() -> None:
     # 24-70 has a 77 mm thread; the reader finds its port behind a hub on a hub.
     second = thing(Link, "second-hub", 40, from_plug="USB-B", to_ports=("USB-A",))
     screen = thing(Computer, "screen", 900, form="tablet", screen_in=11, energy_wh=30, ports=("USB-B",))
-    found = made([READER, screen, CARD, BODY, LENS, PACK, CHARGER], [HUB, second]).missing
-    assert [set(m.loads or ()) for m in found] == [{"hub", "second-hub"}]
+    found = cures([READER, screen, CARD, BODY, LENS, PACK, CHARGER], [HUB, second])
+    assert [set(given[1]) for given in found if given] == [{"hub", "second-hub"}]
 
 
 ORPHANS = [
@@ -152,7 +172,7 @@ def test_the_plug_of_a_charger_must_fit_the_wall() -> None:
     loaded: list[Any] = [BODY, LENS, PACK, CARD, CHARGER]
     assert made(loaded, walls=("C", "F")).missing == ()
     (found,) = made(loaded, [adapter], walls=("G",)).missing
-    assert (found.what, found.loads) == ("wall", ("adapter",))
+    assert (found.what, cures(loaded, [adapter], ("G",))) == ("wall", [(40, ("adapter",))])
 
 
 def test_cards_need_no_reader_where_there_is_nothing_to_copy_to() -> None:
@@ -161,14 +181,15 @@ def test_cards_need_no_reader_where_there_is_nothing_to_copy_to() -> None:
 
 def test_a_trip_of_one_day_needs_no_charger() -> None:
     gear: list[Any] = [BODY, LENS, PACK, CARD]
-    web = weave(gear, nights=False)
-    assert complete(Ties(web, cast.counts(*gear)), {t.id: t for t in gear}, cast.counts(*gear)).missing == ()
+    graph = dependency_graph(gear, nights=False)
+    assert complete(Requirements(graph, cast.counts(*gear)), {t.id: t for t in gear}, cast.counts(*gear)).missing == ()
 
 
 def test_two_bodies_with_one_pack_are_one_short() -> None:
     second = cast.body("second", battery_type="LB-4", slots=SD)
-    (found,) = made([BODY, second, LENS, CARD, CHARGER, PACK]).missing
-    assert (found.what, found.short, found.loads, found.mass_g) == ("pack", 1, ("pack",), 82)
+    loaded: list[Any] = [BODY, second, LENS, CARD, CHARGER, PACK]
+    (found,) = made(loaded).missing
+    assert (found.what, found.short, cures(loaded)) == ("pack", 1, [(82, ("pack",))])
     assert made([BODY, second, LENS, CARD, CHARGER, PACK], pack=2).missing == ()
 
 
@@ -178,7 +199,8 @@ def test_one_card_type_brings_four_things_along() -> None:
     card = thing(Card, "cfb", 10, card_type="CFB", capacity_gb=300, speed_mb_s=1000)
     reader = thing(Reader, "cfb-reader", 76, card_types=("CFB",), plug="USB-X", speed_mb_s=900)
     hub = thing(Link, "x-hub", 60, from_plug="USB-C", to_ports=("USB-X",))
-    chain = next(c for c in made([both, LENS, PACK, CHARGER, CARD, READER, LAPTOP, card, reader, hub]).chains)
+    gear = [both, LENS, PACK, CHARGER, CARD, READER, LAPTOP, card, reader, hub]
+    chain = next(iter(chains(*case(gear, cast.counts(*gear)))))
     assert (chain.what, chain.label, chain.lead) == ("card", "CFB", ("cfb",))
     assert set(chain.followers) == {"cfb-reader", "x-hub"}
     assert chain.mass_g == 136
@@ -186,17 +208,17 @@ def test_one_card_type_brings_four_things_along() -> None:
 
 def test_a_dropped_things_chain_goes_with_it() -> None:
     gear: list[Any] = [BODY, LENS, PACK, CARD, CHARGER, RING, ND]
-    ties = Ties(weave(gear), cast.counts(*gear))
-    assert set(ties.goes_with("body")) == {"normal", "pack", "card", "charger", "ring", "nd"}
-    assert set(ties.goes_with("normal")) >= {"ring", "nd"}
-    assert ties.goes_with("nd") == ("ring",)
-    assert [t.item for t in ties.holds_up("pack")] == ["body"]
+    requirements = Requirements(dependency_graph(gear), cast.counts(*gear))
+    assert set(requirements.goes_with("body")) == {"normal", "pack", "card", "charger", "ring", "nd"}
+    assert set(requirements.goes_with("normal")) >= {"ring", "nd"}
+    assert requirements.goes_with("nd") == ("ring",)
+    assert [t.item for t in requirements.holds_up("pack")] == ["body"]
 
 
 def test_safety_never_goes_with_anything() -> None:
     torch = thing(Light, "torch", form="head-torch", battery_type="LB-4")
-    found = made([BODY, LENS, PACK, CARD, CHARGER, torch])
-    assert all("torch" not in hold.goes for hold in found.holds)
+    gear: list[Any] = [BODY, LENS, PACK, CARD, CHARGER, torch]
+    assert all("torch" not in hold.goes for hold in holds(*case(gear, cast.counts(*gear))))
     assert all(o.item != "torch" for o in made([torch]).orphans)
 
 

@@ -10,7 +10,8 @@ from mule.field import Frame, Mark, fold
 from mule.finding import InBag
 from mule.gear import Absence, AbsenceReason, Filter, Standing, StepRing
 from mule.plan import Plan
-from mule.trip import Day
+from mule.power import simulate
+from mule.trip import Day, Demand, Pattern, Stamina, Trip
 from tests import cast
 
 DAYS = tuple(Day(date=date(2027, 2, d), title="Out") for d in (20, 21, 22))
@@ -103,6 +104,22 @@ def test_frames_per_charge_are_put_back_to_twenty_degrees() -> None:
     assert rate.value == pytest.approx((310 / 0.65 + 400) / 2, abs=0.05)
     assert (rate.before, rate.from_) == (400, 2)
     assert [(c.at_c, c.frames) for c in rate.by_cold] == [(-10, 310), (20, 400)]
+
+
+def test_wear_is_taken_off_once_and_not_again_by_the_next_plan() -> None:
+    # A pack of 80 % health gave 320 frames at 20 °C: a new one gives 400, and the plan takes a fifth off for this one.
+    items = {**out().items, "pack": out().items["pack"].model_copy(update={"health": 0.8})}
+    swap = {"do": "swap", "item": "pack", "body": "body", "day": "2027-02-21", "frames": 320, "at_c": 20.0}
+    (rate,) = rates(items, marks(swap))
+    assert rate.value == pytest.approx(400)
+    body = items["body"].model_copy(
+        update={"frames_per_charge": rate.value, "battery_type": items["pack"].battery_type}
+    )
+    pattern = Pattern(id="full", name="Full", first=Demand(frames=320))
+    day = Day(date=date(2027, 2, 20), title="Out", lowest_c=20)
+    trip = Trip(id="t", name="T", days=(day,), stamina=Stamina(patterns=(pattern,), warm="none", power="packs-only"))
+    (told,) = simulate({"body": body, "pack": items["pack"]}, {"body": 1, "pack": 1}, trip).days
+    assert told.types[0].margin == pytest.approx(0)
 
 
 def test_a_pack_changed_after_a_few_frames_says_nothing() -> None:

@@ -54,6 +54,42 @@ def test_devices_that_say_the_same_do_not_disagree() -> None:
     assert not fold(both).conflicts
 
 
+def test_a_device_knows_its_own_older_mark_though_it_does_not_name_it() -> None:
+    older = mark("1", card("in-use"), seq=1)
+    newer = mark("2", card("full"), seq=2)
+    for marks in ([older, newer], [newer, older]):
+        made = fold(marks)
+        assert made.now["card:sd#1"].id == newer.id
+        assert not made.conflicts
+
+
+def test_of_two_that_disagree_the_last_to_come_is_shown() -> None:
+    ours, theirs = mark("1", card("full"), device="phone"), mark("2", card("blank"), device="tablet")
+    assert fold([ours, theirs]).now["card:sd#1"].id == theirs.id
+    assert fold([theirs, ours]).now["card:sd#1"].id == ours.id
+
+
+def pack(state: str) -> dict[str, Any]:
+    return {"do": "pack", "item": "lb-4", "piece": 1, "state": state}
+
+
+# One pack, two devices: charged twice, the second time by both without knowing of each other.
+CHARGED = [
+    mark("1", pack("spent"), device="phone", seq=1),
+    mark("2", pack("charging"), device="phone", seq=2, after=("1",)),
+    mark("3", pack("ready"), device="tablet", seq=1, after=("2",)),
+    mark("4", pack("spent"), device="tablet", seq=2, after=("3",)),
+    mark("5", pack("charging"), device="tablet", seq=3, after=("4",)),
+    mark("6", pack("charging"), device="phone", seq=3, after=("4",)),
+    mark("7", pack("ready"), device="phone", seq=4, after=("5", "6")),
+]
+
+
+@given(st.permutations(CHARGED))
+def test_the_same_marks_count_the_same_charges_in_whatever_order_they_come(marks: list[Mark]) -> None:
+    assert fold(marks).charges == {"lb-4": 2}
+
+
 def test_ticks_and_weights_are_read_off() -> None:
     made = fold(
         [

@@ -13,7 +13,7 @@ from tests.strategies import optics, wishes
 
 def gaps_of(gear: list[Any], asked: Want, loaded: list[str]) -> Any:
     view = cover(gear, dict.fromkeys(loaded, 1), [asked])
-    return view.coverage.wants[0], view.left
+    return view.coverage.wants[0], view.unselected
 
 
 def test_the_native_gap_70_100_is_named_and_closed_to_105_by_crop_mode() -> None:
@@ -116,7 +116,7 @@ def test_another_body_may_close_a_gap() -> None:
 def test_loading_what_a_cure_names_does_what_it_says(gear: list[Any], wants: tuple[Want, ...]) -> None:
     loaded = {gear[0].id: 1, **({gear[2].id: 1} if len(gear) > 4 else {})}
     view = cover(gear, loaded, wants)
-    coverage, left = view.coverage, view.left
+    coverage, left = view.coverage, view.unselected
     for index, made in enumerate(coverage.wants):
         for gap in made.gaps:
             assert made.cover < 1

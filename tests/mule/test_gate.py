@@ -3,10 +3,13 @@
 from typing import Any
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 from pydantic import ValidationError
 
+from mule.advise import advise
 from mule.assess import assess
-from mule.carriers import Carrier, Judged, PieceRule, Restriction
+from mule.carriers import Carrier, Judged, Lying, PieceRule, Restriction, judge, strictest
 from mule.finding import AsPiece, InBag, Move, PieceKind, Severity, Worn
 from mule.gate import drill, rehearse
 from mule.gear import Bag, Battery, Box, Card, Computer, Other, PowerBank, Safety, Tripod
@@ -101,6 +104,72 @@ def test_the_strictest_carrier_of_the_flights_decides() -> None:
     assert (judged.answer, judged.why, judged.most) == ("no", "count", 1)
 
 
+def test_the_hold_rule_of_the_stricter_carrier_decides_whichever_flies_first() -> None:
+    # The usual rule lets dry cells into the hold.
+    strict = FLIES.model_copy(
+        update={"id": "strict", "restricted": (Restriction(sort="dry-cells", cabin="yes", hold="no"),)}
+    )
+    for carriers in ((FLIES, strict), (strict, FLIES)):
+        assert only(packed((pack(lithium=False), 2, "hold"), carriers=carriers)).answer == "no"
+
+
+def test_no_approval_possible_is_stricter_than_any_approval() -> None:
+    # 120 Wh: two with approval on one; the other takes nothing over 100 Wh, whoever asks.
+    never = Restriction(sort="power-bank", cabin="yes", hold="no", free_wh=100)
+    small = FLIES.model_copy(update={"id": "small", "restricted": (never,)})
+    judged = only(packed((bank(120), 1, "cabin"), carriers=(FLIES, small)))
+    assert (judged.answer, judged.why) == ("no", "energy")
+
+
+def test_how_many_banks_may_come_holds_over_100_wh_too() -> None:
+    one_bank = Restriction(
+        sort="power-bank", cabin="yes", hold="no", most=1, free_wh=100, approval_wh=160, approval_most=2
+    )
+    small = FLIES.model_copy(update={"id": "small", "restricted": (one_bank,)})
+    judged = only(packed((bank(120), 2, "cabin"), carriers=(small,)))
+    assert (judged.answer, judged.why, judged.most) == ("no", "count", 1)
+
+
+ANSWERS = st.sampled_from(["yes", "ask", "no"])
+WH = st.none() | st.sampled_from([50.0, 100.0, 130.0, 160.0])
+RULES = st.builds(
+    Restriction,
+    sort=st.just("power-bank"),
+    cabin=ANSWERS,
+    hold=ANSWERS,
+    most=st.none() | st.integers(0, 4),
+    free_wh=WH,
+    approval_wh=WH,
+    approval_most=st.none() | st.integers(0, 3),
+)
+
+
+@given(
+    st.lists(RULES, min_size=1, max_size=3),
+    st.lists(
+        st.tuples(st.sampled_from([40.0, 90.0, 120.0, 150.0, 200.0]), st.integers(1, 3), st.booleans()), max_size=3
+    ),
+)
+def test_several_carriers_together_are_never_laxer_than_any_of_them(
+    rules: list[Restriction], banks: list[tuple[float, int, bool]]
+) -> None:
+    order = ["yes", "ask", "no"]
+    gear = {f"b{i}": bank(wh).model_copy(update={"id": f"b{i}"}) for i, (wh, _, _) in enumerate(banks)}
+    lying = [
+        Lying(item=f"b{i}", count=count, person="ines", bag="bag", held=held)
+        for i, (_, count, held) in enumerate(banks)
+    ]
+
+    def answers(*told: Restriction) -> dict[str, int]:
+        return {j.item: order.index(j.answer) for j in judge(gear, lying, strictest((r,) for r in told))}
+
+    together = answers(*rules)
+    assert answers(*reversed(rules)) == together
+    for rule in rules:
+        for item, answer in answers(rule).items():
+            assert together[item] >= answer
+
+
 def test_without_a_flight_nothing_is_restricted() -> None:
     train = Carrier(id="train", name="Train", means="train")
     rehearsed = rehearse(packed((pack(), 1, "hold"), carriers=(train,)))
@@ -115,7 +184,7 @@ def test_a_carrier_says_one_thing_of_each_sort() -> None:
 
 def test_lithium_in_the_hold_stops_the_trip_and_is_cured_by_a_move() -> None:
     plan = packed((pack(), 2, "hold"))
-    made = assess(plan)
+    made = advise(plan)
     (found,) = [f for f in made.findings if f.code == "gate-no"]
     assert found.severity == Severity.BLOCKER
     assert found.cures[0].code == "move"
@@ -125,13 +194,13 @@ def test_lithium_in_the_hold_stops_the_trip_and_is_cured_by_a_move() -> None:
 
 def test_safety_gear_that_does_not_fly_is_never_proposed_for_leaving() -> None:
     spray = Safety(id="spray", name="spray", use="bears", hazard="spray", **THING)
-    (found,) = [f for f in assess(packed((spray, 1, "cabin"))).findings if f.code == "gate-no"]
+    (found,) = [f for f in advise(packed((spray, 1, "cabin"))).findings if f.code == "gate-no"]
     assert found.cures == ()
 
 
 def test_a_tripod_in_the_cabin_is_a_note() -> None:
     legs = Tripod(id="legs", name="legs", max_load_g=5_000, max_height_mm=1_500, **THING)
-    (found,) = [f for f in assess(packed((legs, 1, "cabin"))).findings if f.code == "gate-ask"]
+    (found,) = [f for f in advise(packed((legs, 1, "cabin"))).findings if f.code == "gate-ask"]
     assert found.severity == Severity.NOTE
 
 
@@ -191,10 +260,10 @@ def test_a_thing_larger_than_every_space_of_its_bag_is_told_with_a_bag_that_take
     long = Other(id="pole", name="pole", use="x", mass_g=300, size=Box(length_mm=600, width_mm=40, height_mm=40))
     large = bag("large", "hold", 700, 300, 200)
     plan = packed((long, 1, "cabin"), seat=large)
-    (found,) = [f for f in assess(plan).findings if f.code == "too-large"]
+    (found,) = [f for f in advise(plan).findings if f.code == "too-large"]
     assert (found.severity, found.refs["bag"]) == (Severity.BLOCKER, "cabin")
     assert [c.edits[0].model_dump()["place"]["bag"] for c in found.cures] == ["large"]
-    assert {s.name: s.mark for s in assess(plan).stations}["stow"] == "blocked"
+    assert {s.name: s.mark for s in advise(plan).stations}["stow"] == "blocked"
 
 
 def repacked(**loadout: Any) -> Plan:
@@ -227,12 +296,13 @@ def test_a_leg_that_is_packed_otherwise_goes_to_the_gate_as_it_is_packed() -> No
 
 
 def test_restricted_things_are_judged_where_they_lie_on_each_leg() -> None:
-    made = assess(repacked(entries=HOP, legs=("leg-1",)))
+    plan = repacked(entries=HOP, legs=("leg-1",))
+    made = assess(plan)
     assert not [j for j in made.gate.restricted if j.answer == "no"]
     (again,) = made.gate.repacked
     assert (again.loadout, again.legs) == ("hop", ("leg-1",))
     assert [j.item for j in again.restricted if j.answer == "no"] == ["bank"]
-    (finding,) = [f for f in made.findings if f.code == "gate-no"]
+    (finding,) = [f for f in advise(plan).findings if f.code == "gate-no"]
     assert finding.refs["loadout"] == "hop"
     assert not finding.cures
 
@@ -240,7 +310,7 @@ def test_restricted_things_are_judged_where_they_lie_on_each_leg() -> None:
 def test_what_is_wanted_in_the_seat_belongs_in_the_bag_under_it() -> None:
     book = Other(id="book", name="book", use="read", **THING)
     plan = packed((book, 1, "cabin"), seat=bag("seat", "personal"))
-    assert not [f for f in assess(plan).findings if f.code == "not-at-seat"]
+    assert not [f for f in advise(plan).findings if f.code == "not-at-seat"]
     wished = plan.with_kit(plan.kit.model_copy(update={"stow": Stow(wishes=(Wish(item="book", seat=True),))}))
-    (finding,) = [f for f in assess(wished).findings if f.code == "not-at-seat"]
+    (finding,) = [f for f in advise(wished).findings if f.code == "not-at-seat"]
     assert finding.cures[0].edits == (Move(item="book", place=InBag(bag="seat")),)

@@ -4,10 +4,13 @@ from typing import Any
 
 import pytest
 
+from mule.advise import advise
 from mule.assess import Assessment, assess
 from mule.gear import Filter, Head, OtherSupport, Tripod
 from mule.ledger import Ledger
+from mule.lens_changes import DayChanges
 from mule.optics import WantChange
+from mule.plan import Plan
 from mule.trip import Day, EffectWish, Marks, Weather
 from tests import cast
 
@@ -19,14 +22,22 @@ HEAD = Head(id="head", name="head", mass_g=350, size=cast.SMALL, plate_type="D",
 BEAN_BAG = OtherSupport(id="bean", name="bean", mass_g=300, size=cast.SMALL, form="bean-bag", max_load_g=3000)
 
 
-def assessed(*loaded: Any, left: tuple[Any, ...] = (), **trip: Any) -> Assessment:
+def planned(*loaded: Any, left: tuple[Any, ...] = (), **trip: Any) -> Plan:
     gear = [cast.bag(), *loaded, *left]
     entries = [cast.entry("bag", cast.INES_CABIN), *(cast.entry(t.id) for t in loaded)]
-    return assess(cast.plan(gear, *entries, **({"wants": WANTS} | trip)))
+    return cast.plan(gear, *entries, **({"wants": WANTS} | trip))
+
+
+def assessed(*loaded: Any, **rest: Any) -> Assessment:
+    return assess(planned(*loaded, **rest))
 
 
 def ledger(*loaded: Any, **rest: Any) -> Ledger:
-    return assessed(*loaded, **rest).ledger
+    return advise(planned(*loaded, **rest)).ledger
+
+
+def days(*loaded: Any, **rest: Any) -> tuple[DayChanges, ...]:
+    return assessed(*loaded, **rest).lens_changes
 
 
 def order(found: Ledger) -> list[str]:
@@ -36,8 +47,9 @@ def order(found: Ledger) -> list[str]:
 def test_what_earns_least_per_gram_goes_first_and_figures_follow() -> None:
     spare = cast.lens("spare", 40, 60, 4, mass_g=300)
     made = assessed(BODY, NORMAL, TELE, spare)
-    assert order(made.ledger)[:2] == ["spare", "tele"]
-    first, second = made.ledger.drops[:2]
+    found = ledger(BODY, NORMAL, TELE, spare)
+    assert order(found)[:2] == ["spare", "tele"]
+    first, second = found.drops[:2]
     assert (first.points, first.score) == (pytest.approx(0), pytest.approx(made.coverage.score))
     assert first.total_g == pytest.approx(made.loads.total_g - 300)
     assert second.score == pytest.approx(made.coverage.score - second.points)
@@ -80,7 +92,7 @@ def test_drops_say_when_every_leg_takes_the_weight() -> None:
         carriers=(carrier,),
         wants=WANTS,
     )
-    (drop,) = assess(plan).ledger.drops
+    (drop,) = advise(plan).ledger.drops
     assert (drop.item, drop.over_g) == ("tele", 0)
 
 
@@ -88,7 +100,7 @@ def test_best_next_is_most_points_per_gram_with_the_links_it_needs() -> None:
     hungry = cast.body("hungry", mass_g=300, megapixels=61, battery_type="LB-4")
     wide = cast.lens("wide", 16, 35, 4, mass_g=500)
     wants = (*WANTS, cast.want("wide", 16, 23, importance=3))
-    found = ledger(BODY, NORMAL, left=(TELE, wide, hungry, cast.pack()), wants=wants).nexts
+    found = ledger(BODY, NORMAL, left=(TELE, wide, hungry, cast.pack()), wants=wants).additions
     assert found[0].items == ("wide",)
     per_gram = [n.points / n.mass_g for n in found]
     assert per_gram == sorted(per_gram, reverse=True)
@@ -97,27 +109,27 @@ def test_best_next_is_most_points_per_gram_with_the_links_it_needs() -> None:
 
 
 def test_what_must_stay_is_not_proposed() -> None:
-    found = ledger(BODY, NORMAL, left=(TELE,), marks=Marks(must_leave=("tele",))).nexts
+    found = ledger(BODY, NORMAL, left=(TELE,), marks=Marks(must_leave=("tele",))).additions
     assert all("tele" not in n.items for n in found)
 
 
 def test_each_lens_on_a_body_needs_no_change() -> None:
     day = Day(date="2027-02-20", title="Out", weather=(Weather.SPRAY,))
-    (one,) = ledger(BODY, NORMAL, TELE, left=(cast.body("second"),), days=(day,)).days
+    (one,) = days(BODY, NORMAL, TELE, left=(cast.body("second"),), days=(day,))
     assert (one.changes, one.exposed, one.second_body) == (1, True, "second")
     # The most used lens lives on the only body.
     assert [(h.body, h.lens) for h in one.homes] == [("body", "normal")]
-    (two,) = ledger(BODY, cast.body("second"), NORMAL, TELE, days=(day,)).days
+    (two,) = days(BODY, cast.body("second"), NORMAL, TELE, days=(day,))
     assert (two.changes, two.exposed, two.second_body) == (0, False, None)
     assert {h.lens for h in two.homes} == {"normal", "tele"}
 
 
 def test_changes_on_a_fair_day_are_not_exposed_and_days_shoot_what_they_name() -> None:
-    days = (
+    shot = (
         Day(date="2027-02-20", title="Both"),
         Day(date="2027-02-21", title="Far", wants=("far",), weather=(Weather.RAIN,)),
     )
-    both, far = ledger(BODY, NORMAL, TELE, days=days).days
+    both, far = days(BODY, NORMAL, TELE, days=shot)
     assert (both.changes, both.exposed) == (1, False)
     assert (far.changes, far.lenses) == (0, ("tele",))
 
@@ -138,8 +150,8 @@ def test_sealing_is_a_chain() -> None:
 
 
 def test_drops_add_up_to_what_the_kit_scored() -> None:
-    made = assessed(BODY, NORMAL, TELE, cast.lens("spare", 40, 60, 4, mass_g=300), cast.lens("wide", 16, 35, 4))
-    drops = made.ledger.drops
+    loaded = (BODY, NORMAL, TELE, cast.lens("spare", 40, 60, 4, mass_g=300), cast.lens("wide", 16, 35, 4))
+    made, drops = assessed(*loaded), ledger(*loaded).drops
     assert sum(drop.points for drop in drops) + drops[-1].score == pytest.approx(made.coverage.score)
     assert made.loads.total_g - sum(drop.mass_g for drop in drops) == pytest.approx(drops[-1].total_g)
 
@@ -151,14 +163,14 @@ def points_of(changes: tuple[WantChange, ...]) -> float:
 
 
 def test_the_wants_behind_a_drop_a_next_and_a_loss_add_up_to_its_points() -> None:
-    made = assessed(BODY, NORMAL, TELE, left=(cast.lens("wide", 16, 35, 4, mass_g=500),))
+    made = advise(planned(BODY, NORMAL, TELE, left=(cast.lens("wide", 16, 35, 4, mass_g=500),)))
     (drop,) = made.ledger.drops
     assert drop.changes[0].want == "far"
     assert points_of(drop.changes) == pytest.approx(-drop.points, abs=0.01)
     for loss in made.resilience.losses:
         assert points_of(loss.changes) == pytest.approx(-loss.points, abs=0.01)
-    bare = assessed(BODY, TELE, left=(NORMAL,))
-    (best,) = (n for n in bare.ledger.nexts if n.items == ("normal",))
+    bare = ledger(BODY, TELE, left=(NORMAL,))
+    (best,) = (n for n in bare.additions if n.items == ("normal",))
     assert points_of(best.changes) == pytest.approx(best.points, abs=0.01)
 
 

@@ -250,6 +250,12 @@ def test_what_fails_in_one_compartment_is_tried_in_another() -> None:
     assert {p.room for p in made.placed} == {"bag/low", "bag/high"}
 
 
+def test_small_things_are_not_rounded_out_of_a_space_they_fill() -> None:
+    # 11 x 11 x 5 mm are 0.6 cm³; two of them fill 11 x 11 x 10 mm, 1.2 cm³, to the last corner.
+    made = packed(bag(11, 11, 10), thing("a", 11, 11, 5), thing("b", 11, 11, 5), gap_mm=0)
+    assert not made.left
+
+
 def test_soft_things_take_what_is_left_and_no_more() -> None:
     # 200 x 100 x 100 = 2 l, of it a box of 1 l: 0.9 l of cloth fill the rest to nine tenths.
     cloth = Other(id="cloth", name="cloth", use="dry", mass_g=60, count=4, size=Soft(volume_l=0.3))

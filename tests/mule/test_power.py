@@ -9,7 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mule.gear import Charger, Computer, Light, Link, PowerBank
-from mule.power import MOST_PACKS, Power, advise, fewest, simulate, usable
+from mule.power import MOST_PACKS, Power, PowerAdvice, PowerCase, advise_power, cold_derating, fewest, simulate
 from mule.trip import Day, Demand, Mains, Night, Pattern, Stamina, Trip
 from tests import cast
 
@@ -48,6 +48,10 @@ def run(trip_: Trip, *gear: Any, packs: int = 5, extra: float = 0.0) -> Power:
     return simulate(things, counts, trip_, extra)
 
 
+def advised(things: dict[str, Any], counts: dict[str, int], trip_: Trip) -> PowerAdvice:
+    return advise_power(PowerCase.of(things, counts, trip_))
+
+
 def carries(trip_: Trip, packs: int) -> bool:
     return run(trip_, packs=packs).days_carried == len(trip_.days)
 
@@ -71,8 +75,8 @@ def test_ten_days_without_mains_take_so_many_packs_and_no_fewer(celsius: float, 
     [(25, 1, 1), (20, 1, 1), (15, 0.95, 0.975), (0, 0.8, 0.9), (-5, 0.725, 0.8625), (-20, 0.5, 0.75), (-60, 0.5, 0.75)],
 )
 def test_cold_takes_its_share_and_a_pocket_gives_half_of_it_back(celsius: float, cold: float, warm: float) -> None:
-    assert usable(celsius) == pytest.approx(cold)
-    assert usable(celsius, warm=True) == pytest.approx(warm)
+    assert cold_derating(celsius) == pytest.approx(cold)
+    assert cold_derating(celsius, warm=True) == pytest.approx(warm)
 
 
 def test_a_pack_may_be_split_over_two_days() -> None:
@@ -253,7 +257,7 @@ def test_the_fewest_packs_are_those_that_counting_up_finds(block: int) -> None:
         out, gear = random_trip(seed)
         things = {t.id: t for t in (BODY, cast.pack(count=200), *gear)}
         counts = {"body": 1, "pack": 2, **{t.id: 1 for t in gear}}
-        found = fewest(things, counts, out, "LB-4")
+        found = fewest(PowerCase.of(things, counts, out), "LB-4")
         margin = out.stamina.margin
         carried = (
             n
@@ -269,7 +273,7 @@ def test_the_schools_stand_side_by_side() -> None:
     night = Night(mains_h=8, outlets=1)
     out = trip(4, frames=600, night=night, margin=0)
     things = {t.id: t for t in (BODY, cast.pack(count=20), CHARGER, BANK, USB, PLUG)}
-    made = advise(things, {"body": 1, "pack": 1, "charger": 1}, out)
+    made = advised(things, {"body": 1, "pack": 1, "charger": 1}, out)
     rows = {row.school: row for row in made.schools}
     # 1.5 charges a day: six packs without charging; two when both are filled each night.
     assert (rows["packs-only"].packs, rows["packs-only"].grams, rows["packs-only"].sockets) == (6, 6 * 82, 0)
@@ -281,7 +285,7 @@ def test_the_schools_stand_side_by_side() -> None:
 def test_what_a_charger_left_behind_would_save_is_told_in_packs_and_grams() -> None:
     out = trip(4, frames=600, night=Night(mains_h=8, outlets=1), margin=0, power="charge-nightly")
     things = {t.id: t for t in (BODY, cast.pack(count=20), CHARGER)}
-    made = advise(things, {"body": 1, "pack": 1}, out)
+    made = advised(things, {"body": 1, "pack": 1}, out)
     (saving,) = made.savings
     assert (saving.item, saving.packs, saving.mass_g) == ("charger", 4, 148 - 4 * 82)
 
@@ -292,7 +296,7 @@ def test_a_day_adds_up_from_rates_that_say_where_they_came_from() -> None:
     pattern = Pattern(id="full", name="Full", first=demand)
     day = trip(patterns=(pattern,))
     made = simulate({"body": known, "pack": cast.pack(count=9)}, {"body": 1, "pack": 9}, day)
-    (eater,) = made.days[0].types[0].eaters
+    (eater,) = made.days[0].types[0].loads
     # 600 / 300 as logged + 45 min / 90 min, typical of a body of which nobody read it = 2.5 charges.
     assert [(p.amount, p.per_charge, p.source) for p in eater.parts] == [(600, 300, "measured"), (45, 90, "typical")]
     assert eater.charges == pytest.approx(2.5)
@@ -305,14 +309,14 @@ def test_a_charger_lost_on_the_first_day_tells_how_far_the_packs_go() -> None:
     things = {t.id: t for t in (BODY, cast.pack(count=9), CHARGER, BANK, lamp)}
     # The lamp has no cells at all: a missing link from the start, no loss.
     counts = {"body": 1, "pack": 3, "charger": 1, "bank": 1, "lamp": 1}
-    losses = advise(things, counts, trip(4, night=night, power="charge-nightly", margin=0, patterns=(lit,))).losses
+    losses = advised(things, counts, trip(4, night=night, power="charge-nightly", margin=0, patterns=(lit,))).losses
     # 1.5 packs a day: three packs carry two days without the charger; the bank does not matter.
     assert [(loss.item, loss.days, loss.types) for loss in losses] == [("charger", 2, ("LB-4",))]
 
 
 def test_a_bank_is_told_in_watt_hours_beside_what_dividing_milliampere_hours_suggests() -> None:
     things = {t.id: t for t in (BODY, cast.pack(), BANK)}
-    (claim,) = advise(things, {"body": 1, "pack": 1, "bank": 1}, trip()).claims
+    (claim,) = advised(things, {"body": 1, "pack": 1, "bank": 1}, trip()).claims
     # 90 Wh are 25,000 mAh at 3.6 V, a pack of 16 Wh 2,222 mAh at 7.2 V: "11 refills". It is 58.5 / 16.
     assert claim.gives_wh == pytest.approx(58.5)
     assert claim.refills == pytest.approx(3.66, abs=0.01)

@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.assess import assess
+from mule.advise import advise
 from mule.plan import Plan
 from mule.resilience import Loss, Resilience
 from mule.trip import Day
@@ -18,7 +18,7 @@ def plan(gear: list[Any], *entries: Any, **trip: Any) -> Plan:
 
 
 def made(*args: Any, **trip: Any) -> Resilience:
-    return assess(plan(*args, **trip)).resilience
+    return advise(plan(*args, **trip)).resilience
 
 
 def loss(found: Resilience, item: str) -> Loss:

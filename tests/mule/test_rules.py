@@ -4,9 +4,10 @@ from typing import Any
 
 import pytest
 
+from mule.advise import advise
 from mule.assess import Assessment, StationMark, assess
 from mule.editing import apply
-from mule.finding import Finding, InBag, Severity
+from mule.finding import Finding, InBag, Move, Severity
 from mule.plan import Plan
 from tests import cast
 
@@ -15,11 +16,11 @@ PACKED = (cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("no
 
 
 def codes(plan: Plan) -> set[str]:
-    return {f.code for f in assess(plan).findings}
+    return {f.code for f in advise(plan).findings}
 
 
 def finding(plan: Plan, code: str) -> Finding:
-    return next(f for f in assess(plan).findings if f.code == code)
+    return next(f for f in advise(plan).findings if f.code == code)
 
 
 def mark(made: Assessment, station: str) -> StationMark:
@@ -27,11 +28,13 @@ def mark(made: Assessment, station: str) -> StationMark:
 
 
 def test_a_sound_kit_has_nothing_to_mend() -> None:
-    made = assess(cast.plan(BASIC, *PACKED))
-    # Its only body and its only lens are single points of failure: that is told, and mends nothing.
-    assert {f.code for f in made.findings} == {"single-point"}
+    plan = cast.plan(BASIC, *PACKED)
+    assert assess(plan).findings == ()
+    # Its only body and its only lens are single points of failure: that is told with the advice, and mends nothing.
+    assert codes(plan) == {"single-point"}
     # Whether everything fits is not looked at here: only a packing says so.
-    assert {s.name for s in made.stations if s.mark != StationMark.DONE} == {"stow"}
+    for made in (assess(plan), advise(plan)):
+        assert {s.name for s in made.stations if s.mark != StationMark.DONE} == {"stow"}
 
 
 @pytest.mark.parametrize(
@@ -102,7 +105,7 @@ def test_one_native_gap_shared_by_two_wants_is_told_once() -> None:
     gear = [*BASIC, cast.tele_zoom()]
     wants = (cast.want("one", 50, 135), cast.want("two", 60, 120))
     made = [
-        f for f in assess(cast.plan(gear, *PACKED, cast.entry("tele"), wants=wants)).findings if f.code == "native-gap"
+        f for f in advise(cast.plan(gear, *PACKED, cast.entry("tele"), wants=wants)).findings if f.code == "native-gap"
     ]
     assert len(made) == 1
     assert made[0].numbers["wants"] == 2
@@ -178,6 +181,36 @@ def test_when_no_single_thing_is_heavy_enough_several_go_together() -> None:
     assert "leg-mass" not in codes(apply(plan, leave.edits))
 
 
+def test_nothing_is_moved_into_a_bag_that_would_be_too_full_for_a_leg() -> None:
+    # 520 g are over; the lightest thing that is enough is the body, 720 g. The other bag weighs 1,400 g and may weigh
+    # 6,400: with 4,280 g in it the body just goes in.
+    for grams, moves in ((4_280, True), (4_281, False)):
+        gear = [
+            *BASIC,
+            cast.lens("brick", 60, 61, 4, mass_g=4_000),
+            cast.bag("second"),
+            cast.lens("ballast", 90, 91, 4, mass_g=grams),
+        ]
+        plan = cast.plan(
+            gear,
+            *PACKED,
+            cast.entry("brick"),
+            cast.entry("second", cast.MARIT_CABIN),
+            cast.entry("ballast", InBag(bag="second")),
+            carriers=(cast.carrier(mass_g=6_400),),
+        )
+        over = finding(plan, "leg-mass")
+        assert over.numbers["over"] == 520
+        targets = [
+            e.place.bag
+            for c in over.cures
+            if c.code == "move"
+            for e in c.edits
+            if isinstance(e, Move) and isinstance(e.place, InBag)
+        ]
+        assert bool(targets) == moves, grams
+
+
 def test_lithium_is_never_moved_to_the_hold() -> None:
     gear = [cast.bag(), cast.bag("hold", piece="hold"), cast.pack(), cast.body(), cast.normal_zoom(mass_g=80)]
     plan = cast.plan(
@@ -207,14 +240,14 @@ def test_a_bag_made_too_big_by_what_hangs_outside_is_cured_by_taking_it_off() ->
 
 def test_one_limit_broken_on_two_legs_is_one_finding() -> None:
     plan = cast.plan(BASIC, *PACKED, carriers=(cast.carrier("one", mass_g=2_000), cast.carrier("two", mass_g=1_500)))
-    made = [f for f in assess(plan).findings if f.code == "leg-mass"]
+    made = [f for f in advise(plan).findings if f.code == "leg-mass"]
     assert len(made) == 1
     assert made[0].numbers["legs"] == 2
     assert made[0].refs["leg"] == "leg-two"
 
 
 def test_blockers_come_before_cautions_and_cautions_before_notes() -> None:
-    order = [f.severity for f in assess(OVER).findings]
+    order = [f.severity for f in advise(OVER).findings]
     assert order == sorted(order, key=["blocker", "caution", "note"].index)
 
 

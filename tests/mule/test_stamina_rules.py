@@ -5,9 +5,11 @@ from typing import Any
 
 import pytest
 
+from mule.advise import Advice, advise
 from mule.assess import Assessment, assess
 from mule.finding import Finding
 from mule.gear import Card, CardSlot, Charger, Computer, Drive, PowerBank, Reader
+from mule.plan import Plan
 from mule.trip import BodyHabit, Day, Demand, Mains, Night, Pattern, Stamina
 from tests import cast
 
@@ -26,7 +28,7 @@ USB = Charger(id="usb", battery_types=("LB-4",), bays=2, hours_per_charge=2, inp
 OUT = (BODY, cast.normal_zoom())
 
 
-def assessed(
+def planned(
     *loaded: Any,
     left: Any = (),
     days: int = 1,
@@ -34,27 +36,33 @@ def assessed(
     counts: Any = None,
     night: Any = None,
     **changes: Any,
-) -> Assessment:
+) -> Plan:
     trip = {key: changes.pop(key) for key in ("stakes", "mains") if key in changes}
     celsius = changes.pop("celsius", 20)
     pattern = Pattern(id="full", name="Full", first=Demand(frames=frames), others=Demand(frames=frames))
     start = date(2027, 2, 20)
-    return assess(
-        cast.plan(
-            [cast.bag(), cast.bag("other"), *loaded, *left],
-            cast.entry("bag", cast.INES_CABIN),
-            *(cast.entry(t.id, count=(counts or {}).get(t.id, 1)) for t in loaded),
-            days=tuple(
-                Day(date=start + timedelta(days=i), title="Out", lowest_c=celsius, night=night or Night())
-                for i in range(days)
-            ),
-            stamina=Stamina(**({"patterns": (pattern,), "warm": "none", "margin": 0} | changes)),
-            **trip,
-        )
+    return cast.plan(
+        [cast.bag(), cast.bag("other"), *loaded, *left],
+        cast.entry("bag", cast.INES_CABIN),
+        *(cast.entry(t.id, count=(counts or {}).get(t.id, 1)) for t in loaded),
+        days=tuple(
+            Day(date=start + timedelta(days=i), title="Out", lowest_c=celsius, night=night or Night())
+            for i in range(days)
+        ),
+        stamina=Stamina(**({"patterns": (pattern,), "warm": "none", "margin": 0} | changes)),
+        **trip,
     )
 
 
-def said(made: Assessment, code: str) -> list[Finding]:
+def assessed(*loaded: Any, **changes: Any) -> Advice:
+    return advise(planned(*loaded, **changes))
+
+
+def facts(*loaded: Any, **changes: Any) -> Assessment:
+    return assess(planned(*loaded, **changes))
+
+
+def said(made: Advice, code: str) -> list[Finding]:
     return [f for f in made.findings if f.code == code]
 
 
@@ -65,7 +73,8 @@ def test_a_short_day_is_told_and_cured_by_the_packs_that_are_missing() -> None:
     assert finding.refs == {"type": "LB-4", "date": "2027-02-21"}
     (cure,) = finding.cures
     assert (cure.edits[0].count, cure.mass_change_g) == (2, 164)
-    assert (made.lasts.power_days, made.lasts.days) == (1, 3)
+    lasts = facts(*OUT, PACK, days=3).lasts
+    assert (lasts.power_days, lasts.days) == (1, 3)
     assert not said(assessed(*OUT, PACK, days=3, counts={"pack": 3}), "power-short")
 
 
@@ -154,5 +163,5 @@ def test_a_mirror_needs_two_slots() -> None:
 
 def test_four_hundred_days_of_sixty_below_are_answered() -> None:
     made = assessed(*OUT, PACK, SD, days=400, celsius=-60)
-    assert made.lasts.days == 400
+    assert facts(*OUT, PACK, SD, days=400, celsius=-60).lasts.days == 400
     assert said(made, "power-short")

@@ -9,7 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mule.gear import Body, Card, CardSlot, Computer, Drive, Reader
-from mule.power import demands
+from mule.power import camera_demands
 from mule.storage import Storage, Whereabouts, store
 from mule.trip import BodyHabit, Day, Demand, Pattern, Stamina, Trip
 from tests import cast
@@ -58,8 +58,19 @@ def run(trip_: Trip, *gear: tuple[Any, int], where: Where | None = None, hold: A
     things = {t.id: t for t, _ in gear}
     counts = {t.id: n for t, n in gear}
     bodies = {i: n for i, n in counts.items() if isinstance(things[i], Body)}
-    asked = [demands(bodies, trip_, day) for day in trip_.days]
+    asked = [camera_demands(bodies, trip_, day) for day in trip_.days]
     return store(things, counts, trip_, asked, Whereabouts(where or {}, frozenset(hold)))
+
+
+def test_copies_go_to_another_bag_than_the_card_first() -> None:
+    # Two drives: the first of the kit lies with the camera, the other in the second bag. One copy beside the card.
+    other = SSD.model_copy(update={"id": "other"})
+    where = {"card": ["cabin"], "ssd": ["cabin"], "other": ["second"], "laptop": ["cabin"]}
+    gear = ((camera(), 1), (card(), 1), (READER, 1), (LAPTOP, 1), (SSD, 1), (other, 1))
+    (day,) = run(trip(copies=2), *gear, where=where).days
+    assert [c.to for c in day.copying] == ["other#1"]
+    (day,) = run(trip(copies=2), *gear, where=where | {"other": ["cabin"], "ssd": ["second"]}).days
+    assert [c.to for c in day.copying] == ["ssd#1"]
 
 
 def test_seven_hundred_frames_of_45_mp_are_37_8_gb() -> None:

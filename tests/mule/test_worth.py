@@ -6,14 +6,14 @@ import pytest
 from hypothesis import given, settings
 
 from mule.optics import cover
-from mule.trip import Want
+from mule.trip import TraitWish, Want
 from tests import cast
 from tests.strategies import optics, wishes
 
 
 def worths(gear: list[Any], wants: list[Want], counts: dict[str, int] | None = None) -> dict[str, Any]:
-    coverage = cover(gear, counts or cast.counts(*gear), wants).coverage
-    return {w.item: w for w in coverage.worth}
+    view = cover(gear, counts or cast.counts(*gear), wants)
+    return {w.item: w for w in view.worths}
 
 
 def test_the_only_lens_is_worth_all_that_the_kit_scores() -> None:
@@ -47,20 +47,29 @@ def test_a_zoom_behind_a_prime_earns_as_backup_what_it_saves_there() -> None:
     assert made["prime"].direct == pytest.approx(60)
 
 
+def test_what_a_thing_earns_anyway_is_not_counted_again_as_a_backup() -> None:
+    # Decision 0004. The zoom alone earns half of the brief; when the tele is lost it saves that half, and no more.
+    sealed = (TraitWish(trait="sealed", essential=True),)
+    gear = [cast.body(sealed=True), cast.lens("zoom", 24, 70, 2.8), cast.lens("tele", 250, 400, 4, sealed=True)]
+    made = worths(gear, [cast.want(low=24, high=70), cast.want("far", low=250, high=400, traits=sealed)])
+    assert made["zoom"].direct == pytest.approx(50)
+    assert made["zoom"].backup == pytest.approx(0)
+
+
 def test_what_takes_part_in_no_set_up_has_no_worth_and_is_idle() -> None:
     gear = [cast.body(), cast.normal_zoom(), cast.converter(1.4), cast.lens("other", 50, 50, 2, mount="Z")]
-    coverage = cover(gear, cast.counts(*gear), [cast.want()]).coverage
-    assert {w.item for w in coverage.worth} == {"body", "normal"}
-    assert set(coverage.idle) == {"x14", "other"}
+    view = cover(gear, cast.counts(*gear), [cast.want()])
+    assert {w.item for w in view.worths} == {"body", "normal"}
+    assert set(view.coverage.idle) == {"x14", "other"}
 
 
 @settings(max_examples=40, deadline=None)
 @given(optics(), wishes)
 def test_direct_worth_is_the_score_before_minus_the_score_without(gear: list[Any], wants: tuple[Want, ...]) -> None:
-    coverage = cover(gear, cast.counts(*gear), wants).coverage
-    for made in coverage.worth:
+    view = cover(gear, cast.counts(*gear), wants)
+    for made in view.worths:
         rest = [t for t in gear if t.id != made.item]
         without = cover(rest, cast.counts(*rest), wants).coverage
-        assert made.direct == pytest.approx(coverage.score - without.score, abs=1e-9)
+        assert made.direct == pytest.approx(view.coverage.score - without.score, abs=1e-9)
         assert made.points == pytest.approx(made.direct + made.backup / 10)
         assert made.backup >= 0

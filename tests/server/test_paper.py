@@ -108,6 +108,26 @@ def test_every_list_comes_as_csv_and_as_a_spreadsheet_with_the_same_cells(lofote
     assert len(rows) > 1 or name == "log"
 
 
+@pytest.mark.parametrize("name", ["kit", "pack-out", "tasks", "days", "used"])
+def test_every_column_of_a_list_is_filled_where_there_is_something_to_say(lofoten: Ask, name: str) -> None:
+    text = lofoten("get", f"/exchange/tables/lofoten/b/{name}.csv").content.decode("utf-8-sig")
+    titles, *rows = csv.reader(io.StringIO(text))
+    # What nobody noted on the demo's trip stays blank.
+    unsaid = {"serial", "value", "owner", "in", "absent_until", "done", "by", "loadout", "grams_per_frame", "told"}
+    blank = {title for i, title in enumerate(titles) if not any(row[i] for row in rows)}
+    assert blank <= unsaid
+
+
+def test_what_was_used_says_on_how_many_days_of_all(lofoten: Ask) -> None:
+    what = {"do": "used", "item": "nd-6", "day": "2027-02-21"}
+    mark = {"id": "phone-000001", "device": "phone", "seq": 1, "at": "2027-02-21T18:00:00Z", "what": what}
+    assert lofoten("post", "/field/lofoten/marks", {"marks": [mark]}).json()["taken"] == ["phone-000001"]
+    text = lofoten("get", "/exchange/tables/lofoten/b/used.csv").content.decode("utf-8-sig")
+    rows = {row["thing"]: row for row in csv.DictReader(io.StringIO(text))}
+    assert {row["carried_days_all"] for row in rows.values()} == {"9"}
+    assert [name for name, row in rows.items() if row["used_days_all"] == "1"] == ["ND 6 stops, 82 mm"]
+
+
 def plain(cell: Any) -> str:
     """Figures alike, whether they came as figures or as text."""
     try:

@@ -1,6 +1,8 @@
-/** One cache for what the server said. */
-import { QueryClient } from '@tanstack/vue-query'
+/** One cache for what the server said: every query with its key and options, and what each change touches. */
+import { keepPreviousData, QueryClient, queryOptions, skipToken, type QueryKey } from '@tanstack/vue-query'
+import { ask, client } from './client'
 import { Problem } from './problem'
+import type { Edit, Entry, FoamWish, PackOut, Stamina } from './types'
 
 export const queries = new QueryClient({
   defaultOptions: {
@@ -11,3 +13,214 @@ export const queries = new QueryClient({
     },
   },
 })
+
+/** A kit of a trip. */
+export interface At {
+  trip: string
+  kit: string
+}
+/** A kit as it was when an answer was given about it: the stamp is another one after every change that matters. */
+export interface Stamped extends At {
+  stamp: string
+}
+/** A kit in thought: what it holds, or edits of what it holds. */
+export interface Wish {
+  entries?: Entry[]
+  edits?: Edit[]
+}
+/** What the last packing of a kit came to. */
+export interface Packed {
+  stamp: string
+  left: number
+}
+
+/** What was here before stands in only where it is about the same kit. */
+function ofSameKit(at: At | null) {
+  return <T>(before: T | undefined, query?: { queryKey: QueryKey }): T | undefined => {
+    const last = query?.queryKey[1] as At | null | undefined
+    return at && last && last.trip === at.trip && last.kit === at.kit ? before : undefined
+  }
+}
+const path = ({ trip, kit }: At) => ({ slug: trip, kit })
+// Answers replace each other whole: comparing or proxying hundreds of things on every click is time lost.
+const WHOLE = { structuralSharing: false, shallow: true } as const
+const FOR_GOOD = { staleTime: Infinity } as const
+/** An answer of a minute ago is asked for again, but not kept for long. */
+const BRIEFLY = { gcTime: 60_000 } as const
+
+/** The keys' first words: what a change touches is named by them. */
+export const KEY = {
+  session: ['session'],
+  locker: ['locker'],
+  typical: ['typical'],
+  carriers: ['carriers'],
+  carrierPatterns: ['carrier-patterns'],
+  usualRestrictions: ['usual-restrictions'],
+  wantSets: ['want-sets'],
+  trips: ['trips'],
+  benches: ['bench'],
+  benchesOf: (trip: string) => ['bench', trip],
+  bench: (trip: string, kit: string) => ['bench', trip, kit],
+  comparisons: ['compare'],
+  comparisonsOf: (trip: string) => ['compare', trip],
+  field: (trip: string) => ['field', trip],
+  stationsOf: (trip: string) => ['stations', trip],
+  lookBacks: ['look-back'],
+  packed: (trip: string, kit: string) => ['packed', trip, kit],
+} as const
+
+// What hangs on a kit, its trip, the locker and the carriers has the stamp of all four in its key: it is never asked
+// for under an old one, so a change need not touch it.
+const TOUCHES = {
+  kit: ({ trip }: { trip: string }) => [KEY.comparisonsOf(trip)],
+  kits: ({ trip }: { trip: string }) => [KEY.benchesOf(trip), KEY.comparisonsOf(trip), KEY.trips],
+  trip: ({ trip }: { trip: string }) => [KEY.benchesOf(trip), KEY.comparisonsOf(trip), KEY.trips],
+  trips: () => [KEY.trips],
+  locker: () => [KEY.locker, KEY.benches, KEY.comparisons, KEY.lookBacks],
+  carriers: () => [KEY.carriers, KEY.benches, KEY.comparisons],
+  noted: ({ trip }: { trip: string }) => [KEY.stationsOf(trip), KEY.lookBacks],
+  pictures: ({ trip }: { trip: string }) => [KEY.stationsOf(trip), KEY.lookBacks],
+  everything: () => [[]],
+} satisfies Record<string, (at: { trip: string }) => readonly QueryKey[]>
+
+/** Says that something was changed: what hangs on it is asked for again as soon as a screen shows it. */
+export async function changed(what: keyof typeof TOUCHES, at: { trip: string } = { trip: '' }): Promise<void> {
+  await Promise.all(TOUCHES[what](at).map((queryKey) => queries.invalidateQueries({ queryKey })))
+}
+
+export const sessionQuery = queryOptions({ queryKey: KEY.session, queryFn: () => ask(client.GET('/api/session')), ...FOR_GOOD })
+export const lockerQuery = queryOptions({ queryKey: KEY.locker, queryFn: () => ask(client.GET('/api/locker/things')) })
+export const typicalQuery = queryOptions({ queryKey: KEY.typical, queryFn: () => ask(client.GET('/api/locker/typical')), ...FOR_GOOD })
+export const carriersQuery = queryOptions({ queryKey: KEY.carriers, queryFn: () => ask(client.GET('/api/carriers')) })
+export const carrierPatternsQuery = queryOptions({ queryKey: KEY.carrierPatterns, queryFn: () => ask(client.GET('/api/carriers/patterns')), ...FOR_GOOD })
+export const usualRestrictionsQuery = queryOptions({ queryKey: KEY.usualRestrictions, queryFn: () => ask(client.GET('/api/carriers/usual-restrictions')), ...FOR_GOOD })
+export const wantSetsQuery = queryOptions({ queryKey: KEY.wantSets, queryFn: () => ask(client.GET('/api/brief/want-sets')), ...FOR_GOOD })
+export const tripsQuery = queryOptions({ queryKey: KEY.trips, queryFn: () => ask(client.GET('/api/trips')) })
+
+export const benchQuery = (at: At) =>
+  queryOptions({
+    queryKey: KEY.bench(at.trip, at.kit),
+    queryFn: () => ask(client.GET('/api/trips/{slug}/kits/{kit}', { params: { path: path(at) } })),
+    // Another kit of the same trip stands in until this one is here; of another trip it would say what is not so.
+    placeholderData: (before) => (before?.trip.trip.id === at.trip ? before : undefined),
+    ...WHOLE,
+  })
+
+/** The advice on a kit, or on what a wish would make of it. An older one keeps the place, and is told as such. */
+export const adviceQuery = (at: Stamped | null, wish: Wish | null) =>
+  queryOptions({
+    queryKey: ['advice', at, wish],
+    queryFn: at
+      ? async () => {
+          if (wish) return ask(client.POST('/api/trips/{slug}/kits/{kit}/what-if/advice', { params: { path: path(at) }, body: { edits: [], ...wish } }))
+          const told = await ask(client.GET('/api/trips/{slug}/kits/{kit}/advice', { params: { path: path(at) } }))
+          // Changed while it was asked for: the next stamp asks again.
+          if (told.stamp !== at.stamp) throw new Problem(409, 'The kit has changed meanwhile.')
+          return told.advice
+        }
+      : skipToken,
+    placeholderData: ofSameKit(at),
+    retry: false,
+    ...WHOLE,
+    ...BRIEFLY,
+  })
+
+export const thoughtQuery = (at: Stamped | null, wish: Wish | null) =>
+  queryOptions({
+    queryKey: ['thought', at, wish],
+    queryFn: at && wish ? () => ask(client.POST('/api/trips/{slug}/kits/{kit}/what-if', { params: { path: path(at) }, body: { edits: [], ...wish } })) : skipToken,
+    placeholderData: ofSameKit(at),
+    ...WHOLE,
+    ...BRIEFLY,
+  })
+
+export const compareQuery = (trip: string, kits: readonly string[]) =>
+  queryOptions({
+    queryKey: [...KEY.comparisonsOf(trip), kits.join()],
+    queryFn: kits.length >= 2 ? () => ask(client.GET('/api/trips/{slug}/compare', { params: { path: { slug: trip }, query: { kits: kits.join() } } })) : skipToken,
+    placeholderData: keepPreviousData,
+    // A click on the bench changes what is compared.
+    staleTime: 0,
+  })
+
+/** Packs and pictures day by day; stamina: settings that are tried. */
+export const staminaQuery = (at: Stamped | null, stamina: Stamina | undefined) =>
+  queryOptions({
+    queryKey: ['stamina', at, stamina],
+    queryFn: at && stamina ? () => ask(client.POST('/api/trips/{slug}/kits/{kit}/stamina', { params: { path: path(at) }, body: { stamina } })) : skipToken,
+    placeholderData: ofSameKit(at),
+    ...WHOLE,
+    ...BRIEFLY,
+  })
+
+export const staminaAdviceQuery = (at: Stamped | null, stamina: Stamina | undefined) =>
+  queryOptions({
+    queryKey: ['stamina-advice', at, stamina],
+    queryFn: at && stamina ? () => ask(client.POST('/api/trips/{slug}/kits/{kit}/stamina/advice', { params: { path: path(at) }, body: { stamina } })) : skipToken,
+    placeholderData: ofSameKit(at),
+    ...WHOLE,
+    ...BRIEFLY,
+  })
+
+/** The gate drill of a kit: it stows what comes out, so it is fetched when it is asked for. */
+export const drillQuery = (at: Stamped | null) =>
+  queryOptions({
+    queryKey: ['drill', at],
+    queryFn: at ? () => ask(client.GET('/api/trips/{slug}/kits/{kit}/gate-drill', { params: { path: path(at) } })) : skipToken,
+  })
+
+export const outingQuery = (at: Stamped | null, loadout: string) =>
+  queryOptions({
+    queryKey: ['outing', at, loadout],
+    queryFn: at && loadout ? () => ask(client.GET('/api/trips/{slug}/kits/{kit}/loadouts/{loadout}', { params: { path: { ...path(at), loadout } } })) : skipToken,
+    placeholderData: ofSameKit(at),
+  })
+
+export const foamQuery = (at: Stamped, bag: string, wish: FoamWish) =>
+  queryOptions({
+    queryKey: ['foam', at, bag, wish],
+    queryFn: () => ask(client.GET('/api/exchange/foam/{slug}/{kit}/{bag}', { params: { path: { ...path(at), bag }, query: wish } })),
+    placeholderData: ofSameKit(at),
+  })
+
+export const foamCasesQuery = (at: Stamped, bag: string, wish: FoamWish) =>
+  queryOptions({
+    queryKey: ['foam-cases', at, bag, wish],
+    queryFn: () => ask(client.GET('/api/exchange/foam/{slug}/{kit}/{bag}/cases', { params: { path: { ...path(at), bag }, query: wish } })),
+    placeholderData: ofSameKit(at),
+  })
+
+export const packOutQuery = (at: Stamped | null) =>
+  queryOptions({
+    queryKey: ['packout', at],
+    // The client reads fixed sides of a box as any number of them.
+    queryFn: at ? () => ask(client.GET('/api/field/{slug}/kits/{kit}/list', { params: { path: path(at) } })) as unknown as Promise<PackOut> : skipToken,
+    placeholderData: ofSameKit(at),
+    networkMode: 'always',
+    ...FOR_GOOD,
+  })
+
+export const fieldQuery = (trip: string) =>
+  queryOptions({
+    queryKey: KEY.field(trip),
+    queryFn: () => ask(client.GET('/api/field/{slug}', { params: { path: { slug: trip } } })),
+    networkMode: 'always',
+  })
+
+/** How far Pack-out, Trail and Look back are: that hangs on what was noted, not on the plan alone. */
+export const stationsQuery = (at: Stamped) =>
+  queryOptions({
+    queryKey: [...KEY.stationsOf(at.trip), at.kit, at.stamp],
+    queryFn: () => ask(client.GET('/api/field/{slug}/kits/{kit}/stations', { params: { path: path(at) } })),
+    // Of another trip they would say what is not so.
+    placeholderData: (before, query) => (query?.queryKey[1] === at.trip ? before : undefined),
+  })
+
+export const lookBackQuery = (at: At) =>
+  queryOptions({
+    queryKey: [...KEY.lookBacks, at],
+    queryFn: () => ask(client.GET('/api/field/{slug}/kits/{kit}/look-back', { params: { path: path(at) } })),
+  })
+
+/** What the last packing came to: written here by whoever packed, never fetched. */
+export const packedQuery = (trip: string, kit: string) => queryOptions<Packed | null>({ queryKey: KEY.packed(trip, kit), queryFn: () => null, enabled: false })

@@ -496,6 +496,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/advice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Advise On
+         * @description What trying other kits says about this one, with the stamp of what it was said about.
+         */
+        get: operations["server_trips_api_advise_on"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{slug}/kits/{kit}/what-if": {
         parameters: {
             query?: never;
@@ -510,6 +530,26 @@ export interface paths {
          * @description What edits would make of a kit; nothing is stored.
          */
         post: operations["server_trips_api_think"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/kits/{kit}/what-if/advice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Advise On Thought
+         * @description The advice on what edits would make of a kit; nothing is stored.
+         */
+        post: operations["server_trips_api_advise_on_thought"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4413,7 +4453,9 @@ export interface components {
         };
         /**
          * Assessment
-         * @description All answers for one kit of one plan. sky: the days whose place is known.
+         * @description All facts about one kit of one plan. filters: of what is loaded. sky: the days whose place is known.
+         *
+         *     findings: without their cures, which are advice.
          */
         Assessment: {
             /** Kit */
@@ -4424,8 +4466,8 @@ export interface components {
             legs: components["schemas"]["LegVerdict"][];
             filters: components["schemas"]["FilterFit"];
             completeness: components["schemas"]["Completeness"];
-            ledger: components["schemas"]["Ledger"];
-            resilience: components["schemas"]["Resilience"];
+            /** Lens Changes */
+            lens_changes: components["schemas"]["DayChanges"][];
             lasts: components["schemas"]["Lasts"];
             gate: components["schemas"]["Rehearsal"];
             /** Sky */
@@ -4446,23 +4488,6 @@ export interface components {
             /** Gear */
             gear: components["schemas"]["ThingOut"][];
             state: components["schemas"]["KitState"];
-        };
-        /**
-         * Broken
-         * @description A link of another thing, or something a want asks for, that fails.
-         */
-        Broken: {
-            /**
-             * Of
-             * @enum {string}
-             */
-            of: "thing" | "want";
-            /** Id */
-            id: string;
-            /** What */
-            what: string;
-            /** Label */
-            label: string;
         };
         /**
          * CardsOf
@@ -4498,25 +4523,6 @@ export interface components {
             fit: components["schemas"]["Fit"] | null;
             /** Ways */
             ways: number;
-        };
-        /**
-         * Chain
-         * @description What hangs on one thing, or on all cards or packs of a type, and on nothing else. mass_g: of the followers.
-         */
-        Chain: {
-            /** Lead */
-            lead: string[];
-            /**
-             * What
-             * @enum {string}
-             */
-            what: "card" | "pack" | "thing";
-            /** Label */
-            label: string;
-            /** Followers */
-            followers: string[];
-            /** Mass G */
-            mass_g: number;
         };
         /**
          * Check
@@ -4561,21 +4567,17 @@ export interface components {
         };
         /**
          * Completeness
-         * @description The whole answer for one kit.
+         * @description What the loaded things lack and double.
          */
         Completeness: {
             /** Missing */
             missing: components["schemas"]["Missing"][];
             /** Orphans */
             orphans: components["schemas"]["Orphan"][];
-            /** Chains */
-            chains: components["schemas"]["Chain"][];
             /** Clashes */
             clashes: components["schemas"]["Clash"][];
             /** Overlaps */
             overlaps: components["schemas"]["Overlap"][];
-            /** Holds */
-            holds: components["schemas"]["Hold"][];
         };
         /**
          * Contents
@@ -4606,12 +4608,8 @@ export interface components {
             wants: components["schemas"]["WantCover"][];
             /** Reach */
             reach: components["schemas"]["ReachRow"][];
-            /** Worth */
-            worth: components["schemas"]["Worth"][];
             /** Idle */
             idle: string[];
-            /** Gains */
-            gains: components["schemas"]["Gain"][];
             /** Headroom */
             headroom: components["schemas"]["Headroom"][];
         };
@@ -4620,8 +4618,7 @@ export interface components {
          * @description One way out. ``edits`` may be empty when the cure is a way of shooting (crop mode, stitching).
          */
         Cure: {
-            /** Code */
-            code: string;
+            code: components["schemas"]["CureCode"];
             /**
              * Edits
              * @default []
@@ -4641,12 +4638,18 @@ export interface components {
             };
         };
         /**
-         * DayHands
+         * CureCode
+         * @description Every way out; the interface has words for each.
+         * @enum {string}
+         */
+        CureCode: "crop-mode" | "erase-after" | "few-big" | "get-packs" | "leave" | "load" | "load-may-pass" | "load-partly" | "move" | "power-bank-by-day" | "power-charge-nightly" | "power-packs-only" | "power-usb-c" | "stitch" | "take-off" | "wear";
+        /**
+         * DayChanges
          * @description What a day asks: the lenses that serve its wants, where they live, and how often one is changed.
          *
          *     second_body: the lightest left body that would save changes; None when there is none or nothing to save.
          */
-        DayHands: {
+        DayChanges: {
             /**
              * Date
              * Format: date
@@ -4700,34 +4703,6 @@ export interface components {
             moon_lit: number;
         };
         /**
-         * Drop
-         * @description One step of the drop order: a thing, with what is of no use without it.
-         *
-         *     points: brief score it costs. mass_g: grams it frees. score, total_g: of the kit after this and all drops before.
-         *     over_g: by how much the worst leg is still over its mass; 0 when none is. changes: what it does to the wants.
-         */
-        Drop: {
-            /** Item */
-            item: string;
-            /** Goes */
-            goes: string[];
-            /** Points */
-            points: number;
-            /** Mass G */
-            mass_g: number;
-            /** Score */
-            score: number;
-            /** Total G */
-            total_g: number;
-            /** Over G */
-            over_g: number;
-            /**
-             * Changes
-             * @default []
-             */
-            changes: components["schemas"]["WantChange"][];
-        };
-        /**
          * Entry
          * @description ``count`` of an item at one place. An item may have several entries at different places.
          */
@@ -4758,15 +4733,15 @@ export interface components {
          * Finding
          * @description What a rule found.
          *
-         *     code: which rule spoke. numbers: the figures of its sentence, unit in each key.
-         *     items: the things it is about. refs: other ids by role (``want``, ``leg``, ``person``, ``bag``).
+         *     code: which rule spoke. stations: where it stands: the first is where it is mended. numbers: the figures of its
+         *     sentence, unit in each key. items: the things it is about. refs: other ids by role (``want``, ``leg``, ``person``,
+         *     ``bag``). curable: whether there are cures to look for; cures: empty until somebody did (``mule.advise``).
          */
         Finding: {
-            /** Code */
-            code: string;
+            code: components["schemas"]["FindingCode"];
             severity: components["schemas"]["Severity"];
-            /** Station */
-            station: string;
+            /** Stations */
+            stations: components["schemas"]["StationName"][];
             /**
              * Numbers
              * @default {}
@@ -4787,11 +4762,22 @@ export interface components {
                 [key: string]: string;
             };
             /**
+             * Curable
+             * @default false
+             */
+            curable: boolean;
+            /**
              * Cures
              * @default []
              */
             cures: components["schemas"]["Cure"][];
         };
+        /**
+         * FindingCode
+         * @description Every rule's words have one of these; the interface has a sentence for each.
+         * @enum {string}
+         */
+        FindingCode: "absent-loaded" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "drones-barred" | "filter-unserved" | "gap" | "gate-ask" | "gate-no" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-sum" | "leg-together" | "lens-changes" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "single-point" | "slot-full" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "want-unmet";
         /**
          * Fit
          * @description One way of putting a filter on a lens. parts: every thing it takes, the filter first. to_load: those left behind.
@@ -4811,18 +4797,6 @@ export interface components {
             rim_mm: number;
             /** Warnings */
             warnings: ("dark-corners" | "uneven-sky" | "cross-pattern")[];
-        };
-        /**
-         * Gain
-         * @description Points of brief score (0 to 100) that something left behind would add.
-         */
-        Gain: {
-            /** Items */
-            items: string[];
-            /** Mass G */
-            mass_g: number;
-            /** Points */
-            points: number;
         };
         /**
          * Gap
@@ -4862,18 +4836,6 @@ export interface components {
             to_mm: number;
             /** Megapixels */
             megapixels: number;
-        };
-        /**
-         * Hold
-         * @description What leaving one thing means. goes: of no more use without it; breaks: what then fails.
-         */
-        Hold: {
-            /** Item */
-            item: string;
-            /** Goes */
-            goes: string[];
-            /** Breaks */
-            breaks: components["schemas"]["Broken"][];
         };
         /**
          * Home
@@ -4984,12 +4946,16 @@ export interface components {
         };
         /**
          * KitState
-         * @description A kit with its answer: what every change returns.
+         * @description A kit with the facts about it: what every change returns.
+         *
+         *     stamp: another one after every change of what the answer hangs on (kit, trip, locker, carriers).
          */
         KitState: {
             kit: components["schemas"]["Kit"];
             /** Version */
             version: number;
+            /** Stamp */
+            stamp: string;
             /** Can Undo */
             can_undo: boolean;
             /** Can Redo */
@@ -5032,18 +4998,6 @@ export interface components {
             item: string;
             /** Count */
             count?: number | null;
-        };
-        /**
-         * Ledger
-         * @description The whole answer.
-         */
-        Ledger: {
-            /** Drops */
-            drops: components["schemas"]["Drop"][];
-            /** Nexts */
-            nexts: components["schemas"]["Next"][];
-            /** Days */
-            days: components["schemas"]["DayHands"][];
         };
         /**
          * LegVerdict
@@ -5145,44 +5099,6 @@ export interface components {
             people: components["schemas"]["PersonLoad"][];
         };
         /**
-         * Loss
-         * @description One thing or bag lost or broken, and what is left.
-         *
-         *     out: what is lost or of no use then. score: of what is left; points: lost. wants: ids of those lost (less than
-         *     half of their cover is left). changes: what it does to the wants. days: days whose every want is lost.
-         *     stops: no set-up is left at all. pictures: every card, drive and computer is gone with it, and so is every picture
-         *     taken so far. fails: things that stay but no longer work. cures: the lightest ways to bear it.
-         */
-        Loss: {
-            /**
-             * What
-             * @enum {string}
-             */
-            what: "thing" | "bag";
-            /** Item */
-            item: string;
-            /** Out */
-            out: string[];
-            /** Score */
-            score: number;
-            /** Points */
-            points: number;
-            /** Wants */
-            wants: string[];
-            /** Changes */
-            changes: components["schemas"]["WantChange"][];
-            /** Days */
-            days: number;
-            /** Stops */
-            stops: boolean;
-            /** Pictures */
-            pictures: boolean;
-            /** Fails */
-            fails: string[];
-            /** Cures */
-            cures: components["schemas"]["Cure"][];
-        };
-        /**
          * Lying
          * @description So many pieces of a thing at one place. bag: None on the person.
          */
@@ -5200,7 +5116,7 @@ export interface components {
         };
         /**
          * Missing
-         * @description A link that a loaded thing lacks. loads: the lightest owned things that give it; None when nothing owned does.
+         * @description A link that a loaded thing lacks.
          *
          *     what: the sort of link (``pack``, ``reader``, ``port``...); label: its type. short: pieces missing (0: all).
          */
@@ -5211,10 +5127,6 @@ export interface components {
             what: string;
             /** Label */
             label: string;
-            /** Loads */
-            loads: string[] | null;
-            /** Mass G */
-            mass_g: number;
             /**
              * Short
              * @default 0
@@ -5275,27 +5187,6 @@ export interface components {
             outer: string;
             /** Inner */
             inner: string;
-        };
-        /**
-         * Next
-         * @description Something left behind that would add to the brief. brings: links it needs that are not loaded either.
-         */
-        Next: {
-            /** Items */
-            items: string[];
-            /** Brings */
-            brings: string[];
-            /** Mass G */
-            mass_g: number;
-            /** Points */
-            points: number;
-            /** Score */
-            score: number;
-            /**
-             * Changes
-             * @default []
-             */
-            changes: components["schemas"]["WantChange"][];
         };
         /**
          * Orphan
@@ -5462,20 +5353,6 @@ export interface components {
             restricted: components["schemas"]["Judged"][];
         };
         /**
-         * Resilience
-         * @description Every single loss, worst first. steady: wants that some set-up still serves whatever one thing is lost.
-         *
-         *     share: their share of the brief by importance, 0 to 1.
-         */
-        Resilience: {
-            /** Losses */
-            losses: components["schemas"]["Loss"][];
-            /** Steady */
-            steady: string[];
-            /** Share */
-            share: number;
-        };
-        /**
          * Row
          * @description One lens with its thread; None where nothing screws on (a bulging front, or no thread stated).
          */
@@ -5543,8 +5420,7 @@ export interface components {
          * @description One stop of the trail.
          */
         Station: {
-            /** Name */
-            name: string;
+            name: components["schemas"]["StationName"];
             mark: components["schemas"]["StationMark"];
         };
         /**
@@ -5553,6 +5429,12 @@ export interface components {
          * @enum {string}
          */
         StationMark: "done" | "open" | "blocked";
+        /**
+         * StationName
+         * @description A stop of the trail, in the order of work.
+         * @enum {string}
+         */
+        StationName: "brief" | "bench" | "stamina" | "stow" | "gate" | "packout" | "trail" | "lookback";
         /**
          * Stow
          * @description How a person wants a kit packed. gap_mm: a divider between hard things (estimate, domain 10).
@@ -5606,18 +5488,6 @@ export interface components {
             worst_on: string | null;
         };
         /**
-         * WantChange
-         * @description What a change of the kit does to one want: its cover before and after, 0 to 1.
-         */
-        WantChange: {
-            /** Want */
-            want: string;
-            /** Before */
-            before: number;
-            /** After */
-            after: number;
-        };
-        /**
          * WantCover
          * @description How much of one want the kit meets, 0 to 1, and by what.
          */
@@ -5662,23 +5532,6 @@ export interface components {
             person: string;
         };
         /**
-         * Worth
-         * @description What one piece of an item earns, in points of brief score (0 to 100).
-         *
-         *     direct: points lost without it. backup: points it saves, beyond direct, in the single loss in which it saves most.
-         *     points: direct + backup / 10 (domain 3).
-         */
-        Worth: {
-            /** Item */
-            item: string;
-            /** Points */
-            points: number;
-            /** Direct */
-            direct: number;
-            /** Backup */
-            backup: number;
-        };
-        /**
          * RenamedKit
          * @description A kit's name and note.
          */
@@ -5712,6 +5565,206 @@ export interface components {
             version: number;
             /** Edits */
             edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+        };
+        /**
+         * Addition
+         * @description Something left behind that would add to the brief. brings: links it needs that are not loaded either.
+         */
+        Addition: {
+            /** Items */
+            items: string[];
+            /** Brings */
+            brings: string[];
+            /** Mass G */
+            mass_g: number;
+            /** Points */
+            points: number;
+            /** Score */
+            score: number;
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["WantChange"][];
+        };
+        /**
+         * Advice
+         * @description All advice on one kit of one plan. worth: of each optical thing in use. holds: what hangs on each loaded thing.
+         *
+         *     filters: with what is left at home, too. findings: those of the assessment with their cures, and those that only
+         *     other kits show. stations: with these counted in.
+         */
+        Advice: {
+            /** Kit */
+            kit: string;
+            /** Worth */
+            worth: components["schemas"]["Worth"][];
+            /** Holds */
+            holds: components["schemas"]["Hold"][];
+            ledger: components["schemas"]["Ledger"];
+            resilience: components["schemas"]["Resilience"];
+            filters: components["schemas"]["FilterFit"];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** Stations */
+            stations: components["schemas"]["Station"][];
+        };
+        /**
+         * AdviceOut
+         * @description The advice on a kit, and the stamp of what it was said about: with another one it is not current.
+         */
+        AdviceOut: {
+            /** Stamp */
+            stamp: string;
+            advice: components["schemas"]["Advice"];
+        };
+        /**
+         * Broken
+         * @description A link of another thing, or something a want asks for, that fails.
+         */
+        Broken: {
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "thing" | "want";
+            /** Id */
+            id: string;
+            /** What */
+            what: string;
+            /** Label */
+            label: string;
+        };
+        /**
+         * Drop
+         * @description One step of the drop order: a thing, with what is of no use without it.
+         *
+         *     points: brief score it costs. mass_g: grams it frees. score, total_g: of the kit after this and all drops before.
+         *     over_g: by how much the worst leg is still over its mass; 0 when none is. changes: what it does to the wants.
+         */
+        Drop: {
+            /** Item */
+            item: string;
+            /** Goes */
+            goes: string[];
+            /** Points */
+            points: number;
+            /** Mass G */
+            mass_g: number;
+            /** Score */
+            score: number;
+            /** Total G */
+            total_g: number;
+            /** Over G */
+            over_g: number;
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["WantChange"][];
+        };
+        /**
+         * Hold
+         * @description What leaving one thing means. goes: of no more use without it; breaks: what then fails.
+         */
+        Hold: {
+            /** Item */
+            item: string;
+            /** Goes */
+            goes: string[];
+            /** Breaks */
+            breaks: components["schemas"]["Broken"][];
+        };
+        /**
+         * Ledger
+         * @description The whole answer. additions: what to load next.
+         */
+        Ledger: {
+            /** Drops */
+            drops: components["schemas"]["Drop"][];
+            /** Additions */
+            additions: components["schemas"]["Addition"][];
+        };
+        /**
+         * Loss
+         * @description One thing or bag lost or broken, and what is left.
+         *
+         *     out: what is lost or of no use then. score: of what is left; points: lost. wants: ids of those lost (less than
+         *     half of their cover is left). changes: what it does to the wants. days: days whose every want is lost.
+         *     stops: no set-up is left at all. pictures: every card, drive and computer is gone with it, and so is every picture
+         *     taken so far. fails: things that stay but no longer work. cures: the lightest ways to bear it.
+         */
+        Loss: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "thing" | "bag";
+            /** Item */
+            item: string;
+            /** Out */
+            out: string[];
+            /** Score */
+            score: number;
+            /** Points */
+            points: number;
+            /** Wants */
+            wants: string[];
+            /** Changes */
+            changes: components["schemas"]["WantChange"][];
+            /** Days */
+            days: number;
+            /** Stops */
+            stops: boolean;
+            /** Pictures */
+            pictures: boolean;
+            /** Fails */
+            fails: string[];
+            /** Cures */
+            cures: components["schemas"]["Cure"][];
+        };
+        /**
+         * Resilience
+         * @description Every single loss, worst first. steady: wants that some set-up still serves whatever one thing is lost.
+         *
+         *     share: their share of the brief by importance, 0 to 1.
+         */
+        Resilience: {
+            /** Losses */
+            losses: components["schemas"]["Loss"][];
+            /** Steady */
+            steady: string[];
+            /** Share */
+            share: number;
+        };
+        /**
+         * WantChange
+         * @description What a change of the kit does to one want: its cover before and after, 0 to 1.
+         */
+        WantChange: {
+            /** Want */
+            want: string;
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+        };
+        /**
+         * Worth
+         * @description What one piece of an item earns, in points of brief score (0 to 100).
+         *
+         *     direct: points lost without it. backup: points it saves, beyond direct, in the single loss in which it saves most.
+         *     points: direct + backup / 10 (domain 3).
+         */
+        Worth: {
+            /** Item */
+            item: string;
+            /** Points */
+            points: number;
+            /** Direct */
+            direct: number;
+            /** Backup */
+            backup: number;
         };
         /**
          * Thought
@@ -5810,30 +5863,6 @@ export interface components {
             gb: number;
             /** Minutes */
             minutes: number;
-        };
-        /**
-         * Eater
-         * @description Something that draws from a type of pack: charges of a new pack, and the energy that comes to.
-         *
-         *     charges: of ``parts``, for ``times`` pieces or cells.
-         */
-        Eater: {
-            /** Item */
-            item: string;
-            /** Charges */
-            charges: number;
-            /** Wh */
-            wh: number;
-            /**
-             * Times
-             * @default 1
-             */
-            times: number;
-            /**
-             * Parts
-             * @default []
-             */
-            parts: components["schemas"]["Part"][];
         };
         /**
          * Gone
@@ -5966,6 +5995,30 @@ export interface components {
             charges: components["schemas"]["Charge"][];
         };
         /**
+         * PowerLoad
+         * @description Something that draws from a type of pack: charges of a new pack, and the energy that comes to.
+         *
+         *     charges: of ``parts``, for ``times`` pieces or cells.
+         */
+        PowerLoad: {
+            /** Item */
+            item: string;
+            /** Charges */
+            charges: number;
+            /** Wh */
+            wh: number;
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["Part"][];
+        };
+        /**
          * StaminaReport
          * @description Packs, cards and copies day by day, and the short of it.
          */
@@ -6053,8 +6106,8 @@ export interface components {
             margin: number | null;
             /** Bare */
             bare: boolean;
-            /** Eaters */
-            eaters: components["schemas"]["Eater"][];
+            /** Loads */
+            loads: components["schemas"]["PowerLoad"][];
         };
         /**
          * Useless
@@ -6080,7 +6133,7 @@ export interface components {
          * Claim
          * @description What a bank really gives: in Wh beside the mAh it is sold by. refills: of a pack of the type.
          *
-         *     claimed: refills that dividing mAh by mAh suggests, the common mistake (domain 4).
+         *     claimed: refills that dividing mAh by mAh suggests, the common mistake.
          */
         Claim: {
             /** Item */
@@ -6132,7 +6185,7 @@ export interface components {
         };
         /**
          * PowerLoss
-         * @description One piece that is lost or broken on the first day (domain 11). days: carried then; types: what runs short.
+         * @description One piece that is lost or broken on the first day. days: carried then; types: what runs short.
          */
         PowerLoss: {
             /** Item */
@@ -7280,38 +7333,6 @@ export interface components {
             odd: components["schemas"]["Odd"][];
         };
         /**
-         * Advice
-         * @description What to do about the next kit. numbers: grams, frames, trips, millimetres, as the code needs.
-         *
-         *     refs: the note on a fault; of a missed filter its effect and the lens.
-         */
-        Advice: {
-            /**
-             * Code
-             * @enum {string}
-             */
-            code: "leave" | "take" | "rent" | "ring" | "keep" | "service" | "retire";
-            /**
-             * Item
-             * @default
-             */
-            item: string;
-            /**
-             * Numbers
-             * @default {}
-             */
-            numbers: {
-                [key: string]: number;
-            };
-            /**
-             * Refs
-             * @default {}
-             */
-            refs: {
-                [key: string]: string;
-            };
-        };
-        /**
          * Against
          * @description Plan against what happened. planned, happened: None where one of them is not known.
          */
@@ -7392,6 +7413,38 @@ export interface components {
             wanted: string;
         };
         /**
+         * Lesson
+         * @description What to do about the next kit. numbers: grams, frames, trips, millimetres, as the code needs.
+         *
+         *     refs: the note on a fault; of a missed filter its effect and the lens.
+         */
+        Lesson: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "leave" | "take" | "rent" | "ring" | "keep" | "service" | "retire";
+            /**
+             * Item
+             * @default
+             */
+            item: string;
+            /**
+             * Numbers
+             * @default {}
+             */
+            numbers: {
+                [key: string]: number;
+            };
+            /**
+             * Refs
+             * @default {}
+             */
+            refs: {
+                [key: string]: string;
+            };
+        };
+        /**
          * LookBack
          * @description The whole answer. uses: most frames first. never: along and never used; twice: on the trip before, too.
          *
@@ -7434,7 +7487,7 @@ export interface components {
             /** Wear */
             wear: components["schemas"]["PackWear"][];
             /** Advice */
-            advice: components["schemas"]["Advice"][];
+            advice: components["schemas"]["Lesson"][];
             /** Unknown */
             unknown: components["schemas"]["Unknown"][];
         };
@@ -8422,6 +8475,29 @@ export interface operations {
             };
         };
     };
+    server_trips_api_advise_on: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AdviceOut"];
+                };
+            };
+        };
+    };
     server_trips_api_think: {
         parameters: {
             query?: never;
@@ -8445,6 +8521,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Thought"];
+                };
+            };
+        };
+    };
+    server_trips_api_advise_on_thought: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIf"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Advice"];
                 };
             };
         };

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { queries } from '@/api/queries'
+import { KEY, queries, stationsQuery } from '@/api/queries'
 import { mounted, signedIn } from '@/testing/mount'
 import TrailBar from './TrailBar.vue'
 
@@ -16,7 +16,7 @@ const stations = [
   { name: 'bench', mark: 'blocked' },
   { name: 'stow', mark: 'open' },
 ]
-const at = { trip: 'coast', kit: 'a', stations, version: 3, tripVersion: 1, cautions: [] as string[] }
+const at = { trip: 'coast', kit: 'a', stations, stamp: '3.1', cautions: [] as string[] }
 function told(): Record<string, string> {
   return Object.fromEntries(shown.findAll('a').map((a) => [a.get('.title').text(), a.get('.visually-hidden').text().replace(', ', '')]))
 }
@@ -29,7 +29,7 @@ describe('the trail', () => {
     expect(shown.findAll('svg .blocked')).toHaveLength(1)
   })
   it('knows from the notes how far the field is', () => {
-    queries.setQueryData(['stations', 'coast', 'a', 3, 1], [
+    queries.setQueryData(stationsQuery({ trip: 'coast', kit: 'a', stamp: '3.1' }).queryKey, [
       { name: 'packout', mark: 'done' },
       { name: 'trail', mark: 'blocked' },
       { name: 'lookback', mark: 'open' },
@@ -37,16 +37,16 @@ describe('the trail', () => {
     shown = mounted(TrailBar, at)
     expect(told()).toMatchObject({ 'Pack-out': 'done', Trail: 'blocked', 'Look back': 'open' })
   })
-  it('marks Stow as done once this version was packed whole, and no other', () => {
-    queries.setQueryData(['packed', 'coast', 'a'], { version: 3, left: 0 })
+  it('marks Stow as done once the kit was packed whole as it is, and no other', () => {
+    queries.setQueryData(KEY.packed('coast', 'a'), { stamp: '3.1', left: 0 })
     shown = mounted(TrailBar, at)
     expect(told().Stow).toBe('done')
     shown.unmount()
-    queries.setQueryData(['packed', 'coast', 'a'], { version: 2, left: 0 })
+    queries.setQueryData(KEY.packed('coast', 'a'), { stamp: '2.1', left: 0 })
     shown = mounted(TrailBar, at)
     expect(told().Stow).toBe('open')
     shown.unmount()
-    queries.setQueryData(['packed', 'coast', 'a'], { version: 3, left: 1 })
+    queries.setQueryData(KEY.packed('coast', 'a'), { stamp: '3.1', left: 1 })
     shown = mounted(TrailBar, at)
     expect(told().Stow).toBe('open')
   })

@@ -3,21 +3,20 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import type { Assessment } from '@/api/types'
-import type { Packed } from '@/composables/useStowage'
-import { useStations } from '@/composables/useStations'
+import { packedQuery, stationsQuery } from '@/api/queries'
+import type { Assessment, StationName } from '@/api/types'
 import { STATIONS } from '@/wording/stations'
 
-const props = defineProps<{ trip: string; kit: string; stations: Assessment['stations']; version: number; tripVersion: number; cautions: string[] }>()
+const props = defineProps<{ trip: string; kit: string; stamp: string; stations: Assessment['stations']; cautions: StationName[] }>()
 const route = useRoute()
-const noted = useStations(() => props)
+const noted = useQuery(computed(() => stationsQuery({ trip: props.trip, kit: props.kit, stamp: props.stamp })))
 
-/** The assessment does not pack; once this version of the kit was packed here and nothing was left over, Stow is done. */
-const packed = useQuery<Packed | null>({ queryKey: computed(() => ['packed', props.trip, props.kit]), queryFn: () => null, enabled: false })
+/** The assessment does not pack; once the kit was packed here as it is now and nothing was left over, Stow is done. */
+const packed = useQuery(computed(() => packedQuery(props.trip, props.kit)))
 function markOf(name: string): 'done' | 'open' | 'blocked' {
-  const mark = [...props.stations, ...(noted.value ?? [])].find((s) => s.name === name)?.mark ?? 'open'
+  const mark = [...props.stations, ...(noted.data.value ?? [])].find((s) => s.name === name)?.mark ?? 'open'
   if (name !== 'stow' || mark !== 'open' || props.cautions.includes('stow')) return mark
-  return packed.data.value?.version === props.version && packed.data.value.left === 0 ? 'done' : 'open'
+  return packed.data.value?.stamp === props.stamp && packed.data.value.left === 0 ? 'done' : 'open'
 }
 
 const stops = computed(() =>

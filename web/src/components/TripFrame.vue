@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { asProblem } from '@/api/problem'
 import type { Bench } from '@/api/types'
+import { useAdvice } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
 import { span } from '@/format/dates'
 import { STATIONS } from '@/wording/stations'
@@ -14,7 +15,11 @@ const props = defineProps<{ bench: Bench | undefined; error: Error | null; names
 const trip = computed(() => props.bench?.trip.trip)
 /** Used standing, on a phone: the way between them fits there. */
 const FIELD = STATIONS.filter((s) => s.name === 'packout' || s.name === 'trail')
-const cautions = computed(() => (props.bench?.state.assessment.findings ?? []).filter((f) => f.severity === 'caution').map((f) => f.station))
+/** Marks count what only other kits show as soon as it is known of this one. */
+const at = computed(() => (props.bench ? { trip: props.bench.trip.trip.id, kit: props.bench.state.kit.id, stamp: props.bench.state.stamp } : null))
+const told = useAdvice(at)
+const judged = computed(() => (told.value.stands ? told.value.advice : undefined) ?? props.bench?.state.assessment)
+const cautions = computed(() => (judged.value?.findings ?? []).filter((f) => f.severity === 'caution').flatMap((f) => f.stations))
 const under = computed(() => {
   const people = (trip.value?.people ?? []).map((p) => p.name).join(' + ')
   const days = trip.value?.days ?? []
@@ -33,7 +38,7 @@ const under = computed(() => {
       <nav v-if="bench" class="field" aria-label="In the field">
         <RouterLink v-for="s in FIELD" :key="s.name" :to="{ name: s.name, params: { trip: bench.trip.trip.id, kit: bench.state.kit.id } }">{{ s.title }}</RouterLink>
       </nav>
-      <TrailBar v-if="bench" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stations="bench.state.assessment.stations" :version="bench.state.version" :trip-version="bench.trip.version" :cautions="cautions" />
+      <TrailBar v-if="bench && judged" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stamp="bench.state.stamp" :stations="judged?.stations ?? []" :cautions="cautions" />
     </AppHeader>
     <main id="screen" class="frame-body" tabindex="-1">
       <slot v-if="bench" />

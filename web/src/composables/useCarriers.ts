@@ -1,28 +1,15 @@
 /** Carriers, generic patterns, and the verbs that change carriers. */
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { ask, client } from '@/api/client'
-import { queries } from '@/api/queries'
+import { carrierPatternsQuery, carriersQuery, changed, usualRestrictionsQuery } from '@/api/queries'
 import type { Carrier } from '@/api/types'
 
-const KEY = ['carriers']
-
-async function refresh(): Promise<void> {
-  await queries.invalidateQueries({ queryKey: KEY })
-  await queries.invalidateQueries({ queryKey: ['bench'] })
-}
+const refresh = () => changed('carriers')
 
 export function useCarriers() {
-  const query = useQuery({ queryKey: KEY, queryFn: () => ask(client.GET('/api/carriers')) })
-  const patterns = useQuery({
-    queryKey: ['carrier-patterns'],
-    queryFn: () => ask(client.GET('/api/carriers/patterns')),
-    staleTime: Infinity,
-  })
-  const usual = useQuery({
-    queryKey: ['usual-restrictions'],
-    queryFn: () => ask(client.GET('/api/carriers/usual-restrictions')),
-    staleTime: Infinity,
-  })
+  const query = useQuery(carriersQuery)
+  const patterns = useQuery(carrierPatternsQuery)
+  const usual = useQuery(usualRestrictionsQuery)
   const add = useMutation({
     mutationFn: (carrier: Carrier) => ask(client.POST('/api/carriers', { body: { carrier } })),
     onSuccess: refresh,

@@ -3,13 +3,12 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
 import { Problem } from '@/api/problem'
-import { queries } from '@/api/queries'
+import { changed, fieldQuery, KEY, queries } from '@/api/queries'
 import type { FieldOut, What } from '@/api/types'
 import { drop, put, settle, waiting, type Waiting } from '@/field/outbox'
 import { replaced, standing, type Standing } from '@/field/subjects'
 import { notify } from './useNotice'
 import { useSession } from './useSession'
-import { lookAgain } from './useStations'
 
 /** Seconds between tries while something waits. */
 const EVERY_S = 15
@@ -18,12 +17,7 @@ const AT_ONCE = 200
 export function useField(trip: MaybeRefOrGetter<string>) {
   const { session } = useSession()
   const who = computed(() => session.value?.name ?? '')
-  const key = computed(() => ['field', toValue(trip)])
-  const query = useQuery({
-    queryKey: key,
-    queryFn: () => ask(client.GET('/api/field/{slug}', { params: { path: { slug: toValue(trip) } } })),
-    networkMode: 'always',
-  })
+  const query = useQuery(computed(() => fieldQuery(toValue(trip))))
   const outbox = shallowRef<Waiting[]>([])
   const away = ref(!navigator.onLine)
   const stands = computed(() => standing(query.data.value, outbox.value.filter((w) => !w.refused).map((w) => w.mark)))
@@ -56,11 +50,11 @@ export function useField(trip: MaybeRefOrGetter<string>) {
         sent = true
         const told = await ask(client.POST('/api/field/{slug}/marks', { params: { path: { slug } }, body: { marks: batch.map((w) => w.mark as unknown as Record<string, never>) } }))
         await settle(batch, told.taken, told.refused)
-        queries.setQueryData<FieldOut>(['field', slug], told.field)
+        queries.setQueryData<FieldOut>(KEY.field(slug), told.field)
         await look()
       }
       away.value = false
-      if (sent) lookAgain(slug)
+      if (sent) void changed('noted', { trip: slug })
     } catch (error) {
       // Without a network they wait; an answer that is no network's fault is shown by what stays in the outbox.
       away.value = !(error instanceof Problem)

@@ -2,6 +2,7 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
+import { wantSetsQuery } from '@/api/queries'
 
 export function useLightestFilters(trip: MaybeRefOrGetter<string>, kit: MaybeRefOrGetter<string>) {
   return useMutation({
@@ -16,5 +17,5 @@ export function useExposure() {
 }
 
 export function useWantSets() {
-  return useQuery({ queryKey: ['want-sets'], queryFn: () => ask(client.GET('/api/brief/want-sets')), staleTime: Infinity })
+  return useQuery(wantSetsQuery)
 }

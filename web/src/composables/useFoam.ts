@@ -1,36 +1,16 @@
-/** The cutting plan of a hard case, and the same things in other cases. */
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { computed, type MaybeRefOrGetter, toValue } from 'vue'
-import { ask, client } from '@/api/client'
+/** Foam for a hard case: its layers, the cases compared, and files to cut from. */
+import { useQuery } from '@tanstack/vue-query'
+import { computed, toValue, type MaybeRefOrGetter } from 'vue'
+import { foamCasesQuery, foamQuery, type Stamped } from '@/api/queries'
 import type { FoamWish } from '@/api/types'
 
-interface Asked {
-  slug: string
-  kit: string
-  bag: string
-  version: number
-}
-
-export function useFoam(asked: MaybeRefOrGetter<Asked>, wish: MaybeRefOrGetter<FoamWish>) {
-  const sent = () => {
-    const { slug, kit, bag } = toValue(asked)
-    return { params: { path: { slug, kit, bag }, query: toValue(wish) } }
-  }
-  const key = (what: string) => computed(() => [what, toValue(asked), toValue(wish)])
-  const foam = useQuery({
-    queryKey: key('foam'),
-    queryFn: () => ask(client.GET('/api/exchange/foam/{slug}/{kit}/{bag}', sent())),
-    placeholderData: keepPreviousData,
-  })
-  const cases = useQuery({
-    queryKey: key('foam-cases'),
-    queryFn: () => ask(client.GET('/api/exchange/foam/{slug}/{kit}/{bag}/cases', sent())),
-    placeholderData: keepPreviousData,
-  })
+export function useFoam(at: MaybeRefOrGetter<Stamped>, bag: MaybeRefOrGetter<string>, wish: MaybeRefOrGetter<FoamWish>) {
+  const foam = useQuery(computed(() => foamQuery(toValue(at), toValue(bag), toValue(wish))))
+  const cases = useQuery(computed(() => foamCasesQuery(toValue(at), toValue(bag), toValue(wish))))
   const file = (form: 'svg' | 'dxf' | 'a4'): string => {
-    const { slug, kit, bag } = toValue(asked)
+    const { trip, kit } = toValue(at)
     const query = new URLSearchParams(Object.entries(toValue(wish)).map(([name, value]) => [name, String(value)]))
-    return `/api/exchange/foam/${slug}/${kit}/${bag}/file/${form}?${query}`
+    return `/api/exchange/foam/${trip}/${kit}/${toValue(bag)}/file/${form}?${query}`
   }
   return { foam: foam.data, error: foam.error, cases: cases.data, file }
 }

@@ -3,7 +3,7 @@ import { useMutation } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { ask, client } from '@/api/client'
 import { asProblem, sentence } from '@/api/problem'
-import { queries } from '@/api/queries'
+import { changed } from '@/api/queries'
 import type { Preview } from '@/api/types'
 
 export function useGearImport() {
@@ -36,7 +36,7 @@ export function useGearImport() {
     onSuccess: async (told) => {
       said.value = `${told.things} things came into the locker.`
       preview.value = file.value = null
-      await queries.invalidateQueries()
+      await changed('everything')
     },
     onError: (error) => (said.value = `Nothing came in. ${sentence(asProblem(error))}`),
   })

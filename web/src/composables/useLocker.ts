@@ -1,19 +1,17 @@
 /** The locker, the typical table, and the verbs that change the locker. */
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { ask, client } from '@/api/client'
-import { queries } from '@/api/queries'
+import { changed, KEY, lockerQuery, queries, typicalQuery } from '@/api/queries'
 import type { Thing, ThingDoc } from '@/api/types'
 
-const KEY = ['locker']
-
 function keep(doc: ThingDoc): void {
-  queries.setQueryData<ThingDoc[]>(KEY, (old) => {
+  queries.setQueryData<ThingDoc[]>(KEY.locker, (old) => {
     const others = old ?? []
     return others.some((one) => one.thing.id === doc.thing.id)
       ? others.map((one) => (one.thing.id === doc.thing.id ? doc : one))
       : [...others, doc]
   })
-  void queries.invalidateQueries({ queryKey: ['bench'] })
+  void changed('locker')
 }
 
 /** A thing as it is stored now, with its version; nothing when it is gone. */
@@ -22,7 +20,7 @@ export async function storedThing(id: string): Promise<ThingDoc | undefined> {
 }
 
 export function useLocker() {
-  const query = useQuery({ queryKey: KEY, queryFn: () => ask(client.GET('/api/locker/things')) })
+  const query = useQuery(lockerQuery)
   const add = useMutation({
     mutationFn: (thing: Thing) => ask(client.POST('/api/locker/things', { body: { thing } })),
     onSuccess: keep,
@@ -49,17 +47,13 @@ export function useLocker() {
   const remove = useMutation({
     mutationFn: (slug: string) => ask(client.DELETE('/api/locker/things/{slug}', { params: { path: { slug } } })),
     onSuccess: (_, slug) => {
-      queries.setQueryData<ThingDoc[]>(KEY, (old) => old?.filter((one) => one.thing.id !== slug))
-      void queries.invalidateQueries({ queryKey: ['bench'] })
+      queries.setQueryData<ThingDoc[]>(KEY.locker, (old) => old?.filter((one) => one.thing.id !== slug))
+      void changed('locker')
     },
   })
   return { things: query.data, loading: query.isPending, error: query.error, add, addTypical, save, weigh, remove }
 }
 
 export function useTypical() {
-  return useQuery({
-    queryKey: ['typical'],
-    queryFn: () => ask(client.GET('/api/locker/typical')),
-    staleTime: Infinity,
-  }).data
+  return useQuery(typicalQuery).data
 }

@@ -2,11 +2,10 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { computed, ref, toValue, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
-import { queries } from '@/api/queries'
-import type { LookBack, Rate, ReadPictures, Thing } from '@/api/types'
+import { changed, lookBackQuery } from '@/api/queries'
+import type { Rate, ReadPictures, Thing } from '@/api/types'
 import { storedThing, useLocker } from './useLocker'
 import { notify } from './useNotice'
-import { lookAgain } from './useStations'
 
 /** The metadata of a picture stands in its first half megabyte; nothing else leaves this device. */
 const HEAD = 512 * 1024
@@ -21,24 +20,19 @@ function measured(thing: Thing, rate: Rate): Thing {
 }
 
 export function useLookBack(at: MaybeRefOrGetter<{ trip: string; kit: string }>) {
-  const query = useQuery({
-    queryKey: computed(() => ['look-back', toValue(at)]),
-    queryFn: () => {
-      const { trip, kit } = toValue(at)
-      return ask(client.GET('/api/field/{slug}/kits/{kit}/look-back', { params: { path: { slug: trip, kit } } })) as Promise<LookBack>
-    },
-  })
+  const query = useQuery(computed(() => lookBackQuery(toValue(at))))
   const done = ref(0)
   const total = ref(0)
   const read = useMutation({
     mutationFn: async (files: File[]): Promise<ReadPictures> => {
+      const slug = toValue(at).trip
       const sum: ReadPictures = { taken: 0, known: 0, odd: [] }
       done.value = 0
       total.value = files.length
       for (let from = 0; from < files.length; from += AT_ONCE) {
         const form = new FormData()
         for (const file of files.slice(from, from + AT_ONCE)) form.append('files', WHOLE.test(file.name) ? file : file.slice(0, HEAD), file.name)
-        const told = await ask(client.POST('/api/field/{slug}/pictures', { params: { path: { slug: toValue(at).trip } }, body: form as never, bodySerializer: () => form }))
+        const told = await ask(client.POST('/api/field/{slug}/pictures', { params: { path: { slug } }, body: form as never, bodySerializer: () => form }))
         sum.taken += told.taken
         sum.known += told.known
         sum.odd.push(...told.odd)
@@ -46,10 +40,7 @@ export function useLookBack(at: MaybeRefOrGetter<{ trip: string; kit: string }>)
       }
       return sum
     },
-    onSuccess: () => {
-      lookAgain(toValue(at).trip)
-      return queries.invalidateQueries({ queryKey: ['look-back'] })
-    },
+    onSuccess: () => changed('pictures', { trip: toValue(at).trip }),
     onError: notify,
   })
   const { save } = useLocker()
@@ -58,7 +49,6 @@ export function useLookBack(at: MaybeRefOrGetter<{ trip: string; kit: string }>)
       const doc = await storedThing(rate.item)
       if (doc) await save.mutateAsync({ version: doc.version, thing: measured(doc.thing, rate) })
     },
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['look-back'] }),
     onError: notify,
   })
   return { back: query.data, problem: query.error, read, apply, done, total }

@@ -3,30 +3,28 @@ import { useMutation, useQuery } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
 import { useTheme } from 'vuetify'
 import { ask, client } from '@/api/client'
-import { queries } from '@/api/queries'
+import { KEY, queries, sessionQuery } from '@/api/queries'
 import type { Session, Theme, Units } from '@/api/types'
 
-const KEY = ['session']
-const QUERY = { queryKey: KEY, queryFn: (): Promise<Session> => ask(client.GET('/api/session')), staleTime: Infinity }
 /** Remembered on this device, so that the first paint is already in the right light. */
 const THEME_KEY = 'narrow-mule-theme'
 
 export function fetchSession(): Promise<Session> {
-  return queries.fetchQuery(QUERY)
+  return queries.fetchQuery(sessionQuery)
 }
 
 function keep(session: Session): void {
-  const before = queries.getQueryData<Session>(KEY)
+  const before = queries.getQueryData<Session>(KEY.session)
   if (before?.name !== session.name) {
-    queries.removeQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] })
+    queries.removeQueries({ predicate: (query) => query.queryKey[0] !== KEY.session[0] })
     // What was kept for when there is no network was somebody else's.
     if (before && 'caches' in globalThis) void caches.delete('answers')
   }
-  queries.setQueryData(KEY, session)
+  queries.setQueryData<Session>(KEY.session, session)
 }
 
 export function useSession() {
-  const { data } = useQuery(QUERY)
+  const { data } = useQuery(sessionQuery)
   const enter = useMutation({
     mutationFn: (way: { path: '/api/session/sign-in' | '/api/session/sign-up'; name: string; password: string }) =>
       ask(client.POST(way.path, { body: { name: way.name, password: way.password } })),
@@ -43,7 +41,7 @@ export function useSession() {
 
 /** Units in force; metric until the session is known. */
 export function useUnits() {
-  const { data } = useQuery(QUERY)
+  const { data } = useQuery(sessionQuery)
   return computed<Units>(() => data.value?.units ?? 'metric')
 }
 

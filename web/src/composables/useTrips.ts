@@ -2,25 +2,19 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import type { RouteLocationRaw } from 'vue-router'
 import { ask, client } from '@/api/client'
-import { queries } from '@/api/queries'
+import { changed, queries, tripsQuery } from '@/api/queries'
 import type { Trip, TripDoc } from '@/api/types'
-
-const KEY = ['trips']
-
-function fetchTrips(): Promise<TripDoc[]> {
-  return ask(client.GET('/api/trips'))
-}
 
 /** The bench of the current trip, or the shelf when no trip is current. */
 export async function currentBench(): Promise<RouteLocationRaw> {
-  const trips = await queries.fetchQuery({ queryKey: KEY, queryFn: fetchTrips })
+  const trips = await queries.fetchQuery(tripsQuery)
   const current = trips.find((doc) => doc.trip.status === 'current')
   return current ? { name: 'bench', params: { trip: current.trip.id, kit: current.open_kit } } : { name: 'trips' }
 }
 
 export function useTrips() {
-  const query = useQuery({ queryKey: KEY, queryFn: fetchTrips })
-  const refresh = () => queries.invalidateQueries({ queryKey: KEY })
+  const query = useQuery(tripsQuery)
+  const refresh = () => changed('trips')
   const add = useMutation({
     mutationFn: (trip: Trip) => ask(client.POST('/api/trips', { body: { trip } })),
     onSuccess: refresh,
@@ -28,10 +22,7 @@ export function useTrips() {
   const save = useMutation({
     mutationFn: (doc: { version: number; trip: Trip }) =>
       ask(client.PUT('/api/trips/{slug}', { params: { path: { slug: doc.trip.id } }, body: doc })),
-    onSuccess: async (doc: TripDoc) => {
-      await queries.invalidateQueries({ queryKey: ['bench', doc.trip.id] })
-      await refresh()
-    },
+    onSuccess: (doc: TripDoc) => changed('trip', { trip: doc.trip.id }),
   })
   const remove = useMutation({
     mutationFn: (slug: string) => ask(client.DELETE('/api/trips/{slug}', { params: { path: { slug } } })),
@@ -47,7 +38,7 @@ export function useTrips() {
           headers: { 'Content-Type': 'application/json' },
         }),
       ),
-    onSuccess: () => queries.invalidateQueries(),
+    onSuccess: () => changed('everything'),
   })
   return { trips: query.data, loading: query.isPending, error: query.error, add, save, remove, bringIn }
 }

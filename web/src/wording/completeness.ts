@@ -1,5 +1,5 @@
 /** What is missing, left over, dragged along, wanted twice or doubled, in words. */
-import type { Finding } from '@/api/types'
+import type { Finding, FindingCode } from '@/api/types'
 import * as fmt from '@/format/units'
 import { capital, item, list, many, number, ref, type Say } from './parts'
 
@@ -66,8 +66,8 @@ function points(finding: Finding): string {
   return `${fmt.figure(number(finding, 'points'), 1)} points of the brief`
 }
 
-export const COMPLETENESS: Record<string, Say> = {
-  'missing-link': (f, n) => ({ head: `${item(f, n)} ${lacks(ref(f, 'what'), ref(f, 'label'))}.`, body: f.cures?.length ? '' : 'Nothing in the locker gives it.' }),
+export const COMPLETENESS = {
+  'missing-link': (f, n) => ({ head: `${item(f, n)} ${lacks(ref(f, 'what'), ref(f, 'label'))}.`, body: '' }),
   'pieces-short': (f) => ({ head: `${many(number(f, 'short'), `${ref(f, 'label')} pack`)} short.`, body: 'What is loaded holds more of them at one time than come along.' }),
   orphan: (f, n, u) => ({ head: `${item(f, n)} serves nothing.`, body: `${fmt.mass(number(f, 'mass_g'), u)}, and ${serves(ref(f, 'what'), ref(f, 'label'))}.` }),
   chain: (f, n, u) => {
@@ -97,4 +97,4 @@ export const COMPLETENESS: Record<string, Say> = {
     body: `Lost or broken, it costs ${points(f)}${number(f, 'wants') ? ` and ${many(number(f, 'wants'), 'want')}` : ''}${number(f, 'days') ? `, on ${many(number(f, 'days'), 'day')} everything` : ''}.`,
   }),
   'pictures-in-one-bag': (f, n) => ({ head: `All pictures ride in ${item(f, n)}.`, body: 'Every card, drive and computer is in it. Lost, it takes every picture along: keep one copy elsewhere.' }),
-}
+} satisfies Partial<Record<FindingCode, Say>>

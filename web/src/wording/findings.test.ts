@@ -1,7 +1,6 @@
-import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import type { Cure, Finding } from '@/api/types'
-import { cureText, say } from './findings'
+import type { Cure, CureCode, Finding, FindingCode } from '@/api/types'
+import { CODES, cureText, say } from './findings'
 
 const names = {
   thing: (id: string) => ({ lb4: 'LB-4', c1: 'C1', ridge: 'Ridge 32', tele: '1.4×' })[id] ?? id,
@@ -9,8 +8,8 @@ const names = {
   leg: () => 'Small plane',
   want: () => 'Sea eagles',
 }
-function finding(code: string, more: Partial<Finding> = {}): Finding {
-  return { code, severity: 'caution', station: 'bench', numbers: {}, items: [], refs: {}, cures: [], ...more }
+function finding(code: FindingCode, more: Partial<Finding> = {}): Finding {
+  return { code, severity: 'caution', stations: ['bench'], curable: false, numbers: {}, items: [], refs: {}, cures: [], ...more }
 }
 
 describe('sentences', () => {
@@ -29,13 +28,8 @@ describe('sentences', () => {
     expect(said.body).toContain('Wanted for Sea eagles. Cropping that far leaves too few pixels.')
   })
   it('exist for every code that a rule of the core can yield, and never shout', () => {
-    const source = readdirSync('../mule/rules')
-      .filter((file) => file.endsWith('.py'))
-      .map((file) => readFileSync(`../mule/rules/${file}`, 'utf8'))
-      .join('\n')
-    const codes = [...source.matchAll(/Finding\(\s*code="([\w-]+)"/g)].map((m) => m[1]!).concat(['size', 'sum', 'mass', 'count', 'together'].map((limit) => `leg-${limit}`))
-    expect(codes.length).toBeGreaterThan(12)
-    for (const code of codes) {
+    // That each code has one, the compiler sees; what they say with nothing known, it does not.
+    for (const code of CODES) {
       const said = say(finding(code, { items: ['c1'], refs: { want: 'w' }, numbers: {} }), names, 'metric')
       expect(said.head, code).not.toBe(code)
       expect(said.head + said.body, code).not.toMatch(/!|undefined|NaN/)
@@ -44,7 +38,7 @@ describe('sentences', () => {
 })
 
 describe('cures', () => {
-  const cure = (more: Partial<Cure> & { code: string }): Cure => ({ edits: [], mass_change_g: 0, numbers: {}, ...more })
+  const cure = (more: Partial<Cure> & { code: CureCode }): Cure => ({ edits: [], mass_change_g: 0, numbers: {}, ...more })
   it.each([
     [cure({ code: 'load', edits: [{ act: 'load', item: 'lb4', count: 2 }], mass_change_g: 164 }), 'Load 2 LB-4 (+164 g)'],
     [cure({ code: 'load', edits: [{ act: 'load', item: 'c1', count: 1 }, { act: 'load', item: 'tele', count: 1 }], mass_change_g: 894 }), 'Load C1 and 1.4× (+894 g)'],

@@ -1,6 +1,6 @@
 /** Findings to sentences: a head that says what, a line that says how much, and cures that say what to do. */
 import type { Names } from '@/composables/useBench'
-import type { Cure, Finding, Units } from '@/api/types'
+import type { Cure, CureCode, Finding, FindingCode, Units } from '@/api/types'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { COMPLETENESS } from './completeness'
@@ -35,7 +35,8 @@ const BECAUSE: Record<string, string> = {
   trait: 'What reaches it lacks something you called essential',
 }
 
-const SAY: Record<string, Say> = {
+/** A sentence for each code: one that is missing does not compile. */
+const SAY: Record<FindingCode, Say> = {
   ...COMPLETENESS,
   ...PLACE,
   ...STAMINA,
@@ -98,10 +99,17 @@ const SAY: Record<string, Say> = {
   },
 }
 
+/** What is said once cures were looked for and none was found; nothing where the sentence does without. */
+const UNCURED: Partial<Record<FindingCode, string>> = { 'missing-link': 'Nothing in the locker gives it.' }
+export function uncured(finding: Finding): string {
+  return UNCURED[finding.code] ?? ''
+}
+
 export type { Sentence } from './parts'
+export const CODES = Object.keys(SAY) as FindingCode[]
 
 export function say(finding: Finding, names: Names, units: Units): Sentence {
-  return SAY[finding.code]?.(finding, names, units) ?? { head: finding.code, body: '' }
+  return SAY[finding.code](finding, names, units)
 }
 
 function things(cure: Cure): string[] {
@@ -121,45 +129,37 @@ function target(cure: Cure, names: Names): string {
   return place && 'person' in place ? names.person(place.person) : ''
 }
 
+interface Way {
+  which: string
+  change: string
+  numbers: Record<string, number>
+  cure: Cure
+  names: Names
+  units: Units
+}
+const moved = ({ numbers, units }: Way): string => fmt.mass(numbers.moved_g ?? 0, units)
+/** Words for each way out: one that is missing does not compile. */
+const DO: Record<CureCode, (way: Way) => string> = {
+  load: ({ which, change, cure }) => `Load ${counted(cure)}${which} (${change})`,
+  'load-may-pass': ({ which, change }) => `Load ${which} (${change}); it may pass, ask there`,
+  'load-partly': ({ which, change, numbers }) => `${which} would help (${change}, the want then ${fmt.percent(numbers.cover_after ?? 0)})`,
+  leave: ({ which, change, numbers }) => `Leave ${which} (${change}${numbers.points ? `, costs ${fmt.figure(numbers.points, 1)} points` : ''})`,
+  wear: (way) => `Carry ${way.which} on ${target(way.cure, way.names)} (moves ${moved(way)})`,
+  move: (way) => `Move ${way.which} to ${target(way.cure, way.names)} (${moved(way)})`,
+  'take-off': ({ which, cure, names }) => `Take ${which} off the outside, into ${target(cure, names)}`,
+  'crop-mode': ({ numbers }) => `${numbers.crop}× crop mode reaches ${fmt.focal(numbers.to_mm ?? 0)} mm with ${fmt.figure(numbers.megapixels ?? 0)} MP left (0 g)`,
+  stitch: ({ numbers }) => `${numbers.frames} stitched frames see as wide as ${fmt.focal(numbers.to_mm ?? 0)} mm (0 g)`,
+  'get-packs': ({ which, change, numbers, cure }) =>
+    things(cure).length ? `Load ${counted(cure)}${which} and get ${fmt.figure(numbers.packs ?? 0)} more (${change})` : `Buy, borrow or hire ${many(numbers.packs ?? 0, 'more pack')} (${change})`,
+  'power-bank-by-day': () => 'Top up from a bank in the bag by day: then it lasts (0 g)',
+  'power-charge-nightly': () => 'Charge nightly: then it lasts (0 g)',
+  'power-usb-c': () => 'Charge in the cameras over USB-C: then it lasts (0 g)',
+  'power-packs-only': () => 'Do not charge at all: the packs last anyway (0 g)',
+  'erase-after': ({ numbers }) => `Erase a card once it has ${many(numbers.copies ?? 2, 'copy', 'copies')}: then the cards last (0 g)`,
+  'few-big': () => 'Fill each card before you change it: then the cards last (0 g)',
+}
+
 /** A cure as an action with its price; it is a button when it has edits, a hint otherwise. */
 export function cureText(cure: Cure, names: Names, units: Units): string {
-  const which = list(things(cure), names)
-  const numbers = cure.numbers ?? {}
-  const change = fmt.massChange(cure.mass_change_g ?? 0, units)
-  switch (cure.code) {
-    case 'load':
-      return `Load ${counted(cure)}${which} (${change})`
-    case 'load-may-pass':
-      return `Load ${which} (${change}); it may pass, ask there`
-    case 'load-partly':
-      return `${which} would help (${change}, the want then ${fmt.percent(numbers.cover_after ?? 0)})`
-    case 'leave':
-      return `Leave ${which} (${change}${numbers.points ? `, costs ${fmt.figure(numbers.points, 1)} points` : ''})`
-    case 'wear':
-      return `Carry ${which} on ${target(cure, names)} (moves ${fmt.mass(numbers.moved_g ?? 0, units)})`
-    case 'move':
-      return `Move ${which} to ${target(cure, names)} (${fmt.mass(numbers.moved_g ?? 0, units)})`
-    case 'take-off':
-      return `Take ${which} off the outside, into ${target(cure, names)}`
-    case 'crop-mode':
-      return `${numbers.crop}× crop mode reaches ${fmt.focal(numbers.to_mm ?? 0)} mm with ${fmt.figure(numbers.megapixels ?? 0)} MP left (0 g)`
-    case 'get-packs':
-      return things(cure).length ? `Load ${counted(cure)}${which} and get ${fmt.figure(numbers.packs ?? 0)} more (${change})` : `Buy, borrow or hire ${many(numbers.packs ?? 0, 'more pack')} (${change})`
-    case 'power-bank-by-day':
-      return 'Or top up from a bank in the bag by day: then it lasts (0 g)'
-    case 'power-charge-nightly':
-      return 'Or charge nightly: then it lasts (0 g)'
-    case 'power-usb-c':
-      return 'Or charge in the cameras over USB-C: then it lasts (0 g)'
-    case 'power-packs-only':
-      return 'Or do not charge at all: the packs last anyway (0 g)'
-    case 'erase-after':
-      return `Or erase a card once it has ${many(numbers.copies ?? 2, 'copy', 'copies')}: then the cards last (0 g)`
-    case 'few-big':
-      return 'Or fill each card before you change it: then the cards last (0 g)'
-    case 'stitch':
-      return `${numbers.frames} stitched frames see as wide as ${fmt.focal(numbers.to_mm ?? 0)} mm (0 g)`
-    default:
-      return cure.code
-  }
+  return DO[cure.code]({ which: list(things(cure), names), change: fmt.massChange(cure.mass_change_g ?? 0, units), numbers: cure.numbers ?? {}, cure, names, units })
 }

@@ -1,5 +1,5 @@
 /** What is restricted, what comes out, and what each limit says, in words. */
-import type { Check, Finding, Judged, Restriction, Units } from '@/api/types'
+import type { Check, Finding, FindingCode, Judged, Restriction, Units } from '@/api/types'
 import * as fmt from '@/format/units'
 import { item, many, number, ref, type Say } from './parts'
 
@@ -44,7 +44,7 @@ function repacked(finding: Finding): string {
   return ref(finding, 'loadout') ? ' on the legs that are packed otherwise' : ''
 }
 
-export const GATE: Record<string, Say> = {
+export const GATE = {
   'gate-no': (f, n) => ({
     head: `${item(f, n)} does not go ${ref(f, 'where') === 'hold' ? 'in the hold' : 'in the cabin'}${repacked(f)}.`,
     body: `${because(f)} ${ASK_THEM}`,
@@ -61,7 +61,7 @@ export const GATE: Record<string, Say> = {
     head: `${item(f, n)} is larger than every space of ${n.thing(ref(f, 'bag'))}.`,
     body: `Its longest side is ${fmt.side(number(f, 'longest_mm'), u)}. Take it apart, strap it outside, or give it another bag.`,
   }),
-}
+} satisfies Partial<Record<FindingCode, Say>>
 function because(f: Parameters<Say>[0]): string {
   const sort = SORT[ref(f, 'sort') as Restriction['sort']] ?? 'things like this'
   switch (ref(f, 'why')) {

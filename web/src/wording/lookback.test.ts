@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import type { Advice, Rate } from '@/api/types'
+import type { Lesson, Rate } from '@/api/types'
 import { NAMES } from '@/testing/mount'
 import { adviceText, againstText, lackText, rateText, wearText } from './lookback'
 
-const advice = (code: Advice['code'], item: string, numbers: Record<string, number> = {}, refs: Record<string, string> = {}): string => adviceText({ code, item, numbers, refs }, NAMES.thing, 'metric')
+const advice = (code: Lesson['code'], item: string, numbers: Record<string, number> = {}, refs: Record<string, string> = {}): string => adviceText({ code, item, numbers, refs }, NAMES.thing, 'metric')
 
 describe('what to do next time', () => {
   it('is an action with its grams and its reason', () => {

@@ -1,5 +1,5 @@
 /** What a trip taught, in words. */
-import type { Advice, Against, Lack, PackWear, Rate, Units } from '@/api/types'
+import type { Lesson, Against, Lack, PackWear, Rate, Units } from '@/api/types'
 import * as fmt from '@/format/units'
 import { EFFECT } from './completeness'
 import { capital, many } from './parts'
@@ -12,15 +12,15 @@ function times(count = 1): string {
   return count === 1 ? 'once' : `${count} times`
 }
 /** "a polariser on the Corrie 24–70". */
-function worn(one: Advice, thing: Thing): string {
+function worn(one: Lesson, thing: Thing): string {
   const effect = EFFECT[one.refs?.effect ?? ''] ?? 'filter'
   return `a ${effect}${one.refs?.lens ? ` on ${thing(one.refs.lens)}` : ''}`
 }
-function missedText(one: Advice, thing: Thing): string {
+function missedText(one: Lesson, thing: Thing): string {
   const n = one.numbers ?? {}
   return one.refs?.effect ? `${worn(one, thing)} was missed ${times(n.times)}` : `${fmt.figure(n.focal_mm ?? 0)} mm was missed ${times(n.times)}`
 }
-export function adviceText(one: Advice, thing: Thing, units: Units): string {
+export function adviceText(one: Lesson, thing: Thing, units: Units): string {
   const n = one.numbers ?? {}
   const name = one.item ? thing(one.item) : ''
   switch (one.code) {
@@ -42,7 +42,7 @@ export function adviceText(one: Advice, thing: Thing, units: Units): string {
   }
 }
 /** What goes into the note of a thing: its fault, or why a pack has had its time. */
-export function serviceNote(one: Advice): string {
+export function serviceNote(one: Lesson): string {
   const n = one.numbers ?? {}
   if (one.code === 'service') return `to be looked at${one.refs?.note ? `: ${one.refs.note}` : ''}`
   const tired = (n.health ?? 1) < 0.8

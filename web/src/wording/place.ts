@@ -1,4 +1,5 @@
 /** What the place and the people do to the kit, in words. */
+import type { FindingCode } from '@/api/types'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { item, list, many, number, ref, type Say } from './parts'
@@ -9,7 +10,7 @@ function when(f: Parameters<Say>[0]): string {
   return days === number(f, 'of_days') ? ' on every day' : ` on ${many(days, 'day')} of ${number(f, 'of_days')}`
 }
 
-export const PLACE: Record<string, Say> = {
+export const PLACE = {
   'tripods-barred': (f, n) => ({ head: `${ref(f, 'rule')}${when(f)}.`, body: `${list(f.items ?? [], n)} must stay outside. A clamp or flat plate may pass; follow the people there.` }),
   'drones-barred': (f, n) => ({ head: `${ref(f, 'rule')}${when(f)}.`, body: `${list(f.items ?? [], n)} must stay on the ground. Local rules and trained people decide.` }),
   'big-bags-barred': (f, n) => ({ head: `${ref(f, 'rule')}${when(f)}.`, body: `${list(f.items ?? [], n)} is too big to go in, with what is strapped on.` }),
@@ -25,4 +26,4 @@ export const PLACE: Record<string, Say> = {
   }),
   'both-in-one-bag': (f, n) => ({ head: `${list(f.items?.slice(0, 2) ?? [], n)} ride in one bag.`, body: `They back each other up; lost with ${n.thing(f.items?.[2] ?? '')}, both are gone.` }),
   'torch-each': (f) => ({ head: `${many(number(f, 'have'), 'head torch', 'head torches')} for ${many(number(f, 'people'), 'person', 'people')}.`, body: 'Light to walk by is one each.' }),
-}
+} satisfies Partial<Record<FindingCode, Say>>

@@ -1,7 +1,7 @@
 /** Packs, cards and copies in words. */
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
-import type { Eater, Made } from '@/api/types'
+import type { FindingCode, Made, PowerLoad } from '@/api/types'
 import { item, list, many, number, ref, type Say } from './parts'
 
 export function wh(value: number): string {
@@ -36,7 +36,7 @@ const PART = {
   share: (amount: string) => amount,
 } as const
 /** "2 × (600 frames / 400 a charge, stated + ...) = 3.2 charges": a sum to be redone by hand. */
-export function eaterSum(eater: Eater, thing: (item: string) => string): string {
+export function eaterSum(eater: PowerLoad, thing: (item: string) => string): string {
   const parts = (eater.parts ?? []).map((p) => {
     const told = PART[p.unit](p.unit === 'share' ? fmt.percent(p.amount) : plain(p.amount), plain(p.per_charge))
     return p.unit === 'share' || p.unit === 'flights' ? told : `${told}, ${SOURCE[p.source]}`
@@ -66,7 +66,7 @@ export const WARM = { none: 'none of them', spares: 'the spares', all: 'all of t
 export const FIRST = { packs: 'packs', computers: 'computers and phones' } as const
 export const GONE: Record<string, string> = { card: 'a card', drive: 'a drive', computer: 'a computer', bag: 'a bag', hold: 'all hold bags' }
 
-export const STAMINA: Record<string, Say> = {
+export const STAMINA = {
   'power-short': (f, n, u) => ({
     head: `${n.thing(ref(f, 'type'))} runs dry on ${day(ref(f, 'date'))}.`,
     body: `${wh(number(f, 'need_wh'))} asked, ${wh(number(f, 'ready_wh'))} usable that morning at ${fmt.temperature(number(f, 'lowest_c'), u)}: ${fmt.percent(number(f, 'got_wh') / Math.max(1e-9, number(f, 'need_wh')))} of the day. Then ${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'stop' : 'stops'}.`,
@@ -103,4 +103,4 @@ export const STAMINA: Record<string, Say> = {
     head: `${item(f, n)} has one slot.`,
     body: 'It cannot write every frame twice; its pictures are in one place until they are copied.',
   }),
-}
+} satisfies Partial<Record<FindingCode, Say>>

@@ -3,13 +3,16 @@
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Edit } from '@/api/types'
+import AdvicePending from '@/components/AdvicePending.vue'
 import TripFrame from '@/components/TripFrame.vue'
+import { useAdvice } from '@/composables/useAdvice'
 import { useBench, useLoaded } from '@/composables/useBench'
 import { useKeys } from '@/composables/useKeys'
 import { notify } from '@/composables/useNotice'
 import { useUnits } from '@/composables/useSession'
 import { useThought } from '@/composables/useThought'
 import * as fmt from '@/format/units'
+import { advised } from '@/wording/advice'
 import DropsPanel from './DropsPanel.vue'
 import FiltersPanel from './FiltersPanel.vue'
 import FindingsList from './FindingsList.vue'
@@ -25,7 +28,7 @@ import WantDialog from './WantDialog.vue'
 const props = defineProps<{ trip: string; kit: string }>()
 const router = useRouter()
 const units = useUnits()
-const { bench, error, edit, undo, redo, things, names } = useBench(
+const { bench, at, error, edit, undo, redo, busy, things, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
@@ -35,8 +38,7 @@ const { entries, loaded } = useLoaded(computed(() => shown.value?.kit))
 const mat = ref<InstanceType<typeof GearMat> | null>(null)
 const opened = ref<string | null>(null)
 const want = ref<string | null>(null)
-const busy = computed(() => edit.isPending.value || undo.isPending.value || redo.isPending.value)
-const problems = computed(() => shown.value?.assessment.findings ?? [])
+const problems = computed(() => advised(shown.value?.assessment.findings ?? [], told.value))
 const VIEWS = [
   { name: 'ledger', title: 'ledger' },
   { name: 'drops', title: 'leave, load' },
@@ -48,11 +50,9 @@ const view = ref<(typeof VIEWS)[number]['name']>('ledger')
 /** Edits that are thought through: shown as if they were done, stored only when kept. */
 const thinking = ref(false)
 const thoughts = ref<Edit[]>([])
-const { thought, error: refused } = useThought(
-  () => props.trip,
-  () => props.kit,
-  () => (thinking.value && thoughts.value.length ? { edits: thoughts.value } : null),
-)
+const wish = computed(() => (thinking.value && thoughts.value.length ? { edits: thoughts.value } : null))
+const { thought, error: refused } = useThought(at, wish)
+const told = useAdvice(at, wish)
 const shown = computed(() => (thinking.value && thought.value ? thought.value : state.value))
 const thoughtText = computed(() => {
   const [now, then] = [state.value?.assessment, thought.value?.assessment]
@@ -70,12 +70,12 @@ function think(): void {
   thoughts.value = []
 }
 function keepThoughts(): void {
-  edit.mutate(thoughts.value)
+  edit(thoughts.value)
   think()
 }
 function change(edits: Edit[]): void {
   if (thinking.value) thoughts.value = [...thoughts.value, ...edits]
-  else edit.mutate(edits)
+  else edit(edits)
 }
 function load(item: string, count: number): void {
   change([{ act: 'load', item, count }])
@@ -87,8 +87,8 @@ useKeys([
   { key: '/', does: 'Find gear on the mat', run: () => mat.value?.toFinder() },
   { key: 'c', does: 'Compare kits', run: () => void router.push({ name: 'compare', params: { trip: props.trip, kit: props.kit } }) },
   { key: 's', does: 'Suggest kits', run: () => void router.push({ name: 'suggest', params: { trip: props.trip, kit: props.kit } }) },
-  { key: 'u', does: 'Undo', run: () => state.value?.can_undo && undo.mutate() },
-  { key: 'U', does: 'Redo', run: () => state.value?.can_redo && redo.mutate() },
+  { key: 'u', does: 'Undo', run: () => state.value?.can_undo && undo() },
+  { key: 'U', does: 'Redo', run: () => state.value?.can_redo && redo() },
 ])
 </script>
 
@@ -102,8 +102,8 @@ useKeys([
       <aside class="right" aria-label="Kit">
         <div class="head">
           <KitTabs class="tabs" :trip="trip" :kit="kit" :kits="bench?.kits ?? []" />
-          <button type="button" class="tab" :disabled="!state.can_undo || busy" title="Undo (u)" @click="undo.mutate()">undo</button>
-          <button type="button" class="tab" :disabled="!state.can_redo || busy" title="Redo (Shift+u)" @click="redo.mutate()">redo</button>
+          <button type="button" class="tab" :disabled="!state.can_undo || busy" title="Undo (u)" @click="undo">undo</button>
+          <button type="button" class="tab" :disabled="!state.can_redo || busy" title="Redo (Shift+u)" @click="redo">redo</button>
         </div>
         <nav class="views" aria-label="Views of the kit">
           <button v-for="v in VIEWS" :key="v.name" type="button" class="tab" :aria-pressed="view === v.name" @click="view = v.name">{{ v.title }}</button>
@@ -118,21 +118,26 @@ useKeys([
           <button type="button" class="link" @click="think">forget it</button>
         </div>
         <SlotCards :trip="brief" :things="things" :loaded="loaded" :busy="busy" @edit="change" />
-        <DropsPanel v-if="view === 'drops'" class="ledger" :ledger="shown.assessment.ledger" :wants="brief.wants ?? []" :over="shown.assessment.legs.some((l) => !l.passes)" :names="names" :busy="busy" @edit="change" />
-        <LossesPanel v-else-if="view === 'losses'" class="ledger" :assessment="shown.assessment" :wants="brief.wants ?? []" :names="names" :busy="busy" @edit="change" />
-        <FiltersPanel v-else-if="view === 'filters'" class="ledger" :trip="trip" :kit="kit" :filters="shown.assessment.filters" :loaded="loaded" :names="names" :busy="busy" @edit="change" />
+        <AdvicePending v-if="view === 'drops'" v-slot="{ advice }" class="ledger" :told="told">
+          <DropsPanel :ledger="advice.ledger" :wants="brief.wants ?? []" :over="shown.assessment.legs.some((l) => !l.passes)" :names="names" :busy="busy" @edit="change" />
+        </AdvicePending>
+        <LossesPanel v-else-if="view === 'losses'" class="ledger" :assessment="shown.assessment" :told="told" :wants="brief.wants ?? []" :names="names" :busy="busy" @edit="change" />
+        <AdvicePending v-else-if="view === 'filters'" v-slot="{ advice }" class="ledger" :told="told">
+          <FiltersPanel :trip="trip" :kit="kit" :filters="advice.filters" :loaded="loaded" :names="names" :busy="busy" @edit="change" />
+        </AdvicePending>
         <LedgerPanel
           v-else
           class="ledger"
           :things="things"
           :entries="entries"
-          :assessment="shown.assessment"
+          :total="shown.assessment.loads.total_g"
+          :told="told"
           :names="names"
           @open="opened = $event"
         />
         <FindingsList class="findings" :findings="problems" :names="names" :busy="busy" @cure="change" />
       </aside>
-      <ThingDialog :item="opened" :things="things" :entries="entries" :trip="brief" :assessment="shown.assessment" :names="names" :busy="busy" @close="opened = null" @edit="change" />
+      <ThingDialog :item="opened" :things="things" :entries="entries" :trip="brief" :assessment="shown.assessment" :told="told" :names="names" :busy="busy" @close="opened = null" @edit="change" />
       <WantDialog :want="want" :trip="brief" :coverage="shown.assessment.coverage" :names="names" @close="want = null" />
     </div>
   </TripFrame>

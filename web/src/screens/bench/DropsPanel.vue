@@ -1,19 +1,19 @@
 <script setup lang="ts">
 /** What goes first when weight must go, and what to load next. Each line can be done. */
 import { computed, ref } from 'vue'
-import type { Assessment, Edit, Trip } from '@/api/types'
+import type { Addition, Advice, Edit, Trip } from '@/api/types'
 import WantChanges from '@/components/WantChanges.vue'
 import WhyFigure from '@/components/WhyFigure.vue'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 
-const props = defineProps<{ ledger: Assessment['ledger']; wants: NonNullable<Trip['wants']>; over: boolean; names: Names; busy: boolean }>()
+const props = defineProps<{ ledger: Advice['ledger']; wants: NonNullable<Trip['wants']>; over: boolean; names: Names; busy: boolean }>()
 const emit = defineEmits<{ edit: [edits: Edit[]] }>()
 const units = useUnits()
 const BUDGETS = [100, 300, 1000]
 const budget = ref(1000)
-const nexts = computed(() => props.ledger.nexts.filter((n) => n.mass_g <= budget.value))
+const additions = computed<Addition[]>(() => props.ledger.additions.filter((n) => n.mass_g <= budget.value))
 /** The first drop after which no leg is over any more. */
 const enough = computed(() => (props.over ? props.ledger.drops.findIndex((d) => d.over_g <= 0) : -1))
 
@@ -52,10 +52,10 @@ function per(points: number, grams: number): string {
       Load next <span class="quiet">most points per gram, up to</span>
       <button v-for="b in BUDGETS" :key="b" type="button" class="tab" :aria-pressed="budget === b" @click="budget = b">{{ fmt.mass(b, units) }}</button>
     </h2>
-    <table v-if="nexts.length">
+    <table v-if="additions.length">
       <thead><tr><th>thing, with the links it needs</th><th class="number">adds</th><th class="number">buys</th><th class="number">brief then</th><th /></tr></thead>
       <tbody>
-        <tr v-for="next in nexts" :key="next.items.join()">
+        <tr v-for="next in additions" :key="next.items.join()">
           <td>{{ next.items.map(names.thing).join(' + ') }}<span v-if="next.brings.length" class="label"> with {{ next.brings.map(names.thing).join(', ') }}</span></td>
           <td class="number">{{ fmt.massChange(next.mass_g, units) }}</td>
           <td class="number">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Lenses against filter effects: direct, by ring, by holder, or not; what the wants ask; and the exposure helper. */
 import { computed, ref } from 'vue'
-import type { Assessment, Edit } from '@/api/types'
+import type { Advice, Edit } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useExposure, useLightestFilters } from '@/composables/useFilters'
 import { useUnits } from '@/composables/useSession'
@@ -10,7 +10,7 @@ import * as fmt from '@/format/units'
 import { EFFECT } from '@/wording/completeness'
 import { list } from '@/wording/parts'
 
-const props = defineProps<{ trip: string; kit: string; filters: Assessment['filters']; loaded: Map<string, number>; names: Names; busy: boolean }>()
+const props = defineProps<{ trip: string; kit: string; filters: Advice['filters']; loaded: Map<string, number>; names: Names; busy: boolean }>()
 const emit = defineEmits<{ edit: [edits: Edit[]] }>()
 const units = useUnits()
 const lightest = useLightestFilters(
@@ -18,7 +18,7 @@ const lightest = useLightestFilters(
   () => props.kit,
 )
 const exposure = useExposure()
-type Cell = Assessment['filters']['rows'][number]['cells'][number]
+type Cell = Advice['filters']['rows'][number]['cells'][number]
 
 const HOW: Record<Cell['how'], string> = { direct: 'direct', ring: 'by ring', holder: 'by holder', 'drop-in': 'drops in', none: '–' }
 const WARN: Record<string, string> = { 'dark-corners': 'dark corners', 'uneven-sky': 'uneven sky', 'cross-pattern': 'cross at the strong end' }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** What is loaded, by heading, with its grams and what it earns. */
 import { computed } from 'vue'
-import type { Assessment, Entry, Place, Thing } from '@/api/types'
+import type { Entry, Place, Thing } from '@/api/types'
+import type { Told } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
@@ -11,12 +12,13 @@ import { ledger, type LedgerRow } from './ledger'
 const props = defineProps<{
   things: Map<string, Thing>
   entries: Map<string, Entry[]>
-  assessment: Assessment
+  total: number
+  told: Told
   names: Names
 }>()
 const emit = defineEmits<{ open: [item: string] }>()
 const units = useUnits()
-const groups = computed(() => ledger(props.things, props.entries, props.assessment.coverage))
+const groups = computed(() => ledger(props.things, props.entries, props.told.advice?.worth ?? []))
 const most = computed(() => Math.max(1, ...groups.value.flatMap((g) => g.rows.map((r) => r.worth ?? 0))))
 
 function where(place: Place): string {
@@ -32,7 +34,7 @@ function where(place: Place): string {
 function places(row: LedgerRow): string {
   return row.places.map(where).join(', ')
 }
-const holds = computed(() => new Map(props.assessment.completeness.holds.map((h) => [h.item, h])))
+const holds = computed(() => new Map(props.told.advice?.holds.map((h) => [h.item, h])))
 /** What would fail without a thing: it is needed, whatever its points. */
 function needed(row: LedgerRow): string {
   const broken = holds.value.get(row.thing.id)?.breaks ?? []
@@ -69,7 +71,8 @@ function worthTitle(row: LedgerRow): string {
           <td class="number" :class="{ unsure: row.thing.mass_source === 'typical' }" :title="row.thing.mass_source === 'typical' ? 'A typical mass: weigh it once' : `Mass is ${row.thing.mass_source}`">
             {{ row.thing.mass_source === 'typical' ? '≈ ' : '' }}{{ fmt.mass(row.mass_g, units) }}
           </td>
-          <td class="worth" :title="worthTitle(row)">
+          <td class="worth" :class="{ before: !told.stands }" :title="told.stands ? worthTitle(row) : 'Reckoning what it earns'">
+            <span v-if="!told.advice" class="label" aria-hidden="true">…</span>
             <span v-if="row.worth === null && needed(row)" class="label">needed</span>
             <template v-if="row.worth !== null">
               <span v-if="row.direct < 0.05 && row.backup > 0.05" class="backup label">backup</span>
@@ -80,7 +83,7 @@ function worthTitle(row: LedgerRow): string {
         </tr>
       </tbody>
       <tfoot v-if="groups.length">
-        <tr><th colspan="2">All loaded</th><td class="number total">{{ fmt.load(assessment.loads.total_g, units) }}</td><td class="label">points of brief</td></tr>
+        <tr><th colspan="2">All loaded</th><td class="number total">{{ fmt.load(total, units) }}</td><td class="label">{{ told.stands ? 'points of brief' : 'reckoning…' }}</td></tr>
       </tfoot>
     </table>
   </div>
@@ -140,6 +143,10 @@ td.number {
   font-size: var(--text);
   border-bottom-color: var(--ink);
   padding-top: 8px;
+}
+.before {
+  opacity: 0.55;
+  transition: opacity 120ms 150ms;
 }
 .bar {
   display: inline-block;

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** Each single thing and bag lost in turn, worst first; and what each day asks of the hands. */
-import type { Assessment, Edit, Trip } from '@/api/types'
+import type { Advice, Assessment, Edit, Trip } from '@/api/types'
+import AdvicePending from '@/components/AdvicePending.vue'
 import WantChanges from '@/components/WantChanges.vue'
 import WhyFigure from '@/components/WhyFigure.vue'
+import type { Told } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { day as dayName } from '@/format/dates'
@@ -10,10 +12,10 @@ import * as fmt from '@/format/units'
 import { cureText } from '@/wording/findings'
 import { many } from '@/wording/parts'
 
-defineProps<{ assessment: Assessment; wants: NonNullable<Trip['wants']>; names: Names; busy: boolean }>()
+defineProps<{ assessment: Assessment; told: Told; wants: NonNullable<Trip['wants']>; names: Names; busy: boolean }>()
 const emit = defineEmits<{ edit: [edits: Edit[]] }>()
 const units = useUnits()
-type Loss = Assessment['resilience']['losses'][number]
+type Loss = Advice['resilience']['losses'][number]
 
 function costs(loss: Loss): string {
   const parts = [loss.stops ? 'no more pictures' : `${fmt.figure(loss.points, 1)} points`]
@@ -26,11 +28,12 @@ function costs(loss: Loss): string {
 
 <template>
   <div>
-    <h2>If it is lost or breaks <span class="quiet">{{ fmt.percent(assessment.resilience.share) }} of the brief bears any one loss</span></h2>
-    <table v-if="assessment.resilience.losses.length">
+    <AdvicePending v-slot="{ advice: { resilience } }" :told="told">
+    <h2>If it is lost or breaks <span class="quiet">{{ fmt.percent(resilience.share) }} of the brief bears any one loss</span></h2>
+    <table v-if="resilience.losses.length">
       <thead><tr><th>lost</th><th>costs</th><th class="number">left</th></tr></thead>
       <tbody>
-        <tr v-for="loss in assessment.resilience.losses.slice(0, 12)" :key="loss.what + loss.item">
+        <tr v-for="loss in resilience.losses.slice(0, 12)" :key="loss.what + loss.item">
           <td>
             {{ loss.what === 'bag' ? `${names.thing(loss.item)}, with all in it` : names.thing(loss.item) }}
             <div v-if="loss.fails.length" class="label">then useless: {{ loss.fails.map(names.thing).join(', ') }}</div>
@@ -49,11 +52,12 @@ function costs(loss: Loss): string {
       </tbody>
     </table>
     <p v-else class="quiet">Nothing loaded is missed by the brief.</p>
-    <template v-if="assessment.ledger.days.length">
+    </AdvicePending>
+    <template v-if="assessment.lens_changes.length">
       <h2 class="second">Lenses by day <span class="quiet">which lives on which body, and how often one is changed</span></h2>
       <table>
         <tbody>
-          <tr v-for="d in assessment.ledger.days" :key="d.date">
+          <tr v-for="d in assessment.lens_changes" :key="d.date">
             <td class="label">{{ dayName(d.date) }}</td>
             <td>
               <template v-for="(home, i) in d.homes" :key="home.body + i">{{ i ? '; ' : '' }}{{ names.thing(home.lens) }} on {{ names.thing(home.body) }}</template>

@@ -2,6 +2,7 @@
 /** One thing on the bench: what it is, how many go, and where they travel. */
 import { computed } from 'vue'
 import type { Assessment, Edit, Entry, Place, Thing, Trip } from '@/api/types'
+import type { Told } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
@@ -16,6 +17,7 @@ const props = defineProps<{
   entries: Map<string, Entry[]>
   trip: Trip
   assessment: Assessment
+  told: Told
   names: Names
   busy: boolean
 }>()
@@ -25,8 +27,8 @@ const units = useUnits()
 const thing = computed(() => (props.item ? props.things.get(props.item) : undefined))
 const mine = computed(() => (props.item ? (props.entries.get(props.item) ?? []) : []))
 const loaded = computed(() => mine.value.reduce((n, e) => n + (e.count ?? 1), 0))
-const worth = computed(() => props.assessment.coverage.worth.find((w) => w.item === props.item))
-const hold = computed(() => props.assessment.completeness.holds.find((h) => h.item === props.item))
+const worth = computed(() => props.told.advice?.worth.find((w) => w.item === props.item))
+const hold = computed(() => props.told.advice?.holds.find((h) => h.item === props.item))
 /** Sealing is a chain: for each set-up of the thing, what is open. */
 const unsealed = computed(() => {
   const bars = props.assessment.coverage.reach.flatMap((row) => row.bars.filter((b) => b.how !== 'crop-mode' && Object.values(b.set_up).includes(props.item ?? '')))
@@ -105,18 +107,19 @@ const size = computed(() => {
         </span>
         <VSelect class="place" label="Travels" :items="options" :model-value="at" :placeholder="mine.length > 1 ? 'in several places' : 'choose to load it'" persistent-placeholder @update:model-value="move" />
       </div>
+      <p v-if="!told.stands && loaded" class="label" role="status">Reckoning what it earns…</p>
       <template v-if="worth">
         <h2>What it earns</h2>
-        <p>
+        <p :class="{ before: !told.stands }">
           Without one the brief loses {{ fmt.figure(worth.direct, 1) }} points. As a backup it saves {{ fmt.figure(worth.backup, 1) }} more in the
           single loss where it helps most; a tenth of that counts. Worth {{ fmt.figure(worth.points, 1) }} points<template v-if="thing.mass_g">,
           {{ fmt.figure((100 * worth.points) / thing.mass_g, 1) }} per {{ fmt.mass(100, units) }}</template>.
         </p>
       </template>
-      <template v-if="hold && (hold.goes.length || hold.breaks.length)">
+      <template v-if="hold">
         <h2>What hangs on it</h2>
-        <p v-if="hold.goes.length">Of no more use without it: {{ hold.goes.map(names.thing).join(', ') }}.</p>
-        <p v-if="hold.breaks.length">Then missing: <template v-for="(b, i) in hold.breaks" :key="b.id + b.what">{{ i ? '; ' : '' }}{{ b.of === 'want' ? `${names.want(b.id)} loses its ${b.what}` : `${names.thing(b.id)} ${lacks(b.what, b.label)}` }}</template>.</p>
+        <p v-if="hold.goes.length" :class="{ before: !told.stands }">Of no more use without it: {{ hold.goes.map(names.thing).join(', ') }}.</p>
+        <p v-if="hold.breaks.length" :class="{ before: !told.stands }">Then missing: <template v-for="(b, i) in hold.breaks" :key="b.id + b.what">{{ i ? '; ' : '' }}{{ b.of === 'want' ? `${names.want(b.id)} loses its ${b.what}` : `${names.thing(b.id)} ${lacks(b.what, b.label)}` }}</template>.</p>
       </template>
       <template v-if="unsealed.length">
         <h2>Sealing</h2>
@@ -143,6 +146,9 @@ const size = computed(() => {
 <style scoped>
 p {
   margin: 4px 0 10px;
+}
+.before {
+  opacity: 0.55;
 }
 .row {
   display: flex;

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import type { Assessment, Trip } from '@/api/types'
+import type { Advice, Assessment, Trip } from '@/api/types'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import DropsPanel from './DropsPanel.vue'
 import FiltersPanel from './FiltersPanel.vue'
@@ -18,12 +18,11 @@ describe('leave first, load next', () => {
       { item: 'spare', goes: ['ring'], points: 0, mass_g: 309, score: 90, total_g: 5000, over_g: 200, changes: [] },
       { item: 'tele', goes: [], points: 12.5, mass_g: 1396, score: 77.5, total_g: 3604, over_g: 0, changes: [{ want: 'sea', before: 0.9, after: 0.4 }] },
     ],
-    nexts: [
+    additions: [
       { items: ['wide'], brings: ['pack'], mass_g: 582, points: 8, score: 98 },
       { items: ['fifty'], brings: [], mass_g: 200, points: 2, score: 92 },
     ],
-    days: [],
-  } as unknown as Assessment['ledger']
+  } as unknown as Advice['ledger']
 
   it('says what goes with a thing, and where every leg takes the weight', async () => {
     shown = mounted(DropsPanel, { ledger, over: true, wants: WANTS, names: NAMES, busy: false })
@@ -54,7 +53,7 @@ describe('leave first, load next', () => {
     expect(shown.emitted('edit')).toEqual([[[{ act: 'load', item: 'fifty', count: 1 }]]])
   })
   it('says so when nothing can go and nothing adds', () => {
-    shown = mounted(DropsPanel, { ledger: { drops: [], nexts: [], days: [] }, over: false, wants: WANTS, names: NAMES, busy: false })
+    shown = mounted(DropsPanel, { ledger: { drops: [], additions: [] }, over: false, wants: WANTS, names: NAMES, busy: false })
     expect(shown.text()).toContain('Nothing can go')
     expect(shown.text()).toContain('Nothing left behind adds')
   })
@@ -62,7 +61,7 @@ describe('leave first, load next', () => {
 
 describe('losses and days', () => {
   const load = { code: 'load', edits: [{ act: 'load', item: 'second', count: 1 }], mass_change_g: 489, numbers: {} }
-  const assessment = {
+  const advice = {
     resilience: {
       share: 0.53,
       steady: [],
@@ -71,12 +70,15 @@ describe('losses and days', () => {
         { what: 'thing', item: 'body', out: [], score: 60, points: 35.5, wants: ['a', 'b'], days: 1, stops: false, pictures: false, changes: [{ want: 'sea', before: 0.9, after: 0.2 }], fails: ['trigger'], cures: [load] },
       ],
     },
-    ledger: { drops: [], nexts: [], days: [{ date: '2027-02-21', lenses: ['zoom', 'tele'], homes: [{ body: 'body', lens: 'zoom' }], changes: 1, exposed: true, second_body: null }] },
+  } as unknown as Advice
+  const told = { advice, stands: true }
+  const assessment = {
+    lens_changes: [{ date: '2027-02-21', lenses: ['zoom', 'tele'], homes: [{ body: 'body', lens: 'zoom' }], changes: 1, exposed: true, second_body: null }],
     coverage: { headroom: [{ body: 'body', lens: 'zoom', from_mm: 70, to_mm: 95.9, megapixels: 24 }] },
   } as unknown as Assessment
 
   it('tell what each costs and cure it', async () => {
-    shown = mounted(LossesPanel, { assessment, wants: WANTS, names: NAMES, busy: false })
+    shown = mounted(LossesPanel, { assessment, told, wants: WANTS, names: NAMES, busy: false })
     const text = shown.text()
     expect(text).toContain('53 % of the brief bears any one loss')
     expect(text).toContain('no more pictures, 9 days, every picture taken')
@@ -90,8 +92,19 @@ describe('losses and days', () => {
     // A want of importance 1 in 4 that falls from 90 to 20 % costs 0.25 × 70 points.
     expect(reason).toContain('sea90 %20 %25 %−17.5')
   })
+  it('of the kit before the last click are told as such and cannot be done', async () => {
+    shown = mounted(LossesPanel, { assessment, told: { advice, stands: false }, wants: WANTS, names: NAMES, busy: false })
+    expect(shown.get('[role=status]').text()).toContain('of the kit before your last click')
+    shown.findAll('button').find((b) => b.text().startsWith('Load SECOND'))!.element.click()
+    expect(shown.emitted('edit')).toBeUndefined()
+  })
+  it('say that they are on their way before the first answer', () => {
+    shown = mounted(LossesPanel, { assessment, told: { advice: undefined, stands: false }, wants: WANTS, names: NAMES, busy: false })
+    expect(shown.get('[role=status]').text()).toContain('Reckoning')
+    expect(shown.text()).toContain('ZOOM on BODY')
+  })
   it('tell which lens lives where, and how far a body crops', () => {
-    shown = mounted(LossesPanel, { assessment, wants: WANTS, names: NAMES, busy: false })
+    shown = mounted(LossesPanel, { assessment, told, wants: WANTS, names: NAMES, busy: false })
     expect(shown.text()).toContain('ZOOM on BODY')
     expect(shown.text()).toContain('1 change, exposed')
     expect(shown.text()).toContain('BODY: from 70 mm you can crop to 96 mm and keep 24 MP.')
@@ -104,7 +117,7 @@ describe('filters on lenses', () => {
     effects: ['nd'],
     rows: [{ lens: 'wide', thread_mm: 77, widest_mm: 16, cells: [{ lens: 'wide', effect: 'nd', how: 'ring', fit, ways: 1 }] }],
     asked: [{ want: 'sea', effect: 'nd', stops: 6, lenses: ['wide'], served: null, loads: ['ring'], mass_g: 9, ways: [] }],
-  } as unknown as Assessment['filters']
+  } as unknown as Advice['filters']
 
   it('tell how, what is to load, and what darkens', async () => {
     shown = mounted(FiltersPanel, { trip: 't', kit: 'a', filters, loaded: new Map([['nd', 1]]), names: NAMES, busy: false })

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import type { Assessment, Entry, Thing } from '@/api/types'
+import type { Advice, Entry, Thing } from '@/api/types'
 import { ledger } from './ledger'
 import { cellOf, matThings, MOST_DRAWN } from './mat-cells'
 
@@ -18,8 +18,8 @@ const THINGS = new Map(
 const at = (item: string, count: number): [string, Entry[]] => [item, [{ item, count, place: { where: 'worn', person: 'p' } }]]
 
 it('adds up grams by heading and sorts by worth', () => {
-  const coverage = { worth: [{ item: 'wide', points: 5, direct: 5, backup: 0 }, { item: 'long', points: 20, direct: 20, backup: 0 }] } as unknown as Assessment['coverage']
-  const groups = ledger(THINGS, new Map([at('wide', 1), at('long', 1), at('pack', 3)]), coverage)
+  const worth: Advice['worth'] = [{ item: 'wide', points: 5, direct: 5, backup: 0 }, { item: 'long', points: 20, direct: 20, backup: 0 }]
+  const groups = ledger(THINGS, new Map([at('wide', 1), at('long', 1), at('pack', 3)]), worth)
   expect(groups.map((g) => [g.group, g.mass_g])).toEqual([
     ['optics', 1900],
     ['power', 246],

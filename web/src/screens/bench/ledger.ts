@@ -1,5 +1,5 @@
 /** The ledger's rows: what is loaded, by heading, with grams and worth. */
-import type { Assessment, Entry, Place, Thing } from '@/api/types'
+import type { Advice, Entry, Place, Thing } from '@/api/types'
 import { type Group, groupOf, GROUPS } from '@/wording/kinds'
 
 export interface LedgerRow {
@@ -19,8 +19,8 @@ export interface LedgerGroup {
   rows: LedgerRow[]
 }
 
-export function ledger(things: Map<string, Thing>, entries: Map<string, Entry[]>, coverage: Assessment['coverage']): LedgerGroup[] {
-  const worth = new Map(coverage.worth.map((w) => [w.item, w]))
+export function ledger(things: Map<string, Thing>, entries: Map<string, Entry[]>, earns: Advice['worth']): LedgerGroup[] {
+  const worth = new Map(earns.map((w) => [w.item, w]))
   const groups = new Map<Group, LedgerRow[]>()
   for (const [id, list] of entries) {
     const thing = things.get(id)

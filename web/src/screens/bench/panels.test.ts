@@ -1,8 +1,9 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import type { Assessment, Finding, ReachBar, Trip } from '@/api/types'
+import type { Advice, Assessment, Finding, ReachBar, Trip } from '@/api/types'
 import TrailBar from '@/components/TrailBar.vue'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
+import { advised } from '@/wording/advice'
 import FindingsList from './FindingsList.vue'
 import LedgerPanel from './LedgerPanel.vue'
 import ReachChart from './ReachChart.vue'
@@ -14,24 +15,39 @@ afterEach(() => shown.unmount())
 describe('findings', () => {
   const move = { act: 'leave' as const, item: 'zoom', count: 1 }
   const findings = [
-    { code: 'leg-mass', severity: 'blocker', station: 'bench', numbers: { value: 8567, allowed: 8000, over: 567, legs: 1 }, items: ['bag'], refs: { leg: 'small plane', person: 'ines', piece: 'cabin' }, cures: [{ code: 'leave', edits: [move], mass_change_g: -806, numbers: { points: 3 } }] },
-    { code: 'native-gap', severity: 'note', station: 'bench', numbers: { from_mm: 70, to_mm: 100, wants: 1 }, items: [], refs: { want: 'portraits' }, cures: [{ code: 'crop-mode', edits: [], mass_change_g: 0, numbers: { crop: 1.5, to_mm: 105, megapixels: 20 } }] },
+    { code: 'leg-mass', severity: 'blocker', stations: ['bench'], curable: true, numbers: { value: 8567, allowed: 8000, over: 567, legs: 1 }, items: ['bag'], refs: { leg: 'small plane', person: 'ines', piece: 'cabin' }, cures: [{ code: 'leave', edits: [move], mass_change_g: -806, numbers: { points: 3 } }] },
+    { code: 'native-gap', severity: 'note', stations: ['bench'], curable: true, numbers: { from_mm: 70, to_mm: 100, wants: 1 }, items: [], refs: { want: 'portraits' }, cures: [{ code: 'crop-mode', edits: [], mass_change_g: 0, numbers: { crop: 1.5, to_mm: 105, megapixels: 20 } }] },
   ] as Finding[]
+  const all = advised(findings, { advice: { findings } as Advice, stands: true })
 
   it('are sentences with their cures, and a cure with edits is a button', async () => {
-    shown = mounted(FindingsList, { findings, names: NAMES, busy: false })
+    shown = mounted(FindingsList, { findings: all, names: NAMES, busy: false })
     expect(shown.text()).toContain('Cabin bag, ines: 567 g over.')
     expect(shown.findAll('button').map((b) => b.text())).toEqual(['Leave ZOOM (−806 g, costs 3.0 points)'])
     await shown.get('button').trigger('click')
     expect(shown.emitted('cure')).toEqual([[[move]]])
   })
   it('tell their weight in words, not by colour alone', () => {
-    shown = mounted(FindingsList, { findings, names: NAMES, busy: false })
+    shown = mounted(FindingsList, { findings: all, names: NAMES, busy: false })
     expect(shown.findAll('svg').map((s) => s.attributes('aria-label'))).toEqual(['Stops the trip', 'Good to know'])
   })
   it('wait while a change is under way', () => {
-    shown = mounted(FindingsList, { findings, names: NAMES, busy: true })
+    shown = mounted(FindingsList, { findings: all, names: NAMES, busy: true })
     expect(shown.get('button').attributes('disabled')).toBeDefined()
+  })
+  it('of which the cures are on their way say so and keep their place', () => {
+    const facts = findings.map((f) => ({ ...f, cures: [] }))
+    shown = mounted(FindingsList, { findings: advised(facts, { advice: undefined, stands: false }), names: NAMES, busy: false })
+    expect(shown.text()).toContain('567 g over.')
+    expect(shown.text().match(/Looking for what helps/g)).toHaveLength(2)
+    expect(shown.findAll('button')).toHaveLength(0)
+  })
+  it('never offer what would have cured the kit before', async () => {
+    const facts = findings.map((f) => ({ ...f, numbers: { ...f.numbers, over: 300 }, cures: [] }))
+    shown = mounted(FindingsList, { findings: advised(facts, { advice: { findings } as Advice, stands: false }), names: NAMES, busy: false })
+    expect(shown.text()).toContain('300 g over.')
+    expect(shown.get('button').attributes('disabled')).toBeDefined()
+    expect(shown.text()).toContain('of the kit before')
   })
   it('say so when there are none', () => {
     shown = mounted(FindingsList, { findings: [], names: NAMES, busy: false })
@@ -42,10 +58,10 @@ describe('findings', () => {
 describe('the ledger', () => {
   const things = new Map([thing('zoom', 'lens', { mass_g: 806 }), thing('twin', 'body', { mass_g: 716 }), thing('pack', 'battery', { count: 5, mass_g: 82, mass_source: 'typical' })].map((t) => [t.id, t]))
   const at = (item: string, count: number) => [item, [{ item, count, place: { where: 'bag', bag: 'cube', outside: false } }]] as const
-  const assessment = { coverage: { worth: [{ item: 'zoom', points: 17.1, direct: 17, backup: 1 }, { item: 'twin', points: 9.6, direct: 0, backup: 96 }] }, loads: { total_g: 1768 }, completeness: { holds: [{ item: 'pack', goes: [], breaks: [{ of: 'thing', id: 'twin', what: 'pack', label: 'LB-4' }] }] } } as unknown as Assessment
+  const advice = { worth: [{ item: 'zoom', points: 17.1, direct: 17, backup: 1 }, { item: 'twin', points: 9.6, direct: 0, backup: 96 }], holds: [{ item: 'pack', goes: [], breaks: [{ of: 'thing', id: 'twin', what: 'pack', label: 'LB-4' }] }] } as unknown as Advice
 
   it('adds up headings and all, marks typical masses, tells a backup', async () => {
-    shown = mounted(LedgerPanel, { things, entries: new Map([at('zoom', 1), at('twin', 1), at('pack', 3)]), assessment, names: NAMES })
+    shown = mounted(LedgerPanel, { things, entries: new Map([at('zoom', 1), at('twin', 1), at('pack', 3)]), total: 1768, told: { advice, stands: true }, names: NAMES })
     const rows = shown.findAll('tr').map((r) => r.text().replaceAll(/\s+/g, ' '))
     expect(rows.find((r) => r.startsWith('Optics'))).toContain('1522 g')
     expect(rows.find((r) => r.includes('3 × pack'))).toContain('≈ 246 g')
@@ -85,7 +101,7 @@ describe('the reach chart', () => {
 
 describe('the trail', () => {
   it('tells done, open and blocked in words and leads to each station', () => {
-    shown = mounted(TrailBar, { trip: 't', kit: 'b', version: 1, cautions: [], stations: [{ name: 'brief', mark: 'done' }, { name: 'bench', mark: 'blocked' }, { name: 'stamina', mark: 'open' }, { name: 'stow', mark: 'open' }, { name: 'gate', mark: 'done' }] })
+    shown = mounted(TrailBar, { trip: 't', kit: 'b', stamp: '1', cautions: [], stations: [{ name: 'brief', mark: 'done' }, { name: 'bench', mark: 'blocked' }, { name: 'stamina', mark: 'open' }, { name: 'stow', mark: 'open' }, { name: 'gate', mark: 'done' }] })
     const stops = shown.findAll('a')
     expect(stops.map((s) => s.text())).toEqual(['Brief, done', 'Bench, blocked', 'Stamina, open', 'Stow, open', 'Gate, done', 'Pack-out, open', 'Trail, open', 'Look back, open'])
     expect(stops.map((s) => s.attributes('href'))).toEqual(['/brief/t/b', '/bench/t/b', '/stamina/t/b', '/stow/t/b', '/gate/t/b', '/packout/t/b', '/trail/t/b', '/lookback/t/b'])

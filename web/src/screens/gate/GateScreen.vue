@@ -2,13 +2,14 @@
 /** Gate: will it fly? Legs against bags, restricted things where they lie, the drill, the tray, the list. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import type { Edit } from '@/api/types'
+import { drillQuery } from '@/api/queries'
 import TripFrame from '@/components/TripFrame.vue'
+import { useAdvice } from '@/composables/useAdvice'
 import { useBench } from '@/composables/useBench'
 import { useCarriers } from '@/composables/useCarriers'
-import { fetchDrill } from '@/composables/useDrill'
 import { useStowage } from '@/composables/useStowage'
 import FindingsList from '@/screens/bench/FindingsList.vue'
+import { advised } from '@/wording/advice'
 import { ANSWER, ASK_THEM, decided, SORT } from '@/wording/gate'
 import { blockName, roomName } from '@/wording/stow'
 import GateDrill from './GateDrill.vue'
@@ -16,13 +17,13 @@ import LegMatrix from './LegMatrix.vue'
 import ThingsList from './ThingsList.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
-const { bench, error, things, loaded, edit, names } = useBench(
+const { bench, at, error, things, loaded, edit, busy, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
 const { carriers: docs } = useCarriers()
 const carriers = computed(() => new Map(docs.value?.map((d) => [d.carrier.id, d.carrier])))
-const { stowage } = useStowage(bench)
+const { stowage } = useStowage(at)
 const VIEWS = [
   { name: 'restricted', title: 'restricted' },
   { name: 'drill', title: 'gate drill' },
@@ -30,12 +31,9 @@ const VIEWS = [
   { name: 'list', title: 'things list' },
 ] as const
 const view = ref<(typeof VIEWS)[number]['name']>('restricted')
-const drills = useQuery({
-  queryKey: computed(() => ['drill', props.trip, props.kit, bench.value?.state.version, bench.value?.trip.version]),
-  queryFn: () => fetchDrill(props.trip, props.kit),
-  enabled: computed(() => view.value === 'drill' && bench.value !== undefined),
-})
-const findings = computed(() => bench.value?.state.assessment.findings.filter((f) => f.station === 'gate' || f.code.startsWith('leg-')) ?? [])
+const drills = useQuery(computed(() => drillQuery(view.value === 'drill' ? at.value : null)))
+const told = useAdvice(at)
+const findings = computed(() => advised(bench.value?.state.assessment.findings ?? [], told.value).filter(({ finding }) => finding.stations.includes('gate')))
 const gate = computed(() => bench.value?.state.assessment.gate)
 const tray = computed(() =>
   (gate.value?.tray ?? []).map((lying) => {
@@ -45,9 +43,6 @@ const tray = computed(() =>
   }),
 )
 const carried = computed(() => [...things.value.values()].flatMap((thing) => (loaded.value.has(thing.id) ? [{ thing, count: loaded.value.get(thing.id)! }] : [])))
-function mend(edits: Edit[]): void {
-  edit.mutate(edits)
-}
 </script>
 
 <template>
@@ -61,7 +56,7 @@ function mend(edits: Edit[]): void {
       <aside class="right" aria-label="At the gate">
         <nav class="views" aria-label="Views"><button v-for="v in VIEWS" :key="v.name" type="button" class="tab" :aria-pressed="view === v.name" @click="view = v.name">{{ v.title }}</button></nav>
         <template v-if="view === 'restricted'">
-          <FindingsList class="findings" :findings="findings" :names="names" :busy="edit.isPending.value" @cure="mend" />
+          <FindingsList class="findings" :findings="findings" :names="names" :busy="busy" @cure="edit" />
           <div class="panel-body">
             <p class="quiet">{{ gate.flies ? ASK_THEM : 'Nobody flies on this trip: nothing is restricted as it is in the air. Buses, trains and ferries have rules of their own.' }}</p>
             <table v-if="gate.restricted.length">

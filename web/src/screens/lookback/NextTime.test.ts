@@ -2,13 +2,13 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { client } from '@/api/client'
 import { queries } from '@/api/queries'
-import type { Advice, LookBack } from '@/api/types'
+import type { Lesson, LookBack } from '@/api/types'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import NextTime from './NextTime.vue'
 
 const marks = { must_take: [] as string[], must_leave: [] as string[], slots: [] }
 const trip = (id: string, status: string) => ({ version: 4, open_kit: 'a', trip: { id, name: id.toUpperCase(), status, marks } })
-const one = (code: Advice['code'], item: string, numbers = {}, refs = {}): Advice => ({ code, item, numbers, refs })
+const one = (code: Lesson['code'], item: string, numbers = {}, refs = {}): Lesson => ({ code, item, numbers, refs })
 const back = {
   kept: ['aid'],
   advice: [

@@ -2,7 +2,7 @@
 /** What to do about the next kit: each piece of advice with the one thing to do about it, here or on a trip to come. */
 import { useMutation } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import type { Advice, LookBack } from '@/api/types'
+import type { Lesson, LookBack } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { storedThing, useLocker } from '@/composables/useLocker'
 import { notify } from '@/composables/useNotice'
@@ -21,29 +21,29 @@ const coming = computed(() => (trips.value ?? []).filter((doc) => doc.trip.statu
 const chosen = ref('')
 const next = computed(() => coming.value.find((doc) => doc.trip.id === chosen.value) ?? coming.value[0])
 
-function way(one: Advice): How | null {
+function way(one: Lesson): How | null {
   if (!one.item) return null
   if (one.code === 'leave') return 'must_leave'
   return one.code === 'take' || one.code === 'rent' ? 'must_take' : null
 }
-function marked(one: Advice): boolean {
+function marked(one: Lesson): boolean {
   const how = way(one)
   return !!how && !!next.value?.trip.marks[how].includes(one.item)
 }
-function mark(one: Advice): void {
+function mark(one: Lesson): void {
   const [doc, how] = [next.value, way(one)]
   if (!doc || !how) return
   save.mutate({ version: doc.version, trip: { ...doc.trip, marks: withMark(doc.trip.marks, one.item, how) } }, { onError: notify })
 }
 /** A fault or the age of a pack goes into the note of the thing, once. */
-function noteFor(one: Advice): string {
+function noteFor(one: Lesson): string {
   return one.item && (one.code === 'service' || one.code === 'retire') ? serviceNote(one) : ''
 }
-function noted(one: Advice): boolean {
+function noted(one: Lesson): boolean {
   return !!things.value?.find((doc) => doc.thing.id === one.item)?.thing.note?.includes(noteFor(one))
 }
 const write = useMutation({
-  mutationFn: async (one: Advice) => {
+  mutationFn: async (one: Lesson) => {
     const doc = await storedThing(one.item)
     const text = noteFor(one)
     if (!doc || doc.thing.note?.includes(text)) return

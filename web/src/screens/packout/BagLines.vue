@@ -12,7 +12,7 @@ import { pieces, whereText } from '@/wording/packout'
 import { awayText } from '@/wording/stow'
 
 const props = defineProps<{ head: string; under: string; lines: OutLine[]; rooms: RoomUse[]; done: (line: string) => boolean; things: Map<string, Thing>; names: Names }>()
-const emit = defineEmits<{ tick: [line: string]; swap: [line: OutLine, item: string]; changed: [] }>()
+const emit = defineEmits<{ tick: [line: string]; swap: [line: OutLine, item: string] }>()
 const { save } = useLocker()
 const open = ref('')
 const reason = ref('in-post')
@@ -28,10 +28,7 @@ const away = useMutation({
     const doc = await storedThing(wish.item)
     if (doc) await save.mutateAsync({ version: doc.version, thing: { ...doc.thing, absent: wish.absent } })
   },
-  onSuccess: () => {
-    open.value = ''
-    emit('changed')
-  },
+  onSuccess: () => (open.value = ''),
   onError: notify,
 })
 function setAway(line: OutLine): void {

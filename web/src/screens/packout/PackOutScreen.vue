@@ -18,12 +18,12 @@ import TakeAlong from './TakeAlong.vue'
 import WeighBags from './WeighBags.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
-const { bench, error, things, loaded, edit, names } = useBench(
+const { bench, at, error, things, loaded, edit, busy, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
 const field = useField(() => props.trip)
-const { list, scale, again } = usePackOut(() => (bench.value ? { trip: props.trip, kit: props.kit, version: bench.value.state.version } : null))
+const { list, scale } = usePackOut(at)
 usePwa()
 const PARTS = [
   { name: 'list', title: 'list' },
@@ -48,12 +48,12 @@ function tick(line: string): void {
 }
 /** One thing more, into a bag that comes along. */
 function add(item: string, bag: string): void {
-  edit.mutate([{ act: 'load', item, count: 1, place: { where: 'bag', bag, outside: false } }])
+  edit([{ act: 'load', item, count: 1, place: { where: 'bag', bag, outside: false } }])
 }
 /** Another of the same kind takes the place of what stays at home. */
 function swap(line: OutLine, item: string): void {
   const place = line.bag === null ? ({ where: 'worn', person: line.person } as const) : ({ where: 'bag', bag: line.bag, outside: line.outside } as const)
-  edit.mutate([
+  edit([
     { act: 'leave', item: line.item },
     { act: 'load', item, count: 1, place },
   ])
@@ -77,10 +77,10 @@ function swap(line: OutLine, item: string): void {
       <section class="list" aria-label="The list">
         <p v-if="!lines.length" class="quiet">Nothing is loaded yet. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load things on the bench</RouterLink>, and the list stands here.</p>
         <div class="columns">
-        <BagLines v-for="bag in bags" :key="bag.bag" :head="names.thing(bag.bag)" :under="bag.inside ? `goes into ${names.thing(bag.inside)}` : names.person(bag.person)" :lines="bag.lines" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" @changed="again" />
-        <BagLines v-if="worn.length" head="On you" under="in pockets, on belts" :lines="worn" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" @changed="again" />
+        <BagLines v-for="bag in bags" :key="bag.bag" :head="names.thing(bag.bag)" :under="bag.inside ? `goes into ${names.thing(bag.inside)}` : names.person(bag.person)" :lines="bag.lines" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" />
+        <BagLines v-if="worn.length" head="On you" under="in pockets, on belts" :lines="worn" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" />
         </div>
-        <AddThing :bags="list.bags.map((b) => b.bag)" :things="things" :loaded="loaded" :names="names" :busy="edit.isPending.value" @add="add" />
+        <AddThing :bags="list.bags.map((b) => b.bag)" :things="things" :loaded="loaded" :names="names" :busy="busy" @add="add" />
       </section>
       <nav class="sides" aria-label="Beside the list">
         <button v-for="p in PARTS.slice(1)" :key="p.name" type="button" class="tab" :aria-pressed="side === p.name" @click="part = p.name">{{ p.title }}</button>
@@ -92,7 +92,7 @@ function swap(line: OutLine, item: string): void {
         </ol>
       </section>
       <BeforeLeaving class="before" :list="list" :done="done" :names="names" @tick="tick" />
-      <WeighBags class="scale" :bags="list.bags" :field="field" :scale="scale" :things="things" :names="names" @changed="again" />
+      <WeighBags class="scale" :bags="list.bags" :field="field" :scale="scale" :things="things" :names="names" />
       <TakeAlong class="along" :trip="trip" :kit="kit" />
     </div>
     <p v-else-if="bench" class="screen quiet" role="status">Packing, then listing…</p>

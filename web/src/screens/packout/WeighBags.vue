@@ -12,7 +12,6 @@ import * as fmt from '@/format/units'
 import { readingText, scaleText } from '@/wording/packout'
 
 const props = defineProps<{ bags: BagOut[]; field: ReturnType<typeof useField>; scale: UseMutationReturnType<Reading, Error, void, unknown>; things: Map<string, Thing>; names: Names }>()
-const emit = defineEmits<{ changed: [] }>()
 const units = useUnits()
 const { weigh } = useLocker()
 const said = ref('')
@@ -59,7 +58,6 @@ async function keepOwn(item: string): Promise<void> {
   try {
     const doc = await storedThing(item)
     if (doc) await weigh.mutateAsync({ id: item, version: doc.version, mass_g })
-    emit('changed')
   } catch (error) {
     notify(error as Error)
   }

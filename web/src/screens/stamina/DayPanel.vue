@@ -14,7 +14,7 @@ const day = defineModel<Day>('day', { required: true })
 const night = computed(() => day.value.night ?? { ...props.usual, car_h: 0 })
 const options = computed(() => props.patterns.map((p) => ({ title: p.name, value: p.id })))
 const error = (field: string): string => props.errors[`days.${props.index}.${field}`] ?? ''
-const sums = computed(() => props.power.types.flatMap((type) => type.eaters.map((eater) => eaterSum(eater, props.names.thing))))
+const sums = computed(() => props.power.types.flatMap((type) => type.loads.map((eater) => eaterSum(eater, props.names.thing))))
 const used = computed(() => props.power.packs.filter((p) => p.order !== null || p.topped_up_wh > 0 || p.charged_wh > 0))
 
 function setNight(change: Partial<NonNullable<Day['night']>>): void {
@@ -36,7 +36,7 @@ function setNight(change: Partial<NonNullable<Day['night']>>): void {
       <tbody>
         <tr v-for="type in power.types" :key="type.type" :class="{ bad: isShort(type) }">
           <td>{{ names.thing(type.type) }}</td>
-          <td class="label"><template v-for="(e, i) in type.eaters" :key="e.item + i">{{ i ? ' + ' : '' }}{{ e.item === type.type ? fmt.percent(e.charges) : `${names.thing(e.item)} ${fmt.figure(e.charges, 2)}×` }}</template></td>
+          <td class="label"><template v-for="(e, i) in type.loads" :key="e.item + i">{{ i ? ' + ' : '' }}{{ e.item === type.type ? fmt.percent(e.charges) : `${names.thing(e.item)} ${fmt.figure(e.charges, 2)}×` }}</template></td>
           <td class="number">{{ wh(type.need_wh) }}</td>
           <td class="number">{{ wh(type.ready_wh) }}</td>
           <td class="number">{{ type.margin === null ? '' : type.margin < 0 ? `▲ ${fmt.percent(type.got_wh / type.need_wh)} met` : fmt.percent(type.margin) }}</td>

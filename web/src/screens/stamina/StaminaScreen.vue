@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** Stamina: days as columns, pack by pack and card by card; what breaks, when, and what each cure weighs. */
 import { computed, ref, watch } from 'vue'
-import type { Edit, Stamina } from '@/api/types'
+import type { Stamina } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import TripFrame from '@/components/TripFrame.vue'
+import { useAdvice } from '@/composables/useAdvice'
 import { useBench } from '@/composables/useBench'
 import { useLeaveGuard } from '@/composables/useLeaveGuard'
 import { useUnits } from '@/composables/useSession'
@@ -13,6 +14,7 @@ import { day as dayName } from '@/format/dates'
 import * as fmt from '@/format/units'
 import FindingsList from '@/screens/bench/FindingsList.vue'
 import { useBriefDraft } from '@/screens/brief/useBriefDraft'
+import { advised } from '@/wording/advice'
 import { CARD_SCHOOL, POWER_SCHOOL } from '@/wording/stamina'
 import DayPanel from './DayPanel.vue'
 import LossSchools from './LossSchools.vue'
@@ -22,7 +24,7 @@ import StaminaTables from './StaminaTables.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
 const units = useUnits()
-const { bench, error, things, loaded, edit, names } = useBench(
+const { bench, at, error, things, loaded, edit, busy, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
@@ -36,11 +38,8 @@ const stamina = computed<Stamina | undefined>({
     if (draft.value && value) draft.value.stamina = value
   },
 })
-const { report, advice } = useStamina(() =>
-  bench.value && stamina.value
-    ? { trip: props.trip, kit: props.kit, stored: `${bench.value.trip.version} ${bench.value.state.version}`, stamina: stamina.value }
-    : null,
-)
+const { report, advice, stands } = useStamina(at, stamina)
+const told = useAdvice(at)
 const chosen = ref(0)
 const VIEWS = [
   { name: 'day', title: 'the day' },
@@ -53,7 +52,7 @@ const asTable = ref(false)
 /** Items of packs by the type they are. */
 const types = computed(() => new Map([...things.value.values()].flatMap((t) => (t.kind === 'battery' ? [[t.id, t.battery_type] as const] : []))))
 const bodies = computed(() => [...things.value.values()].filter((t) => t.kind === 'body' && loaded.value.has(t.id)))
-const problems = computed(() => bench.value?.state.assessment.findings.filter((f) => f.station === 'stamina') ?? [])
+const problems = computed(() => advised(bench.value?.state.assessment.findings ?? [], told.value).filter(({ finding }) => finding.stations.includes('stamina')))
 const short = computed(() => new Set(report.value?.power.days.flatMap((d, i) => (d.types.some(breaksDay) || (report.value?.pictures.days[i]?.lost_gb ?? 0) > 0 ? [i] : [])) ?? []))
 const usual = computed(() => (brief.value?.mains ? { mains_h: 8, outlets: 2 } : { mains_h: 0, outlets: 0 }))
 // A new visit opens on the first day that breaks.
@@ -61,9 +60,6 @@ watch(
   () => [props.kit, report.value !== undefined],
   () => (chosen.value = Math.min(...short.value, report.value?.power.days.length ? report.value.power.days.length - 1 : 0)),
 )
-function mend(edits: Edit[]): void {
-  edit.mutate(edits)
-}
 function set(change: Partial<Stamina>): void {
   if (stamina.value) stamina.value = { ...stamina.value, ...change }
 }
@@ -97,13 +93,13 @@ const WARMER = { min: -15, max: 10 }
           <span v-else class="label" role="status">{{ state === 'saving' ? 'saving…' : '' }}</span>
         </nav>
         <p v-if="state === 'refused' && problem && !problem.fields.length" class="bad">{{ problem.title }}</p>
-        <FindingsList v-if="view !== 'settings' && problems.length" class="findings" :findings="problems" :names="names" :busy="edit.isPending.value" @cure="mend" />
+        <FindingsList v-if="view !== 'settings' && problems.length" class="findings" :findings="problems" :names="names" :busy="busy" @cure="edit" />
         <div class="panel-body">
           <template v-if="view === 'day' && report.power.days[chosen] && report.pictures.days[chosen] && draft.days?.[chosen]">
             <h1>{{ dayName(report.power.days[chosen]!.date) }} <span class="quiet">{{ draft.days[chosen]!.title }}, {{ fmt.temperature(report.power.days[chosen]!.lowest_c, units) }}</span></h1>
             <DayPanel v-model:day="draft.days[chosen]!" :power="report.power.days[chosen]!" :pictures="report.pictures.days[chosen]!" :patterns="stamina.patterns ?? []" :usual="usual" :errors="errors" :index="chosen" :names="names" />
           </template>
-          <LossSchools v-else-if="view === 'losses'" :pictures="report.pictures" :advice="advice" :school="stamina.power ?? 'charge-nightly'" :names="names" @school="set({ power: $event })" />
+          <LossSchools v-else-if="view === 'losses'" :pictures="report.pictures" :advice="advice" :stands="stands" :school="stamina.power ?? 'charge-nightly'" :names="names" @school="set({ power: $event })" />
           <SettingsPanel v-else-if="view === 'settings'" v-model="stamina" :errors="errors" :bodies="bodies" :paid="brief?.stakes === 'paid'" />
         </div>
       </aside>

@@ -22,7 +22,7 @@ const power = (date: string, more: object = {}): PowerDay =>
     usable_warm: 0.8325,
     night_h: 0,
     outlets: 0,
-    types: [{ type: 'LB-4', need_wh: 24, got_wh: 12, ready_wh: 12, margin: -0.5, bare: false, eaters: [{ item: 'c1', charges: 1.5, wh: 24, times: 1, parts: [] }] }],
+    types: [{ type: 'LB-4', need_wh: 24, got_wh: 12, ready_wh: 12, margin: -0.5, bare: false, loads: [{ item: 'c1', charges: 1.5, wh: 24, times: 1, parts: [] }] }],
     packs: [pack(1, { drawn_wh: 10.6, cold_wh: 5.4, evening_wh: 0, order: 1 }), pack(2, {})],
     banks: [],
     charges: [],

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A cutting plan for the foam of a hard case, layer by layer, to scale; files to cut from; other cases beside it. */
 import { computed, ref } from 'vue'
+import type { Stamped } from '@/api/queries'
 import type { FoamWish, Pocket } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
 import type { Names } from '@/composables/useBench'
@@ -10,11 +11,12 @@ import { labelIn } from '@/drawing/stow'
 import * as fmt from '@/format/units'
 import { many } from '@/wording/parts'
 
-const props = defineProps<{ trip: string; kit: string; bag: string; version: number; names: Names }>()
+const props = defineProps<{ at: Stamped; bag: string; names: Names }>()
 const units = useUnits()
 const wish = ref<FoamWish>({ wall_mm: 15, layer_mm: 50, notch_mm: 12 })
 const { foam, error, cases, file } = useFoam(
-  () => ({ slug: props.trip, kit: props.kit, bag: props.bag, version: props.version }),
+  () => props.at,
+  () => props.bag,
   wish,
 )
 const LIMITS = { wall_mm: [5, 60], layer_mm: [10, 150], notch_mm: [0, 30] } as const

@@ -26,13 +26,13 @@ const RoomTurned = defineAsyncComponent(() => import('./RoomTurned.vue'))
 
 const props = defineProps<{ trip: string; kit: string }>()
 const units = useUnits()
-const { bench, error, things, entries, loaded, edit, names } = useBench(
+const { bench, at, error, things, entries, loaded, edit, stow: keepStow, busy, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
 const loadout = ref('')
-const { stowage, problem, running, save } = useStowage(bench, () => loadout.value)
-const { outing } = useOuting(() => (bench.value && loadout.value ? { slug: props.trip, kit: props.kit, loadout: loadout.value, version: bench.value.state.version } : null))
+const { stowage, problem, running } = useStowage(at, () => loadout.value)
+const { outing } = useOuting(at, loadout)
 const editing = ref(false)
 const chosen = ref<string | null>(null)
 const picked = ref<string | null>(null)
@@ -99,7 +99,7 @@ function found(find: Find): void {
 function pin(block: Placed, at: [number, number, number]): void {
   const item = block.items[0]!
   const others = (stow.value.pins ?? []).filter((p) => p.item !== item || p.bag !== room.value!.bag)
-  save.mutate({ ...stow.value, pins: [...others, { item, bag: room.value!.bag, compartment: room.value!.compartment, at_mm: at, turn: block.turn }] })
+  keepStow({ ...stow.value, pins: [...others, { item, bag: room.value!.bag, compartment: room.value!.compartment, at_mm: at, turn: block.turn }] })
 }
 function pinAt(id: string, at: [number, number, number]): void {
   const block = placed.value.find((p) => p.block === id)
@@ -108,10 +108,10 @@ function pinAt(id: string, at: [number, number, number]): void {
 /** What helps is done where it helps: in the loadout that is shown, or in the kit. */
 function mend(edits: Edit[]): void {
   if (out.value) keep(edited(out.value, edits, loaded.value))
-  else edit.mutate(edits)
+  else edit(edits)
 }
 function keep(changed: Loadout): void {
-  save.mutate({ ...stow.value, loadouts: loadouts.value.map((l) => (l.id === changed.id ? changed : l)) })
+  keepStow({ ...stow.value, loadouts: loadouts.value.map((l) => (l.id === changed.id ? changed : l)) })
 }
 function add(): void {
   const bags = [...entries.value.values()].flat().filter((e) => e.place.where === 'piece' && e.place.piece !== 'hold')
@@ -123,12 +123,12 @@ function add(): void {
     loadouts.value,
     bags.sort((a, b) => litres(a.item) - litres(b.item))[0],
   )
-  save.mutate({ ...stow.value, loadouts: [...loadouts.value, made] }, { onSuccess: () => choose(made.id, true) })
+  keepStow({ ...stow.value, loadouts: [...loadouts.value, made] }, () => choose(made.id, true))
 }
 function remove(): void {
   const rest = loadouts.value.filter((l) => l.id !== loadout.value)
   choose('', false)
-  save.mutate({ ...stow.value, loadouts: rest })
+  keepStow({ ...stow.value, loadouts: rest })
 }
 function choose(id: string, edits: boolean): void {
   loadout.value = id
@@ -145,7 +145,7 @@ watch(
   <TripFrame :bench="bench" :error="error" :names="names">
     <div v-if="bench && stowage && (room || out)" class="screen grid stacks">
       <div class="left">
-        <LoadoutList :loadouts="loadouts" :chosen="loadout" :outing="outing" :editing="editing" :busy="save.isPending.value" :names="names" @choose="choose($event, false)" @add="add" @edit="editing = !editing" />
+        <LoadoutList :loadouts="loadouts" :chosen="loadout" :outing="outing" :editing="editing" :busy="busy" :names="names" @choose="choose($event, false)" @add="add" @edit="editing = !editing" />
         <BagsList :stowage="stowage" :loads="loads" :room="room?.room ?? null" :names="names" @choose="chosen = $event" @found="found" />
       </div>
       <p v-if="!room" class="quiet">No bag goes along on this loadout. Pick one on the right.</p>
@@ -158,7 +158,7 @@ watch(
         </header>
         <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>
         <StowTable v-if="view === 'table'" class="grow" :stowage="stowage" :names="names" />
-        <FoamPlan v-else-if="view === 'foam' && hard" :key="room.bag" :trip="trip" :kit="kit" :bag="room.bag" :version="bench.state.version" :names="names" />
+        <FoamPlan v-else-if="view === 'foam' && hard" :key="room.bag" :at="at ?? { trip, kit, stamp: bench.state.stamp }" :bag="room.bag" :names="names" />
         <RoomTurned v-else-if="view === 'turned'" :key="room.room" :room="room" :placed="placed" :picked="picked" :group="group" />
         <template v-else>
           <RoomPlan :key="room.room" :room="room" :placed="placed" :picked="picked" :free="free" :cut="cut" :line="line" :away="away" :name="name" :group="group" @pick="pick" @point="point" @pin="pinAt" />
@@ -169,8 +169,8 @@ watch(
           <KindLegend :groups="groups" :absent="placed.some((p) => away.has(p.block))" :pinned="placed.some((p) => p.pinned)" />
         </template>
       </div>
-      <LoadoutEditor v-if="out && (editing || !room)" class="right" :loadout="out" :loaded="pieces" :people="bench.trip.trip.people ?? []" :days="bench.trip.trip.days ?? []" :legs="bench.trip.trip.legs ?? []" :names="names" :busy="save.isPending.value" @change="keep" @remove="remove" />
-      <StowDetails v-else-if="room" class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :slots="bench.trip.trip.marks?.slots ?? []" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="save.isPending.value || edit.isPending.value" @mend="mend" @stow="save.mutate($event)" @pin="pin($event, $event.at_mm)" />
+      <LoadoutEditor v-if="out && (editing || !room)" class="right" :loadout="out" :loaded="pieces" :people="bench.trip.trip.people ?? []" :days="bench.trip.trip.days ?? []" :legs="bench.trip.trip.legs ?? []" :names="names" :busy="busy" @change="keep" @remove="remove" />
+      <StowDetails v-else-if="room" class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :slots="bench.trip.trip.marks?.slots ?? []" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="busy" @mend="mend" @stow="keepStow($event)" @pin="pin($event, $event.at_mm)" />
     </div>
     <p v-else-if="bench && stowage" class="screen quiet">No bag is loaded. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load one on the bench</RouterLink>, and this station says where everything goes.</p>
     <p v-else-if="problem" class="screen bad" role="alert">{{ problem.title }}</p>

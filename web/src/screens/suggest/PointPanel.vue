@@ -12,6 +12,8 @@ const props = defineProps<{
   point: Point
   now: Assessment
   then: Assessment | undefined
+  /** Share of the brief that bears any one loss, of the kit on the table; none while it is reckoned. */
+  steady: number | undefined
   loaded: Map<string, number>
   things: Map<string, Thing>
   trip: Trip
@@ -73,7 +75,7 @@ const marked = (item: string): string => markedAs(marks.value, item)
           </tr>
           <tr>
             <td>Brief that bears any one loss</td>
-            <td class="number">{{ fmt.percent(now.resilience.share) }}</td>
+            <td class="number">{{ steady === undefined ? '…' : fmt.percent(steady) }}</td>
             <td class="number">{{ fmt.percent(point.steady) }}</td>
           </tr>
         </tbody>

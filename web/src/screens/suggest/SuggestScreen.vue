@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import type { Asking, Marks } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
 import TripFrame from '@/components/TripFrame.vue'
+import { useAdvice } from '@/composables/useAdvice'
 import { useBench, useKits } from '@/composables/useBench'
 import { useChoice } from '@/composables/useChoice'
 import { useCompare } from '@/composables/useCompare'
@@ -21,7 +22,7 @@ import TradeCurve from './TradeCurve.vue'
 const props = defineProps<{ trip: string; kit: string }>()
 const router = useRouter()
 const units = useUnits()
-const { bench, error, things, loaded, names } = useBench(
+const { bench, at, error, things, loaded, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
@@ -54,11 +55,8 @@ const point = computed(() => points.value[chosen.value])
 function choose(index: number): void {
   chosenMass.value = points.value[index]?.carried_g ?? null
 }
-const { thought } = useThought(
-  () => props.trip,
-  () => props.kit,
-  () => (point.value ? { entries: point.value.kit.entries ?? [] } : null),
-)
+const { thought, stands } = useThought(at, () => (point.value ? { entries: point.value.kit.entries ?? [] } : null))
+const told = useAdvice(at)
 const others4 = computed(() => (bench.value?.kits ?? []).map((k) => k.id).slice(0, 4))
 const { comparison } = useCompare(() => props.trip, others4)
 const present = computed(() => {
@@ -135,7 +133,8 @@ async function take(): Promise<void> {
         class="right"
         :point="point"
         :now="bench.state.assessment"
-        :then="thought?.assessment"
+        :then="stands ? thought?.assessment : undefined"
+        :steady="told.stands ? told.advice?.resilience.share : undefined"
         :loaded="loaded"
         :things="things"
         :trip="brief"

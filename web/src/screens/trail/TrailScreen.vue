@@ -15,7 +15,7 @@ import NightPart from './NightPart.vue'
 import TodayPart from './TodayPart.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
-const { bench, error, things, entries, names } = useBench(
+const { bench, at: stamped, error, things, entries, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
@@ -46,7 +46,7 @@ watch(
 const at = computed(() => days.value.findIndex((d) => d.date === date.value))
 const here = computed(() => days.value[at.value])
 const loadout = computed(() => (bench.value?.state.kit.stow?.loadouts ?? []).find((l) => l.days?.includes(date.value)))
-const { outing } = useOuting(() => (bench.value && loadout.value ? { slug: props.trip, kit: props.kit, loadout: loadout.value.id, version: bench.value.state.version } : null))
+const { outing } = useOuting(stamped, () => loadout.value?.id ?? '')
 const all = computed(() => [...entries.value.values()].flat())
 function step(by: number): void {
   const next = days.value[at.value + by]

@@ -1,13 +1,17 @@
-"""Lens changes: what each day asks of the hands, and which lens lives on which body (domain 2)."""
+"""Lens changes: how often each day asks for one, and which lens lives on which body (docs/domain/optics.md).
+
+The front door is ``lens_changes``.
+"""
 
 from collections.abc import Mapping, Sequence
-from itertools import permutations
+from datetime import date
+from itertools import product
 
 from mule.gear import Body, Lens, at_hand
-from mule.ledger.answer import DayHands, Home
 from mule.optics import Coverage, WantCover
 from mule.plan import Plan
 from mule.trip import Day, Want, Weather
+from mule.units import Frozen
 
 # A lens that serves less than this of a want stays in the bag for it.
 _LEAST_SHARE = 0.15
@@ -18,7 +22,28 @@ _MOST_LENSES = 7
 _EXPOSED = frozenset(Weather)
 
 
-def day_hands(plan: Plan, coverage: Coverage) -> tuple[DayHands, ...]:
+class Home(Frozen):
+    """The lens that lives on a body."""
+
+    body: str
+    lens: str
+
+
+class DayChanges(Frozen):
+    """What a day asks: the lenses that serve its wants, where they live, and how often one is changed.
+
+    second_body: the lightest left body that would save changes; None when there is none or nothing to save.
+    """
+
+    date: date
+    lenses: tuple[str, ...]
+    homes: tuple[Home, ...]
+    changes: int
+    exposed: bool
+    second_body: str | None
+
+
+def lens_changes(plan: Plan, coverage: Coverage) -> tuple[DayChanges, ...]:
     """One answer per day of the trip."""
     covers = {cover.want: cover for cover in coverage.wants}
     # Days that shoot the same ask the same.
@@ -29,7 +54,7 @@ def day_hands(plan: Plan, coverage: Coverage) -> tuple[DayHands, ...]:
         key = tuple(want.id for want in wants)
         if key not in known:
             known[key] = _served_by(plan, wants, covers)
-        answers.append(_hands(plan, day, *known[key]))
+        answers.append(_changes(plan, day, *known[key]))
     return tuple(answers)
 
 
@@ -49,9 +74,9 @@ def _served_by(
     return lenses, _homes(plan, lenses[:_MOST_LENSES], uses, weight)
 
 
-def _hands(plan: Plan, day: Day, lenses: tuple[str, ...], homes: tuple[Home, ...]) -> DayHands:
+def _changes(plan: Plan, day: Day, lenses: tuple[str, ...], homes: tuple[Home, ...]) -> DayChanges:
     changes = len(lenses) - len(homes)
-    return DayHands(
+    return DayChanges(
         date=day.date,
         lenses=lenses,
         homes=homes,
@@ -76,40 +101,36 @@ def _homes(
     plan: Plan, lenses: Sequence[str], uses: Mapping[str, float], weight: Mapping[tuple[str, str], float]
 ) -> tuple[Home, ...]:
     """Each loaded body keeps one lens that fits it: as many as can be, then the most used, then the best pairs."""
-    loaded = plan.kit.loaded()
+    loaded = plan.loaded
     bodies = [body for i in loaded if isinstance(body := plan.items[i], Body) and body.mount for _ in range(loaded[i])][
         :_MOST_BODIES
     ]
-    best: tuple[Home, ...] = ()
+    # A lens goes on a body directly; an adapted one counts as fitting the bodies it is used on.
+    mounts = {body.mount for body in bodies}
+    glass = [lens for i in lenses if isinstance(lens := plan.items[i], Lens)]
+    fitting = [[t.id for t in glass if t.mount == body.mount or t.mount not in mounts] for body in bodies]
+    best: Sequence[tuple[Body, str]] = ()
     best_value = (0, 0.0, 0.0)
-    padded = [*lenses, *([""] * len(bodies))]
-    for chosen in permutations(padded, len(bodies)):
-        pairs = [(b, lens) for b, lens in zip(bodies, chosen, strict=True) if lens and _fits(plan, b, lens)]
+    # None stands for a body that houses no lens.
+    for chosen in product(*([*able, None] for able in fitting)):
+        pairs = [(body, lens) for body, lens in zip(bodies, chosen, strict=True) if lens]
+        if len({lens for _, lens in pairs}) < len(pairs):
+            continue
         value = (
             len(pairs),
             sum(uses[lens] for _, lens in pairs),
-            sum(weight.get((b.id, lens), 0.0) for b, lens in pairs),
+            sum(weight.get((body.id, lens), 0.0) for body, lens in pairs),
         )
         if value > best_value:
-            best, best_value = tuple(Home(body=b.id, lens=lens) for b, lens in pairs), value
-    return best
-
-
-def _fits(plan: Plan, body: Body, lens_id: str) -> bool:
-    """Whether a lens goes on a body directly; an adapted one counts as fitting the bodies it is used on."""
-    lens = plan.items[lens_id]
-    return isinstance(lens, Lens) and (lens.mount == body.mount or lens.mount not in _mounts(plan))
-
-
-def _mounts(plan: Plan) -> set[str | None]:
-    return {t.mount for i in plan.kit.loaded() if isinstance(t := plan.items[i], Body)}
+            best, best_value = pairs, value
+    return tuple(Home(body=body.id, lens=lens) for body, lens in best)
 
 
 def _spare_body(plan: Plan, lenses: Sequence[str], homes: Sequence[Home]) -> str | None:
     """The lightest left body that takes one of the lenses without a home."""
     housed = {home.lens for home in homes}
     mounts = {t.mount for i in lenses if i not in housed and isinstance(t := plan.items[i], Lens)}
-    loaded = plan.kit.loaded()
+    loaded = plan.loaded
     able = [t for t in plan.gear if isinstance(t, Body) and t.id not in loaded and at_hand(t) and t.mount in mounts]
     lightest = min(able, key=lambda body: body.mass_g, default=None)
     return lightest.id if lightest else None

@@ -16,9 +16,9 @@ LAMP_W = 5.0
 PORT_W = 20.0
 
 
-@dataclass(frozen=True)
-class Filler:
-    """Something that fills packs: a charger's bays, or a camera with one pack inside."""
+@dataclass(frozen=True, slots=True)
+class PackCharger:
+    """Something that fills packs: a charger's bays, or a camera (no bays: one pack inside, a port for as long)."""
 
     by: str
     types: tuple[str, ...]
@@ -26,8 +26,8 @@ class Filler:
     hours: float
 
 
-@dataclass(frozen=True)
-class Wall:
+@dataclass(frozen=True, slots=True)
+class WallPlug:
     """A wall plug with ports for USB."""
 
     item: str
@@ -36,74 +36,82 @@ class Wall:
 
 
 @dataclass(frozen=True)
-class Means:
+class ChargingSources:
     """All means of charging that work here. leads: outlets won by extension leads. watts: of devices, by item."""
 
-    mains: tuple[Filler, ...] = ()
-    usb: tuple[Filler, ...] = ()
-    car: tuple[Filler, ...] = ()
-    walls: tuple[Wall, ...] = ()
+    mains: tuple[PackCharger, ...] = ()
+    usb: tuple[PackCharger, ...] = ()
+    car: tuple[PackCharger, ...] = ()
+    plugs: tuple[WallPlug, ...] = ()
     leads: int = 0
     watts: Mapping[str, float] = field(default_factory=dict)
     useless: tuple[Useless, ...] = ()
 
-    def of(self, school: PowerSchool) -> "Means":
+    def in_school(self, school: PowerSchool) -> "ChargingSources":
         """What is left of them in a school: no packs charged, or only in cameras."""
         if school == "packs-only":
-            return Means(walls=self.walls, leads=self.leads, watts=self.watts)
+            return ChargingSources(plugs=self.plugs, leads=self.leads, watts=self.watts)
         if school == "usb-c":
-            usb = tuple(f for f in self.usb if f.bays == 0)
-            return Means(usb=usb, walls=self.walls, leads=self.leads, watts=self.watts)
+            usb = tuple(charger for charger in self.usb if charger.bays == 0)
+            return ChargingSources(usb=usb, plugs=self.plugs, leads=self.leads, watts=self.watts)
         return self
 
-    def fills(self, type_: str) -> bool:
+    def fills_by_usb(self, type_: str) -> bool:
         """Whether anything could fill packs of a type over USB, by day."""
-        return any(type_ in filler.types for filler in self.usb)
+        return any(type_ in charger.types for charger in self.usb)
 
 
-def means(gear: Mapping[str, Gear], counts: Mapping[str, int], mains: Mains | None) -> Means:
-    """Sorts the loaded things into what charges, and what is of no use here."""
+def charging_sources(gear: Mapping[str, Gear], counts: Mapping[str, int], mains: Mains | None) -> ChargingSources:
+    """Sorts the loaded things into what charges, and what is of no use here.
+
+    gear: by id. counts: pieces loaded by item id. mains: what comes out of the wall; None where nobody said.
+    """
     plugs: Sequence[str] = mains.plugs if mains else ()
     things = [(gear[i], n) for i, n in counts.items()]
     links = [(t, n) for t, n in things if isinstance(t, Link) and fits_wall(t.from_plug, plugs)]
     adapted = {port for link, _ in links for port in link.to_ports}
-    walls = [
-        Wall(link.id, usb, link.rating_w or PORT_W)
-        for link, n in links
-        if (usb := sum(port.startswith("USB") for port in link.to_ports))
-        for _ in range(n)
-    ]
     leads = sum((len(link.to_ports) - 1) * n for link, n in links if all(len(p) == 1 for p in link.to_ports))
     packs = {t.battery_type for t, _ in things if isinstance(t, Battery) and t.rechargeable}
-    found: dict[str, list[Filler]] = {"mains": [], "usb-c": [], "car": []}
+    found: dict[str, list[PackCharger]] = {"mains": [], "usb-c": [], "car": []}
     useless = []
     for charger, count in things:
         if not isinstance(charger, Charger):
             continue
         why = _why_useless(charger, mains, adapted, packs)
         if why:
-            useless.append(Useless(item=charger.id, why=why))
+            useless.append(Useless.model_validate({"item": charger.id, "why": why}))
         else:
-            filler = Filler(charger.id, charger.battery_types, charger.bays, charger.hours_per_charge)
-            found[charger.input] += [filler] * count
-    # A camera counts as a filler of no bays: it takes one pack, and needs a port for as long.
-    cameras = [
-        Filler(b.id, (b.battery_type,), 0, BODY_H)
-        for b, n in things
-        if isinstance(b, Body) and b.usb_charging and b.battery_type
-        for _ in range(n)
-    ]
+            one = PackCharger(charger.id, charger.battery_types, charger.bays, charger.hours_per_charge)
+            found[charger.input] += [one] * count
     watts = {t.id: t.charge_w or DEVICE_W[t.form] for t, _ in things if isinstance(t, Computer)}
     watts |= {t.id: LAMP_W for t, _ in things if isinstance(t, Light)}
-    return Means(
+    return ChargingSources(
         mains=tuple(found["mains"]),
-        usb=(*found["usb-c"], *cameras),
+        usb=(*found["usb-c"], *_cameras(things)),
         car=tuple(found["car"]),
-        walls=tuple(walls),
+        plugs=tuple(_wall_plugs(links)),
         leads=leads,
         watts=watts,
         useless=tuple(useless),
     )
+
+
+def _wall_plugs(links: Sequence[tuple[Link, int]]) -> list[WallPlug]:
+    return [
+        WallPlug(link.id, usb, link.rating_w or PORT_W)
+        for link, n in links
+        if (usb := sum(port.startswith("USB") for port in link.to_ports))
+        for _ in range(n)
+    ]
+
+
+def _cameras(things: Sequence[tuple[Gear, int]]) -> list[PackCharger]:
+    return [
+        PackCharger(b.id, (b.battery_type,), 0, BODY_H)
+        for b, n in things
+        if isinstance(b, Body) and b.usb_charging and b.battery_type
+        for _ in range(n)
+    ]
 
 
 def _why_useless(charger: Charger, mains: Mains | None, adapted: set[str], packs: set[str]) -> str | None:

@@ -1,4 +1,4 @@
-"""What the things left in the locker would add: gaps closed, points gained, losses made up for."""
+"""What the things left at home would add: gaps closed, points gained, losses made up for."""
 
 from collections.abc import Collection, Iterable, Sequence
 
@@ -49,7 +49,7 @@ def _candidates(loaded: Sequence[Gear], left: Sequence[Gear]) -> list[SetUp]:
     ]
 
 
-class Left:
+class Unselected:
     """What the things left behind would add; built once per assessment."""
 
     def __init__(self, loaded: Sequence[Gear], left: Sequence[Gear], cols: Columns, best: Vector) -> None:

@@ -21,14 +21,16 @@ def serving(table: Table) -> list[list[Parts]]:
     return found
 
 
-def is_steady(ways: Sequence[Parts], counts: Mapping[str, int]) -> bool:
+def survives_any_single_loss(ways: Sequence[Parts], counts: Mapping[str, int]) -> bool:
     """Whether some way is left when any one piece is lost; a thing of which there are two is not lost with one."""
     single = {item for parts in ways for item in parts if counts.get(item, 0) == 1}
     return bool(ways) and all(any(item not in parts for parts in ways) for item in single)
 
 
-def steady_wants(table: Table, wants: Sequence[Want], counts: Mapping[str, int]) -> tuple[list[Want], float]:
+def wants_surviving_any_single_loss(
+    table: Table, wants: Sequence[Want], counts: Mapping[str, int]
+) -> tuple[list[Want], float]:
     """The wants that bear any one loss, and their share of the brief by importance."""
-    steady = [want for want, ways in zip(wants, serving(table), strict=True) if is_steady(ways, counts)]
+    steady = [want for want, ways in zip(wants, serving(table), strict=True) if survives_any_single_loss(ways, counts)]
     whole = sum(want.importance for want in wants)
     return steady, sum(want.importance for want in steady) / whole if whole else 0.0

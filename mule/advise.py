@@ -1,0 +1,60 @@
+"""advise(plan) -> Advice: what trying other kits says about this one. Wiring only.
+
+What each thing earns, what goes first, what comes next, what a loss costs, what would cure each finding. None of it is
+needed to show what a click did: facts are ``mule.assess``.
+"""
+
+from mule.assess import case_of
+from mule.completeness import Hold, holds
+from mule.filters import FilterFit
+from mule.finding import Finding
+from mule.ledger import Ledger, reckon
+from mule.optics import Worth
+from mule.plan import Plan
+from mule.resilience import Resilience
+from mule.rules import Station, Trials, advise_on, speak, stations_of
+from mule.units import Frozen
+
+
+class Advice(Frozen):
+    """All advice on one kit of one plan. worth: of each optical thing in use. holds: what hangs on each loaded thing.
+
+    filters: with what is left at home, too. findings: those of the assessment with their cures, and those that only
+    other kits show. stations: with these counted in.
+    """
+
+    kit: str
+    worth: tuple[Worth, ...]
+    holds: tuple[Hold, ...]
+    ledger: Ledger
+    resilience: Resilience
+    filters: FilterFit
+    findings: tuple[Finding, ...]
+    stations: tuple[Station, ...]
+
+
+def advise(plan: Plan) -> Advice:
+    """The advice on the open kit of ``plan``. Never raises for a valid plan.
+
+    >>> from tests import cast
+    >>> advise(cast.plan([])).ledger.drops
+    ()
+    """
+    trials = Trials(case_of(plan))
+    case = trials.case
+    findings = advise_on(speak(case), trials)
+    return Advice(
+        kit=plan.kit.id,
+        worth=trials.worths,
+        holds=holds(case.requirements, plan.items, case.loaded),
+        ledger=reckon(plan, case.view, case.requirements, case.loads, case.legs),
+        resilience=trials.resilience,
+        filters=trials.filters,
+        findings=findings,
+        stations=stations_of(findings),
+    )
+
+
+def losses_of(plan: Plan) -> Resilience:
+    """What each single loss would cost the open kit: that part of the advice alone."""
+    return Trials(case_of(plan)).resilience

@@ -1,0 +1,36 @@
+import { describe, expect, it } from 'vitest'
+import { readdirSync, readFileSync, statSync } from 'node:fs'
+import type { FoamWish, Stamina } from './types'
+import { adviceQuery, drillQuery, foamCasesQuery, foamQuery, outingQuery, packOutQuery, staminaAdviceQuery, staminaQuery, stationsQuery, thoughtQuery, type Stamped } from './queries'
+
+const at: Stamped = { trip: 'coast', kit: 'a', stamp: '3.1.9-12-30-x.2-2-2-y' }
+const later: Stamped = { ...at, stamp: '3.1.10-13-31-z.2-2-2-y' }
+const edits = [{ act: 'load' as const, item: 'zoom', count: 1 }]
+const stamina = {} as Stamina
+const foam = { wall_mm: 15 } as FoamWish
+
+describe('what hangs on a kit', () => {
+  it.each([
+    ['what if', (s: Stamped) => thoughtQuery(s, { edits }).queryKey],
+    ['advice', (s: Stamped) => adviceQuery(s, null).queryKey],
+    ['advice on a thought', (s: Stamped) => adviceQuery(s, { edits }).queryKey],
+    ['stamina', (s: Stamped) => staminaQuery(s, stamina).queryKey],
+    ['stamina advice', (s: Stamped) => staminaAdviceQuery(s, stamina).queryKey],
+    ['drill', (s: Stamped) => drillQuery(s).queryKey],
+    ['outing', (s: Stamped) => outingQuery(s, 'day').queryKey],
+    ['foam', (s: Stamped) => foamQuery(s, 'case', foam).queryKey],
+    ['foam of other cases', (s: Stamped) => foamCasesQuery(s, 'case', foam).queryKey],
+    ['pack-out', (s: Stamped) => packOutQuery(s).queryKey],
+    ['stations', (s: Stamped) => stationsQuery(s).queryKey],
+  ])('%s is asked for anew when the locker has changed', (_, key) => {
+    expect(JSON.stringify(key(at))).toContain(at.stamp)
+    expect(key(later)).not.toEqual(key(at))
+  })
+})
+
+it('keys stand in one file', () => {
+  const files = (readdirSync('src', { recursive: true }) as string[]).filter((f) => /\.(ts|vue)$/.test(f) && !/\.test\.ts$|queries\.ts$/.test(f) && statSync(`src/${f}`).isFile())
+  expect(files.length).toBeGreaterThan(100)
+  const own = files.filter((f) => /queryKey: (computed\(|\[)/.test(readFileSync(`src/${f}`, 'utf8')))
+  expect(own).toEqual([])
+})

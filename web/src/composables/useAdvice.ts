@@ -1,0 +1,30 @@
+/** The advice on what is on the table, or on a thought: asked for once the facts are here and nobody clicks on. */
+import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { computed, toValue, type MaybeRefOrGetter } from 'vue'
+import { adviceQuery, type Stamped, type Wish } from '@/api/queries'
+import type { Advice } from '@/api/types'
+
+/** Who clicks on within this time would only wait for the answer to a question that is no longer asked. */
+const SETTLED_MS = 120
+
+/** stands: whether the advice is about what is shown now; what is not stays in sight, marked, until the new one is here. */
+export interface Told {
+  advice: Advice | undefined
+  stands: boolean
+}
+
+export function useAdvice(at: MaybeRefOrGetter<Stamped | null>, wish: MaybeRefOrGetter<Wish | null> = null) {
+  const now = computed(() => JSON.stringify([toValue(at), toValue(wish)]))
+  const settled = refDebounced(now, SETTLED_MS)
+  const query = useQuery(
+    computed(() => {
+      const [stamped, thought] = JSON.parse(settled.value) as [Stamped | null, Wish | null]
+      return adviceQuery(stamped, thought)
+    }),
+  )
+  return computed<Told>(() => ({
+    advice: query.data.value,
+    stands: query.data.value !== undefined && !query.isPlaceholderData.value && settled.value === now.value,
+  }))
+}

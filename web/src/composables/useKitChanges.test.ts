@@ -1,0 +1,112 @@
+// @vitest-environment jsdom
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { defineComponent, h, ref } from 'vue'
+import { benchQuery, queries } from '@/api/queries'
+import type { Bench } from '@/api/types'
+import { mounted } from '@/testing/mount'
+import { OwnVersions, useKitChanges } from './useKitChanges'
+
+// The client takes hold of both when it is made; a page would give it its own address.
+const network = vi.hoisted(() => {
+  const at = { answer: (_: Request): Promise<Response> => Promise.reject(new Error('nobody answers')) }
+  globalThis.fetch = (request) => at.answer(request as Request)
+  const { Request: Plain } = globalThis
+  globalThis.Request = class extends Plain {
+    constructor(input: RequestInfo | URL, init?: RequestInit) {
+      super(typeof input === 'string' ? new URL(input, 'http://localhost') : input, init)
+    }
+  }
+  return at
+})
+
+interface Sent {
+  path: string
+  body: { version: number; edits?: { item: string }[] }
+}
+let sent: Sent[] = []
+let answer: (() => void)[] = []
+function bench(kit: string, version: number): Bench {
+  return { trip: { version: 1, open_kit: kit, trip: { id: 'coast' } }, kits: [], gear: [], state: { kit: { id: kit }, version, stamp: `${version}` } } as unknown as Bench
+}
+async function until(true_: () => boolean): Promise<void> {
+  await vi.waitFor(() => {
+    if (!true_()) throw new Error('not yet')
+  })
+}
+
+beforeEach(() => {
+  queries.clear()
+  sent = []
+  answer = []
+  for (const [kit, version] of [['a', 4], ['b', 9], ['c', 20]] as const) queries.setQueryData(benchQuery({ trip: 'coast', kit }).queryKey, bench(kit, version))
+  // The real client, in front of a server that answers when it is told to.
+  network.answer = async (request) => {
+    const path = new URL(request.url).pathname
+    const body = (await request.json()) as Sent['body']
+    sent.push({ path, body })
+    await new Promise<void>((go) => answer.push(go))
+    const kit = path.split('/')[5]!
+    return Response.json({ kit: { id: kit }, version: body.version + 1, stamp: `${body.version + 1}`, can_undo: true, can_redo: false, assessment: {} })
+  }
+})
+
+describe('changes of a kit', () => {
+  function screen(open: string) {
+    const kit = ref(open)
+    let changes!: ReturnType<typeof useKitChanges>
+    const Screen = defineComponent({
+      setup() {
+        changes = useKitChanges('coast', kit)
+        return () => h('div')
+      },
+    })
+    mounted(Screen, {})
+    return { kit, changes }
+  }
+  const load = (item: string) => [{ act: 'load' as const, item, count: 1 }]
+
+  it('that wait in the queue go to the kit that was open when they were clicked', async () => {
+    const { kit, changes } = screen('a')
+    changes.edit(load('zoom'))
+    changes.edit(load('tele'))
+    await until(() => sent.length === 1)
+    kit.value = 'b'
+    changes.edit(load('drone'))
+    for (const count of [1, 2, 3]) {
+      await until(() => sent.length === count)
+      answer.shift()!()
+    }
+    await until(() => !changes.busy.value)
+    expect(sent.map(({ path, body }) => [path.split('/')[5], body.edits![0]!.item, body.version])).toEqual([
+      ['a', 'zoom', 4],
+      ['a', 'tele', 5],
+      ['b', 'drone', 9],
+    ])
+    expect(queries.getQueryData(benchQuery({ trip: 'coast', kit: 'a' }).queryKey)!.state.version).toBe(6)
+    expect(queries.getQueryData(benchQuery({ trip: 'coast', kit: 'b' }).queryKey)!.state.version).toBe(10)
+  })
+  it('are made on the version that was seen, not on what another window made of it meanwhile', async () => {
+    const { changes } = screen('c')
+    changes.edit(load('zoom'))
+    await until(() => sent.length === 1)
+    changes.edit(load('tele'))
+    queries.setQueryData(benchQuery({ trip: 'coast', kit: 'c' }).queryKey, bench('c', 40))
+    answer.shift()!()
+    await until(() => sent.length === 2)
+    answer.shift()!()
+    expect(sent[1]!.body.version).toBe(21)
+  })
+})
+
+describe('versions of this window', () => {
+  it('follow its own changes and no others', () => {
+    const own = new OwnVersions()
+    const at = { trip: 't', kit: 'a' }
+    own.note(at, 1, 2)
+    own.note(at, 2, 3)
+    own.note({ trip: 't', kit: 'b' }, 3, 4)
+    expect(own.follow({ ...at, version: 1 })).toBe(3)
+    expect(own.follow({ ...at, version: 7 })).toBe(7)
+    expect(own.follow({ trip: 't', kit: 'b', version: 3 })).toBe(4)
+  })
+})
