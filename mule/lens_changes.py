@@ -49,12 +49,15 @@ def lens_changes(plan: Plan, coverage: Coverage) -> tuple[DayChanges, ...]:
     # Days that shoot the same ask the same.
     known: dict[tuple[str, ...], tuple[tuple[str, ...], tuple[Home, ...]]] = {}
     answers = []
+    spare: dict[tuple[str, ...], str | None] = {}
     for day in plan.trip.days:
         wants = plan.trip.wants_on(day)
         key = tuple(want.id for want in wants)
         if key not in known:
             known[key] = _served_by(plan, wants, covers)
-        answers.append(_changes(plan, day, *known[key]))
+            lenses, homes = known[key]
+            spare[key] = _spare_body(plan, lenses, homes) if len(lenses) > len(homes) else None
+        answers.append(_changes(day, *known[key], spare[key]))
     return tuple(answers)
 
 
@@ -74,7 +77,7 @@ def _served_by(
     return lenses, _homes(plan, lenses[:_MOST_LENSES], uses, weight)
 
 
-def _changes(plan: Plan, day: Day, lenses: tuple[str, ...], homes: tuple[Home, ...]) -> DayChanges:
+def _changes(day: Day, lenses: tuple[str, ...], homes: tuple[Home, ...], second: str | None) -> DayChanges:
     changes = len(lenses) - len(homes)
     return DayChanges(
         date=day.date,
@@ -82,7 +85,7 @@ def _changes(plan: Plan, day: Day, lenses: tuple[str, ...], homes: tuple[Home, .
         homes=homes,
         changes=changes,
         exposed=bool(changes) and not _EXPOSED.isdisjoint(day.weather),
-        second_body=_spare_body(plan, lenses, homes) if changes else None,
+        second_body=second,
     )
 
 

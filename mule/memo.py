@@ -1,4 +1,5 @@
-"""Remembering what was made of a value, by which value object it was made of.
+"""Remembering what was made of values, by which value objects it was made of: what an edit cannot change is not
+computed again.
 
 A locker is a tuple of hundreds of frozen models: hashing or comparing it takes longer than most of what is made of it,
 but it is passed on as the same object from click to click. So its identity is the key.
@@ -13,11 +14,11 @@ P = ParamSpec("P")
 R = TypeVar("R")
 
 
-def by_identity(most: int) -> Callable[[Callable[P, R]], Callable[P, R]]:
+def by_identity(most: int, of: int = 1) -> Callable[[Callable[P, R]], Callable[P, R]]:
     """Keeps the last ``most`` answers of a function of frozen values.
 
-    The first argument is told apart by identity, the others by value (they must be hashable). What is remembered holds
-    on to its first argument, so that no other object can come to have its identity.
+    of: so many leading arguments are told apart by identity, the others by value (they must be hashable). What is
+    remembered holds on to its arguments, so that no other object can come to have their identity.
     """
 
     def remember(function: Callable[P, R]) -> Callable[P, R]:
@@ -25,14 +26,14 @@ def by_identity(most: int) -> Callable[[Callable[P, R]], Callable[P, R]]:
         lock = Lock()
 
         def remembered(*args: P.args, **kwargs: P.kwargs) -> R:
-            key = (id(args[0]), *args[1:], *sorted(kwargs.items()))
+            key = (*map(id, args[:of]), *args[of:], *sorted(kwargs.items()))
             with lock:
                 if key in known:
                     known.move_to_end(key)
                     return known[key][1]
             made = function(*args, **kwargs)
             with lock:
-                known[key] = args[0], made
+                known[key] = args[:of], made
                 if len(known) > most:
                     known.popitem(last=False)
             return made

@@ -6,12 +6,33 @@ from dataclasses import dataclass
 from datetime import date
 
 from mule.finding import AsPiece, PieceKind
-from mule.gear import Body
+from mule.gear import (
+    Battery,
+    Body,
+    Card,
+    Charger,
+    Computer,
+    Drive,
+    Drone,
+    Gear,
+    Light,
+    Link,
+    PowerBank,
+    Reader,
+    Remote,
+    Sound,
+)
 from mule.load import roots
+from mule.memo import by_identity
 from mule.plan import Plan
 from mule.power import Power, PowerCase, PowerSummary, TypeSummary, camera_demands, simulate_case, sum_up
 from mule.storage import CardsOf, Storage, Whereabouts, store
+from mule.trip import Trip
 from mule.units import Frozen
+
+_KEEPS_PICTURES = (Card, Drive, Computer)
+# What has a part in power and pictures.
+_ELECTRIC = (*_KEEPS_PICTURES, Battery, Body, Charger, Drone, Light, Link, PowerBank, Reader, Remote, Sound)
 
 
 @dataclass(frozen=True)
@@ -58,15 +79,37 @@ def last(plan: Plan) -> Lasting:
 
 def summarize(plan: Plan) -> StaminaSummary:
     """How far packs and cards carry, without each pack's day."""
-    case = power_case(plan)
-    return StaminaSummary(case=case, power=sum_up(case), pictures=keep(plan, case.counts))
+    counts = tuple((i, n) for i, n in plan.loaded.items() if isinstance(plan.items[i], _ELECTRIC))
+    where = whereabouts(plan)
+    kept = tuple((i, tuple(where.roots.get(i, ()))) for i, _ in counts if isinstance(plan.items[i], _KEEPS_PICTURES))
+    return _summarize(plan.gear, plan.trip, counts, kept, where.hold)
+
+
+# A lens, a filter or a bag changes nothing about packs and cards.
+@by_identity(64, of=2)
+def _summarize(
+    gear: tuple[Gear, ...],
+    trip: Trip,
+    counts: tuple[tuple[str, int], ...],
+    kept: tuple[tuple[str, tuple[str | None, ...]], ...],
+    hold: frozenset[str],
+) -> StaminaSummary:
+    """counts: pieces loaded of what is electric. kept: which luggage what keeps pictures is in. hold: checked bags."""
+    items, loaded = {thing.id: thing for thing in gear}, dict(counts)
+    case = PowerCase.of(items, loaded, trip)
+    return StaminaSummary(
+        case=case, power=sum_up(case), pictures=_keep(items, loaded, trip, Whereabouts(dict(kept), hold))
+    )
 
 
 def keep(plan: Plan, counts: Mapping[str, int]) -> Storage:
     """Cards, copies and losses of so many pieces loaded, in the bags of the open kit."""
-    bodies = {i: n for i, n in counts.items() if isinstance(plan.items[i], Body)}
-    asked = [camera_demands(bodies, plan.trip, day) for day in plan.trip.days]
-    return store(plan.items, counts, plan.trip, asked, whereabouts(plan))
+    return _keep(plan.items, counts, plan.trip, whereabouts(plan))
+
+
+def _keep(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, where: Whereabouts) -> Storage:
+    bodies = {i: n for i, n in counts.items() if isinstance(gear[i], Body)}
+    return store(gear, counts, trip, [camera_demands(bodies, trip, day) for day in trip.days], where)
 
 
 def whereabouts(plan: Plan) -> Whereabouts:

@@ -10,12 +10,12 @@ from datetime import date
 from mule.debrief.advice import keep_or_leave, service_or_retire, take_or_rent
 from mule.debrief.against import against
 from mule.debrief.answer import (
-    Lesson,
     Against,
     DayShot,
     FocalCell,
     History,
     Lack,
+    Lesson,
     LookBack,
     PackWear,
     Unknown,
@@ -165,13 +165,13 @@ def _noted(thing: Gear, used: Mapping[str, Collection[date]]) -> bool:
 
 
 __all__ = [
-    "Lesson",
     "Against",
     "ByCold",
     "DayShot",
     "FocalCell",
     "History",
     "Lack",
+    "Lesson",
     "LookBack",
     "Matched",
     "PackWear",

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from mule.gear import Body, Gear, Lens, MountAdapter, Teleconverter, at_hand
+from mule.memo import by_identity
 from mule.optics.answer import Closer, Coverage, Gain, Gap, NativeGap, ReachRow, SetUpName, WantChange, WantCover, Worth
 from mule.optics.cells import CELLS_PER_OCTAVE, cells_between, columns, edge_mm
 from mule.optics.changes import changes
@@ -64,7 +65,16 @@ def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]
 
     gear: the whole locker. counts: pieces loaded by item id.
     """
-    loaded = [t for t in gear if t.id in counts and isinstance(t, OPTICAL)]
+    optical = tuple((t.id, counts[t.id]) for t in gear if t.id in counts and isinstance(t, OPTICAL))
+    return _cover(gear, wants, optical)
+
+
+# Loading a pack or a cloth does not change what a kit sees.
+@by_identity(64, of=2)
+def _cover(gear: Sequence[Gear], wants: Sequence[Want], optical: tuple[tuple[str, int], ...]) -> View:
+    """optical: the optical things that are loaded, with their pieces, in the order of the locker."""
+    counts = dict(optical)
+    loaded = [t for t in gear if t.id in counts]
     sets = set_ups(loaded)
     cols = columns(wants)
     scores = score(sets, cols)
@@ -89,7 +99,7 @@ def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]
         idle=tuple(t.id for t in loaded if t.id not in used),
         headroom=headroom(sets, wants),
     )
-    return View(coverage, table, {t.id: counts[t.id] for t in loaded}, loaded, gear)
+    return View(coverage, table, counts, loaded, gear)
 
 
 __all__ = [

@@ -119,7 +119,7 @@ def test_every_column_of_a_list_is_filled_where_there_is_something_to_say(lofote
 
 
 def test_what_was_used_says_on_how_many_days_of_all(lofoten: Ask) -> None:
-    what = {"do": "used", "item": "nd-6", "day": "2027-02-21"}
+    what = {"do": "used", "item": "nd6-82", "day": "2027-02-21"}
     mark = {"id": "phone-000001", "device": "phone", "seq": 1, "at": "2027-02-21T18:00:00Z", "what": what}
     assert lofoten("post", "/field/lofoten/marks", {"marks": [mark]}).json()["taken"] == ["phone-000001"]
     text = lofoten("get", "/exchange/tables/lofoten/b/used.csv").content.decode("utf-8-sig")
