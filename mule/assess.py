@@ -67,7 +67,7 @@ def case_of(plan: Plan) -> Case:
         legs=check_legs(plan, loads),
         filters=filters,
         completeness=complete(requirements, plan.items, counts),
-        lens_changes=lens_changes(plan, view.coverage),
+        lens_changes=lens_changes(plan, view),
         stamina=summarize(plan),
         gate=rehearse(plan),
     )

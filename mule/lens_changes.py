@@ -6,11 +6,13 @@ The front door is ``lens_changes``.
 from collections.abc import Mapping, Sequence
 from datetime import date
 from itertools import product
+from typing import NamedTuple
 
-from mule.gear import Body, Lens, at_hand
-from mule.optics import Coverage, WantCover
+from mule.gear import Body, Gear, Lens, at_hand
+from mule.memo import by_identity
+from mule.optics import View, WantCover
 from mule.plan import Plan
-from mule.trip import Day, Want, Weather
+from mule.trip import Day, Trip, Want, Weather
 from mule.units import Frozen
 
 # A lens that serves less than this of a want stays in the bag for it.
@@ -43,26 +45,53 @@ class DayChanges(Frozen):
     second_body: str | None
 
 
-def lens_changes(plan: Plan, coverage: Coverage) -> tuple[DayChanges, ...]:
-    """One answer per day of the trip."""
-    covers = {cover.want: cover for cover in coverage.wants}
+def lens_changes(plan: Plan, view: View) -> tuple[DayChanges, ...]:
+    """One answer per day of the trip. view: what the open kit of the plan sees."""
+    bodies = tuple((i, n) for i, n in plan.loaded.items() if isinstance(plan.items[i], Body))
+    return _lens_changes(plan.gear, plan.trip, view, bodies)
+
+
+# It hangs on what is seen alone: what a kit sees is kept as long as its optics stay.
+@by_identity(64, of=3)
+def _lens_changes(
+    gear: tuple[Gear, ...], trip: Trip, view: View, bodies: tuple[tuple[str, int], ...]
+) -> tuple[DayChanges, ...]:
+    """bodies: pieces of those that are loaded, in the order of the kit."""
+    hands = _Hands(gear, dict(bodies), {thing.id: thing for thing in view.loaded})
+    covers = {cover.want: cover for cover in view.coverage.wants}
     # Days that shoot the same ask the same.
     known: dict[tuple[str, ...], tuple[tuple[str, ...], tuple[Home, ...]]] = {}
     answers = []
     spare: dict[tuple[str, ...], str | None] = {}
-    for day in plan.trip.days:
-        wants = plan.trip.wants_on(day)
+    for day in trip.days:
+        wants = trip.wants_on(day)
         key = tuple(want.id for want in wants)
         if key not in known:
-            known[key] = _served_by(plan, wants, covers)
+            known[key] = _served_by(hands, wants, covers)
             lenses, homes = known[key]
-            spare[key] = _spare_body(plan, lenses, homes) if len(lenses) > len(homes) else None
+            spare[key] = hands.spare_body(lenses, homes) if len(lenses) > len(homes) else None
         answers.append(_changes(day, *known[key], spare[key]))
     return tuple(answers)
 
 
+class _Hands(NamedTuple):
+    """What is changed, and on what. bodies: pieces loaded; optics: the optical things that are loaded, by id."""
+
+    gear: tuple[Gear, ...]
+    bodies: Mapping[str, int]
+    optics: Mapping[str, Gear]
+
+    def spare_body(self, lenses: Sequence[str], homes: Sequence[Home]) -> str | None:
+        """The lightest left body that takes one of the lenses without a home."""
+        housed = {home.lens for home in homes}
+        mounts = {t.mount for i in lenses if i not in housed and isinstance(t := self.optics[i], Lens)}
+        bodies = (t for t in self.gear if isinstance(t, Body) and t.id not in self.bodies and t.mount in mounts)
+        lightest = min((t for t in bodies if at_hand(t)), key=lambda body: body.mass_g, default=None)
+        return lightest.id if lightest else None
+
+
 def _served_by(
-    plan: Plan, wants: Sequence[Want], covers: Mapping[str, WantCover]
+    hands: _Hands, wants: Sequence[Want], covers: Mapping[str, WantCover]
 ) -> tuple[tuple[str, ...], tuple[Home, ...]]:
     """Lenses that serve these wants, most used first, and the bodies they live on."""
     weight: dict[tuple[str, str], float] = {}
@@ -74,7 +103,7 @@ def _served_by(
     for (_, lens), value in weight.items():
         uses[lens] = uses.get(lens, 0.0) + value
     lenses = tuple(sorted(uses, key=lambda lens: -uses[lens]))
-    return lenses, _homes(plan, lenses[:_MOST_LENSES], uses, weight)
+    return lenses, _homes(hands, lenses[:_MOST_LENSES], uses, weight)
 
 
 def _changes(day: Day, lenses: tuple[str, ...], homes: tuple[Home, ...], second: str | None) -> DayChanges:
@@ -101,21 +130,19 @@ def _shares(cover: WantCover) -> dict[tuple[str, str], float]:
 
 
 def _homes(
-    plan: Plan, lenses: Sequence[str], uses: Mapping[str, float], weight: Mapping[tuple[str, str], float]
+    hands: _Hands, lenses: Sequence[str], uses: Mapping[str, float], weight: Mapping[tuple[str, str], float]
 ) -> tuple[Home, ...]:
     """Each loaded body keeps one lens that fits it: as many as can be, then the most used, then the best pairs."""
-    loaded = plan.loaded
-    bodies = [body for i in loaded if isinstance(body := plan.items[i], Body) and body.mount for _ in range(loaded[i])][
-        :_MOST_BODIES
-    ]
+    able = [(body, n) for i, n in hands.bodies.items() if isinstance(body := hands.optics[i], Body) and body.mount]
+    bodies = [body for body, n in able for _ in range(n)][:_MOST_BODIES]
     # A lens goes on a body directly; an adapted one counts as fitting the bodies it is used on.
     mounts = {body.mount for body in bodies}
-    glass = [lens for i in lenses if isinstance(lens := plan.items[i], Lens)]
+    glass = [lens for i in lenses if isinstance(lens := hands.optics[i], Lens)]
     fitting = [[t.id for t in glass if t.mount == body.mount or t.mount not in mounts] for body in bodies]
     best: Sequence[tuple[Body, str]] = ()
     best_value = (0, 0.0, 0.0)
     # None stands for a body that houses no lens.
-    for chosen in product(*([*able, None] for able in fitting)):
+    for chosen in product(*([*fit, None] for fit in fitting)):
         pairs = [(body, lens) for body, lens in zip(bodies, chosen, strict=True) if lens]
         if len({lens for _, lens in pairs}) < len(pairs):
             continue
@@ -127,13 +154,3 @@ def _homes(
         if value > best_value:
             best, best_value = pairs, value
     return tuple(Home(body=body.id, lens=lens) for body, lens in best)
-
-
-def _spare_body(plan: Plan, lenses: Sequence[str], homes: Sequence[Home]) -> str | None:
-    """The lightest left body that takes one of the lenses without a home."""
-    housed = {home.lens for home in homes}
-    mounts = {t.mount for i in lenses if i not in housed and isinstance(t := plan.items[i], Lens)}
-    loaded = plan.loaded
-    able = [t for t in plan.gear if isinstance(t, Body) and t.id not in loaded and at_hand(t) and t.mount in mounts]
-    lightest = min(able, key=lambda body: body.mass_g, default=None)
-    return lightest.id if lightest else None

@@ -54,15 +54,11 @@ def served() -> Iterator[str]:
     port = free_port()
     with TemporaryDirectory() as data:
         env = {**os.environ, "DATA_DIR": data, "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
-        subprocess.run([sys.executable, "manage.py", "load_demo"], cwd=ROOT, env=env, check=True, capture_output=True)
-        server = subprocess.Popen(
-            [sys.executable, "-m", "gunicorn", "server.wsgi", "--bind", f"127.0.0.1:{port}", "--threads", "8"],
-            cwd=ROOT,
-            env=env,
-            stderr=subprocess.DEVNULL,
-        )
+        serving = ["gunicorn", "-c", "python:server.demo.serving", "--bind", f"127.0.0.1:{port}", "server.wsgi"]
+        quiet = subprocess.DEVNULL
+        server = subprocess.Popen([sys.executable, "-m", *serving], cwd=ROOT, env=env, stdout=quiet, stderr=quiet)
         try:
-            wait_for(f"http://127.0.0.1:{port}/api/session")
+            wait_for(f"http://127.0.0.1:{port}/api/session", 60)
             yield f"http://127.0.0.1:{port}"
         finally:
             server.terminate()

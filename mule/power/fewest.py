@@ -126,10 +126,13 @@ def helpers(case: PowerCase, type_: str) -> list[list[Gear]]:
     return list(kinds.values())
 
 
-def relief(case: PowerCase, type_: str) -> list[Gear]:
-    """Banks, chargers and leads at hand of which one alone makes the loaded packs carry every day, lightest first."""
+def relief(case: PowerCase, type_: str) -> Iterator[Gear]:
+    """Banks, chargers and leads at hand of which one alone makes the loaded packs carry every day, lightest first.
+
+    Each is tried only when it is asked for.
+    """
     able = sorted((t for things in helpers(case, type_) for t in things), key=lambda t: t.mass_g)
-    return [t for t in able if _carries(case.with_piece(t.id, 1), type_)]
+    return (t for t in able if _carries(case.with_piece(t.id, 1), type_))
 
 
 def schools_that_carry(case: PowerCase, type_: str) -> list[PowerSchool]:

@@ -5,6 +5,7 @@ Source: docs/domain/power.md, docs/domain/pictures.md.
 
 from collections.abc import Iterable, Mapping, Sequence
 from functools import partial
+from itertools import islice
 from typing import Any
 
 from mule.finding import (
@@ -74,9 +75,8 @@ class PowerShort:
                 edits = (Load(item=pack.id, count=left),) if left else ()
                 numbers = {"packs": float(more - left), "grams": more * pack.mass_g}
                 yield Cure(code=CureCode.GET_PACKS, edits=edits, mass_change_g=more * pack.mass_g, numbers=numbers)
-        for thing in relief(power, type_)[: _MOST_CURES - 1]:
-            if thing.id not in trials.barred:
-                yield load(thing)
+        able = (thing for thing in relief(power, type_) if thing.id not in trials.barred)
+        yield from map(load, islice(able, _MOST_CURES - 1))
         for school in schools_that_carry(power, type_):
             yield Cure(code=_SCHOOLS[school])
 
