@@ -36,3 +36,14 @@ def bench_choose_curve() -> dict[str, float]:
 def bench_choose_1000() -> dict[str, float]:
     """1,000 things, five times as many of each sort."""
     return _curve(1_000)
+
+
+def bench_hang_up() -> dict[str, float]:
+    """Seconds until a search of 1,000 things is over, from when nobody waits any more; hung up at many moments."""
+    made = plan(1_000, 40, WANTS)
+    longest = 0.0
+    for after_s in (0.0, 0.3, 0.7, 1.2, 2.0, 3.0, 4.5, 6.5, 9.0):
+        end = perf_counter() + after_s
+        choose(made, Asking(points=20, seconds=300), should_stop=lambda end=end: perf_counter() >= end)  # type: ignore[misc]
+        longest = max(longest, perf_counter() - end)
+    return {"longest_s": round(longest, 2)}

@@ -69,7 +69,7 @@ class Loadout(Frozen):
 
 
 class Stow(Frozen):
-    """How a person wants a kit packed. gap_mm: a divider between hard things (estimate, domain 10)."""
+    """How a person wants a kit packed. gap_mm: a divider between hard things (estimate, docs/domain/stowing.md)."""
 
     gap_mm: Annotated[Number, Field(ge=0, le=60)] = 8
     pins: tuple[Pin, ...] = Field(default=(), max_length=300)

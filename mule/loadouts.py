@@ -1,4 +1,7 @@
-"""Loadouts: where everything is at one moment, and what moves between two of them (domain 1 and 9)."""
+"""Loadouts: where everything is at one moment, and what moves between two of them.
+
+See docs/domain/words.md and docs/domain/load.md.
+"""
 
 from collections import Counter
 from collections.abc import Iterable, Mapping

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
-# Full-frame diagonal: sqrt(36^2 + 24^2) mm, the reference of "full-frame equivalent" (domain 2).
+# Full-frame diagonal: sqrt(36^2 + 24^2) mm, the reference of "full-frame equivalent" (docs/domain/optics.md).
 FULL_FRAME_DIAGONAL_MM = 43.27
 FULL_FRAME_LONG_SIDE_MM = 36.0
 

@@ -6,10 +6,14 @@ from typing import Any, TypeVar
 
 from django.conf import settings
 from django.db import models
+from django.utils.text import slugify
 from pydantic import BaseModel
 
 from mule.errors import InvalidInput, Problem
 from server.errors import NotFound, Stale
+
+# What an id of the core takes (mule.units.ItemId).
+LONGEST_SLUG = 64
 
 
 class Document(models.Model):
@@ -19,7 +23,7 @@ class Document(models.Model):
     """
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
-    slug = models.CharField(max_length=64)
+    slug = models.CharField(max_length=LONGEST_SLUG)
     name = models.CharField(max_length=80)
     spec = models.JSONField()
     version = models.PositiveIntegerField(default=1)
@@ -73,22 +77,24 @@ def store(row: Doc, value: BaseModel) -> Doc:
 
 
 def slug_from(name: str) -> str:
-    """An id made from a name: lower case, digits and hyphens.
+    """An id made from a name: lower case without accents, digits and hyphens.
 
     >>> slug_from("24–70 f/2.8, the old one")
     '24-70-f-2-8-the-old-one'
+    >>> slug_from("Žďár")
+    'zdar'
     """
-    return re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-")[:56] or "thing"
+    # Marks between words part them; Django's slugify alone would join "24–70" to "2470".
+    return slugify(re.sub(r"[\W_]+", " ", name))[:LONGEST_SLUG].strip("-") or "thing"
 
 
 def free_slug(taken: set[str], wanted: str) -> str:
-    """``wanted``, or the first of wanted-2, wanted-3 ... that nobody uses."""
-    if wanted not in taken:
-        return wanted
-    number = 2
-    while f"{wanted}-{number}" in taken:
+    """``wanted``, or the first of wanted-2, wanted-3 ... that nobody uses; never longer than an id may be."""
+    number, free = 1, wanted[:LONGEST_SLUG]
+    while free in taken:
         number += 1
-    return f"{wanted}-{number}"
+        free = f"{wanted[: LONGEST_SLUG - len(str(number)) - 1].rstrip('-')}-{number}"
+    return free
 
 
 def revision(model: type[Doc], owner: Any) -> str:

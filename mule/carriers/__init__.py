@@ -1,4 +1,4 @@
-"""Carriers: does each leg take each bag. The front door is ``check`` (domain 8)."""
+"""Carriers: does each leg take each bag. The front door is ``check`` (docs/domain/carriers.md)."""
 
 from collections.abc import Mapping, Sequence
 from typing import Literal

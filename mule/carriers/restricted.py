@@ -1,4 +1,6 @@
-"""Things that carriers restrict, with the usual answers: data that the user edits per carrier (domain 8).
+"""Things that carriers restrict, with the usual answers: data that the user edits per carrier.
+
+See docs/domain/carriers.md.
 
 Usual air rules only: the carrier and the authority of the country decide.
 """
@@ -38,7 +40,7 @@ class Restriction(Frozen):
 
 
 _LITHIUM = {"free_wh": 100.0, "approval_wh": 160.0, "approval_most": 2}
-# Usual air rules (domain 8), as generally published for passengers.
+# Usual air rules (docs/domain/carriers.md), as generally published for passengers.
 USUAL: tuple[Restriction, ...] = (
     Restriction(sort="spare-lithium", cabin="yes", hold="no", most=20, note="Contacts covered.", **_LITHIUM),
     Restriction(sort="power-bank", cabin="yes", hold="no", note="Some carriers take one or two.", **_LITHIUM),

@@ -1,4 +1,4 @@
-"""A carrier's rules: data that the user edits (domain 8)."""
+"""A carrier's rules: data that the user edits (docs/domain/carriers.md)."""
 
 from datetime import date
 from typing import Annotated, Literal, Self

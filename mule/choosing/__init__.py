@@ -3,9 +3,7 @@
 Solved exactly with OR-Tools' CP-SAT; see docs/algorithms/choosing.md.
 """
 
-from collections.abc import Callable, Iterator
-from queue import Empty, SimpleQueue
-from threading import Event, Thread
+from collections.abc import Callable
 
 from mule.choosing.answer import Asking, Choice, Line, Point, Reason
 from mule.choosing.candidates import Candidates, candidates
@@ -13,15 +11,17 @@ from mule.choosing.conflicts import conflict
 from mule.choosing.curve import Curve
 from mule.choosing.lines import lines
 from mule.choosing.model import Model, build
-from mule.choosing.pool import Clock, Found, Pool
+from mule.choosing.pool import Found, Pool
 from mule.choosing.room import Fit, Rooms
 from mule.choosing.scoring import Optics
 from mule.choosing.search import NO_LIMIT_G, Search
+from mule.deadline import Deadline, Stopped
 from mule.errors import InvalidInput, Problem
 from mule.links import graph_of
 from mule.optics import table_of
 from mule.plan import Plan
 from mule.resilience import wants_surviving_any_single_loss
+from mule.solving import OutOfTime
 from mule.stamina import in_short, summarize
 
 
@@ -29,7 +29,7 @@ def choose(
     plan: Plan,
     asking: Asking,
     on_point: Callable[[Point], None] = lambda point: None,
-    should_stop: Callable[[], bool] = lambda: False,
+    should_stop: Callable[[], bool] | None = None,
 ) -> Choice:
     """The best kits for a plan's brief. The open kit says what stays as it is and which bags there are.
 
@@ -37,25 +37,42 @@ def choose(
     Raises InvalidInput when the trip has no people or no wants: there is nothing to choose for.
     """
     require_brief(plan)
-    clock = Clock(asking.seconds, should_stop)
+    deadline = Deadline(asking.seconds, should_stop)
     case = candidates(plan, graph_of(plan), others=asking.others)
-    optics = Optics.of(list(case.free.values()), plan.trip.wants)
-    model = build(case, optics, asking)
-    against = conflict(model, clock)
-    if against:
-        return Choice(points=(), conflict=against, lines=lines(case), stopped=False)
     found: list[Point] = []
 
-    rooms = Rooms(case, asking)
-
-    def emit(one: Found, limit_g: float) -> None:
-        point = _point(case, asking, rooms.fit(one.pieces), (one, limit_g))
+    def take(point: Point) -> None:
         found.append(point)
         on_point(point)
 
-    complete = _search(case, optics, asking, clock, (model, rooms, emit))
+    try:
+        against, complete = _choose(case, asking, deadline, take)
+    except Stopped:
+        against, complete = (), False
     found.sort(key=lambda point: (point.carried_g, point.score))
-    return Choice(points=tuple(found), conflict=(), lines=lines(case), stopped=clock.stopped or not complete)
+    return Choice(points=tuple(found), conflict=against, lines=lines(case), stopped=not complete)
+
+
+def _choose(
+    case: Candidates, asking: Asking, deadline: Deadline, take: Callable[[Point], object]
+) -> tuple[tuple[Reason, ...], bool]:
+    """A contradiction, or points one after the other; and whether that settles it. Raises Stopped."""
+    optics = Optics.of(list(case.free.values()), case.plan.trip.wants)
+    deadline.go_on()
+    model = build(case, optics, asking, deadline)
+    against = conflict(model, deadline)
+    if against:
+        return against, True
+    rooms = Rooms(case, asking, deadline)
+
+    def emit(one: Found, limit_g: float) -> None:
+        fit = rooms.fit(one.pieces)
+        if isinstance(fit, OutOfTime):
+            return
+        take(_point(case, asking, fit, (one, limit_g)))
+
+    complete = _search(case, optics, asking, deadline, (model, rooms, emit))
+    return (), complete and not deadline.stopped
 
 
 def require_brief(plan: Plan) -> None:
@@ -70,7 +87,7 @@ def _search(
     case: Candidates,
     optics: Optics,
     asking: Asking,
-    clock: Clock,
+    deadline: Deadline,
     rest: tuple[Model, Rooms, Callable[[Found, float], None]],
 ) -> bool:
     """Searches the whole curve, or its one point; says whether all of it was settled in time."""
@@ -78,9 +95,9 @@ def _search(
     pool = Pool()
 
     def make(known: Model | None = None) -> Search:
-        ready = known or build(case, optics, asking)
+        ready = known or build(case, optics, asking, deadline)
         ready.hold_all()
-        return Search(case, optics, ready, pool, clock, rooms)
+        return Search(case, optics, ready, pool, deadline, rooms)
 
     first = make(model)
     limit_g = asking.limit_g if asking.limit_g is not None else NO_LIMIT_G
@@ -97,7 +114,7 @@ def _search(
         lightest = first.lightest()
     if lightest is None:
         return False
-    curve = Curve(asking.points, clock, emit)
+    curve = Curve(asking.points, deadline, emit)
     curve.begin(lightest)
     top = first.best(limit_g) or lightest
     curve.end(lightest, top, limit_g)
@@ -130,39 +147,4 @@ def _point(case: Candidates, asking: Asking, fit: Fit, under: tuple[Found, float
     )
 
 
-def points(plan: Plan, asking: Asking, stop: Event) -> Iterator[Point | Choice | None]:
-    """The points as they are found, and at last the whole choice; None now and then while there is nothing new.
-
-    Closing the iterator, or setting ``stop``, ends the search.
-    """
-    queue: SimpleQueue[Point | Choice | BaseException] = SimpleQueue()
-
-    def work() -> None:
-        try:
-            queue.put(choose(plan, asking, queue.put, stop.is_set))
-        except BaseException as error:
-            queue.put(error)
-
-    thread = Thread(target=work, daemon=True)
-    thread.start()
-    try:
-        while True:
-            try:
-                news = queue.get(timeout=_BEAT_S)
-            except Empty:
-                yield None
-                continue
-            if isinstance(news, BaseException):
-                raise news
-            yield news
-            if isinstance(news, Choice):
-                return
-    finally:
-        stop.set()
-        thread.join()
-
-
-# How often a search that finds nothing new says that it is still alive, in seconds.
-_BEAT_S = 0.25
-
-__all__ = ["Asking", "Choice", "Line", "Point", "Reason", "choose", "points", "require_brief"]
+__all__ = ["Asking", "Choice", "Line", "Point", "Reason", "choose", "require_brief"]

@@ -14,7 +14,9 @@ from numpy.typing import NDArray
 from ortools.linear_solver import pywraplp
 
 from mule.choosing.scoring import UNITS, Optics
+from mule.deadline import Deadline
 from mule.optics.cells import Vector
+from mule.solving import watched
 
 # Bounds are rounded up, so that they never cut off a kit: this much is taken for a rounding of the floats.
 _ROUNDING = 1e-4
@@ -32,9 +34,9 @@ class Bound:
 class Bounds:
     """Finds bounds that are sharp near a kit, or near the best fractional kit under a mass."""
 
-    def __init__(self, optics: Optics, mass_g: Vector) -> None:
-        """mass_g: grams of the lightest member of each sort."""
-        self._optics = optics
+    def __init__(self, optics: Optics, mass_g: Vector, deadline: Deadline) -> None:
+        """mass_g: grams of the lightest member of each sort. Raises Stopped, as all methods do."""
+        self._optics, self._deadline = optics, deadline
         self._scale = 100.0 / UNITS
         solver = self._solver = pywraplp.Solver.CreateSolver("GLOP")
         # Without preprocessing each solve starts from where the last one ended: measured a third cheaper.
@@ -48,6 +50,7 @@ class Bounds:
         objective.SetMaximization()
         self._prices: list[dict[int, pywraplp.Constraint]] = []
         for column in range(optics.value.shape[1]):
+            deadline.go_on()
             pick = solver.Constraint(-endless, 1)
             uses: dict[int, pywraplp.Constraint] = {}
             for row in np.flatnonzero(optics.value[:, column] > 0).tolist():
@@ -79,7 +82,10 @@ class Bounds:
         return self._solve()
 
     def _solve(self) -> list[Bound]:
-        if self._solver.Solve() != pywraplp.Solver.OPTIMAL:
+        with watched(self._deadline, self._solver.InterruptSolve):
+            status = self._solver.Solve()
+        self._deadline.go_on()
+        if status != pywraplp.Solver.OPTIMAL:
             return []
         value, takes = self._optics.value, self._optics.takes
         prices = np.zeros((value.shape[1], takes.shape[1]))

@@ -5,35 +5,42 @@ hitting set of the removals found so far is tried; it either fails, and is the a
 (implicit hitting sets). Both questions go to CP-SAT.
 """
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 
 from ortools.sat.python import cp_model
 
 from mule.choosing.answer import Reason
 from mule.choosing.model import Model
-from mule.choosing.pool import Clock
+from mule.deadline import Deadline
+from mule.solving import Ending, Impossible, OutOfTime, Solved, solve
 
 
-def conflict(model: Model, clock: Clock) -> tuple[Reason, ...]:
-    """The smallest contradiction; empty when all demands hold together. Out of time, it may not be the smallest."""
+def conflict(model: Model, deadline: Deadline) -> tuple[Reason, ...]:
+    """The smallest contradiction; empty when all demands hold together, and when that was not settled in time.
+
+    What is told is proved: these cannot hold together. Out of time, a smaller one may exist.
+    """
     everything = set(range(len(model.reasons)))
-    if _holds(model, everything, clock):
+    if not isinstance(_together(model, everything, deadline)[0], Impossible):
         return ()
+    # Proved so far; the least of them is told when time runs out.
+    contrary = everything
     removals: list[set[int]] = []
-    while True:
-        tried = _hit(removals, len(model.reasons))
-        kept = _most_that_hold(model, tried, clock)
-        if kept is None or clock.stopped:
-            return tuple(model.reasons[i][0] for i in sorted(tried or everything))
+    while (tried := _hit(removals, len(model.reasons), deadline)) is not None:
+        ending, kept = _together(model, tried, deadline, grow=True)
+        if isinstance(ending, Impossible):
+            contrary = tried
+            break
+        if isinstance(ending, OutOfTime):
+            break
         removals.append(everything - kept)
+    return tuple(model.reasons[i][0] for i in sorted(contrary))
 
 
-def _holds(model: Model, demands: set[int], clock: Clock) -> bool:
-    return _most_that_hold(model, demands, clock, grow=False) is not None
-
-
-def _most_that_hold(model: Model, demands: set[int], clock: Clock, *, grow: bool = True) -> set[int] | None:
-    """As many demands as hold together with these; None when these alone fail."""
+def _together(
+    model: Model, demands: Collection[int], deadline: Deadline, *, grow: bool = False
+) -> tuple[Ending, set[int]]:
+    """Whether demands hold together, and which hold then. grow: as many more as can be."""
     trial = model.cp.clone()
     literals = [trial.get_bool_var_from_proto_index(literal.index) for _, literal in model.reasons]
     for index in demands:
@@ -41,23 +48,20 @@ def _most_that_hold(model: Model, demands: set[int], clock: Clock, *, grow: bool
     trial.clear_objective()  # type: ignore[no-untyped-call]
     if grow:
         trial.maximize(sum(literals))
-    solver = cp_model.CpSolver()
-    solver.parameters.num_workers = 1
-    solver.parameters.max_time_in_seconds = max(0.05, clock.left_s)
-    status = solver.solve(trial)
-    if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
-        return None
-    return {index for index, literal in enumerate(literals) if solver.boolean_value(literal)}
+    ending = solve(trial, deadline)
+    kept = {i for i, literal in enumerate(literals) if ending.value(literal)} if isinstance(ending, Solved) else set()
+    return ending, kept
 
 
-def _hit(removals: Sequence[set[int]], count: int) -> set[int]:
-    """The fewest demands that take one from each removal."""
+def _hit(removals: Sequence[set[int]], count: int, deadline: Deadline) -> set[int] | None:
+    """The fewest demands that take one from each removal; None when that was not settled in time."""
+    if not removals:
+        return set()
     model = cp_model.CpModel()
     picks = [model.new_bool_var("") for _ in range(count)]
     for removal in removals:
         model.add_bool_or([picks[index] for index in removal])
     model.minimize(sum(picks))
-    solver = cp_model.CpSolver()
-    solver.parameters.num_workers = 1
-    solver.solve(model)
-    return {index for index, pick in enumerate(picks) if solver.boolean_value(pick)} if removals else set()
+    ending = solve(model, deadline)
+    # Any hitting set that fails is a contradiction; only the fewest is the smallest one.
+    return {i for i, pick in enumerate(picks) if ending.value(pick)} if isinstance(ending, Solved) else None

@@ -4,8 +4,9 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from threading import Condition, Thread
 
-from mule.choosing.pool import Clock, Found
+from mule.choosing.pool import Found
 from mule.choosing.search import Search
+from mule.deadline import Deadline
 
 # Two kits that differ by less are not told apart on any scales.
 _LEAST_GAP_G = 0.5
@@ -27,9 +28,9 @@ class _Gap:
 class Curve:
     """Shares out limits to searches in several threads and collects what they find."""
 
-    def __init__(self, points: int, clock: Clock, emit: Callable[[Found, float], None]) -> None:
+    def __init__(self, points: int, deadline: Deadline, emit: Callable[[Found, float], None]) -> None:
         """emit: called with each new point and the limit it was sought under, one at a time."""
-        self._points, self._clock, self._emit = points, clock, emit
+        self._points, self._deadline, self._emit = points, deadline, emit
         self._found = 0
         self._gaps: list[_Gap] = []
         self._at_work = 0
@@ -82,7 +83,7 @@ class Curve:
         with self._state:
             while True:
                 wanted = self._points - self._found - self._at_work
-                if self._clock.stopped or self._errors or (wanted <= 0 and not self._at_work):
+                if self._deadline.stopped or self._errors or (wanted <= 0 and not self._at_work):
                     return None
                 wide = [gap for gap in self._gaps if gap.grams > _LEAST_GAP_G]
                 if wide and wanted > 0:

@@ -1,4 +1,6 @@
-"""Kits that last: where the simulation finds a kit short, a demand that holds for every kit like it (domain 4 and 5).
+"""Kits that last: where the simulation finds a kit short, a demand that holds for every kit like it.
+
+See docs/domain/power.md and docs/domain/pictures.md.
 
 A kit that runs dry stays short with the same cameras, no more packs and no more to charge them with. That is what is
 demanded: without one of these cameras, or with more packs, or with something else that charges. Cameras that nothing

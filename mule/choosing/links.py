@@ -1,4 +1,7 @@
-"""Nothing comes without what it needs, nor without anything it serves (domain 7); and what the wants ask for."""
+"""Nothing comes without what it needs, nor without anything it serves; and what the wants ask for.
+
+See docs/domain/completeness.md.
+"""
 
 from collections.abc import Mapping, Sequence
 

@@ -19,6 +19,7 @@ from mule.choosing.links import link
 from mule.choosing.places import carried, limit, place
 from mule.choosing.placing import RoomLimit
 from mule.choosing.scoring import Optics
+from mule.deadline import Deadline
 
 
 @dataclass
@@ -100,8 +101,8 @@ class Model:
 _NO_LIMIT = 10**9
 
 
-def build(case: Candidates, optics: Optics, asking: Asking) -> Model:
-    """The whole model, without bounds on the score."""
+def build(case: Candidates, optics: Optics, asking: Asking, deadline: Deadline) -> Model:
+    """The whole model, without bounds on the score. Raises Stopped."""
     draft = Draft(case)
     place(draft)
     mass = carried(draft)
@@ -114,9 +115,13 @@ def build(case: Candidates, optics: Optics, asking: Asking) -> Model:
     mark(draft)
     link(draft, optics)
     sorts = sorts_of(draft, optics)
+    deadline.go_on()
     rows = Rows(draft, optics, sorts)
     follow_policies(draft, optics, rows)
     demand_pictures(draft, optics, rows)
+    deadline.go_on()
+    steady = wants_surviving(draft, optics, sorts, rows)
+    deadline.go_on()
     return Model(
         cp=draft.cp,
         lasts=draft.cp.new_int_var(1, 1, ""),
@@ -126,7 +131,7 @@ def build(case: Candidates, optics: Optics, asking: Asking) -> Model:
         placed=draft.placed,
         sorts=sorts,
         want_units=[draft.cp.new_int_var(0, most, "") for most in optics.most],
-        steady=wants_surviving(draft, optics, sorts, rows),
+        steady=steady,
         seconds=[draft.takes[item] for item in case.seconds],
         reasons=draft.reasons,
         carried=mass,

@@ -10,9 +10,11 @@ from mule.choosing.candidates import Candidates
 from mule.choosing.containers import Container
 from mule.choosing.draft import Draft, tenths, total
 from mule.choosing.places import limit, place
+from mule.deadline import Deadline
 from mule.finding import AsPiece, InBag, PieceKind, Place, Worn
 from mule.gear import Bag, Insert
 from mule.kit import Entry, Kit
+from mule.solving import Impossible, OutOfTime, Solved, solve
 
 # Placing a dozen things is quick; this only guards against a pathological bag.
 _MOST_S = 2.0
@@ -41,12 +43,13 @@ class RoomLimit:
 
 
 def pack(
-    case: Candidates, pieces: Mapping[str, int], asking: Asking, kit: Kit, limits: Collection[RoomLimit] = ()
-) -> Kit | None:
-    """The kit ``kit`` with what was chosen in place of what was chosen before; None when limits leave no way.
+    case: Candidates, pieces: Mapping[str, int], asking: Asking, limits: Collection[RoomLimit], deadline: Deadline
+) -> Kit | Impossible | OutOfTime:
+    """The open kit with what was chosen in place of what was chosen before, unless limits leave no way.
 
-    limits: what is known not to go into a bag together.
+    limits: what is known not to go into a bag together. deadline: of the whole choice.
     """
+    kit = case.plan.kit
     free = {item: case.free[item] for item in pieces}
     chosen = replace(case, free=free, most=dict(pieces), fewest=dict(pieces))
     chosen = replace(chosen, containers=[c for c in case.containers if not c.chosen or c.id in pieces])
@@ -61,17 +64,15 @@ def pack(
         known.keep(draft.cp, draft.placed)
     homes = {c.id: c for c in chosen.containers}
     draft.cp.minimize(total((at, _effort(case, item, homes[home])) for (item, home), at in draft.placed.items()))
-    solver = cp_model.CpSolver()
-    solver.parameters.num_workers = 1
-    solver.parameters.max_time_in_seconds = _MOST_S
-    if solver.solve(draft.cp) not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
-        return None
+    ending = solve(draft.cp, deadline.grant(_MOST_S))
+    if not isinstance(ending, Solved):
+        return ending
     stays = [e for e in kit.entries if e.item in case.fixed]
     bags = [_bag_entry(case, item) for item in pieces if isinstance(case.free[item], Bag)]
     new = [
         Entry(item=item, count=count, place=_place(homes[home]))
         for (item, home), at in draft.placed.items()
-        if (count := solver.value(at))
+        if (count := ending.value(at))
     ]
     return kit.model_copy(update={"entries": (*stays, *bags, *new)})
 

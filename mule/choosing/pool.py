@@ -1,9 +1,8 @@
-"""What searches share: time that is left, bounds and limits found so far, and what a found kit is."""
+"""What searches share: bounds and limits found so far, and what a found kit is."""
 
-from collections.abc import Callable, Collection, Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass, field
 from threading import Lock
-from time import monotonic
 
 from mule.choosing.bounds import Bound
 from mule.choosing.lasting import Ask
@@ -11,26 +10,6 @@ from mule.choosing.placing import RoomLimit
 from mule.choosing.scoring import UNITS
 
 _POINTS_PER_UNIT = 100.0 / UNITS
-
-
-class Clock:
-    """Time that is left, and whether somebody asked to stop."""
-
-    def __init__(self, seconds: float, should_stop: Callable[[], bool]) -> None:
-        self._end = monotonic() + seconds
-        self._should_stop = should_stop
-        self._stopped = False
-
-    @property
-    def left_s(self) -> float:
-        """Seconds left; 0 once stopped."""
-        return 0.0 if self.stopped else max(0.0, self._end - monotonic())
-
-    @property
-    def stopped(self) -> bool:
-        """Whether the search has to end."""
-        self._stopped = self._stopped or self._should_stop() or monotonic() >= self._end
-        return self._stopped
 
 
 @dataclass

@@ -1,4 +1,6 @@
-"""Kits that find room: each found kit is stowed, and what does not go in together is told back (domain 10).
+"""Kits that find room: each found kit is stowed, and what does not go in together is told back.
+
+See docs/domain/stowing.md.
 
 What lies in a bag is known only once things are placed, so the model learns it from failures: "of these things, at most
 so many together in this bag". The same limits move things to another bag first, and only then change the choice.
@@ -10,10 +12,12 @@ from dataclasses import dataclass
 from mule.choosing.answer import Asking
 from mule.choosing.candidates import Candidates
 from mule.choosing.placing import RoomLimit, pack
+from mule.deadline import Deadline
 from mule.finding import InBag
 from mule.gear import Soft
 from mule.kit import Kit
 from mule.packing import Looking, left_in
+from mule.solving import OutOfTime
 
 # Places tried for one kit, before it counts as too much for its bags.
 _MOVES = 5
@@ -36,32 +40,32 @@ class Fit:
 class Rooms:
     """Stows kits of one choice and remembers what did not go in."""
 
-    def __init__(self, case: Candidates, asking: Asking) -> None:
-        self._case, self._asking = case, asking
+    def __init__(self, case: Candidates, asking: Asking, deadline: Deadline) -> None:
+        self._case, self._asking, self._deadline = case, asking, deadline
         self._gear = case.plan.items
         self._tried: dict[tuple[str, frozenset[tuple[str, int]]], tuple[Mapping[str, int], bool]] = {}
         self._known: list[RoomLimit] = []
         self._fits: dict[frozenset[tuple[str, int]], Fit] = {}
-        bare = pack(case, {}, asking, case.plan.kit) if asking.keep_limits else None
-        self._never = self._left(bare)[0] if bare else {}
+        bare = pack(case, {}, asking, (), deadline) if asking.keep_limits else None
+        self._never = self._left(bare)[0] if isinstance(bare, Kit) else {}
 
-    def fit(self, pieces: Mapping[str, int]) -> Fit:
-        """The kit with these pieces in the bags where most of it finds a place."""
+    def fit(self, pieces: Mapping[str, int]) -> Fit | OutOfTime:
+        """The kit with these pieces in the bags where most of it finds a place; out of time once asked to stop."""
         key = frozenset(pieces.items())
         if key in self._fits:
             return self._fits[key]
         found = self._fit(pieces)
         # As long as each try teaches something, another may find a way.
-        if not found.left or not found.learned:
+        if isinstance(found, Fit) and not (found.left and found.learned):
             self._fits[key] = found
         return found
 
-    def _fit(self, pieces: Mapping[str, int]) -> Fit:
+    def _fit(self, pieces: Mapping[str, int]) -> Fit | OutOfTime:
         best: Fit | None = None
         learned: list[RoomLimit] = []
         for _ in range(_MOVES if self._asking.keep_limits else 1):
-            kit = pack(self._case, pieces, self._asking, self._case.plan.kit, self._known)
-            if kit is None:
+            kit = pack(self._case, pieces, self._asking, self._known, self._deadline)
+            if not isinstance(kit, Kit):
                 break
             if not self._asking.keep_limits:
                 return Fit(kit, {})
@@ -74,8 +78,10 @@ class Rooms:
             learned += more
             self._known += more
         if best is None:
-            kit = pack(self._case, pieces, self._asking, self._case.plan.kit)
-            assert kit is not None, "the model lets only kits through that go into the bags by litres"
+            kit = pack(self._case, pieces, self._asking, (), self._deadline)
+            if isinstance(kit, OutOfTime):
+                return kit
+            assert isinstance(kit, Kit), "the model lets only kits through that go into the bags by litres"
             best = Fit(kit, self._left(kit)[0])
         return Fit(best.kit, best.left, tuple(learned)) if best.left else best
 
@@ -98,8 +104,10 @@ class Rooms:
     def _over(self, kit: Kit, bag: str, held: Mapping[str, int]) -> tuple[Mapping[str, int], bool]:
         key = bag, frozenset(held.items())
         if key not in self._tried:
-            looking = Looking(seconds=_BAG_S, workers=1)
-            self._tried[key] = left_in(self._gear, kit, bag, looking)
+            found = left_in(self._gear, kit, bag, Looking(workers=1), self._deadline.grant(_BAG_S))
+            if self._deadline.asked_to_stop:
+                return found
+            self._tried[key] = found
         return self._tried[key]
 
     def _limits(

@@ -17,9 +17,11 @@ from mule.choosing.candidates import Candidates
 from mule.choosing.draft import PER_GRAM, Linear, total
 from mule.choosing.lasting import Lasting
 from mule.choosing.model import Model
-from mule.choosing.pool import Clock, Found, Pool
+from mule.choosing.pool import Found, Pool
 from mule.choosing.room import Rooms
 from mule.choosing.scoring import Optics
+from mule.deadline import Deadline
+from mule.solving import Ending, Impossible, OutOfTime, Solved, solve, solver_of
 
 # How far bounds are asked for beside a kit, toward the best fractional one: they hold at the kit and lean to the rest.
 _LEAN = 1e-3
@@ -34,26 +36,15 @@ _FIRST_ATTEMPT_S = 3.0
 # things (62 in play) takes 3.7 s with little and 6.6 s with all. Larger choices are not measured: they keep all of it.
 _LITTLE, _ALL = 1, 2
 _MOST_FOR_LITTLE = 150
-_OPEN = (cp_model.FEASIBLE, cp_model.UNKNOWN)
-
-
-class _StopWatch(cp_model.CpSolverSolutionCallback):
-    """Ends a solve soon after somebody asked to stop."""
-
-    def __init__(self, clock: Clock) -> None:
-        super().__init__()
-        self._clock = clock
-
-    def on_solution_callback(self) -> None:
-        if self._clock.stopped:
-            self.stop_search()
 
 
 class Search:
     """Searches under one limit after another; made once per thread."""
 
-    def __init__(self, case: Candidates, optics: Optics, model: Model, pool: Pool, clock: Clock, rooms: Rooms) -> None:
-        self._case, self._optics, self._model, self._pool, self._clock = case, optics, model, pool, clock
+    def __init__(
+        self, case: Candidates, optics: Optics, model: Model, pool: Pool, deadline: Deadline, rooms: Rooms
+    ) -> None:
+        self._case, self._optics, self._model, self._pool, self._deadline = case, optics, model, pool, deadline
         self._taken = self._demanded = self._crowded = 0
         self._level = _LITTLE if len(model.pieces) <= _MOST_FOR_LITTLE else _ALL
         self._lasting, self._rooms = Lasting(case), rooms
@@ -66,22 +57,22 @@ class Search:
     @cached_property
     def _bounds(self) -> Bounds:
         grams = np.array([min(self._case.free[i].mass_g for i in alike) for alike in self._optics.members.values()])
-        return Bounds(self._optics, grams)
+        return Bounds(self._optics, grams, self._deadline)
 
     def lightest(self) -> Found | None:
         """The lightest kit that takes a picture that some want asks for; of several, the best."""
         self._model.limit(NO_LIMIT_G)
         while True:
             self._take_in()
-            status, solver = self._solve(-self._model.carried)
-            if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+            ending = self._solve(-self._model.carried)
+            if not isinstance(ending, Solved):
                 return None
-            kit = self._read(solver)
-            if self._clock.stopped or (self._lasts(kit) and self._goes_in(kit)):
+            kit = self._read(ending)
+            if self._deadline.stopped or (self._lasts(kit) and self._goes_in(kit)):
                 break
         units = sum(self._optics.units(self._optics.best(self._optics.has(kit))))
         found = self._found(kit, units, sum(self._optics.most), proved=False)
-        if status != cp_model.OPTIMAL:
+        if not ending.best:
             return found
         if self._only_one(kit, found.carried_g):
             return replace(found, bound=units, proved=True)
@@ -99,8 +90,7 @@ class Search:
             trial.add(trial.get_int_var_from_proto_index(pieces.index) != same).only_enforce_if(other)
             differs.append(other)
         trial.add_bool_or(differs)
-        status, _ = self._run(trial)
-        return status == cp_model.INFEASIBLE
+        return isinstance(self._run(trial), Impossible)
 
     def best(self, limit_g: float) -> Found | None:
         """The best kit that carries at most so much and goes into its bags; None when none was found in time.
@@ -112,7 +102,7 @@ class Search:
             found = self._best(limit_g)
             if found is None:
                 return tight
-            if self._clock.stopped or self._goes_in(found.pieces):
+            if self._deadline.stopped or self._goes_in(found.pieces):
                 return self._against_guesses(found, limit_g)
             tight = tight or replace(found, proved=False)
         return tight
@@ -120,6 +110,8 @@ class Search:
     def _goes_in(self, kit: Mapping[str, int]) -> bool:
         """Whether a kit finds room, or nothing more can be learned about it; what was learned holds from now on."""
         fit = self._rooms.fit(kit)
+        if isinstance(fit, OutOfTime):
+            return True
         self._pool.crowd(fit.learned)
         return not fit.left or self._crowded == len(self._pool.limits)
 
@@ -165,11 +157,11 @@ class Search:
         bound = sum(self._optics.most)
         while True:
             self._take_in()
-            status, solver = self._solve(objective, at_least)
-            if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+            ending = self._solve(objective, at_least)
+            if not isinstance(ending, Solved):
                 break
-            kit = self._read(solver)
-            if not self._lasts(kit) and not self._clock.stopped:
+            kit = self._read(ending)
+            if not self._lasts(kit) and not self._deadline.stopped:
                 continue
             cells = self._optics.best(self._optics.has(kit))
             true = self._optics.units(cells)
@@ -177,13 +169,13 @@ class Search:
             if best is None or units > best[1]:
                 best = kit, units
             if at_least is None:
-                bound = min(bound, int(solver.best_objective_bound))
-            thought = [solver.value(v) for v in self._model.want_units]
+                bound = min(bound, int(ending.bound))
+            thought = [ending.value(v) for v in self._model.want_units]
             off = [w for w, (seen, is_) in enumerate(zip(thought, true, strict=True)) if seen > is_ + self._slack]
             enough = at_least is None or units >= at_least - self._slack * len(true)
-            if status == cp_model.OPTIMAL and (not off if at_least is None else enough):
+            if ending.best and (not off if at_least is None else enough):
                 return kit, units, max(units, bound if at_least is not None else units), True
-            if self._clock.stopped:
+            if self._deadline.stopped:
                 break
             self._sharpen(kit, [w for w, (seen, is_) in enumerate(zip(thought, true, strict=True)) if seen > is_ + 1])
         if best is None or at_least is not None:
@@ -192,7 +184,7 @@ class Search:
 
     def forgo(self) -> "Search | None":
         """Looks for kits that do not last as well; None when that opens nothing up."""
-        if not self._pool.asks or self._pool.forgone or self._clock.stopped:
+        if not self._pool.asks or self._pool.forgone or self._deadline.stopped:
             return None
         self._pool.forgone = True
         self._model.forgo()
@@ -230,9 +222,7 @@ class Search:
         for known in limits:
             self._model.keep_room(known)
 
-    def _solve(
-        self, objective: Linear, at_least: int | None = None
-    ) -> tuple[cp_model.CpSolverStatus, cp_model.CpSolver]:
+    def _solve(self, objective: Linear, at_least: int | None = None) -> Ending:
         model = self._model.cp
         model.maximize(objective)
         floor = None
@@ -240,38 +230,34 @@ class Search:
         self._model.reckon_steady(at_least is not None)
         if at_least is not None:
             floor = model.add(total((units, 1) for units in self._model.want_units) >= at_least)
-        status, solver = self._run(model)
+        ending = self._run(model)
         if floor is not None:
             model.proto.constraints[floor.index].linear.domain[0] = 0
-        return status, solver
+        return ending
 
-    def _run(self, model: cp_model.CpModel) -> tuple[cp_model.CpSolverStatus, cp_model.CpSolver]:
-        status, solver = self._attempt(model, self._level, _FIRST_ATTEMPT_S, probing=0)
-        if status in _OPEN and not self._clock.stopped:
-            # Probed as well: unprobed, the solver may go round and round there, too.
-            again, better = self._attempt(model, _ALL, self._clock.left_s, probing=1)
-            if again == cp_model.OPTIMAL:
-                self._level = _ALL
-            if again != cp_model.UNKNOWN:
-                return again, better
-        return status, solver
+    def _run(self, model: cp_model.CpModel) -> Ending:
+        first = self._attempt(model, self._level, self._deadline.soonest(_FIRST_ATTEMPT_S), probing=0)
+        if isinstance(first, Impossible) or (isinstance(first, Solved) and first.best) or self._deadline.stopped:
+            return first
+        # Probed as well: unprobed, the solver may go round and round there, too.
+        again = self._attempt(model, _ALL, self._deadline, probing=1)
+        if isinstance(again, Solved) and again.best:
+            self._level = _ALL
+        return first if isinstance(again, OutOfTime) else again
 
-    def _attempt(
-        self, model: cp_model.CpModel, level: int, seconds: float, *, probing: int
-    ) -> tuple[cp_model.CpSolverStatus, cp_model.CpSolver]:
-        solver = cp_model.CpSolver()
-        solver.parameters.num_workers = 1
+    @staticmethod
+    def _attempt(model: cp_model.CpModel, level: int, deadline: Deadline, *, probing: int) -> Ending:
+        solver = solver_of()
         # Measured on the benchmark's curve: the bounds leave so little to search that heavy presolve and cuts of the
         # solver's own cost twice the time of all the rest.
         solver.parameters.linearization_level = level
         solver.parameters.cp_model_probing_level = probing
         solver.parameters.max_presolve_iterations = 1
         solver.parameters.cut_level = 0
-        solver.parameters.max_time_in_seconds = max(0.01, min(seconds, self._clock.left_s))
-        return solver.solve(model, _StopWatch(self._clock)), solver
+        return solve(model, deadline, solver)
 
-    def _read(self, solver: cp_model.CpSolver) -> Mapping[str, int]:
-        return {item: n for item, v in self._model.pieces.items() if (n := solver.value(v))}
+    def _read(self, ending: Solved) -> Mapping[str, int]:
+        return {item: n for item, v in self._model.pieces.items() if (n := ending.value(v))}
 
     def _found(self, kit: Mapping[str, int], units: int, bound: int, *, proved: bool) -> Found:
         grams = sum(self._case.free[item].mass_g * n for item, n in kit.items())

@@ -1,4 +1,7 @@
-"""Completeness: missing links, orphans, chains, clashes, doubles. The front door is ``complete`` (domain 7)."""
+"""Completeness: missing links, orphans, chains, clashes, doubles. The front door is ``complete``.
+
+See docs/domain/completeness.md.
+"""
 
 from collections.abc import Iterable, Mapping
 

@@ -1,8 +1,9 @@
-"""The words of completeness: things offer keys and need keys (domain 7)."""
+"""The words of completeness: things offer keys and need keys (docs/domain/completeness.md)."""
 
 from typing import Literal, NamedTuple
 
-# A chain of links is followed this far: a ring on a ring, a hub on a hub (domain 6: rings stack at most two).
+# A chain of links is followed this far: a ring on a ring, a hub on a hub (docs/domain/filters.md: rings stack at most
+# two).
 MOST_LINKS = 2
 
 Sort = Literal["link", "purpose", "asked"]

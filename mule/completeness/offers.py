@@ -99,7 +99,7 @@ def _filters(thing: Filter | FilterHolder | StepRing) -> Iterable[Key | Offer]:
             yield Key("holder", thread(thing.plate_width_mm))
         case StepRing(lens_thread_mm=low, filter_thread_mm=high):
             yield Key("wears", thread(low))
-            # A step-down ring darkens corners and is refused (domain 6).
+            # A step-down ring darkens corners and is refused (docs/domain/filters.md).
             if high > low:
                 for links in range(1, MOST_LINKS + 1):
                     yield Offer(Key("thread", thread(high), links), Key("thread", thread(low), links - 1))

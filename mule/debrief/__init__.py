@@ -1,6 +1,6 @@
 """Coming home: what earned its place, what was missed, and what the next plan should reckon with.
 
-The front door is ``look_back`` (domain 12).
+The front door is ``look_back`` (docs/domain/lookback.md).
 """
 
 from collections import Counter

@@ -24,7 +24,7 @@ class Matched:
 
     @property
     def equivalent_mm(self) -> float | None:
-        """Full-frame equivalent focal length (domain 2); as written where the body is not known."""
+        """Full-frame equivalent focal length (docs/domain/optics.md); as written where the body is not known."""
         if self.frame.focal_mm is None:
             return None
         if self.body is None:

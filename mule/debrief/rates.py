@@ -1,4 +1,4 @@
-"""Calibrated rates: what cameras and drives really did, for the next plan to reckon with (domain 12)."""
+"""Calibrated rates: what cameras and drives really did, for the next plan to reckon with (docs/domain/lookback.md)."""
 
 from collections.abc import Iterable, Mapping
 from typing import Literal

@@ -1,4 +1,4 @@
-"""Filters: what goes on which lens, and how. The front door is ``fit`` (domain 6)."""
+"""Filters: what goes on which lens, and how. The front door is ``fit`` (docs/domain/filters.md)."""
 
 from collections.abc import Mapping, Sequence
 from typing import get_args

@@ -1,4 +1,4 @@
-"""From a metered time to the time one wants: stops, and the filters that take them (domain 2)."""
+"""From a metered time to the time one wants: stops, and the filters that take them (docs/domain/optics.md)."""
 
 from collections.abc import Iterable, Sequence
 from itertools import combinations

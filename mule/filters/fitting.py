@@ -1,4 +1,7 @@
-"""How a filter comes onto a lens: directly, by rings, by a holder, or dropped into an adapter (domain 6)."""
+"""How a filter comes onto a lens: directly, by rings, by a holder, or dropped into an adapter.
+
+See docs/domain/filters.md.
+"""
 
 from collections.abc import Collection, Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
@@ -7,7 +10,8 @@ from mule.filters.answer import Fit, How, Warning_
 from mule.gear import Filter, FilterHolder, Gear, StepRing, Thing, at_hand
 
 MOST_RINGS = 2
-# Under this equivalent focal length polarised sky looks uneven and two rims may darken corners (estimate, domain 6).
+# Under this equivalent focal length polarised sky looks uneven and two rims may darken corners (estimate,
+# docs/domain/filters.md).
 WIDE_MM = 24.0
 
 Stack = tuple[StepRing, ...]

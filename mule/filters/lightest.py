@@ -4,8 +4,10 @@ from collections.abc import Mapping, Sequence
 
 from ortools.sat.python import cp_model
 
+from mule.deadline import Deadline
 from mule.filters import Bag, FilterAsked, Front, answers, fits
 from mule.gear import Gear
+from mule.solving import Solved, solve
 from mule.units import Frozen
 
 # Masses are compared in tenths of a gram.
@@ -39,16 +41,14 @@ def lightest_set(fronts: Sequence[Front], bag: Bag, asked: FilterAsked, gear: Ma
                 chosen = [_all_of(model, takes, parts) for parts in ways]
                 model.add_bool_or(chosen)
     model.minimize(sum(round(gear[item].mass_g * _PER_GRAM) * take for item, take in takes.items()))
-    solver = cp_model.CpSolver()
-    solver.parameters.num_workers = 1
-    solver.parameters.max_time_in_seconds = _MOST_S
-    status = solver.solve(model)
-    items = tuple(item for item, take in takes.items() if solver.boolean_value(take))
+    ending = solve(model, Deadline(_MOST_S))
+    # Taking all of them serves whatever can be served: out of time, that is the answer, and not proved.
+    items = tuple(item for item, take in takes.items() if not isinstance(ending, Solved) or ending.value(take))
     return LightestSet(
         items=items,
         mass_g=sum(gear[item].mass_g for item in items),
         unserved=tuple(dict.fromkeys(unserved)),
-        proved=status == cp_model.OPTIMAL,
+        proved=isinstance(ending, Solved) and ending.best,
     )
 
 

@@ -1,5 +1,5 @@
 """The gate rehearsed: what is restricted where it lies, what comes out when a cabin bag is refused, what goes in the
-security tray. The front doors are ``rehearse`` and ``drill`` (domain 8)."""
+security tray. The front doors are ``rehearse`` and ``drill`` (docs/domain/carriers.md)."""
 
 from collections.abc import Iterable, Mapping
 from typing import Literal

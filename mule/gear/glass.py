@@ -1,4 +1,4 @@
-"""Filters, step rings and filter holders (domain 6)."""
+"""Filters, step rings and filter holders (docs/domain/filters.md)."""
 
 from typing import ClassVar, Literal, Self
 

@@ -1,4 +1,4 @@
-"""Packs, chargers and banks. Energy is always in watt-hours: Wh = V x Ah (domain 4)."""
+"""Packs, chargers and banks. Energy is always in watt-hours: Wh = V x Ah (docs/domain/power.md)."""
 
 from typing import Annotated, ClassVar, Literal
 

@@ -1,4 +1,4 @@
-"""The drop order: what goes first when weight must go (domain 3)."""
+"""The drop order: what goes first when weight must go (docs/domain/coverage.md)."""
 
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass

@@ -1,4 +1,4 @@
-"""Load: what each bag and each person carries. The front door is ``weigh`` (domain 9)."""
+"""Load: what each bag and each person carries. The front door is ``weigh`` (docs/domain/load.md)."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
@@ -9,7 +9,8 @@ from mule.kit import Entry, Kit
 from mule.trip import Person
 from mule.units import Frozen, Sides
 
-# Shares of body mass at which a caution line is drawn (estimate, general guidance, not medical advice; domain 9).
+# Shares of body mass at which a caution line is drawn (estimate, general guidance, not medical advice;
+# docs/domain/load.md).
 CAUTION_SHARES = (0.15, 0.20, 0.25)
 
 

@@ -69,7 +69,7 @@ class Worth(Frozen):
     """What one piece of an item earns, in points of brief score (0 to 100).
 
     direct: points lost without it. backup: points it saves, beyond direct, in the single loss in which it saves most.
-    points: direct + backup / 10 (domain 3).
+    points: direct + backup / 10 (docs/domain/coverage.md).
     """
 
     item: str

@@ -1,4 +1,4 @@
-"""Cells of 1/12 octave, and the columns a want is scored on (domain 3)."""
+"""Cells of 1/12 octave, and the columns a want is scored on (docs/domain/coverage.md)."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass

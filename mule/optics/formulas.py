@@ -1,10 +1,11 @@
-"""The plain arithmetic of domain 2: crop factor, angle of view, stitching."""
+"""The plain arithmetic of docs/domain/optics.md: crop factor, angle of view, stitching."""
 
 from math import atan, ceil, hypot
 
 from mule.units import FULL_FRAME_DIAGONAL_MM
 
-# Overlap between neighbouring frames of a stitch, and the most frames worth shooting (domain 2 and 3).
+# Overlap between neighbouring frames of a stitch, and the most frames worth shooting (docs/domain/optics.md and
+# docs/domain/coverage.md).
 STITCH_OVERLAP = 0.3
 STITCH_MAX_FRAMES = 12
 

@@ -11,7 +11,7 @@ from mule.optics.setups import SetUp
 from mule.trip import Want
 from mule.units import FULL_FRAME_LONG_SIDE_MM
 
-# A cell under this score belongs to a gap (domain 3).
+# A cell under this score belongs to a gap (docs/domain/coverage.md).
 GAP_SCORE = 0.5
 _TOUCH = 1.001
 

@@ -20,7 +20,7 @@ def autofocus_lost_from(made: SetUp) -> float | None:
         return None
     if made.f_low > made.autofocus_to or made.high_mm == made.low_mm:
         return made.low_mm
-    # Inverse of the log-log interpolation of the f-number (domain 2).
+    # Inverse of the log-log interpolation of the f-number (docs/domain/optics.md).
     share = log(made.autofocus_to / made.f_low) / log(made.f_high / made.f_low)
     return float(made.low_mm * (made.high_mm / made.low_mm) ** share)
 

@@ -11,12 +11,14 @@ from mule.optics.setups import SetUp
 from mule.trip import Trait
 from mule.units import FULL_FRAME_LONG_SIDE_MM
 
-# A stitched frame stands for 0.6 of a native one (domain 3).
+# A stitched frame stands for 0.6 of a native one (docs/domain/coverage.md).
 STITCH_SCORE = 0.6
-# Light: one stop short scores 0.7, two stops 0.4, beyond two 0: a straight line that breaks off (domain 3).
+# Light: one stop short scores 0.7, two stops 0.4, beyond two 0: a straight line that breaks off
+# (docs/domain/coverage.md).
 LIGHT_LOSS_PER_STOP = 0.3
 LIGHT_MOST_STOPS = 2.0
-# n frames reach n (1 - o) + o frames' angles; so at most 12 reach this many (the formula of domain 2 turned round).
+# n frames reach n (1 - o) + o frames' angles; so at most 12 reach this many (the formula of docs/domain/optics.md
+# turned round).
 STITCH_REACH = STITCH_MAX_FRAMES * (1 - STITCH_OVERLAP) + STITCH_OVERLAP
 _STOPS_PER_LN = 2 / np.log(2)
 _ROUNDING = 1e-9

@@ -1,4 +1,7 @@
-"""What each thing earns: points lost without it, plus a tenth of what it saves as a backup (domain 3)."""
+"""What each thing earns: points lost without it, plus a tenth of what it saves as a backup.
+
+See docs/domain/coverage.md.
+"""
 
 from collections.abc import Mapping
 from itertools import combinations

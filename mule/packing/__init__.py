@@ -1,15 +1,15 @@
-"""Packing: does it fit, and where does it go? The front door is ``stow`` (domain 10).
+"""Packing: does it fit, and where does it go? The front door is ``stow`` (docs/domain/stowing.md).
 
 Two steps that talk: which compartment each thing goes into (``assign``), then where in it (``place``); what cannot be
 placed together is told back as a limit, until everything has a place, or time is up and the best so far is the answer.
 """
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from time import monotonic
 from typing import Annotated
 
 from pydantic import Field
 
+from mule.deadline import Deadline
 from mule.finding import InBag
 from mule.gear import Gear
 from mule.kit import Kit
@@ -22,7 +22,8 @@ from mule.packing.telling import left_over, told
 from mule.trip import Slot
 from mule.units import Frozen
 
-# Time for each other thing of a slot.
+# The least time for a bag, and time for each other thing of a slot.
+_LEAST_BAG_S = 0.1
 _ALTERNATIVE_S = 0.8
 
 
@@ -40,54 +41,62 @@ def stow(
     looking: Looking | None = None,
     news: Callable[[Stowage], None] | None = None,
     slots: Sequence[Slot] = (),
+    should_stop: Callable[[], bool] | None = None,
 ) -> Stowage:
     """Where everything lies, or what does not fit, and whether that is proved.
 
     gear: by id. news: is called with what is packed so far, each time another bag is done.
-    slots: of which every alternative is tried where the loaded one lies.
+    slots: of which every alternative is tried where the loaded one lies. should_stop: asked often; the best so far
+    is the answer soon after it says yes.
     """
-    for answer in stowing(gear, kit, looking, slots):
+    for answer in _stowing(gear, kit, looking or Looking(), slots, should_stop):
         if news:
             news(answer)
     return answer
 
 
-def stowing(
-    gear: Mapping[str, Gear], kit: Kit, looking: Looking | None = None, slots: Sequence[Slot] = ()
+def _stowing(
+    gear: Mapping[str, Gear], kit: Kit, looking: Looking, slots: Sequence[Slot], should_stop: Callable[[], bool] | None
 ) -> Iterator[Stowage]:
     """What is packed so far, each time another bag is done, then the whole answer.
 
     Never longer than ``looking.seconds`` and a little: then the best so far is the answer.
     """
-    looking = looking or Looking()
-    end = monotonic() + looking.seconds
+    deadline = Deadline(looking.seconds, should_stop)
     gap = round(kit.stow.gap_mm)
     bags = luggage_of(gear, kit)
     done: list[Packed] = []
     # The bags with least to pack first: their time goes to the others.
     for rest, luggage in enumerate(sorted(bags, key=lambda b: len(b.blocks))):
-        share = (end - monotonic()) / (len(bags) - rest)
-        effort = Effort(until=monotonic() + max(0.1, share), workers=looking.workers, seed=looking.seed)
+        share = deadline.grant(max(_LEAST_BAG_S, deadline.left_s / (len(bags) - rest)))
+        effort = Effort(share, workers=looking.workers, seed=looking.seed)
         done.append(pack(luggage, gap, effort))
-        yield told(gear, kit, bags, done, gap, end, final=False)
-    whole = told(gear, kit, bags, done, gap, end, final=True)
-    yield whole.model_copy(update={"alternatives": tuple(_alternatives(gear, kit, slots, whole))})
+        yield told(gear, kit, bags, done, gap, None, final=False)
+    whole = told(gear, kit, bags, done, gap, deadline, final=True)
+    yield whole.model_copy(update={"alternatives": tuple(_alternatives(gear, kit, slots, whole, deadline))})
 
 
-def left_in(gear: Mapping[str, Gear], kit: Kit, bag: str, looking: Looking) -> tuple[dict[str, int], bool]:
-    """Pieces that find no place in one bag or insert, by item, and whether that is proved. Nothing is tidied."""
+def left_in(
+    gear: Mapping[str, Gear], kit: Kit, bag: str, looking: Looking, deadline: Deadline | None = None
+) -> tuple[dict[str, int], bool]:
+    """Pieces that find no place in one bag or insert, by item, and whether that is proved. Nothing is tidied.
+
+    deadline: in place of ``looking.seconds``.
+    """
     luggage = next(one for one in luggage_of(gear, kit) if one.bag == bag)
-    effort = Effort.of(looking.seconds, workers=looking.workers, seed=looking.seed, tidy_s=0)
+    deadline = deadline or Deadline(looking.seconds)
+    effort = Effort(deadline, workers=looking.workers, seed=looking.seed, tidy_s=0)
     packed = pack(luggage, round(kit.stow.gap_mm), effort)
     left: dict[str, int] = {}
-    for over in left_over(packed, [], 0, 0.0):
+    for over in left_over(packed, [], 0):
         left[over.item] = left.get(over.item, 0) + over.count
     return left, packed.proved
 
 
-def _alternatives(gear: Mapping[str, Gear], kit: Kit, slots: Sequence[Slot], whole: Stowage) -> Iterator[Alternative]:
+def _alternatives(
+    gear: Mapping[str, Gear], kit: Kit, slots: Sequence[Slot], whole: Stowage, deadline: Deadline
+) -> Iterator[Alternative]:
     """Every other thing of each slot in the place of the loaded one: nothing more may stay over than now."""
-    looking = Looking(seconds=_ALTERNATIVE_S)
     for slot in slots:
         for entry in kit.entries:
             if entry.item not in slot.items or not isinstance(entry.place, InBag) or entry.place.outside:
@@ -99,7 +108,7 @@ def _alternatives(gear: Mapping[str, Gear], kit: Kit, slots: Sequence[Slot], who
                     continue
                 others = tuple(e for e in kit.entries if e != entry)
                 trial = kit.model_copy(update={"entries": (*others, entry.model_copy(update={"item": item}))})
-                left, _ = left_in(gear, trial, bag, looking)
+                left, _ = left_in(gear, trial, bag, Looking(), deadline.grant(_ALTERNATIVE_S))
                 yield Alternative(
                     slot=slot.id, item=item, instead_of=entry.item, bag=bag, fits=sum(left.values()) <= now
                 )
@@ -127,6 +136,5 @@ __all__ = [
     "place",
     "rooms_of",
     "stow",
-    "stowing",
     "turns_of",
 ]

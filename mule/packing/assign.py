@@ -8,6 +8,7 @@ from ortools.sat.python import cp_model
 
 from mule.packing.rooms import Block, Luggage, Room, SoftBlock
 from mule.packing.spots import Effort, turns_in
+from mule.solving import Solved, solve, solver_of
 
 # Soft things never fill the last corners (estimate).
 SOFT_SHARE = 0.9
@@ -85,14 +86,10 @@ class Assigner:
         for limit in self.limits:
             model.add(sum(goes[b, limit.room] for b in limit.blocks if (b, limit.room) in goes) <= limit.most)
         model.minimize(sum(cost))
-        solver = cp_model.CpSolver()
-        solver.parameters.num_workers = 1
-        solver.parameters.random_seed = effort.seed
-        solver.parameters.max_time_in_seconds = min(1.0, effort.left_s)
-        status = solver.solve(model)
-        if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+        ending = solve(model, effort.deadline.grant(min(1.0, effort.left_s)), solver_of(seed=effort.seed))
+        if not isinstance(ending, Solved):
             return Shares({}, {}, list(self.luggage.blocks), [(s, s.count) for s in self.luggage.soft], proved=False)
-        return self._read(solver, goes, parts, proved=status == cp_model.OPTIMAL and fullest >= 1)
+        return self._read(ending, goes, parts, proved=ending.best and fullest >= 1)
 
     def _volumes(
         self,
@@ -121,7 +118,7 @@ class Assigner:
 
     def _read(
         self,
-        solver: cp_model.CpSolver,
+        ending: Solved,
         goes: Mapping[tuple[str, str], cp_model.IntVar],
         parts: Mapping[tuple[str, str], cp_model.IntVar],
         *,
@@ -132,12 +129,12 @@ class Assigner:
         left: list[Block] = []
         soft_left: list[tuple[SoftBlock, int]] = []
         for block in self.luggage.blocks:
-            room = next((r for b, r in goes if b == block.id and solver.value(goes[b, r])), None)
+            room = next((r for b, r in goes if b == block.id and ending.value(goes[b, r])), None)
             (left if room is None else blocks[room]).append(block)
         for thing in self.luggage.soft:
             rest = thing.count
             for (item, room), var in parts.items():
-                if item == thing.item and (count := solver.value(var)):
+                if item == thing.item and (count := ending.value(var)):
                     soft[room].append((thing, count))
                     rest -= count
             if rest:

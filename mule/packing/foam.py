@@ -3,7 +3,6 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from math import ceil, hypot
-from time import monotonic
 from typing import Annotated
 
 from pydantic import Field
@@ -135,7 +134,7 @@ def _lay(room: Room, blocks: Sequence[Block], wish: FoamWish, seconds: float) ->
     if min(inside) <= 0:
         return Outcome({}, tuple(b.id for b in blocks), proved=True)
     # One worker and no tidying: the plan on the screen and the one in the file are the same.
-    effort = Effort(until=monotonic() + seconds, workers=1, tidy_s=0)
+    effort = Effort.of(seconds, workers=1, tidy_s=0)
     # Each thing must come out by itself, so nothing lies on it; pins are for soft bags.
     return place(inside, [replace(b, access="quick", pin=None) for b in blocks], wish.wall_mm, effort)
 

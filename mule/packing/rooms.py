@@ -119,7 +119,10 @@ class Luggage:
 
 
 def never_held(thing: Gear) -> bool:
-    """Spare lithium and what pictures are on: never in the hold (domain 8 and 10)."""
+    """Spare lithium and what pictures are on: never in the hold.
+
+    See docs/domain/carriers.md and docs/domain/stowing.md.
+    """
     return isinstance(thing, PowerBank | Card | Drive) or (isinstance(thing, Battery) and thing.lithium)
 
 

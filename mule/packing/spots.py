@@ -9,11 +9,12 @@ a burden.
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from itertools import combinations
-from time import monotonic
 
 from ortools.sat.python import cp_model
 
+from mule.deadline import Deadline
 from mule.packing.rooms import Block, Sides, Turn
+from mule.solving import Ending, Impossible, Solved, solve, solver_of
 
 Var = cp_model.IntVar
 # Of more blocks the objective costs more than it brings.
@@ -22,6 +23,8 @@ _MOST_TO_TIDY = 24
 _TIDY = ((0, 1), (2, 3))
 # Taking out one thing more is worse than any size.
 _ONE_THING = 1_000_000
+# Enough for a thing or two.
+_LEAST_S = 0.02
 
 
 @dataclass(frozen=True)
@@ -47,12 +50,12 @@ class Outcome:
 
 @dataclass(frozen=True)
 class Effort:
-    """How hard to look. until: by ``time.monotonic``; tidy_s: for moving heavy things low and to the back.
+    """How hard to look. deadline: of the search; tidy_s: for moving heavy things low and to the back.
 
     whole: share of the time for placing everything; the rest is for the best that leaves something over.
     """
 
-    until: float
+    deadline: Deadline
     workers: int = 2
     seed: int = 0
     tidy_s: float = 0.4
@@ -61,12 +64,12 @@ class Effort:
     @classmethod
     def of(cls, seconds: float, **more: float) -> "Effort":
         """So many seconds from now."""
-        return cls(until=monotonic() + seconds, **more)  # type: ignore[arg-type]
+        return cls(Deadline(seconds), **more)  # type: ignore[arg-type]
 
     @property
     def left_s(self) -> float:
-        """Seconds left, never none at all."""
-        return max(0.02, self.until - monotonic())
+        """Seconds left, never none at all: what is small goes in at once even when time is up."""
+        return max(_LEAST_S, self.deadline.left_s)
 
 
 def gap_between(one: Block, other: Block, gap: int) -> int:
@@ -90,21 +93,21 @@ def place(room: Sides, blocks: Sequence[Block], gap: int, effort: Effort) -> Out
         return Outcome({}, too_large, proved=True)
     whole = _Model(room, able, gap, optional=False)
     # A space too full by volume needs no search.
-    status = cp_model.INFEASIBLE
+    ending: Ending = Impossible()
     if not whole.overfull:
-        status = whole.solve(effort, effort.left_s * (effort.whole if len(able) > 1 else 1))
-    if status in (cp_model.OPTIMAL, cp_model.FEASIBLE):
-        spots = whole.spots()
+        ending = whole.solve(effort, effort.left_s * (effort.whole if len(able) > 1 else 1))
+    if isinstance(ending, Solved):
+        spots = whole.spots(ending)
         if len(able) <= _MOST_TO_TIDY and effort.tidy_s > 0:
             spots = whole.tidied(effort, spots)
         return Outcome(settled(spots, able, gap), too_large, proved=True)
     some = _Model(room, able, gap, optional=True)
     found = some.solve(effort, effort.left_s)
-    if found not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+    if not isinstance(found, Solved):
         return Outcome({}, tuple(b.id for b in blocks), proved=False)
-    spots = some.spots()
+    spots = some.spots(found)
     left = tuple(b.id for b in able if b.id not in spots)
-    return Outcome(settled(spots, able, gap), (*too_large, *left), proved=found == cp_model.OPTIMAL)
+    return Outcome(settled(spots, able, gap), (*too_large, *left), proved=found.best)
 
 
 def settled(spots: Mapping[str, Spot], blocks: Iterable[Block], gap: int) -> dict[str, Spot]:
@@ -152,7 +155,6 @@ class _Model:
             self._cp.minimize(sum((1 - self._here[b.id]) * (_ONE_THING + round(1000 * b.litres)) for b in blocks))
         else:
             self._break_symmetry()
-        self._solver = cp_model.CpSolver()
 
     @property
     def overfull(self) -> bool:
@@ -216,18 +218,16 @@ class _Model:
         for k in (0, 1) if any(b.fragile or b.access for b in self._blocks) else (0, 1, 2):
             self._cp.add(2 * self._at[largest][k] + self._sides[largest][k] <= self._room[k])
 
-    def solve(self, effort: Effort, seconds: float) -> cp_model.CpSolverStatus:
+    def solve(self, effort: Effort, seconds: float) -> Ending:
         """Looks for so long."""
-        parameters = self._solver.parameters
-        parameters.num_workers, parameters.random_seed = effort.workers, effort.seed
+        solver = solver_of(workers=effort.workers, seed=effort.seed)
         # Measured on 16 boxes at 90 %: one or two spaces in forty more than with less of it.
-        parameters.linearization_level = 2
-        parameters.max_time_in_seconds = seconds
-        return self._solver.solve(self._cp)
+        solver.parameters.linearization_level = 2
+        return solve(self._cp, effort.deadline.grant(seconds), solver)
 
-    def spots(self) -> dict[str, Spot]:
+    def spots(self, ending: Solved) -> dict[str, Spot]:
         """What was found."""
-        value = self._solver.value
+        value = ending.value
         found = {}
         for block in self._blocks:
             if value(self._here[block.id]):
@@ -251,8 +251,8 @@ class _Model:
                 for k, weight in _TIDY
             )
         )
-        status = self.solve(effort, min(effort.tidy_s, effort.left_s))
-        return self.spots() if status in (cp_model.OPTIMAL, cp_model.FEASIBLE) else dict(spots)
+        ending = self.solve(effort, min(effort.tidy_s, effort.left_s))
+        return self.spots(ending) if isinstance(ending, Solved) else dict(spots)
 
 
 def bears_not(under: Block, over: Block) -> bool:

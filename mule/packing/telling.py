@@ -2,8 +2,8 @@
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import replace
-from time import monotonic
 
+from mule.deadline import Deadline
 from mule.finding import InBag, PieceKind
 from mule.gear import Bag, Gear, Insert, Standing
 from mule.kit import Kit
@@ -24,7 +24,7 @@ def told(
     bags: Sequence[Luggage],
     done: Sequence[Packed],
     gap: int,
-    end: float,
+    deadline: Deadline | None,
     *,
     final: bool,
 ) -> Stowage:
@@ -52,7 +52,7 @@ def told(
     depth = layers(placed)
     placed = [one.model_copy(update={"layer": depth[one.block]}) for one in placed]
     spare = _spare(gear, kit) if final else ()
-    left = [over for p in done for over in left_over(p, done, gap, end if final else 0.0, spare)]
+    left = [over for p in done for over in left_over(p, done, gap, deadline if final else None, spare)]
     return Stowage(
         rooms=tuple(rooms),
         placed=tuple(placed),
@@ -142,11 +142,11 @@ def _spare(gear: Mapping[str, Gear], kit: Kit) -> list[Luggage]:
 
 
 def left_over(
-    packed: Packed, done: Sequence[Packed], gap: int, end: float, spare: Sequence[Luggage] = ()
+    packed: Packed, done: Sequence[Packed], gap: int, deadline: Deadline | None = None, spare: Sequence[Luggage] = ()
 ) -> Iterable[LeftOver]:
     """What found no place in one bag, with what would help.
 
-    done: the other bags; end: by ``time.monotonic``, when to stop trying them. spare: bags that stay at home.
+    done: the other bags; deadline: when to stop trying them; None tries none. spare: bags that stay at home.
     """
     blocks = {b.id: b for b in packed.luggage.blocks}
     proof: Proof = "proved" if packed.proved else "ran-out"
@@ -166,7 +166,7 @@ def left_over(
                 bag=packed.luggage.bag,
                 why=why,
                 proof="proved" if too_large or barred else proof,
-                helps=tuple(_helps(block, packed, done, gap, end)),
+                helps=tuple(_helps(block, packed, done, gap, deadline)) if deadline else (),
                 owned=tuple(_would_take(block, spare, gap)),
             )
     for soft, count in packed.shares.soft_left:
@@ -186,7 +186,9 @@ def _would_take(block: Block, spare: Sequence[Luggage], gap: int) -> list[str]:
     return [s.bag for s in able if any(Assigner(s, gap).eligible(loose, room) for room in s.rooms)][:2]
 
 
-def _helps(block: Block, packed: Packed, done: Sequence[Packed], gap: int, end: float) -> Iterable[Elsewhere]:
+def _helps(
+    block: Block, packed: Packed, done: Sequence[Packed], gap: int, deadline: Deadline | None
+) -> Iterable[Elsewhere]:
     """Other bags in which it finds a place beside what lies there, tried out one after the other."""
     tries = 0
     # Inserts first: what is worth a place is worth padding.
@@ -197,11 +199,16 @@ def _helps(block: Block, packed: Packed, done: Sequence[Packed], gap: int, end: 
         assigner = Assigner(other.luggage, gap)
         inside = {b.id: b for b in other.luggage.blocks}
         for room in other.luggage.rooms:
-            if tries >= _TRIES or monotonic() > end or not assigner.eligible(replace(block, pin=None), room):
+            if (
+                deadline is None
+                or tries >= _TRIES
+                or deadline.stopped
+                or not assigner.eligible(replace(block, pin=None), room)
+            ):
                 continue
             tries += 1
             here = [inside[i] for i in other.outcomes[room.id].spots]
-            effort = Effort(until=min(end, monotonic() + _TRY_S), tidy_s=0)
+            effort = Effort(deadline.soonest(_TRY_S), tidy_s=0)
             if not place(room.size, [*here, replace(block, pin=None)], gap if room.divided else 0, effort).left:
                 yield Elsewhere(bag=other.luggage.bag, room=room.id)
                 break

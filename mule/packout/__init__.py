@@ -1,4 +1,7 @@
-"""Pack-out: the list of the evening before, from plan and stowage. The front door is ``list_out`` (domain 10, 12)."""
+"""Pack-out: the list of the evening before, from plan and stowage. The front door is ``list_out``.
+
+See docs/domain/stowing.md, docs/domain/lookback.md.
+"""
 
 from collections.abc import Iterable, Mapping, Sequence
 from typing import Literal

@@ -46,7 +46,7 @@ def simulate(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, ex
     >>> from tests import cast
     >>> out = simulate({"pack": cast.pack()}, {"pack": 2}, cast.trip())
     >>> [day.date.isoformat() for day in out.days], out.days_carried
-    ([], 0)
+    (['2027-02-20'], 1)
     """
     return simulate_case(PowerCase.of(gear, counts, trip), extra)
 

@@ -28,7 +28,7 @@ from mule.stamina import keep
 from mule.storage import CardsOf
 from mule.trip import PowerSchool
 
-# No airline takes a bank over this, usual rules (domain 8).
+# No airline takes a bank over this, usual rules (docs/domain/carriers.md).
 MOST_BANK_WH = 160.0
 _MOST_CURES = 3
 _SCHOOLS: Mapping[PowerSchool, CureCode] = {

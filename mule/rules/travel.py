@@ -52,7 +52,8 @@ class LegRefuses:
             refs = {"leg": worst.leg, "person": worst.person}
             if worst.piece:
                 refs["piece"] = worst.piece.value
-            # The size must pass; what is only weighed is a risk for who travels light-looking (domain 8).
+            # The size must pass; what is only weighed is a risk for who travels light-looking
+            # (docs/domain/carriers.md).
             risked = light_looking and worst.limit in ("mass", "together")
             if risked:
                 refs["policy"] = "light-looking"
@@ -150,7 +151,7 @@ def _to_other_bag(trials: Trials, bag: str, held: Sequence[tuple[Gear, int]], ov
 
 
 def _must_stay_in_cabin(thing: Gear) -> bool:
-    """Lithium, pictures and what breaks never go in the hold (domain 8)."""
+    """Lithium, pictures and what breaks never go in the hold (docs/domain/carriers.md)."""
     return isinstance(thing, Body | Lens | Drone) or thing.group in (Group.CARDS, Group.POWER)
 
 

@@ -76,7 +76,7 @@ class Trip(Frozen):
 
     @property
     def copies(self) -> int:
-        """Places that each picture is to be in by the end of its night (domain 5)."""
+        """Places that each picture is to be in by the end of its night (docs/domain/pictures.md)."""
         return self.stamina.copies or (3 if self.stakes == "paid" else 2)
 
     def with_stamina(self, **changes: object) -> "Trip":

@@ -16,7 +16,8 @@ class Policies(Frozen):
 
     lenses: one zoom for everything, a trio of zooms, primes only, or whatever scores.
     gaps: whether a want may have a hole. second_body: none, a twin of the first, another sort, or whatever scores.
-    cabin: ``comply`` takes limits as hard; ``light-looking`` lets the size pass and shows mass as a risk (domain 8).
+    cabin: ``comply`` takes limits as hard; ``light-looking`` lets the size pass and shows mass as a risk
+    (docs/domain/carriers.md).
     """
 
     lenses: Literal["any", "one-zoom", "trio-of-zooms", "primes"] = "any"

@@ -1,4 +1,7 @@
-"""The crew's own marks: how somebody sees in the dark which pack is charged and which card is full (domain 12)."""
+"""The crew's own marks: how somebody sees in the dark which pack is charged and which card is full.
+
+See docs/domain/lookback.md.
+"""
 
 from typing import Annotated
 

@@ -1,4 +1,7 @@
-"""What the days ask of packs and cards, and the schools of carrying power and pictures (domain 4 and 5)."""
+"""What the days ask of packs and cards, and the schools of carrying power and pictures.
+
+See docs/domain/power.md and docs/domain/pictures.md.
+"""
 
 from typing import Annotated, Literal, Self
 

@@ -11,7 +11,7 @@ from mule.units import Flag, FNumber, FocalMm, Frozen, ItemId, Megapixels, Name,
 FIRST_MM, LAST_MM = 8.0, 1_200.0
 # Sides of the full frame, which focal lengths are equivalent to.
 _SIDE_MM = {"short": 24.0, "long": 36.0}
-# One arc minute at a viewing distance of 1 cm is 8733 pixels per inch; 300 are never exceeded (domain 2).
+# One arc minute at a viewing distance of 1 cm is 8733 pixels per inch; 300 are never exceeded (docs/domain/optics.md).
 _PPI_AT_1_CM = 8733.0
 _MOST_PPI = 300.0
 _CM_PER_INCH = 2.54
@@ -42,7 +42,7 @@ class TraitWish(Frozen):
 class SubjectTest(Frozen):
     """A subject that should fill a share of the frame's side, from near to far.
 
-    Gives the focal range by f = q h D / S with h of the full frame (domain 2).
+    Gives the focal range by f = q h D / S with h of the full frame (docs/domain/optics.md).
 
     >>> bird = SubjectTest(size_m=0.9, near_m=60.0, far_m=60.0, share=0.5)
     >>> [round(f) for f in bird.focal_mm()]
@@ -100,7 +100,7 @@ class PrintUse(Frozen):
     viewing_cm: Centimetres
 
     def ppi(self) -> float:
-        """Pixels per inch the eye can tell apart: 8733 / distance in cm, 300 at the most (domain 2)."""
+        """Pixels per inch the eye can tell apart: 8733 / distance in cm, 300 at the most (docs/domain/optics.md)."""
         return min(_MOST_PPI, _PPI_AT_1_CM / self.viewing_cm)
 
     def megapixels(self) -> float:
@@ -132,7 +132,7 @@ class Want(Frozen):
     """One kind of picture to come home with.
 
     focal range: full-frame equivalent. max_f_number: slowest that still serves. megapixels: fewest after all cropping.
-    light: ``exposure`` compares f-numbers, ``equivalent`` compares f-number x crop factor (domain 2).
+    light: ``exposure`` compares f-numbers, ``equivalent`` compares f-number x crop factor (docs/domain/optics.md).
     static_subject: stands still, so frames may be stitched. importance: 1 to 5.
     subject, output: how the range and the pixels were typed; when given, they set them. effects: filters asked for.
     steady: needs something that holds the camera still.

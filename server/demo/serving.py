@@ -1,6 +1,6 @@
 """Gunicorn's settings for ``make demo``: the demo world is made ready and the app imported once, before it serves.
 
-    gunicorn -c python:server.demo.serving server.wsgi:application
+gunicorn -c python:server.demo.serving server.wsgi:application
 """
 
 from typing import Any

@@ -1,14 +1,13 @@
 """Endpoints of trips and kits. A change to a kit returns its new assessment: one round trip per act."""
 
-from collections.abc import Iterator
-from threading import Event
+from collections.abc import Callable, Iterator
 
 from django.http import HttpRequest, HttpResponse, StreamingHttpResponse
 from ninja import Router, Status
 
 from mule.advise import Advice, advise
 from mule.assess import assess
-from mule.choosing import Asking, Choice, Point, points, require_brief
+from mule.choosing import Asking, Choice, Point, choose, require_brief
 from mule.compare import Comparison, compare
 from mule.editing import apply
 from mule.filters.lightest import LightestSet, lightest_set
@@ -18,7 +17,7 @@ from mule.gear import Bag, Insert
 from mule.kit import Kit as KitValue
 from mule.loadouts import Outing, carried, find, outing
 from mule.optics import cover
-from mule.packing import Looking, stowing
+from mule.packing import Looking, Stowage, stow
 from mule.plan import Plan
 from mule.power import PowerAdvice, advise_power
 from mule.stamina import in_short, last, power_case
@@ -26,6 +25,7 @@ from server.answers import written
 from server.locker.convert import gear_of
 from server.locker.schemas import ThingOut
 from server.locker.services import things
+from server.searching import stream_of
 from server.trips import services
 from server.trips.convert import stamp_of, trip_of
 from server.trips.models import Kit, Trip
@@ -205,7 +205,10 @@ def stream_choice(request: HttpRequest, slug: str, kit: str, payload: Asking) ->
 
 
 def _lines(plan: Plan, asking: Asking) -> Iterator[str]:
-    for news in points(plan, asking, Event()):
+    def search(tell: Callable[[Point | Choice], None], should_stop: Callable[[], bool]) -> None:
+        tell(choose(plan, asking, tell, should_stop))
+
+    for news in stream_of(search):
         line = ChoiceLine(
             point=news if isinstance(news, Point) else None, choice=news if isinstance(news, Choice) else None
         )
@@ -245,8 +248,18 @@ def stream_stowage(
 
 def _stow_lines(plan: Plan, looking: Looking) -> Iterator[str]:
     bags = sum(isinstance(plan.items[i], Bag | Insert) for i in plan.loaded)
-    for number, stowage in enumerate(stowing(plan.items, plan.kit, looking, plan.trip.marks.slots)):
+
+    def search(tell: Callable[[Stowage], None], should_stop: Callable[[], bool]) -> None:
+        stow(plan.items, plan.kit, looking, tell, plan.trip.marks.slots, should_stop)
+
+    number = 0
+    for stowage in stream_of(search):
+        if stowage is None:
+            # An empty line tells nothing, but is noticed when nobody listens any more.
+            yield "\n"
+            continue
         yield StowLine(stowage=stowage, final=number == bags).model_dump_json() + "\n"
+        number += 1
 
 
 @router.get("/{slug}/compare", response=Comparison)

@@ -1,6 +1,6 @@
 """Coverage by the book, one cell and one set-up at a time, in plain Python: an independent check of the fast one.
 
-Written from domain 2 and 3 alone; it shares no code with mule.optics.
+Written from docs/domain/optics.md and docs/domain/coverage.md alone; it shares no code with mule.optics.
 """
 
 from itertools import pairwise, product

@@ -1,4 +1,4 @@
-"""Carriers: does each leg take each bag (domain 8)."""
+"""Carriers: does each leg take each bag (docs/domain/carriers.md)."""
 
 from typing import Any
 

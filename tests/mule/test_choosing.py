@@ -349,3 +349,19 @@ def test_where_nothing_lasts_a_kit_is_proposed_all_the_same_and_says_so() -> Non
     points = curve(hungry(4_000, 2)).points
     assert points
     assert all(p.power_days < p.days for p in points)
+
+
+def test_a_choice_stopped_at_once_claims_no_contradiction() -> None:
+    choice = choose(packed(), Asking(points=5), should_stop=lambda: True)
+    assert choice.stopped
+    assert choice.conflict == ()
+    assert choice.points == ()
+
+
+def test_a_choice_without_time_tells_proved_contradictions_only() -> None:
+    """Stopped at any moment: what holds together is never called a contradiction."""
+    for moment in range(8):
+        asked = iter(range(10_000))
+        choice = choose(packed(), Asking(points=2), should_stop=lambda m=moment, a=asked: next(a) >= m)
+        assert choice.conflict == ()
+        assert choice.stopped

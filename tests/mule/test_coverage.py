@@ -1,4 +1,4 @@
-"""Coverage: the score of cells, wants and kits (domain 3)."""
+"""Coverage: the score of cells, wants and kits (docs/domain/coverage.md)."""
 
 from math import log2
 from typing import Any

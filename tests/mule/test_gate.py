@@ -1,4 +1,4 @@
-"""Restricted things where they lie, the gate drill and the tray. Figures of the usual rules of domain 8."""
+"""Restricted things where they lie, the gate drill and the tray; usual rules of docs/domain/carriers.md."""
 
 from typing import Any
 

@@ -1,4 +1,4 @@
-"""Load: grams per bag and per person (domain 9)."""
+"""Load: grams per bag and per person (docs/domain/load.md)."""
 
 import pytest
 

@@ -1,4 +1,4 @@
-"""Power by hand: packs in the cold, nights on sockets, banks. Figures of domain 4."""
+"""Power by hand: packs in the cold, nights on sockets, banks. Figures of docs/domain/power.md."""
 
 import random
 from datetime import date, timedelta

@@ -1,4 +1,4 @@
-"""Set-ups: which parts fit together and what comes of them (domain 2)."""
+"""Set-ups: which parts fit together and what comes of them (docs/domain/optics.md)."""
 
 from math import inf
 

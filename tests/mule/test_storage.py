@@ -1,4 +1,4 @@
-"""Cards, copies and losses by hand. Figures of domain 5."""
+"""Cards, copies and losses by hand. Figures of docs/domain/pictures.md."""
 
 from collections.abc import Mapping, Sequence
 from datetime import date, timedelta

@@ -1,4 +1,4 @@
-"""Worth: points lost without a thing, plus a tenth of what it saves as a backup (domain 3)."""
+"""Worth: points lost without a thing, plus a tenth of what it saves as a backup (docs/domain/coverage.md)."""
 
 from typing import Any
 

@@ -14,7 +14,10 @@ from tests.server.conftest import asker
         ("24–70 f/2.8, the old one", "24-70-f-2-8-the-old-one"),
         ("  Ridge 32  ", "ridge-32"),
         ("日本", "thing"),
-        ("x" * 200, "x" * 56),
+        ("Žďár nad Sázavou", "zdar-nad-sazavou"),
+        ("snow_and_ice", "snow-and-ice"),
+        ("x" * 200, "x" * 64),
+        ("x" * 63 + " y", "x" * 63),
     ],
 )
 def test_an_id_is_made_from_a_name(name: str, slug: str) -> None:
@@ -25,6 +28,15 @@ def test_a_taken_id_is_counted_on() -> None:
     assert free_slug(set(), "bag") == "bag"
     assert free_slug({"bag"}, "bag") == "bag-2"
     assert free_slug({"bag", "bag-2", "bag-3"}, "bag") == "bag-4"
+
+
+def test_an_id_keeps_its_64_characters_whatever_is_appended() -> None:
+    taken: set[str] = set()
+    for _ in range(120):
+        slug = free_slug(taken, slug_from("y" * 200))
+        assert len(slug) <= 64
+        assert slug not in taken
+        taken.add(slug)
 
 
 @pytest.mark.django_db

@@ -3445,7 +3445,7 @@ export interface components {
          * SubjectTest
          * @description A subject that should fill a share of the frame's side, from near to far.
          *
-         *     Gives the focal range by f = q h D / S with h of the full frame (domain 2).
+         *     Gives the focal range by f = q h D / S with h of the full frame (docs/domain/optics.md).
          *
          *     >>> bird = SubjectTest(size_m=0.9, near_m=60.0, far_m=60.0, share=0.5)
          *     >>> [round(f) for f in bird.focal_mm()]
@@ -3490,7 +3490,7 @@ export interface components {
          * @description One kind of picture to come home with.
          *
          *     focal range: full-frame equivalent. max_f_number: slowest that still serves. megapixels: fewest after all cropping.
-         *     light: ``exposure`` compares f-numbers, ``equivalent`` compares f-number x crop factor (domain 2).
+         *     light: ``exposure`` compares f-numbers, ``equivalent`` compares f-number x crop factor (docs/domain/optics.md).
          *     static_subject: stands still, so frames may be stitched. importance: 1 to 5.
          *     subject, output: how the range and the pixels were typed; when given, they set them. effects: filters asked for.
          *     steady: needs something that holds the camera still.
@@ -3908,7 +3908,8 @@ export interface components {
          *
          *     lenses: one zoom for everything, a trio of zooms, primes only, or whatever scores.
          *     gaps: whether a want may have a hole. second_body: none, a twin of the first, another sort, or whatever scores.
-         *     cabin: ``comply`` takes limits as hard; ``light-looking`` lets the size pass and shows mass as a risk (domain 8).
+         *     cabin: ``comply`` takes limits as hard; ``light-looking`` lets the size pass and shows mass as a risk
+         *     (docs/domain/carriers.md).
          */
         Policies: {
             /**
@@ -5437,7 +5438,7 @@ export interface components {
         StationName: "brief" | "bench" | "stamina" | "stow" | "gate" | "packout" | "trail" | "lookback";
         /**
          * Stow
-         * @description How a person wants a kit packed. gap_mm: a divider between hard things (estimate, domain 10).
+         * @description How a person wants a kit packed. gap_mm: a divider between hard things (estimate, docs/domain/stowing.md).
          */
         Stow: {
             /**
@@ -5754,7 +5755,7 @@ export interface components {
          * @description What one piece of an item earns, in points of brief score (0 to 100).
          *
          *     direct: points lost without it. backup: points it saves, beyond direct, in the single loss in which it saves most.
-         *     points: direct + backup / 10 (domain 3).
+         *     points: direct + backup / 10 (docs/domain/coverage.md).
          */
         Worth: {
             /** Item */

@@ -2,7 +2,7 @@
 /** A number with its unit. Holds what is stored; shows and takes what is typed in the user's units. */
 import { computed, ref, watch } from 'vue'
 import { useUnits } from '@/composables/useSession'
-import { type Quantity, typed } from '@/format/units'
+import { parseTyped, type Quantity, typed } from '@/format/units'
 
 const props = withDefaults(
   defineProps<{
@@ -30,12 +30,8 @@ watch([model, how], () => {
   if (parse(text.value) !== model.value) text.value = shown()
 })
 
-/** What was typed as it is stored; NaN when it is no number. A comma may stand for the decimal point. */
 function parse(raw: string): number | null {
-  const plain = raw.trim().replace(',', '.').replace('−', '-')
-  if (plain === '') return null
-  const value = Number(plain)
-  return Number.isFinite(value) ? Number(how.value.store(value).toPrecision(12)) : Number.NaN
+  return parseTyped(raw, props.quantity, units.value)
 }
 
 function take(raw: string): void {

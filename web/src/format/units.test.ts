@@ -81,6 +81,18 @@ describe('typed quantities', () => {
     const how = fmt.typed(quantity, units)
     expect(how.store(how.show(123.4))).toBeCloseTo(123.4, 9)
   })
+  it.each([
+    ['8,5', 'load', 'metric', 8500],
+    ['18.9', 'load', 'imperial', 8572.8958],
+    ['10', 'mass', 'imperial', 283.49523],
+    ['−4', 'temperature', 'imperial', -20],
+    [' ', 'load', 'imperial', null],
+    ['much', 'mass', 'metric', Number.NaN],
+  ] as const)('%s of %s typed in %s is %s', (raw, quantity, units, stored) => {
+    const value = fmt.parseTyped(raw, quantity, units)
+    if (stored === null || Number.isNaN(stored)) expect(value).toBe(stored)
+    else expect(value).toBeCloseTo(stored, 3)
+  })
   it('takes bag sides in centimetres and gear in millimetres', () => {
     expect(fmt.typed('side', 'metric').store(55)).toBe(550)
     expect(fmt.typed('thing', 'metric').store(55)).toBe(55)

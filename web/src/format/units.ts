@@ -82,12 +82,25 @@ export function percent(share: number): string {
   return `${figure(100 * share)} %`
 }
 
+/** A difference of temperature: "3 °C", or "5 °F". */
+export function temperatureStep(celsius: number, units: Units): string {
+  return units === 'metric' ? `${figure(celsius)} °C` : `${figure((celsius * 9) / 5)} °F`
+}
+
 /** How a quantity is typed: its unit, and conversion to and from what is stored. */
 export interface Typed {
   unit: string
   digits: number
   show: (stored: number) => number
   store: (shown: number) => number
+}
+
+/** What was typed in these units, as it is stored; null when nothing was, NaN when it is no number. A comma may stand for the decimal point. */
+export function parseTyped(raw: string, quantity: Quantity, units: Units): number | null {
+  const plain = raw.trim().replace(',', '.').replace('−', '-')
+  if (plain === '') return null
+  const value = Number(plain)
+  return Number.isFinite(value) ? Number(typed(quantity, units).store(value).toPrecision(12)) : Number.NaN
 }
 
 const same = (n: number): number => n

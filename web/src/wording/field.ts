@@ -1,5 +1,5 @@
 /** Marks in words: what somebody noted, short enough for a phone. */
-import type { Conflict, What } from '@/api/types'
+import type { Conflict, Units, What } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
@@ -14,7 +14,7 @@ function filterText(what: Extract<What, { do: 'missed' }>, names: Who): string {
   if (!what.effect) return ''
   return `, without a ${EFFECT[what.effect]}${what.lens ? ` on ${names.thing(what.lens)}` : ''}`
 }
-export function markText(what: What, names: Who): string {
+export function markText(what: What, names: Who, units: Units): string {
   switch (what.do) {
     case 'tick':
       return what.done ? 'done' : 'not done'
@@ -23,7 +23,7 @@ export function markText(what: What, names: Who): string {
     case 'card':
       return `${names.thing(what.item)} no. ${what.piece} ${CARD[what.state]}${what.copies ? `, copied ${what.copies} ×` : ''}`
     case 'weighed':
-      return `${names.thing(what.bag)} ${fmt.load(what.grams, 'metric')}`
+      return `${names.thing(what.bag)} ${fmt.load(what.grams, units)}`
     case 'used':
       return `used ${names.thing(what.item)}`
     case 'missed':
@@ -35,9 +35,9 @@ export function markText(what: What, names: Who): string {
     case 'note':
       return what.text
     case 'cold':
-      return `coldest ${fmt.figure(what.lowest_c)} °C`
+      return `coldest ${fmt.temperature(what.lowest_c, units)}`
     case 'swap':
-      return `${names.thing(what.item)} changed in ${names.thing(what.body)} after ${what.frames} frames${what.at_c === null || what.at_c === undefined ? '' : ` at ${fmt.figure(what.at_c)} °C`}`
+      return `${names.thing(what.item)} changed in ${names.thing(what.body)} after ${what.frames} frames${what.at_c === null || what.at_c === undefined ? '' : ` at ${fmt.temperature(what.at_c, units)}`}`
     case 'filled':
       return `${names.thing(what.item)} out of ${names.thing(what.body)}: ${fmt.figure(what.gb)} GB in ${what.frames} frames`
     default:

@@ -41,8 +41,8 @@ describe('packs', () => {
 describe('measured rates', () => {
   it('stand beside what was planned, with what they rest on', () => {
     const rate: Rate = { item: 'c1', what: 'frames-per-charge', value: 391.4, before: 400, from_: 3, by_cold: [{ at_c: 0, packs: 1, frames: 318 }] }
-    expect(rateText(rate, NAMES.thing)).toEqual({ head: 'C1: frames a charge at 20 °C', was: '400', now: '391', from: '3 notes; 318 near 0 °C' })
-    expect(rateText({ ...rate, what: 'mb-per-frame', value: 55.3, before: null, by_cold: [] }, NAMES.thing)).toMatchObject({ was: 'typical', now: '55.3 MB' })
+    expect(rateText(rate, NAMES.thing, 'metric')).toEqual({ head: 'C1: frames a charge at 20 °C', was: '400', now: '391', from: '3 notes; 318 near 0 °C' })
+    expect(rateText({ ...rate, what: 'mb-per-frame', value: 55.3, before: null, by_cold: [] }, NAMES.thing, 'metric')).toMatchObject({ was: 'typical', now: '55.3 MB' })
   })
   it('say what was not noted', () => {
     expect(againstText({ what: 'cold', planned: -6, happened: null, ref: '' }, NAMES.thing, 'metric')).toEqual({ head: 'coldest', planned: '−6 °C', happened: 'not noted' })

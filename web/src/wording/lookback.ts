@@ -56,17 +56,19 @@ export function lackText(lack: Lack): string {
 export function wearText(wear: PackWear, thing: Thing): { head: string; cycles: string; health: string } {
   return { head: `${thing(wear.item)}${wear.pieces > 1 ? ` × ${wear.pieces}` : ''}`, cycles: wear.cycles ? fmt.figure(wear.cycles, wear.cycles < 10 ? 1 : 0) : '', health: fmt.percent(wear.health) }
 }
+/** Frames a charge are stated for room temperature. */
+const RATED_AT_C = 20
 const RATE: Record<Rate['what'], [string, string]> = {
-  'frames-per-charge': ['frames a charge at 20 °C', ''],
+  'frames-per-charge': ['frames a charge', ''],
   'mb-per-frame': ['MB a frame', ' MB'],
   'speed-mb-s': ['copy speed', ' MB/s'],
 }
-export function rateText(rate: Rate, thing: Thing): { head: string; was: string; now: string; from: string } {
+export function rateText(rate: Rate, thing: Thing, units: Units): { head: string; was: string; now: string; from: string } {
   const [name, unit] = RATE[rate.what]
   const digits = rate.what === 'frames-per-charge' ? 0 : 1
-  const cold = rate.by_cold.map((c) => `${fmt.figure(c.frames)} near ${fmt.figure(c.at_c)} °C`).join(', ')
+  const cold = rate.by_cold.map((c) => `${fmt.figure(c.frames)} near ${fmt.temperature(c.at_c, units)}`).join(', ')
   return {
-    head: `${thing(rate.item)}: ${name}`,
+    head: `${thing(rate.item)}: ${name}${rate.what === 'frames-per-charge' ? ` at ${fmt.temperature(RATED_AT_C, units)}` : ''}`,
     was: rate.before === null || rate.before === undefined ? 'typical' : `${fmt.figure(rate.before, digits)}${unit}`,
     now: `${fmt.figure(rate.value, digits)}${unit}`,
     from: `${many(rate.from_, 'note')}${cold ? `; ${cold}` : ''}`,
@@ -77,7 +79,7 @@ export function againstText(one: Against, thing: Thing, units: Units): { head: s
   const say = (value: number | null | undefined): string => {
     if (value === null || value === undefined) return 'not noted'
     if (one.what === 'mass') return fmt.load(value, units)
-    return one.what === 'cold' ? `${fmt.figure(value)} °C` : fmt.figure(value, one.what === 'frames' ? 0 : 1)
+    return one.what === 'cold' ? fmt.temperature(value, units) : fmt.figure(value, one.what === 'frames' ? 0 : 1)
   }
   return { head, planned: say(one.planned), happened: say(one.happened) }
 }

@@ -81,9 +81,9 @@ const empty = computed(() => back.value && !back.value.frames && !told.value.len
             <thead><tr><th>rate</th><th class="number">planned</th><th class="number">measured</th><th /></tr></thead>
             <tbody>
               <tr v-for="r in back.rates" :key="r.item + r.what">
-                <td>{{ rateText(r, names.thing).head }} <div class="quiet">{{ rateText(r, names.thing).from }}</div></td>
-                <td class="number">{{ rateText(r, names.thing).was }}</td>
-                <td class="number"><b>{{ rateText(r, names.thing).now }}</b></td>
+                <td>{{ rateText(r, names.thing, units).head }} <div class="quiet">{{ rateText(r, names.thing, units).from }}</div></td>
+                <td class="number">{{ rateText(r, names.thing, units).was }}</td>
+                <td class="number"><b>{{ rateText(r, names.thing, units).now }}</b></td>
                 <td><button v-if="r.before !== r.value" type="button" class="link" :disabled="apply.isPending.value" @click="apply.mutate(r)">Plan with it</button><span v-else class="quiet">in the locker, measured</span></td>
               </tr>
             </tbody>
@@ -100,7 +100,7 @@ const empty = computed(() => back.value && !back.value.frames && !told.value.len
         </table>
         <template v-else>
           <p v-if="back.lacks.length">Missed most: {{ back.lacks.slice(0, 3).map(lackText).join('; ') }}.</p>
-          <p v-for="m in [...back.missed, ...back.faults, ...back.lent]" :key="m.id" class="note">{{ markText(m.what, names) }}</p>
+          <p v-for="m in [...back.missed, ...back.faults, ...back.lent]" :key="m.id" class="note">{{ markText(m.what, names, units) }}</p>
           <p v-if="!back.missed.length && !back.faults.length && !back.lent.length" class="quiet">Nothing was missed, broke or was lent, as far as was noted.</p>
         </template>
       </div>

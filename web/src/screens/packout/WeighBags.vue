@@ -18,6 +18,8 @@ const said = ref('')
 const open = ref('')
 const typed = ref<Record<string, string>>({})
 const own = ref<Record<string, string>>({})
+/** What the server takes. */
+const MOST_G = 100_000
 const rows = computed(() =>
   props.bags
     .filter((b) => !b.inside)
@@ -26,13 +28,24 @@ const rows = computed(() =>
       return { bag, shown: what?.do === 'weighed' ? what.grams : null }
     }),
 )
+/** What is typed, in the user's units: short beside the field, and in words. */
+const asked = computed(() => ({
+  load: fmt.typed('load', units.value).unit,
+  mass: fmt.typed('mass', units.value).unit,
+  ...(units.value === 'metric' ? { loads: 'Kilograms', masses: 'Grams' } : { loads: 'Pounds', masses: 'Ounces' }),
+}))
+/** Whole grams; null when it is no mass. */
+function inGrams(raw: string | undefined, quantity: 'load' | 'mass'): number | null {
+  const grams = Math.round(fmt.parseTyped(raw ?? '', quantity, units.value) ?? 0)
+  return grams > 0 ? grams : null
+}
 function keep(bag: string, grams: number, source: 'typed' | 'scale'): void {
   void props.field.mark({ do: 'weighed', bag, grams, source })
 }
 function type(bag: string): void {
-  const grams = Math.round(Number((typed.value[bag] ?? '').replace(',', '.')) * 1000)
-  if (!Number.isFinite(grams) || grams <= 0 || grams > 100_000) {
-    said.value = 'Type kilograms, more than 0 and at most 100.'
+  const grams = inGrams(typed.value[bag], 'load')
+  if (grams === null || grams > MOST_G) {
+    said.value = `Type ${asked.value.loads.toLowerCase()}, more than 0 and at most ${fmt.limit(MOST_G, units.value)}.`
     return
   }
   said.value = ''
@@ -50,9 +63,9 @@ async function read(bag: string): Promise<void> {
 }
 /** What one thing weighs on the scale goes into the locker as measured, when the user says so. */
 async function keepOwn(item: string): Promise<void> {
-  const mass_g = Math.round(Number((own.value[item] ?? '').replace(',', '.')))
-  if (!Number.isFinite(mass_g) || mass_g <= 0) {
-    said.value = 'Type grams, more than 0.'
+  const mass_g = inGrams(own.value[item], 'mass')
+  if (mass_g === null) {
+    said.value = `Type ${asked.value.masses.toLowerCase()}, more than 0.`
     return
   }
   try {
@@ -71,7 +84,7 @@ async function keepOwn(item: string): Promise<void> {
       <p><b>{{ names.thing(r.bag.bag) }}</b> <span class="quiet">planned {{ fmt.load(r.bag.planned_g, units) }}</span></p>
       <p v-if="r.shown !== null" :class="{ bad: Math.abs(r.shown - r.bag.planned_g) >= 150 }">{{ fmt.load(r.shown, units) }}, {{ scaleText(r.bag.planned_g, r.shown, r.bag.unsure, units) }}.</p>
       <p class="form">
-        <label>kg <input v-model="typed[r.bag.bag]" inputmode="decimal" size="6" :aria-label="`Kilograms of ${names.thing(r.bag.bag)}`" @keydown.enter="type(r.bag.bag)" /></label>
+        <label>{{ asked.load }} <input v-model="typed[r.bag.bag]" inputmode="decimal" size="6" :aria-label="`${asked.loads} of ${names.thing(r.bag.bag)}`" @keydown.enter="type(r.bag.bag)" /></label>
         <button type="button" class="link" @click="type(r.bag.bag)">Keep</button>
         <button type="button" class="link" :disabled="scale.isPending.value" @click="read(r.bag.bag)">Read the scale</button>
         <button v-if="r.bag.unsure.length" type="button" class="link" :aria-expanded="open === r.bag.bag" @click="open = open === r.bag.bag ? '' : r.bag.bag">never weighed</button>
@@ -79,7 +92,7 @@ async function keepOwn(item: string): Promise<void> {
       <ul v-if="open === r.bag.bag">
         <li v-for="u in r.bag.unsure" :key="u.item">
           <span>{{ names.thing(u.item) }} <span class="quiet">{{ fmt.mass(u.grams / u.count, units) }}, {{ u.source }}</span></span>
-          <label><input v-model="own[u.item]" inputmode="decimal" size="5" :aria-label="`Grams of ${names.thing(u.item)}`" /> g</label>
+          <label><input v-model="own[u.item]" inputmode="decimal" size="5" :aria-label="`${asked.masses} of ${names.thing(u.item)}`" /> {{ asked.mass }}</label>
           <button type="button" class="link" @click="keepOwn(u.item)">Write to the locker</button>
         </li>
       </ul>

@@ -81,7 +81,7 @@ const WARMER = { min: -15, max: 10 }
         <StaminaDays v-else :report="report" :days="draft.days ?? []" :short="short" :chosen="chosen" :types="types" :names="names" @choose="chosen = $event" />
         <div class="sliders">
           <label class="slider"><span>I shoot <b>{{ (stamina.pace ?? 1) === 1 ? 'as planned' : `${fmt.percent(Math.abs((stamina.pace ?? 1) - 1))} ${(stamina.pace ?? 1) > 1 ? 'more' : 'less'}` }}</b></span><VSlider :model-value="stamina.pace ?? 1" :min="0.5" :max="2" :step="0.1" aria-label="Pace" hide-details @update:model-value="set({ pace: Math.round(10 * $event) / 10 })" /></label>
-          <label class="slider"><span>It is <b>{{ stamina.warmer_c ? `${fmt.figure(Math.abs(stamina.warmer_c))} °C ${stamina.warmer_c < 0 ? 'colder' : 'warmer'}` : 'as cold as planned' }}</b></span><VSlider :model-value="stamina.warmer_c ?? 0" :min="WARMER.min" :max="WARMER.max" :step="1" aria-label="Colder or warmer, in degrees" hide-details @update:model-value="set({ warmer_c: $event })" /></label>
+          <label class="slider"><span>It is <b>{{ stamina.warmer_c ? `${fmt.temperatureStep(Math.abs(stamina.warmer_c), units)} ${stamina.warmer_c < 0 ? 'colder' : 'warmer'}` : 'as cold as planned' }}</b></span><VSlider :model-value="stamina.warmer_c ?? 0" :min="WARMER.min" :max="WARMER.max" :step="1" aria-label="Colder or warmer, in degrees" hide-details @update:model-value="set({ warmer_c: $event })" /></label>
           <label class="slider"><span>Margin <b>{{ fmt.percent(stamina.margin ?? 0.25) }}</b></span><VSlider :model-value="stamina.margin ?? 0.25" :min="0" :max="1" :step="0.05" aria-label="Margin" hide-details @update:model-value="set({ margin: Math.round(20 * $event) / 20 })" /></label>
         </div>
       </div>

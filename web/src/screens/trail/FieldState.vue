@@ -4,10 +4,12 @@ import { computed } from 'vue'
 import type { Conflict, Mark } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import type { useField } from '@/composables/useField'
+import { useUnits } from '@/composables/useSession'
 import { many } from '@/wording/parts'
 import { conflictHead, markText } from '@/wording/field'
 
 const props = defineProps<{ field: ReturnType<typeof useField>; names: Names }>()
+const units = useUnits()
 const state = computed(() => {
   const wait = props.field.toSend.value
   if (wait) return props.field.away.value ? `no network: ${many(wait, 'note')} wait here, kept on this device` : `sending ${many(wait, 'note')}…`
@@ -27,10 +29,10 @@ function decide(mark: Mark): void {
     <span v-if="state" class="label" role="status">{{ state }}</span>
     <div v-for="c in field.stands.value.conflicts" :key="c.subject" class="clash" role="alert">
       <b>{{ conflictHead(c, names) }}</b> Two devices say different things, both are kept. Which is right?
-      <button v-for="m in sides(c)" :key="m.id" type="button" class="link" @click="decide(m)">{{ markText(m.what, names) }} <span class="quiet">({{ m.device }})</span></button>
+      <button v-for="m in sides(c)" :key="m.id" type="button" class="link" @click="decide(m)">{{ markText(m.what, names, units) }} <span class="quiet">({{ m.device }})</span></button>
     </div>
     <div v-for="w in field.refused.value" :key="w.mark.id" class="clash" role="alert">
-      Not taken by the server: {{ markText(w.mark.what, names) }} ({{ w.refused }}). <button type="button" class="link" @click="field.forget(w)">Drop it</button>
+      Not taken by the server: {{ markText(w.mark.what, names, units) }} ({{ w.refused }}). <button type="button" class="link" @click="field.forget(w)">Drop it</button>
     </div>
   </div>
 </template>

@@ -47,6 +47,13 @@ describe('a quick note', () => {
     await fill('lent', { 'to whom': 'Marit', 'back by': '2027-02-24' })
     expect(made).toEqual([{ do: 'lent', item: 'body', day: '2027-02-21', to: 'Marit', until: '2027-02-24' }])
   })
+  it('of the cold is in degrees of who notes it', async () => {
+    shown.unmount()
+    signedIn('imperial')
+    shown = mounted(LogPart, { date: '2027-02-21', entries, things, field, names: NAMES })
+    await fill('cold', { '°F': '14' })
+    expect(made).toEqual([{ do: 'cold', day: '2027-02-21', lowest_c: -10 }])
+  })
   it('reads figures with a comma', async () => {
     await fill('card out', { GB: '24,5', frames: '480' })
     expect(made).toEqual([{ do: 'filled', item: 'sd', body: 'body', day: '2027-02-21', gb: 24.5, frames: 480 }])
@@ -56,7 +63,7 @@ describe('a quick note', () => {
   it.each([
     ['missed', 'Say what you wanted.'],
     ['lent', 'Say to whom.'],
-    ['cold', 'Degrees from −60 to 60.'],
+    ['cold', 'Degrees from −60 °C to 60 °C.'],
     ['pack changed', 'How many frames it gave.'],
     ['card out', 'Gigabytes and frames.'],
     ['copied', 'Gigabytes and minutes.'],

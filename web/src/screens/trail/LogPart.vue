@@ -4,7 +4,9 @@ import { computed, ref } from 'vue'
 import type { Entry, Thing, What } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import type { useField } from '@/composables/useField'
+import { useUnits } from '@/composables/useSession'
 import { day as dayName } from '@/format/dates'
+import * as fmt from '@/format/units'
 import { EFFECT } from '@/wording/completeness'
 import { markText } from '@/wording/field'
 
@@ -24,6 +26,8 @@ const effect = ref<Effect | ''>('')
 const lens = ref('')
 const until = ref('')
 const wrong = ref('')
+const units = useUnits()
+const degree = computed(() => fmt.typed('temperature', units.value).unit)
 const loaded = computed(() => [...new Set(props.entries.map((e) => e.item))].flatMap((id) => props.things.get(id) ?? []))
 const of = (...kinds: string[]): Thing[] => loaded.value.filter((t) => kinds.includes(t.kind))
 const choices = computed<Thing[]>(() => {
@@ -44,6 +48,11 @@ const today = computed(() => props.field.stands.value.log.filter((m) => 'day' in
 function number(from: string, low: number, high: number, whole = false): number | null {
   const n = Number(from.replace(',', '.'))
   return from.trim() && Number.isFinite(n) && n >= low && n <= high && (!whole || Number.isInteger(n)) ? n : null
+}
+/** Degrees as typed in the user's units, as Celsius. */
+function celsius(from: string): number | null {
+  const c = fmt.parseTyped(from, 'temperature', units.value)
+  return c !== null && c >= -60 && c <= 60 ? c : null
 }
 function say(what: What): void {
   void props.field.mark(what)
@@ -74,12 +83,12 @@ function keep(): void {
     case 'lent':
       return words ? say({ do: 'lent', item: chosen, day, to: words.slice(0, 40), until: until.value || null }) : void (wrong.value = 'Say to whom.')
     case 'cold': {
-      const c = number(a.value, -60, 60)
-      return c === null ? void (wrong.value = 'Degrees from −60 to 60.') : say({ do: 'cold', day, lowest_c: c })
+      const c = celsius(a.value)
+      return c === null ? void (wrong.value = `Degrees from ${fmt.temperature(-60, units.value)} to ${fmt.temperature(60, units.value)}.`) : say({ do: 'cold', day, lowest_c: c })
     }
     case 'swap': {
       const frames = number(a.value, 0, 1_000_000, true)
-      return frames === null ? void (wrong.value = 'How many frames it gave.') : say({ do: 'swap', item: chosen, body: camera, day, frames, at_c: number(b.value, -60, 60) })
+      return frames === null ? void (wrong.value = 'How many frames it gave.') : say({ do: 'swap', item: chosen, body: camera, day, frames, at_c: celsius(b.value) })
     }
     case 'filled': {
       const [gb, frames] = [number(a.value, 0.001, 100_000), number(b.value, 0, 1_000_000, true)]
@@ -93,7 +102,7 @@ function keep(): void {
       return words ? say({ do: 'note', day, text: words.slice(0, 2000) }) : void (wrong.value = 'Write something.')
   }
 }
-const NUMBERS: Partial<Record<Kind, [string, string]>> = { missed: ['wanted, mm', 'had, mm'], cold: ['°C', ''], swap: ['frames', '°C (if known)'], filled: ['GB', 'frames'], copied: ['GB', 'minutes'] }
+const NUMBERS = computed<Partial<Record<Kind, [string, string]>>>(() => ({ missed: ['wanted, mm', 'had, mm'], cold: [degree.value, ''], swap: ['frames', `${degree.value} (if known)`], filled: ['GB', 'frames'], copied: ['GB', 'minutes'] }))
 const WORDS: Partial<Record<Kind, string>> = { missed: 'wanted what', broke: 'what is wrong', lent: 'to whom', note: 'note' }
 </script>
 
@@ -119,7 +128,7 @@ const WORDS: Partial<Record<Kind, string>> = { missed: 'wanted what', broke: 'wh
     </form>
     <p v-if="wrong" class="bad" role="alert">{{ wrong }}</p>
     <ul aria-label="Noted this day">
-      <li v-for="m in [...today].reverse()" :key="m.id">{{ markText(m.what, names) }}</li>
+      <li v-for="m in [...today].reverse()" :key="m.id">{{ markText(m.what, names, units) }}</li>
     </ul>
   </section>
 </template>

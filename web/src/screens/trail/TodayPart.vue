@@ -35,7 +35,7 @@ const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
           <dt>light to walk by</dt><dd>{{ light.first_light && light.last_light ? `${clock(light.first_light)}–${clock(light.last_light)}` : 'no change' }}</dd>
           <dt>dark</dt><dd>{{ hours(light.dark_h) }}, moon {{ fmt.percent(light.moon_lit) }} lit</dd>
         </template>
-        <dt>coldest planned</dt><dd>{{ fmt.figure(day.lowest_c ?? 15) }} °C</dd>
+        <dt>coldest planned</dt><dd>{{ fmt.temperature(day.lowest_c ?? 15, units) }}</dd>
         <template v-if="water"><dt>water</dt><dd>about {{ fmt.volume(water, units) }} each for {{ hours(day.on_foot_h ?? 0) }} on foot</dd></template>
       </dl>
       <p class="quiet">Water is an estimate: more in heat and height. Follow local rules, warnings and trained guides; turn back in time for the light.</p>

@@ -1,0 +1,67 @@
+"""What the documents and the comments point to is there, and examples in docstrings do what they say."""
+
+import doctest
+import importlib
+import pkgutil
+import re
+from pathlib import Path
+
+import pytest
+
+import mule
+from scripts.architecture import with_picture
+
+ROOT = Path(__file__).parents[1]
+CODE = [p for floor in ("mule", "server", "tests", "benchmarks", "scripts") for p in (ROOT / floor).rglob("*.py")]
+WEB = [p for end in ("ts", "vue") for p in (ROOT / "web/src").rglob(f"*.{end}")]
+PAGES = [*(ROOT / "docs").rglob("*.md"), *ROOT.glob("*.md")]
+CITED = re.compile(r"docs/[\w/-]+\.(?:md|json)(?:#[\w-]+)?")
+MODULES = sorted({m.name for m in pkgutil.walk_packages(mule.__path__, "mule.") if not m.name.endswith("__main__")})
+
+
+def anchors(page: Path) -> set[str]:
+    """What a page's headings are called in links."""
+    heads = re.findall(r"^#+ (.+)$", page.read_text(), re.MULTILINE)
+    return {re.sub(r"[^\w -]", "", head).strip().lower().replace(" ", "-") for head in heads}
+
+
+def lost(target: str, base: Path) -> bool:
+    path, _, anchor = target.partition("#")
+    page = (base / path).resolve() if path else base
+    return not page.exists() or bool(anchor and page.suffix == ".md" and anchor not in anchors(page))
+
+
+def test_every_page_that_the_code_cites_is_there() -> None:
+    missing = [
+        f"{file.relative_to(ROOT)}: {cited}"
+        for file in [*CODE, *WEB]
+        for cited in CITED.findall(file.read_text())
+        if lost(cited, ROOT)
+    ]
+    assert missing == []
+
+
+def test_no_code_cites_a_document_by_number() -> None:
+    """A number of a section that a newcomer cannot open explains nothing."""
+    by_number = [str(f) for f in [*CODE, *WEB] if re.search(r"\bdomain \d", f.read_text()) and f != Path(__file__)]
+    assert by_number == []
+
+
+def test_every_link_between_pages_leads_somewhere() -> None:
+    missing = [
+        f"{page.relative_to(ROOT)}: {target}"
+        for page in PAGES
+        for target in re.findall(r"\]\(([^)\s]+)\)", page.read_text())
+        if "://" not in target and lost(target, page.parent if not target.startswith("#") else page)
+    ]
+    assert missing == []
+
+
+def test_the_picture_of_the_architecture_is_that_of_the_import_contracts() -> None:
+    page = ROOT / "docs/architecture.md"
+    assert page.read_text() == with_picture(page.read_text()), "python -m scripts.architecture"
+
+
+@pytest.mark.parametrize("name", MODULES)
+def test_examples_in_docstrings_do_what_they_say(name: str) -> None:
+    assert doctest.testmod(importlib.import_module(name)).failed == 0
