@@ -2,7 +2,7 @@
 
 from typing import NamedTuple
 
-from mule.filters import Bag, FilterAsked, FilterFit, Front, fit
+from mule.filters import FilterAsked, FilterFit, FilterGear, Front, fit
 from mule.gear import Lens, MountAdapter
 from mule.optics import Coverage
 from mule.plan import Plan
@@ -13,7 +13,7 @@ class FilterCase(NamedTuple):
     """What filters are fitted to: the lenses in use, the filters at hand, the wants that ask with who sees them."""
 
     fronts: tuple[Front, ...]
-    bag: Bag
+    bag: FilterGear
     asked: FilterAsked
 
 
@@ -43,7 +43,7 @@ def filter_case(plan: Plan, coverage: Coverage, *, with_rest: bool = True) -> Fi
         for want in plan.trip.wants
         if want.effects
     }
-    return FilterCase(tuple(fronts.values()), Bag.of(gear, loaded), asked)
+    return FilterCase(tuple(fronts.values()), FilterGear.of(gear, loaded), asked)
 
 
 def _overlaps(want: Want, low_mm: float, high_mm: float) -> bool:

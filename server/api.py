@@ -1,18 +1,20 @@
 """The API: one router per app. Everything but signing in needs a session; unsafe calls need its CSRF token."""
 
-from ninja import NinjaAPI
+from django.conf import settings
 from ninja.security import django_auth
 
 from server.accounts.api import router as accounts
 from server.brief.api import router as brief
 from server.carriers.api import router as carriers
+from server.described import DescribedAPI
 from server.errors import install
 from server.exchange.api import router as exchange
 from server.field.api import router as field
 from server.locker.api import router as locker
 from server.trips.api import router as trips
 
-api = NinjaAPI(title="Narrow Mule", version="1", auth=django_auth, docs_url=None)
+# Its pages are for developers: only `make dev` serves them.
+api = DescribedAPI(title="Narrow Mule", version="1", auth=django_auth, docs_url="/docs" if settings.DEBUG else None)
 install(api)
 
 api.add_router("/session", accounts, tags=["session"])

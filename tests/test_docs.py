@@ -62,6 +62,29 @@ def test_the_picture_of_the_architecture_is_that_of_the_import_contracts() -> No
     assert page.read_text() == with_picture(page.read_text()), "python -m scripts.architecture"
 
 
+def defined(module: Path) -> set[str]:
+    """Types and aliases of types that a module of the core makes."""
+    made = r"^(?:class ([A-Z][a-z]\w*)|([A-Z][a-z]\w*) = (?:Literal|Annotated))\b"
+    return {one or other for one, other in re.findall(made, module.read_text(), re.MULTILINE)}
+
+
+def test_one_name_is_one_thing_in_the_core() -> None:
+    homes: dict[str, list[str]] = {}
+    for module in sorted((ROOT / "mule").rglob("*.py")):
+        for name in defined(module):
+            homes.setdefault(name, []).append(str(module.relative_to(ROOT)))
+    assert {name: where for name, where in homes.items() if len(where) > 1} == {}
+
+
+def test_names_in_the_glossary_are_in_the_code() -> None:
+    """The third column says how the core spells a word; a stranger who looks for it finds it."""
+    rows = re.findall(r"^\| (.+?) \| .+ \| (.*?) \|$", (ROOT / "docs/glossary.md").read_text(), re.MULTILINE)
+    code = "\n".join(module.read_text() for module in (ROOT / "mule").rglob("*.py"))
+    spelt = [(word, name) for word, names in rows for name in re.findall(r"`([\w.]+)`", names)]
+    assert len(spelt) >= 60
+    assert [(word, name) for word, name in spelt if not re.search(rf"\b{name.split('.')[-1]}\b", code)] == []
+
+
 @pytest.mark.parametrize("name", MODULES)
 def test_examples_in_docstrings_do_what_they_say(name: str) -> None:
     assert doctest.testmod(importlib.import_module(name)).failed == 0

@@ -15,11 +15,11 @@ from pydantic import Field
 from mule.gear import Battery, Computer, Drone, Gear, Light, Other, OtherSupport, PowerBank, Safety, Tripod
 from mule.units import Frozen, Hazard, Note, WattHours
 
-Sort = Literal["spare-lithium", "power-bank", "device-lithium", "dry-cells", "tripod", "drone"] | Hazard
+RestrictedSort = Literal["spare-lithium", "power-bank", "device-lithium", "dry-cells", "tripod", "drone"] | Hazard
 # yes: goes. ask: goes on a condition, or is decided at the gate. no: does not go.
 Answer = Literal["yes", "ask", "no"]
 _ORDER: tuple[Answer, ...] = ("yes", "ask", "no")
-Pieces = Annotated[int, Field(strict=True, ge=0, le=200)]
+MostPieces = Annotated[int, Field(strict=True, ge=0, le=200)]
 
 
 class Restriction(Frozen):
@@ -29,13 +29,13 @@ class Restriction(Frozen):
     approval, approval_most of them; None when the carrier says nothing.
     """
 
-    sort: Sort
+    sort: RestrictedSort
     cabin: Answer
     hold: Answer
-    most: Pieces | None = None
+    most: MostPieces | None = None
     free_wh: WattHours | None = None
     approval_wh: WattHours | None = None
-    approval_most: Pieces | None = None
+    approval_most: MostPieces | None = None
     note: Note = ""
 
 
@@ -80,7 +80,7 @@ class Judged(Frozen):
     person: str
     bag: str | None
     held: bool
-    sort: Sort
+    sort: RestrictedSort
     answer: Answer
     why: Literal["place", "energy", "count"]
     wh: float | None
@@ -89,7 +89,7 @@ class Judged(Frozen):
     note: str
 
 
-def sort_of(thing: Gear) -> tuple[Sort, float | None] | None:
+def sort_of(thing: Gear) -> tuple[RestrictedSort, float | None] | None:
     """As what a thing is looked at, with the energy of one piece; None for things nobody restricts."""
     match thing:
         case Battery(lithium=True):
@@ -109,15 +109,15 @@ def sort_of(thing: Gear) -> tuple[Sort, float | None] | None:
     return (thing.hazard, None) if isinstance(thing, Other | Safety) and thing.hazard else None
 
 
-def strictest(rules: Iterable[Sequence[Restriction]]) -> dict[Sort, Restriction]:
+def strictest(rules: Iterable[Sequence[Restriction]]) -> dict[RestrictedSort, Restriction]:
     """Of several carriers the strictest of each sort; where one says nothing, the usual answer is its own."""
     return dict(_strictest(tuple(tuple(own) for own in rules)))
 
 
 # Carriers stay the same from click to click.
 @lru_cache(64)
-def _strictest(rules: tuple[tuple[Restriction, ...], ...]) -> Mapping[Sort, Restriction]:
-    found: dict[Sort, Restriction] = {}
+def _strictest(rules: tuple[tuple[Restriction, ...], ...]) -> Mapping[RestrictedSort, Restriction]:
+    found: dict[RestrictedSort, Restriction] = {}
     for own in rules:
         said = {r.sort: r for r in USUAL} | {r.sort: r for r in own}
         for sort, rule in said.items():
@@ -154,11 +154,13 @@ def _most_wh(rule: Restriction) -> float:
     return max(rule.free_wh, rule.approval_wh or 0.0)
 
 
-def judge(gear: Mapping[str, Gear], lying: Sequence[Lying], rules: Mapping[Sort, Restriction]) -> tuple[Judged, ...]:
+def judge(
+    gear: Mapping[str, Gear], lying: Sequence[Lying], rules: Mapping[RestrictedSort, Restriction]
+) -> tuple[Judged, ...]:
     """Every restricted thing where it lies, worst first."""
-    totals: dict[tuple[str, Sort], int] = {}
-    large: dict[tuple[str, Sort], int] = {}
-    seen: list[tuple[Lying, Sort, float | None, Restriction]] = []
+    totals: dict[tuple[str, RestrictedSort], int] = {}
+    large: dict[tuple[str, RestrictedSort], int] = {}
+    seen: list[tuple[Lying, RestrictedSort, float | None, Restriction]] = []
     for one in lying:
         known = sort_of(gear[one.item])
         if known is None or known[0] not in rules:
@@ -175,7 +177,7 @@ def judge(gear: Mapping[str, Gear], lying: Sequence[Lying], rules: Mapping[Sort,
     return tuple(sorted(found, key=lambda j: -_ORDER.index(j.answer)))
 
 
-def _judged(one: Lying, sort: Sort, wh: float | None, rule: Restriction, total: int, large: int) -> Judged:
+def _judged(one: Lying, sort: RestrictedSort, wh: float | None, rule: Restriction, total: int, large: int) -> Judged:
     answer = rule.hold if one.held else rule.cabin
     why: Literal["place", "energy", "count"] = "place"
     most = rule.most

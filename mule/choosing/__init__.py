@@ -9,10 +9,10 @@ from mule.choosing.answer import Asking, Choice, Line, Point, Reason
 from mule.choosing.candidates import Candidates, candidates
 from mule.choosing.conflicts import conflict
 from mule.choosing.curve import Curve
+from mule.choosing.cut_pool import CutPool, Found
 from mule.choosing.lines import lines
 from mule.choosing.model import Model, build
-from mule.choosing.pool import Found, Pool
-from mule.choosing.room import Fit, Rooms
+from mule.choosing.room import RoomFit, Rooms
 from mule.choosing.scoring import Optics
 from mule.choosing.search import NO_LIMIT_G, Search
 from mule.deadline import Deadline, Stopped
@@ -92,7 +92,7 @@ def _search(
 ) -> bool:
     """Searches the whole curve, or its one point; says whether all of it was settled in time."""
     model, rooms, emit = rest
-    pool = Pool()
+    pool = CutPool()
 
     def make(known: Model | None = None) -> Search:
         ready = known or build(case, optics, asking, deadline)
@@ -103,14 +103,14 @@ def _search(
     limit_g = asking.limit_g if asking.limit_g is not None else NO_LIMIT_G
     if asking.points == 1:
         best = first.best(limit_g)
-        if best is None and first.forgo():
+        if best is None and first.relax():
             best = first.best(limit_g)
         best = best or first.lightest()
         if best is not None:
             emit(best, limit_g)
         return best is not None and best.proved
     lightest = first.lightest()
-    if lightest is None and first.forgo():
+    if lightest is None and first.relax():
         lightest = first.lightest()
     if lightest is None:
         return False
@@ -122,7 +122,7 @@ def _search(
     return curve.complete and lightest.proved and top.proved
 
 
-def _point(case: Candidates, asking: Asking, fit: Fit, under: tuple[Found, float]) -> Point:
+def _point(case: Candidates, asking: Asking, fit: RoomFit, under: tuple[Found, float]) -> Point:
     """A found kit in its bags, with its score reckoned anew by ``optics``. under: what was found, and its limit."""
     found, limit_g = under
     counts = fit.kit.loaded()

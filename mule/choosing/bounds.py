@@ -24,18 +24,18 @@ _ROUNDING = 1e-4
 
 @dataclass(frozen=True)
 class Bound:
-    """score of want number ``want`` <= most + per_sort . x, in whole units; x says which sorts come along."""
+    """score of want number ``want`` <= most + per_class . x, in whole units; x: which classes come along."""
 
     want: int
     most: int
-    per_sort: NDArray[np.int64]
+    per_class: NDArray[np.int64]
 
 
 class Bounds:
     """Finds bounds that are sharp near a kit, or near the best fractional kit under a mass."""
 
     def __init__(self, optics: Optics, mass_g: Vector, deadline: Deadline) -> None:
-        """mass_g: grams of the lightest member of each sort. Raises Stopped, as all methods do."""
+        """mass_g: grams of the lightest member of each class. Raises Stopped, as all methods do."""
         self._optics, self._deadline = optics, deadline
         self._scale = 100.0 / UNITS
         solver = self._solver = pywraplp.Solver.CreateSolver("GLOP")
@@ -57,11 +57,11 @@ class Bounds:
                 z = solver.NumVar(0, endless, "")
                 objective.SetCoefficient(z, float(optics.value[row, column]) * self._scale)
                 pick.SetCoefficient(z, 1)
-                for sort in np.flatnonzero(optics.takes[row]).tolist():
-                    if sort not in uses:
-                        uses[sort] = solver.Constraint(-endless, 0)
-                        uses[sort].SetCoefficient(self._x[sort], -1)
-                    uses[sort].SetCoefficient(z, 1)
+                for number in np.flatnonzero(optics.takes[row]).tolist():
+                    if number not in uses:
+                        uses[number] = solver.Constraint(-endless, 0)
+                        uses[number].SetCoefficient(self._x[number], -1)
+                    uses[number].SetCoefficient(z, 1)
             self._prices.append(uses)
         self.near: Vector = np.ones(len(optics.members))
 
@@ -75,7 +75,7 @@ class Bounds:
         return found
 
     def at(self, x: Vector) -> list[Bound]:
-        """Bounds that are sharp at a kit, given as a share (0 to 1) of each sort."""
+        """Bounds that are sharp at a kit, given as a share (0 to 1) of each class."""
         self._limit.SetUb(self._solver.infinity())
         for variable, value in zip(self._x, x.tolist(), strict=True):
             variable.SetBounds(value, value)
@@ -90,15 +90,15 @@ class Bounds:
         value, takes = self._optics.value, self._optics.takes
         prices = np.zeros((value.shape[1], takes.shape[1]))
         for column, uses in enumerate(self._prices):
-            for sort, constraint in uses.items():
-                prices[column, sort] = max(0.0, constraint.dual_value() / self._scale)
+            for number, constraint in uses.items():
+                prices[column, number] = max(0.0, constraint.dual_value() / self._scale)
         # The pick's price is reckoned anew, so that the bound holds whatever the solver's tolerance was.
         pick = (value - takes.astype(float) @ prices.T).max(axis=0, initial=0.0)
         return [
             Bound(
                 want=want,
                 most=int(np.ceil(pick[span].sum() - _ROUNDING)),
-                per_sort=np.ceil(prices[span].sum(axis=0) - _ROUNDING).astype(np.int64),
+                per_class=np.ceil(prices[span].sum(axis=0) - _ROUNDING).astype(np.int64),
             )
             for want, span in enumerate(self._optics.spans)
         ]

@@ -4,7 +4,7 @@ from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 
 from mule.choosing.containers import Container, carried_bags, containers_of
-from mule.choosing.scoring import sort_of
+from mule.choosing.scoring import equivalence_of
 from mule.completeness import DependencyGraph, Key, packs_eaten
 from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gear import (
@@ -274,10 +274,10 @@ def _asked(graph: DependencyGraph, items: Iterable[str], must_take: Collection[s
 
 def _copies(things: Sequence[Gear], count: int) -> Iterable[Gear]:
     """Of things that see alike the lightest few, and smaller ones: nothing is gained by the others."""
-    sorts: dict[object, list[Gear]] = {}
+    classes: dict[object, list[Gear]] = {}
     for thing in things:
-        sorts.setdefault(sort_of(thing), []).append(thing)
-    for alike in sorts.values():
+        classes.setdefault(equivalence_of(thing), []).append(thing)
+    for alike in classes.values():
         kept: list[Gear] = []
         for thing in sorted(alike, key=lambda t: t.mass_g):
             smaller = sum(t.size.litres() <= thing.size.litres() for t in kept)
@@ -291,11 +291,11 @@ def _lightest_of_a_sort(
 ) -> list[Gear]:
     """Of things that offer and need the same, the lightest and the smallest; of packs, as many as could be eaten."""
     loaded = plan.loaded
-    sorts: dict[object, list[Gear]] = {}
+    classes: dict[object, list[Gear]] = {}
     for thing in things:
-        sorts.setdefault((tuple(graph.offers[thing.id]), tuple(graph.needs[thing.id])), []).append(thing)
+        classes.setdefault((tuple(graph.offers[thing.id]), tuple(graph.needs[thing.id])), []).append(thing)
     kept: list[Gear] = []
-    for alike in sorts.values():
+    for alike in classes.values():
         wanted = 1
         if isinstance(alike[0], PACKS):
             eaters = [*(plan.items[i] for i in loaded), *free.values()]

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from threading import Condition, Thread
 
-from mule.choosing.pool import Found
+from mule.choosing.cut_pool import Found
 from mule.choosing.search import Search
 from mule.deadline import Deadline
 
@@ -72,7 +72,7 @@ class Curve:
                     found = search.best(limit_g)
                 finally:
                     self._release()
-                self._settle(gap, limit_g, found)
+                self._record(gap, limit_g, found)
         except BaseException as error:
             with self._state:
                 self._errors.append(error)
@@ -100,7 +100,7 @@ class Curve:
             self._at_work -= 1
             self._state.notify_all()
 
-    def _settle(self, gap: _Gap, limit_g: float, found: Found | None) -> None:
+    def _record(self, gap: _Gap, limit_g: float, found: Found | None) -> None:
         with self._state:
             if found is None or not found.proved:
                 self.complete = False

@@ -32,8 +32,8 @@ def mark(draft: Draft) -> None:
         draft.cp.add(total(free, taken) <= 1).only_enforce_if(draft.reason("slot", {"slot": slot.id}))
 
 
-def sorts_of(draft: Draft, optics: Optics) -> list[Var]:
-    """A literal per sort that is true only when some member of it comes along."""
+def literals_of_classes(draft: Draft, optics: Optics) -> list[Var]:
+    """A literal per equivalence class that is true only when some member of it comes along."""
     found = []
     for alike in optics.members.values():
         if len(alike) == 1:
@@ -49,15 +49,15 @@ def sorts_of(draft: Draft, optics: Optics) -> list[Var]:
 class Rows:
     """Literals that are true only when everything a row of the table needs comes along."""
 
-    def __init__(self, draft: Draft, optics: Optics, sorts: Sequence[Var]) -> None:
-        self._draft, self._optics, self._sorts = draft, optics, sorts
+    def __init__(self, draft: Draft, optics: Optics, classes: Sequence[Var]) -> None:
+        self._draft, self._optics, self._classes = draft, optics, classes
         self._known: dict[int, Var] = {}
 
     def __getitem__(self, row: int) -> Var:
         if row not in self._known:
             literal = self._known[row] = self._draft.cp.new_bool_var("")
-            for sort in np.flatnonzero(self._optics.takes[row]).tolist():
-                self._draft.cp.add_implication(literal, self._sorts[sort])
+            for number in np.flatnonzero(self._optics.takes[row]).tolist():
+                self._draft.cp.add_implication(literal, self._classes[number])
         return self._known[row]
 
 
@@ -113,7 +113,7 @@ def _bodies(draft: Draft, policy: str) -> None:
             draft.cp.add_bool_or([~draft.takes[one], ~draft.takes[other]]).only_enforce_if(why)
 
 
-def wants_surviving(draft: Draft, optics: Optics, sorts: Sequence[Var], rows: Rows) -> list[Var]:
+def wants_surviving(draft: Draft, optics: Optics, classes: Sequence[Var], rows: Rows) -> list[Var]:
     """Per want, whether some set-up that serves half of it is left when any one thing is lost."""
     index = {parts: row for row, parts in enumerate(optics.table.parts)}
     twice: dict[int, Truth] = {}
@@ -122,12 +122,12 @@ def wants_surviving(draft: Draft, optics: Optics, sorts: Sequence[Var], rows: Ro
         literal = draft.cp.new_bool_var("")
         serve = [index[parts] for parts in ways]
         draft.demand([rows[row] for row in serve], when=[literal])
-        for sort in np.flatnonzero(optics.takes[serve].any(axis=0)).tolist() if serve else []:
-            if sort not in twice:
-                twice[sort] = _two_of(draft, list(optics.members.values())[sort])
-            others = [rows[row] for row in serve if not optics.takes[row, sort]]
-            # Without a way around a sort, that sort must not be in use, or there must be two of it.
-            draft.demand([*others, twice[sort]], when=[literal])
+        for number in np.flatnonzero(optics.takes[serve].any(axis=0)).tolist() if serve else []:
+            if number not in twice:
+                twice[number] = _two_of(draft, list(optics.members.values())[number])
+            others = [rows[row] for row in serve if not optics.takes[row, number]]
+            # Without a way around a class, that class must not be in use, or there must be two of it.
+            draft.demand([*others, twice[number]], when=[literal])
         _two_of_each(draft, optics, serve, literal)
         found.append(literal)
     return found
@@ -136,7 +136,7 @@ def wants_surviving(draft: Draft, optics: Optics, sorts: Sequence[Var], rows: Ro
 def _two_of_each(draft: Draft, optics: Optics, serve: Sequence[int], literal: Var) -> None:
     """Two bodies and two lenses, whichever they are: it follows from the rest, but the relaxation does not see it."""
     members = list(optics.members.values())
-    used = [members[sort] for sort in np.flatnonzero(optics.takes[serve].any(axis=0)).tolist()] if serve else []
+    used = [members[number] for number in np.flatnonzero(optics.takes[serve].any(axis=0)).tolist()] if serve else []
     things = [draft.case.free[item] for alike in used for item in alike]
     bodies = [t.id for t in things if isinstance(t, Body)]
     glass = [t.id for t in things if isinstance(t, Lens) or (isinstance(t, Body) and t.fixed_lens is not None)]
@@ -145,7 +145,7 @@ def _two_of_each(draft: Draft, optics: Optics, serve: Sequence[int], literal: Va
 
 
 def _two_of(draft: Draft, items: Sequence[str]) -> Truth:
-    """True only when two pieces of one sort come along."""
+    """True only when two pieces of one class come along."""
     if sum(draft.case.most[i] for i in items) < 2:
         return False
     literal = draft.cp.new_bool_var("")

@@ -25,7 +25,7 @@ class Ask:
     instead: frozenset[str]
 
 
-class Lasting:
+class LastingDemands:
     """Asks the simulation about kits."""
 
     def __init__(self, case: Candidates) -> None:

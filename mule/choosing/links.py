@@ -9,8 +9,7 @@ from mule.choosing.candidates import SUPPORTS
 from mule.choosing.draft import Draft, Truth, total
 from mule.choosing.scoring import Optics
 from mule.completeness import Key, packs_eaten
-from mule.filters import Bag as FilterBag
-from mule.filters import Front, answers, fits
+from mule.filters import FilterGear, Front, answers, fits
 from mule.gear import Battery, Body, Card, Charger, Drone, Filter, Lens, MountAdapter, Reader
 
 
@@ -125,7 +124,7 @@ def _filters(draft: Draft, optics: Optics) -> None:
     """Where a lens that sees a want comes along, one of those gets each effect the want asks for, if any can."""
     case = draft.case
     gear = [t for i, t in case.plan.items.items() if i in case.free or i in case.fixed]
-    bag = FilterBag.of(gear, [t.id for t in gear])
+    bag = FilterGear.of(gear, [t.id for t in gear])
     adapters = tuple(t.id for t in gear if isinstance(t, MountAdapter))
     for want in case.plan.trip.wants:
         seeing = optics.seeing(want) if want.effects else []

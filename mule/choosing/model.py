@@ -12,7 +12,7 @@ from ortools.sat.python import cp_model
 from mule.choosing.answer import Asking, Reason
 from mule.choosing.bounds import Bound
 from mule.choosing.candidates import Candidates
-from mule.choosing.demands import Rows, demand_pictures, follow_policies, mark, sorts_of, wants_surviving
+from mule.choosing.demands import Rows, demand_pictures, follow_policies, literals_of_classes, mark, wants_surviving
 from mule.choosing.draft import PER_GRAM, Draft, Linear, Var, tenths, total
 from mule.choosing.lasting import Ask
 from mule.choosing.links import link
@@ -26,19 +26,19 @@ from mule.deadline import Deadline
 class Model:
     """The variables a search looks at.
 
-    lasts: whether kits have to last the trip. guesses: whether limits of room hold that are not proved.
+    lasts: whether kits have to last the trip. soft_nogoods: whether limits of room hold that are not proved.
     takes: whether an item comes along. pieces: how many of it. placed: pieces by item and container.
-    sorts: whether some member of each sort comes along. want_units: score of each want. steady: whether a want bears
+    classes: whether some member of each class comes along. want_units: score of each want. steady: whether a want bears
     any loss. seconds: copies that only stand in for others. carried: tenths of grams.
     """
 
     cp: cp_model.CpModel
     lasts: Var
-    guesses: Var
+    soft_nogoods: Var
     takes: dict[str, Var]
     pieces: dict[str, Var]
     placed: dict[tuple[str, str], Var]
-    sorts: list[Var]
+    classes: list[Var]
     want_units: list[Var]
     steady: list[Var]
     seconds: list[Var]
@@ -49,8 +49,8 @@ class Model:
 
     def add(self, bound: Bound) -> None:
         """Takes in an upper bound on a want's score."""
-        used = np.flatnonzero(bound.per_sort).tolist()
-        units = total(((self.sorts[sort], int(bound.per_sort[sort])) for sort in used), bound.most)
+        used = np.flatnonzero(bound.per_class).tolist()
+        units = total(((self.classes[number], int(bound.per_class[number])) for number in used), bound.most)
         self.cp.add(self.want_units[bound.want] <= units)
 
     def demand(self, ask: Ask) -> None:
@@ -63,7 +63,7 @@ class Model:
             ways.append(enough)
         self.cp.add_bool_or([*ways, *(~self.takes[item] for item in ask.given if item in self.takes)])
 
-    def forgo(self) -> None:
+    def relax(self) -> None:
         """Lets kits that do not last be found too."""
         self._fix(self.lasts, on=False)
 
@@ -71,11 +71,11 @@ class Model:
         """Takes in what does not go into a bag together."""
         kept = known.keep(self.cp, self.placed)
         if kept is not None and not known.proved:
-            kept.only_enforce_if(self.guesses)
+            kept.only_enforce_if(self.soft_nogoods)
 
-    def guess(self, on: bool) -> None:
+    def keep_soft_nogoods(self, on: bool) -> None:
         """Whether limits of room that are not proved hold."""
-        self._fix(self.guesses, on=on)
+        self._fix(self.soft_nogoods, on=on)
 
     def _fix(self, switch: Var, *, on: bool) -> None:
         for end in (0, 1):
@@ -114,22 +114,22 @@ def build(case: Candidates, optics: Optics, asking: Asking, deadline: Deadline) 
         limit(draft)
     mark(draft)
     link(draft, optics)
-    sorts = sorts_of(draft, optics)
+    classes = literals_of_classes(draft, optics)
     deadline.go_on()
-    rows = Rows(draft, optics, sorts)
+    rows = Rows(draft, optics, classes)
     follow_policies(draft, optics, rows)
     demand_pictures(draft, optics, rows)
     deadline.go_on()
-    steady = wants_surviving(draft, optics, sorts, rows)
+    steady = wants_surviving(draft, optics, classes, rows)
     deadline.go_on()
     return Model(
         cp=draft.cp,
         lasts=draft.cp.new_int_var(1, 1, ""),
-        guesses=draft.cp.new_int_var(1, 1, ""),
+        soft_nogoods=draft.cp.new_int_var(1, 1, ""),
         takes=draft.takes,
         pieces=draft.pieces,
         placed=draft.placed,
-        sorts=sorts,
+        classes=classes,
         want_units=[draft.cp.new_int_var(0, most, "") for most in optics.most],
         steady=steady,
         seconds=[draft.takes[item] for item in case.seconds],

@@ -26,7 +26,7 @@ _BAG_S = 0.4
 
 
 @dataclass(frozen=True)
-class Fit:
+class RoomFit:
     """A kit in its bags. left: pieces that find no place there, by item, without those that never did.
 
     learned: limits that were found on the way: the kit may yet go in otherwise.
@@ -45,34 +45,34 @@ class Rooms:
         self._gear = case.plan.items
         self._tried: dict[tuple[str, frozenset[tuple[str, int]]], tuple[Mapping[str, int], bool]] = {}
         self._known: list[RoomLimit] = []
-        self._fits: dict[frozenset[tuple[str, int]], Fit] = {}
+        self._fits: dict[frozenset[tuple[str, int]], RoomFit] = {}
         bare = pack(case, {}, asking, (), deadline) if asking.keep_limits else None
         self._never = self._left(bare)[0] if isinstance(bare, Kit) else {}
 
-    def fit(self, pieces: Mapping[str, int]) -> Fit | OutOfTime:
+    def fit(self, pieces: Mapping[str, int]) -> RoomFit | OutOfTime:
         """The kit with these pieces in the bags where most of it finds a place; out of time once asked to stop."""
         key = frozenset(pieces.items())
         if key in self._fits:
             return self._fits[key]
         found = self._fit(pieces)
         # As long as each try teaches something, another may find a way.
-        if isinstance(found, Fit) and not (found.left and found.learned):
+        if isinstance(found, RoomFit) and not (found.left and found.learned):
             self._fits[key] = found
         return found
 
-    def _fit(self, pieces: Mapping[str, int]) -> Fit | OutOfTime:
-        best: Fit | None = None
+    def _fit(self, pieces: Mapping[str, int]) -> RoomFit | OutOfTime:
+        best: RoomFit | None = None
         learned: list[RoomLimit] = []
         for _ in range(_MOVES if self._asking.keep_limits else 1):
             kit = pack(self._case, pieces, self._asking, self._known, self._deadline)
             if not isinstance(kit, Kit):
                 break
             if not self._asking.keep_limits:
-                return Fit(kit, {})
+                return RoomFit(kit, {})
             left, more = self._left(kit)
             new = {item: n - self._never.get(item, 0) for item, n in left.items() if n > self._never.get(item, 0)}
             if best is None or sum(new.values()) < sum(best.left.values()):
-                best = Fit(kit, new)
+                best = RoomFit(kit, new)
             if not new or not more:
                 break
             learned += more
@@ -82,8 +82,8 @@ class Rooms:
             if isinstance(kit, OutOfTime):
                 return kit
             assert isinstance(kit, Kit), "the model lets only kits through that go into the bags by litres"
-            best = Fit(kit, self._left(kit)[0])
-        return Fit(best.kit, best.left, tuple(learned)) if best.left else best
+            best = RoomFit(kit, self._left(kit)[0])
+        return RoomFit(best.kit, best.left, tuple(learned)) if best.left else best
 
     def _left(self, kit: Kit) -> tuple[dict[str, int], list[RoomLimit]]:
         """Pieces of a kit without a place, and what that says about their bags."""

@@ -1,6 +1,6 @@
-"""The brief score as the search sees it: sorts of optical things, one table of ``optics.score``, and its integer scale.
+"""The brief score as the search sees it: one table of ``optics.score`` over equivalence classes, on an integer scale.
 
-Things with the same optics are one sort: which copy comes along makes no difference to the score.
+Things with the same optics are one equivalence class: which copy comes along makes no difference to the score.
 """
 
 from collections.abc import Collection, Mapping, Sequence
@@ -24,8 +24,8 @@ _NOT_OPTICS = frozenset({"id", "name", "mass_g", "mass_source", "size", "size_so
 }
 
 
-def sort_of(thing: Gear) -> object:
-    """Equal for things that see alike. A converter is its own sort: lenses name it by id."""
+def equivalence_of(thing: Gear) -> object:
+    """Equal for things that see alike. A converter is a class of its own: lenses name it by id."""
     if isinstance(thing, Teleconverter):
         return thing.id
     # Frozen models of plain values: their dumps compare field by field.
@@ -34,10 +34,10 @@ def sort_of(thing: Gear) -> object:
 
 @dataclass(frozen=True)
 class Optics:
-    """The table over sorts of things.
+    """The table over equivalence classes of things.
 
-    members: items of each sort, by the id of its first. table: rows by those ids. takes: rows x sorts, which sorts a
-    row needs. value: units of score of each row in each column. spans: columns of each want.
+    members: items of each class, by the id of its first. table: rows by those ids. takes: rows x classes, which
+    classes a row needs. value: units of score of each row in each column. spans: columns of each want.
     """
 
     members: Mapping[str, tuple[str, ...]]
@@ -50,12 +50,12 @@ class Optics:
     @classmethod
     def of(cls, gear: Sequence[Gear], wants: Sequence[Want]) -> "Optics":
         """From the optical things in play."""
-        sorts: dict[object, list[Gear]] = {}
+        classes: dict[object, list[Gear]] = {}
         for thing in gear:
             if isinstance(thing, OPTICAL):
-                sorts.setdefault(sort_of(thing), []).append(thing)
-        members = {alike[0].id: tuple(t.id for t in alike) for alike in sorts.values()}
-        sets = set_ups([alike[0] for alike in sorts.values()])
+                classes.setdefault(equivalence_of(thing), []).append(thing)
+        members = {alike[0].id: tuple(t.id for t in alike) for alike in classes.values()}
+        sets = set_ups([alike[0] for alike in classes.values()])
         cols = columns(wants)
         table = Table.of(sets, score(sets, cols).total, cols)
         index = {id_: i for i, id_ in enumerate(members)}
@@ -70,12 +70,12 @@ class Optics:
         return np.flatnonzero(self.value.max(axis=1, initial=0.0) > 0).tolist()
 
     def has(self, items: Collection[str]) -> NDArray[np.bool_]:
-        """Which sorts a set of items covers."""
+        """Which classes a set of items covers."""
         return np.array([any(item in items for item in alike) for alike in self.members.values()], dtype=bool)
 
-    def best(self, sorts: NDArray[np.bool_]) -> Vector:
-        """Units of score per column with these sorts at hand."""
-        rows = ~(self.takes & ~sorts).any(axis=1)
+    def best(self, classes: NDArray[np.bool_]) -> Vector:
+        """Units of score per column with these classes at hand."""
+        rows = ~(self.takes & ~classes).any(axis=1)
         result: Vector = self.value[rows].max(axis=0) if rows.any() else np.zeros(self.value.shape[1])
         return result
 

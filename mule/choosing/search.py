@@ -14,10 +14,10 @@ from ortools.sat.python import cp_model
 
 from mule.choosing.bounds import Bounds
 from mule.choosing.candidates import Candidates
+from mule.choosing.cut_pool import CutPool, Found
 from mule.choosing.draft import PER_GRAM, Linear, total
-from mule.choosing.lasting import Lasting
+from mule.choosing.lasting import LastingDemands
 from mule.choosing.model import Model
-from mule.choosing.pool import Found, Pool
 from mule.choosing.room import Rooms
 from mule.choosing.scoring import Optics
 from mule.deadline import Deadline
@@ -42,14 +42,14 @@ class Search:
     """Searches under one limit after another; made once per thread."""
 
     def __init__(
-        self, case: Candidates, optics: Optics, model: Model, pool: Pool, deadline: Deadline, rooms: Rooms
+        self, case: Candidates, optics: Optics, model: Model, pool: CutPool, deadline: Deadline, rooms: Rooms
     ) -> None:
         self._case, self._optics, self._model, self._pool, self._deadline = case, optics, model, pool, deadline
         self._taken = self._demanded = self._crowded = 0
         self._level = _LITTLE if len(model.pieces) <= _MOST_FOR_LITTLE else _ALL
-        self._lasting, self._rooms = Lasting(case), rooms
-        if pool.forgone:
-            model.forgo()
+        self._lasting, self._rooms = LastingDemands(case), rooms
+        if pool.relaxed:
+            model.relax()
         # A bound at a kit is at most one unit high per thing, and one for the pick.
         self._slack = len(optics.members) + 2
         self._importance = [want.importance for want in case.plan.trip.wants]
@@ -103,7 +103,7 @@ class Search:
             if found is None:
                 return tight
             if self._deadline.stopped or self._goes_in(found.pieces):
-                return self._against_guesses(found, limit_g)
+                return self._without_soft_nogoods(found, limit_g)
             tight = tight or replace(found, proved=False)
         return tight
 
@@ -115,13 +115,13 @@ class Search:
         self._pool.crowd(fit.learned)
         return not fit.left or self._crowded == len(self._pool.limits)
 
-    def _against_guesses(self, found: Found, limit_g: float) -> Found:
+    def _without_soft_nogoods(self, found: Found, limit_g: float) -> Found:
         """Where limits of room are not proved, a kit counts as the best only if it is without them, too."""
         if not found.proved or all(known.proved for known in self._pool.limits):
             return found
-        self._model.guess(False)
+        self._model.keep_soft_nogoods(False)
         free = self._best(limit_g)
-        self._model.guess(True)
+        self._model.keep_soft_nogoods(True)
         if free is not None and free.proved and (free.units, free.carried_g) == (found.units, found.carried_g):
             return found
         return replace(found, proved=False, bound=max(found.bound, free.bound if free else sum(self._optics.most)))
@@ -131,7 +131,7 @@ class Search:
         self._model.limit(limit_g)
         self._pool.put(self._bounds.under(limit_g - self._case.fixed_carried_g))
         score = total((units, 1) for units in self._model.want_units)
-        first = self._settle(score, None)
+        first = self._cut_loop(score, None)
         if first is None:
             return None
         kit, units, bound, proved = first
@@ -143,12 +143,12 @@ class Search:
         self._hint(kit)
         # The score is at its best here: bounds that are sharp at this kit leave the next tier least to search.
         self._sharpen(kit, range(len(self._importance)))
-        second = self._settle(heaviest * steady - self._model.carried, units)
+        second = self._cut_loop(heaviest * steady - self._model.carried, units)
         if second is None:
             return self._found(kit, units, units, proved=False)
         return self._found(second[0], second[1], max(units, second[1]), proved=second[3])
 
-    def _settle(self, objective: Linear, at_least: int | None) -> tuple[Mapping[str, int], int, int, bool] | None:
+    def _cut_loop(self, objective: Linear, at_least: int | None) -> tuple[Mapping[str, int], int, int, bool] | None:
         """Solves until model and table agree: pieces, true units, bound in units, whether proved.
 
         at_least: units of score that the kit must have, in tiers after the first.
@@ -182,17 +182,17 @@ class Search:
             return None
         return *best, max(bound, best[1]), False
 
-    def forgo(self) -> "Search | None":
+    def relax(self) -> "Search | None":
         """Looks for kits that do not last as well; None when that opens nothing up."""
-        if not self._pool.asks or self._pool.forgone or self._deadline.stopped:
+        if not self._pool.asks or self._pool.relaxed or self._deadline.stopped:
             return None
-        self._pool.forgone = True
-        self._model.forgo()
+        self._pool.relaxed = True
+        self._model.relax()
         return self
 
     def _lasts(self, kit: Mapping[str, int]) -> bool:
         """Whether a kit lasts the trip, as far as any in play could; else what it lacks is demanded from now on."""
-        asks = [] if self._pool.forgone else self._lasting.asks(kit)
+        asks = [] if self._pool.relaxed else self._lasting.asks(kit)
         self._pool.demand(asks)
         return not asks
 

@@ -6,7 +6,7 @@ from typing import Literal
 
 from mule.debrief.answer import Lesson
 from mule.field import Mark, Missed
-from mule.filters import Bag, Fit, Front, fits
+from mule.filters import FilterGear, Fit, Front, fits
 from mule.gear import Effect, Filter, Glass, Lens, MountAdapter, Standing, StepRing
 from mule.plan import Plan
 
@@ -25,13 +25,13 @@ def missed_filters(plan: Plan, lenses: Sequence[str], missed: Iterable[Mark]) ->
     if not wanted:
         return
     # Next time, what was away or could be had counts as well.
-    bag = Bag.of([t.model_copy(update=_THERE) for t in plan.gear], plan.loaded)
+    bag = FilterGear.of([t.model_copy(update=_THERE) for t in plan.gear], plan.loaded)
     for (effect, lens), count in wanted.items():
         fronts = list(_fronts(plan, [lens] if lens else lenses))
         yield from _advice(plan, bag, fronts, effect, float(count))
 
 
-def _advice(plan: Plan, bag: Bag, fronts: Sequence[Front], effect: Effect, times: float) -> Iterator[Lesson]:
+def _advice(plan: Plan, bag: FilterGear, fronts: Sequence[Front], effect: Effect, times: float) -> Iterator[Lesson]:
     able = [f for f in bag.filters if f.effect == effect]
     ways = [(front, way) for front in fronts for f in able for _, way in fits(front, f, bag)]
     if ways:

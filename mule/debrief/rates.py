@@ -8,7 +8,7 @@ from mule.gear import Battery, Body, Drive, Gear
 from mule.power import cold_derating
 from mule.units import Frozen
 
-What = Literal["frames-per-charge", "mb-per-frame", "speed-mb-s"]
+RateKind = Literal["frames-per-charge", "mb-per-frame", "speed-mb-s"]
 # A pack that was changed after a handful of frames was not empty.
 _FEWEST_FRAMES = 20
 
@@ -28,7 +28,7 @@ class Rate(Frozen):
     """
 
     item: str
-    what: What
+    what: RateKind
     value: float
     before: float | None
     from_: int

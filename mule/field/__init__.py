@@ -8,7 +8,7 @@ from mule.field.lines import fetch_line, line_of, relined
 from mule.field.marks import (
     Broke,
     CardMark,
-    CardState,
+    CardMarkState,
     Cold,
     Copied,
     Filled,
@@ -129,7 +129,7 @@ def _standing(made: list[Mark]) -> list[Mark]:
 __all__ = [
     "Broke",
     "CardMark",
-    "CardState",
+    "CardMarkState",
     "Cold",
     "Conflict",
     "Copied",

@@ -16,11 +16,11 @@ from mule.units import Celsius, FocalMm, Frozen, Gigabytes, Grams, Hours, ItemId
 
 MarkId = Annotated[str, StringConstraints(pattern=r"^[A-Za-z0-9-]{8,64}$")]
 LineId = Annotated[str, StringConstraints(pattern=r"^[a-z0-9:@.#-]{1,200}$")]
-Pieces = Annotated[int, Field(strict=True, ge=1, le=500)]
-Frames = Annotated[int, Field(strict=True, ge=0, le=1_000_000)]
+PieceNumber = Annotated[int, Field(strict=True, ge=1, le=500)]
+FramesTaken = Annotated[int, Field(strict=True, ge=0, le=1_000_000)]
 
 PackState = Literal["ready", "in-use", "spent", "charging"]
-CardState = Literal["blank", "in-use", "full"]
+CardMarkState = Literal["blank", "in-use", "full"]
 
 
 class Tick(Frozen):
@@ -36,7 +36,7 @@ class PackMark(Frozen):
 
     do: Literal["pack"] = "pack"
     item: ItemId
-    piece: Pieces = 1
+    piece: PieceNumber = 1
     state: PackState
 
 
@@ -45,8 +45,8 @@ class CardMark(Frozen):
 
     do: Literal["card"] = "card"
     item: ItemId
-    piece: Pieces = 1
-    state: CardState
+    piece: PieceNumber = 1
+    state: CardMarkState
     copies: Annotated[int, Field(strict=True, ge=0, le=9)] = 0
 
 
@@ -125,7 +125,7 @@ class Swapped(Frozen):
     item: ItemId
     body: ItemId
     day: date
-    frames: Frames
+    frames: FramesTaken
     at_c: Celsius | None = None
 
 
@@ -137,7 +137,7 @@ class Filled(Frozen):
     body: ItemId
     day: date
     gb: Gigabytes
-    frames: Frames
+    frames: FramesTaken
 
 
 class Copied(Frozen):

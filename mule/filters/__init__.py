@@ -3,9 +3,9 @@
 from collections.abc import Mapping, Sequence
 from typing import get_args
 
-from mule.filters.answer import Asked, Cell, FilterFit, Fit, How, Row
+from mule.filters.answer import Asked, Cell, FilterFit, Fit, Row
 from mule.filters.exposure import Darkening, darken, stops_needed
-from mule.filters.fitting import Bag, Front, fits
+from mule.filters.fitting import FilterGear, Front, fits
 from mule.gear import Effect, Filter
 from mule.trip import EffectWish, Want
 
@@ -26,7 +26,7 @@ def answers(filter_: Filter, wish: EffectWish) -> bool:
     return filter_.effect in kinds and strongest >= wish.stops - _STOPS_SHORT
 
 
-def fit(fronts: Sequence[Front], bag: Bag, asked: FilterAsked) -> FilterFit:
+def fit(fronts: Sequence[Front], bag: FilterGear, asked: FilterAsked) -> FilterFit:
     """The matrix of lenses and effects, and how the effects that wants ask for are served.
 
     fronts: the loaded lenses. asked: wants that ask for effects, each with the ids of the lenses that see it.
@@ -57,7 +57,7 @@ def _effort(way: Fit) -> tuple[float, int, float]:
     return way.mass_g, len(way.warnings), way.rim_mm
 
 
-def _cell(front: Front, effect: Effect, bag: Bag) -> Cell:
+def _cell(front: Front, effect: Effect, bag: FilterGear) -> Cell:
     found = [way for f in bag.filters if f.effect == effect for way in fits(front, f, bag)]
     best = min(found, key=lambda way: _effort(way[1]), default=None)
     return Cell(
@@ -65,7 +65,7 @@ def _cell(front: Front, effect: Effect, bag: Bag) -> Cell:
     )
 
 
-def _asked(want: Want, wish: EffectWish, fronts: Sequence[Front], bag: Bag) -> Asked:
+def _asked(want: Want, wish: EffectWish, fronts: Sequence[Front], bag: FilterGear) -> Asked:
     """Served when one of the lenses that see the want can wear what is loaded; else the lightest way to get there."""
     able = [f for f in bag.filters if answers(f, wish)]
     found = [(front, way) for front in fronts for f in able for _, way in fits(front, f, bag)]
@@ -84,11 +84,11 @@ def _asked(want: Want, wish: EffectWish, fronts: Sequence[Front], bag: Bag) -> A
 
 __all__ = [
     "Asked",
-    "Bag",
     "Cell",
     "Darkening",
     "FilterAsked",
     "FilterFit",
+    "FilterGear",
     "Fit",
     "Front",
     "How",

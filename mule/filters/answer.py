@@ -5,7 +5,7 @@ from typing import Literal
 from mule.gear import Effect
 from mule.units import Frozen
 
-How = Literal["direct", "ring", "holder", "drop-in", "none"]
+FittedBy = Literal["direct", "ring", "holder", "drop-in", "none"]
 Warning_ = Literal["dark-corners", "uneven-sky", "cross-pattern"]
 
 
@@ -28,7 +28,7 @@ class Cell(Frozen):
 
     lens: str
     effect: Effect
-    how: How
+    how: FittedBy
     fit: Fit | None
     ways: int
 

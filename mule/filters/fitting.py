@@ -6,7 +6,7 @@ See docs/domain/filters.md.
 from collections.abc import Collection, Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
 
-from mule.filters.answer import Fit, How, Warning_
+from mule.filters.answer import Fit, FittedBy, Warning_
 from mule.gear import Filter, FilterHolder, Gear, StepRing, Thing, at_hand
 
 MOST_RINGS = 2
@@ -34,7 +34,7 @@ class Front:
 
 
 @dataclass(frozen=True)
-class Bag:
+class FilterGear:
     """Filters, rings and holders to choose from, and which of all things are loaded."""
 
     filters: Sequence[Filter]
@@ -61,7 +61,7 @@ class Bag:
         return self._stacks[low].get(high, ())
 
     @classmethod
-    def of(cls, gear: Iterable[Gear], loaded: Collection[str]) -> "Bag":
+    def of(cls, gear: Iterable[Gear], loaded: Collection[str]) -> "FilterGear":
         """The filters, rings and holders that are loaded, or left and here."""
         here = [t for t in gear if isinstance(t, Filter | StepRing | FilterHolder) and (t.id in loaded or at_hand(t))]
         kept = _lightest_alike(here, loaded)
@@ -88,7 +88,7 @@ def _lightest_alike(
     return [*kept, *best.values()]
 
 
-def fits(front: Front, filter_: Filter, bag: Bag) -> Iterator[tuple[How, Fit]]:
+def fits(front: Front, filter_: Filter, bag: FilterGear) -> Iterator[tuple[FittedBy, Fit]]:
     """Every way of putting a filter in front of a lens with what is owned."""
     if filter_.adapter is not None:
         if filter_.adapter in front.adapters:
@@ -106,7 +106,7 @@ def fits(front: Front, filter_: Filter, bag: Bag) -> Iterator[tuple[How, Fit]]:
                 yield "holder", _fit(front, filter_, (*stack, holder), bag)
 
 
-def _fit(front: Front, filter_: Filter, between: Sequence[StepRing | FilterHolder], bag: Bag) -> Fit:
+def _fit(front: Front, filter_: Filter, between: Sequence[StepRing | FilterHolder], bag: FilterGear) -> Fit:
     rings = [part for part in between if isinstance(part, StepRing)]
     parts = (filter_, *between)
     left = [part for part in parts if part.id not in bag.loaded]

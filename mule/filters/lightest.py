@@ -5,7 +5,7 @@ from collections.abc import Mapping, Sequence
 from ortools.sat.python import cp_model
 
 from mule.deadline import Deadline
-from mule.filters import Bag, FilterAsked, Front, answers, fits
+from mule.filters import FilterAsked, FilterGear, Front, answers, fits
 from mule.gear import Gear
 from mule.solving import Solved, solve
 from mule.units import Frozen
@@ -25,7 +25,7 @@ class LightestSet(Frozen):
     proved: bool
 
 
-def lightest_set(fronts: Sequence[Front], bag: Bag, asked: FilterAsked, gear: Mapping[str, Gear]) -> LightestSet:
+def lightest_set(fronts: Sequence[Front], bag: FilterGear, asked: FilterAsked, gear: Mapping[str, Gear]) -> LightestSet:
     """Solved exactly: each lens that sees a want gets each effect the want asks for, with the fewest grams in all."""
     model = cp_model.CpModel()
     takes: dict[str, cp_model.IntVar] = {}

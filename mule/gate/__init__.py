@@ -1,5 +1,5 @@
 """The gate rehearsed: what is restricted where it lies, what comes out when a cabin bag is refused, what goes in the
-security tray. The front doors are ``rehearse`` and ``drill`` (docs/domain/carriers.md)."""
+security tray. The front doors are ``rehearse`` and ``gate_check_plan`` (docs/domain/carriers.md)."""
 
 from collections.abc import Iterable, Mapping
 from typing import Literal
@@ -61,7 +61,7 @@ class Taken(Frozen):
     into: str | None
 
 
-class Drill(Frozen):
+class GateCheckPlan(Frozen):
     """A cabin bag is refused. out: in the order of grabbing. into: the bag that stays, with the mass it comes to.
 
     proved: whether what finds no room in it was proved to have none.
@@ -128,7 +128,7 @@ def _in_tray(thing: Gear) -> bool:
     return isinstance(thing, Body | Drone | PowerBank) or (isinstance(thing, Computer) and thing.form != "phone")
 
 
-def drill(plan: Plan) -> tuple[Drill, ...]:
+def gate_check_plan(plan: Plan) -> tuple[GateCheckPlan, ...]:
     """For each cabin bag: it is refused at the gate. What comes out, and whether what stays takes it: by stowing it."""
     pieces = [(e.item, e.place) for e in plan.kit.entries if isinstance(e.place, AsPiece)]
     return tuple(
@@ -143,7 +143,7 @@ def _keeps(pieces: Iterable[tuple[str, AsPiece]], person: str) -> str | None:
     return next((b for b, p in pieces if p.piece == PieceKind.PERSONAL and p.person == person), None)
 
 
-def _refused(plan: Plan, bag: str, person: str, into: str | None) -> Drill:
+def _refused(plan: Plan, bag: str, person: str, into: str | None) -> GateCheckPlan:
     gear = plan.items
     there = [w for w in lying(plan) if w.bag == bag]
     grabbed = [(w, why) for why, kinds in _GRABS for w in there if isinstance(gear[w.item], kinds) and _grabs(gear, w)]
@@ -174,7 +174,7 @@ def _refused(plan: Plan, bag: str, person: str, into: str | None) -> Drill:
         for w, why in grabbed
     )
     total = sum(t.mass_g for t in out)
-    return Drill(bag=bag, person=person, out=out, mass_g=total, into=into, into_g=into_g, proved=proved)
+    return GateCheckPlan(bag=bag, person=person, out=out, mass_g=total, into=into, into_g=into_g, proved=proved)
 
 
 def _grabs(gear: Mapping[str, Gear], w: Lying) -> bool:
@@ -202,4 +202,4 @@ def _with(plan: Plan, bag: str, things: Iterable[tuple[str, int]]) -> Kit:
     return plan.kit.model_copy(update={"entries": tuple(entries.values())})
 
 
-__all__ = ["Drill", "Rehearsal", "Repacked", "Taken", "check_legs", "drill", "lying", "rehearse"]
+__all__ = ["GateCheckPlan", "Rehearsal", "Repacked", "Taken", "check_legs", "gate_check_plan", "lying", "rehearse"]

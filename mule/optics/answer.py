@@ -5,7 +5,7 @@ from typing import Literal
 from mule.units import Frozen
 
 Because = Literal["reach", "light", "pixels", "trait"]
-How = Literal["native", "crop-mode", "crop-in-post", "stitch", "none"]
+ReachedBy = Literal["native", "crop-mode", "crop-in-post", "stitch", "none"]
 
 
 class SetUpName(Frozen):
@@ -18,13 +18,13 @@ class SetUpName(Frozen):
     crop: float = 1
 
 
-class Run(Frozen):
+class CoveredRun(Frozen):
     """Neighbouring cells served by the same set-up in the same way. score: mean over them, 0 to 1."""
 
     from_mm: float
     to_mm: float
     score: float
-    how: How
+    how: ReachedBy
     set_up: SetUpName | None
     light: float
     pixels: float
@@ -60,7 +60,7 @@ class WantCover(Frozen):
 
     want: str
     cover: float
-    runs: tuple[Run, ...]
+    runs: tuple[CoveredRun, ...]
     gaps: tuple[Gap, ...]
     native_gaps: tuple[NativeGap, ...]
 

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from mule.optics.answer import How, Run
+from mule.optics.answer import CoveredRun, ReachedBy
 from mule.optics.cells import Columns
 from mule.optics.reach import name_of
 from mule.optics.score import Scores
@@ -37,10 +37,10 @@ class Served:
             m[at].tolist() for m in (scores.total, scores.light, scores.pixels, scores.traits)
         ]
         ways = map(_how, [sets[r] for r in rows], self.factors[0], scores.stitched[at], scores.cropped[at])
-        self.keys: list[tuple[int, How]] = list(zip(rows.tolist(), ways, strict=True))
+        self.keys: list[tuple[int, ReachedBy]] = list(zip(rows.tolist(), ways, strict=True))
 
 
-def _how(made: SetUp, total: float, stitched: bool, cropped: bool) -> How:
+def _how(made: SetUp, total: float, stitched: bool, cropped: bool) -> ReachedBy:
     if total <= 0:
         return "none"
     if stitched:
@@ -50,7 +50,7 @@ def _how(made: SetUp, total: float, stitched: bool, cropped: bool) -> How:
     return "native" if made.native else "crop-mode"
 
 
-def runs(want: Want, span: slice, sets: Sequence[SetUp], served: Served) -> tuple[Run, ...]:
+def runs(want: Want, span: slice, sets: Sequence[SetUp], served: Served) -> tuple[CoveredRun, ...]:
     """Neighbouring cells with the same best set-up and the same way of reaching."""
     keys = served.keys
     starts = [i for i in range(span.start, span.stop) if i == span.start or keys[i] != keys[i - 1]]
@@ -66,7 +66,7 @@ def runs(want: Want, span: slice, sets: Sequence[SetUp], served: Served) -> tupl
     )
 
 
-def _boundary(edge_mm: float, before: tuple[SetUp, How], after: tuple[SetUp, How]) -> float:
+def _boundary(edge_mm: float, before: tuple[SetUp, ReachedBy], after: tuple[SetUp, ReachedBy]) -> float:
     """Where one run ends and the next begins: at a set-up's own end when that lies past the edge of its cells."""
     (left, left_how), (right, right_how) = before, after
     if left_how in _BY_LENS and left.high_mm < edge_mm:
@@ -76,9 +76,9 @@ def _boundary(edge_mm: float, before: tuple[SetUp, How], after: tuple[SetUp, How
     return edge_mm
 
 
-def _run(bounds: tuple[float, float], made: SetUp, how: How, factors: Sequence[float]) -> Run:
+def _run(bounds: tuple[float, float], made: SetUp, how: ReachedBy, factors: Sequence[float]) -> CoveredRun:
     score_, light, pixels, traits = factors
-    return Run(
+    return CoveredRun(
         from_mm=bounds[0],
         to_mm=bounds[1],
         score=score_,

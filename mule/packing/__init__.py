@@ -15,10 +15,10 @@ from mule.gear import Gear
 from mule.kit import Kit
 from mule.packing.answer import Alternative, Elsewhere, LeftOver, Placed, RoomUse, SoftPlaced, Stowage, Strapped
 from mule.packing.bag import Packed, pack
+from mule.packing.placements import Effort, Outcome, Placement, place
 from mule.packing.proof import faults, lies_on
-from mule.packing.rooms import Block, Room, Turn, luggage_of, rooms_of, turns_of
-from mule.packing.spots import Effort, Outcome, Spot, place
-from mule.packing.telling import left_over, told
+from mule.packing.reporting import left_over, report
+from mule.packing.rooms import Block, Orientation, Room, luggage_of, orientations_of, rooms_of
 from mule.trip import Slot
 from mule.units import Frozen
 
@@ -71,8 +71,8 @@ def _stowing(
         share = deadline.grant(max(_LEAST_BAG_S, deadline.left_s / (len(bags) - rest)))
         effort = Effort(share, workers=looking.workers, seed=looking.seed)
         done.append(pack(luggage, gap, effort))
-        yield told(gear, kit, bags, done, gap, None, final=False)
-    whole = told(gear, kit, bags, done, gap, deadline, final=True)
+        yield report(gear, kit, bags, done, gap, None, final=False)
+    whole = report(gear, kit, bags, done, gap, deadline, final=True)
     yield whole.model_copy(update={"alternatives": tuple(_alternatives(gear, kit, slots, whole, deadline))})
 
 
@@ -121,20 +121,20 @@ __all__ = [
     "Elsewhere",
     "LeftOver",
     "Looking",
+    "Orientation",
     "Outcome",
     "Placed",
+    "Placement",
     "Room",
     "RoomUse",
     "SoftPlaced",
-    "Spot",
     "Stowage",
     "Strapped",
-    "Turn",
     "faults",
     "left_in",
     "lies_on",
+    "orientations_of",
     "place",
     "rooms_of",
     "stow",
-    "turns_of",
 ]

@@ -6,8 +6,8 @@ from math import ceil, floor
 
 from ortools.sat.python import cp_model
 
-from mule.packing.rooms import Block, Luggage, Room, SoftBlock
-from mule.packing.spots import Effort, turns_in
+from mule.packing.placements import Effort, orientations_in
+from mule.packing.rooms import BagToPack, Block, Room, SoftBlock
 from mule.solving import Solved, solve, solver_of
 
 # Soft things never fill the last corners (estimate).
@@ -19,7 +19,7 @@ _SMALL_L = 0.7
 
 
 @dataclass(frozen=True)
-class Limit:
+class Nogood:
     """What placing proved or found: at most so many of these blocks together in a space."""
 
     room: str
@@ -42,9 +42,9 @@ class Shares:
 class Assigner:
     """Shares out one bag's things over its spaces."""
 
-    luggage: Luggage
+    luggage: BagToPack
     gap: int
-    limits: list[Limit] = field(default_factory=list)
+    nogoods: list[Nogood] = field(default_factory=list)
 
     def eligible(self, block: Block | SoftBlock, room: Room) -> bool:
         """Whether a thing may lie in a space at all."""
@@ -55,8 +55,8 @@ class Assigner:
         if room.sort == "sleeve":
             # A sleeve says which screens it takes, in inches; its sides decide all the same.
             fits = block.screen_in is not None and (room.screen_in is None or block.screen_in <= room.screen_in)
-            return fits and bool(turns_in(room.size, block))
-        return bool(turns_in(room.size, block)) and not (block.padded and room.sort != "main")
+            return fits and bool(orientations_in(room.size, block))
+        return bool(orientations_in(room.size, block)) and not (block.padded and room.sort != "main")
 
     def share_out(self, fullest: float, effort: Effort) -> Shares:
         """Everything to a space, none over ``fullest`` of its volume."""
@@ -83,8 +83,8 @@ class Assigner:
             cost += [var * _dislike_soft(each, soft, r) for var, r in pieces]
         for room in rooms:
             self._volumes(model, room, fullest, goes, parts)
-        for limit in self.limits:
-            model.add(sum(goes[b, limit.room] for b in limit.blocks if (b, limit.room) in goes) <= limit.most)
+        for nogood in self.nogoods:
+            model.add(sum(goes[b, nogood.room] for b in nogood.blocks if (b, nogood.room) in goes) <= nogood.most)
         model.minimize(sum(cost))
         ending = solve(model, effort.deadline.grant(min(1.0, effort.left_s)), solver_of(seed=effort.seed))
         if not isinstance(ending, Solved):
@@ -143,7 +143,7 @@ class Assigner:
 
 
 def _volume_mm3(block: Block, grown: int) -> int:
-    x, y, z = block.turns[0].sides
+    x, y, z = block.orientations[0].sides
     return (x + grown) * (y + grown) * (z + grown)
 
 

@@ -2,9 +2,9 @@
 
 from dataclasses import dataclass
 
-from mule.packing.assign import Assigner, Limit, Shares
-from mule.packing.rooms import Luggage
-from mule.packing.spots import Effort, Outcome, place
+from mule.packing.assign import Assigner, Nogood, Shares
+from mule.packing.placements import Effort, Outcome, place
+from mule.packing.rooms import BagToPack
 
 # Spaces are filled so far by volume at first, then further: full ones take long to place, or cannot be.
 _FULLEST = (0.7, 0.85, 1.0)
@@ -15,7 +15,7 @@ _ROUNDS = 4
 class Packed:
     """One bag: what lies where."""
 
-    luggage: Luggage
+    luggage: BagToPack
     outcomes: dict[str, Outcome]
     shares: Shares
     proved: bool
@@ -27,7 +27,7 @@ class Packed:
         return pieces + len(self.shares.left) + sum(n for _, n in self.shares.soft_left)
 
 
-def pack(luggage: Luggage, gap: int, effort: Effort) -> Packed:
+def pack(luggage: BagToPack, gap: int, effort: Effort) -> Packed:
     """One bag. What fails together in a space is told back to the sharing out, until all is placed or time is up."""
     assigner = Assigner(luggage, gap)
     best: Packed | None = None
@@ -41,7 +41,7 @@ def pack(luggage: Luggage, gap: int, effort: Effort) -> Packed:
                 outcomes[room.id] = place(room.size, mine, gap if room.divided else 0, effort)
                 if lost := outcomes[room.id].left:
                     sure = sure and outcomes[room.id].proved
-                    assigner.limits.append(Limit(room.id, frozenset(b.id for b in mine), len(mine) - len(lost)))
+                    assigner.nogoods.append(Nogood(room.id, frozenset(b.id for b in mine), len(mine) - len(lost)))
             made = Packed(luggage, outcomes, shares, proved=sure and shares.proved)
             if best is None or made.left < best.left or (made.left == best.left and made.proved):
                 best = made

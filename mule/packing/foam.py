@@ -9,8 +9,8 @@ from pydantic import Field
 
 from mule.gear import Bag, Gear
 from mule.kit import Kit
+from mule.packing.placements import Effort, Outcome, Placement, place
 from mule.packing.rooms import Block, Room, luggage_of, rooms_of
-from mule.packing.spots import Effort, Outcome, Spot, place
 from mule.units import Frozen
 
 # Walls that notches leave standing, and the least notch that a finger uses (estimates).
@@ -95,7 +95,7 @@ def cut_foam(gear: Mapping[str, Gear], kit: Kit, bag: str, wish: FoamWish) -> Fo
     room = _largest(luggage.rooms)
     outcome = _lay(room, luggage.blocks, wish, _SECONDS)
     blocks = {b.id: b for b in luggage.blocks}
-    layers = tuple(_layers(room, outcome.spots, blocks, wish))
+    layers = tuple(_layers(room, outcome.placements, blocks, wish))
     whole = room.size[0] * room.size[1] * room.size[2]
     cut = sum(_area(p) * p.depth_mm for layer in layers for p in layer.pockets)
     return Foam(
@@ -139,52 +139,61 @@ def _lay(room: Room, blocks: Sequence[Block], wish: FoamWish, seconds: float) ->
     return place(inside, [replace(b, access="quick", pin=None) for b in blocks], wish.wall_mm, effort)
 
 
-def _layers(room: Room, spots: Mapping[str, Spot], blocks: Mapping[str, Block], wish: FoamWish) -> list[FoamLayer]:
+def _layers(
+    room: Room, placements: Mapping[str, Placement], blocks: Mapping[str, Block], wish: FoamWish
+) -> list[FoamLayer]:
     """Things stand flush with the lid: each is cut down into as many sheets as it is deep."""
     depth = room.size[2]
     found = []
     for number in range(ceil(depth / wish.layer_mm)):
         top = number * wish.layer_mm
         thick = min(depth - top, wish.layer_mm)
-        here = {id_: spot for id_, spot in spots.items() if spot.turn.sides[2] > top}
-        pockets = tuple(_pocket(blocks[id_], spot, here, (top, thick), room, wish) for id_, spot in here.items())
+        here = {id_: placement for id_, placement in placements.items() if placement.turn.sides[2] > top}
+        pockets = tuple(
+            _pocket(blocks[id_], placement, here, (top, thick), room, wish) for id_, placement in here.items()
+        )
         found.append(FoamLayer(number=number + 1, thickness_mm=thick, pockets=pockets))
     return found
 
 
 def _pocket(
-    block: Block, spot: Spot, beside: Mapping[str, Spot], layer: tuple[int, int], room: Room, wish: FoamWish
+    block: Block,
+    placement: Placement,
+    beside: Mapping[str, Placement],
+    layer: tuple[int, int],
+    room: Room,
+    wish: FoamWish,
 ) -> Pocket:
     top, thick = layer
-    deep = spot.turn.sides[2] - top
+    deep = placement.turn.sides[2] - top
     return Pocket(
         block=block.id,
         items=block.items,
         count=block.count,
-        x_mm=spot.at[0] + wish.wall_mm,
-        y_mm=spot.at[1] + wish.wall_mm,
-        width_mm=spot.turn.sides[0],
-        height_mm=spot.turn.sides[1],
-        round=spot.turn.round == "z",
+        x_mm=placement.at[0] + wish.wall_mm,
+        y_mm=placement.at[1] + wish.wall_mm,
+        width_mm=placement.turn.sides[0],
+        height_mm=placement.turn.sides[1],
+        round=placement.turn.round == "z",
         depth_mm=min(deep, thick),
         through=deep >= thick,
-        notches=tuple(_notches(spot, [other for other in beside.values() if other is not spot], room, wish)),
+        notches=tuple(_notches(placement, [other for other in beside.values() if other is not placement], room, wish)),
     )
 
 
-def _notches(spot: Spot, others: Sequence[Spot], room: Room, wish: FoamWish) -> list[Notch]:
+def _notches(placement: Placement, others: Sequence[Placement], room: Room, wish: FoamWish) -> list[Notch]:
     """A notch in the middle of each of two sides that face each other, as large as the foam beside them allows."""
     if wish.notch_mm <= 0:
         return []
-    across = 1 if spot.turn.sides[0] >= spot.turn.sides[1] else 0
+    across = 1 if placement.turn.sides[0] >= placement.turn.sides[1] else 0
     along = 1 - across
-    middle = spot.at[along] + spot.turn.sides[along] / 2
+    middle = placement.at[along] + placement.turn.sides[along] / 2
     found = []
-    for edge in (spot.at[across], spot.end(across)):
+    for edge in (placement.at[across], placement.end(across)):
         at = (edge, middle) if across == 0 else (middle, edge)
         clear = min([_to_edge(at, room, wish), *(_distance(at, other) for other in others)])
         # Half of what is clear: the other pocket may have a notch there too.
-        radius = min(wish.notch_mm, spot.turn.sides[along] / 2, (clear - THINNEST_WALL_MM) / 2)
+        radius = min(wish.notch_mm, placement.turn.sides[along] / 2, (clear - THINNEST_WALL_MM) / 2)
         if radius >= LEAST_NOTCH_MM / 2:
             found.append(Notch(x_mm=at[0] + wish.wall_mm, y_mm=at[1] + wish.wall_mm, radius_mm=round(radius, 1)))
     return found
@@ -195,7 +204,7 @@ def _to_edge(at: tuple[float, float], room: Room, wish: FoamWish) -> float:
     return wish.wall_mm + min(at[0], sides[0] - at[0], at[1], sides[1] - at[1])
 
 
-def _distance(at: tuple[float, float], other: Spot) -> float:
+def _distance(at: tuple[float, float], other: Placement) -> float:
     """From a point to another pocket."""
     away = [max(other.at[k] - at[k], 0, at[k] - other.end(k)) for k in (0, 1)]
     return hypot(*away)

@@ -63,7 +63,7 @@ class Room:
 
 
 @dataclass(frozen=True)
-class Turn:
+class Orientation:
     """One way of laying a block down. sides: along x, y, z; of: which of its own sides that is."""
 
     sides: Sides
@@ -78,7 +78,7 @@ class Block:
     id: str
     items: tuple[str, ...]
     count: int
-    turns: Sequence[Turn]
+    orientations: Sequence[Orientation]
     mass_g: float
     fragile: bool
     padded: bool
@@ -90,7 +90,7 @@ class Block:
     @property
     def litres(self) -> float:
         """Of the enclosing box."""
-        x, y, z = self.turns[0].sides
+        x, y, z = self.orientations[0].sides
         return x * y * z / 1e6
 
 
@@ -107,7 +107,7 @@ class SoftBlock:
 
 
 @dataclass
-class Luggage:
+class BagToPack:
     """A bag or insert with what belongs inside it. held: it goes in the hold. barred: what never goes there."""
 
     bag: str
@@ -150,35 +150,35 @@ def _down(box: Box) -> Sides:
     return tuple(max(1, floor(side)) for side in (box.length_mm, box.width_mm, box.height_mm))  # type: ignore[return-value]
 
 
-def turns_of(size: Box | Cylinder) -> list[Turn]:
+def orientations_of(size: Box | Cylinder) -> list[Orientation]:
     """Every way of laying a thing down that differs from the others. Sizes are rounded up to whole millimetres."""
     if isinstance(size, Cylinder):
         long, across = ceil(size.length_mm), ceil(size.diameter_mm)
         made = ((long, across, across), (across, long, across), (across, across, long))
         axes: tuple[Axis, Axis, Axis] = ("x", "y", "z")
         order = ((0, 1, 2), (1, 0, 2), (1, 2, 0))
-        return [Turn(sides, of, axis) for sides, of, axis in zip(made, order, axes, strict=True)]
+        return [Orientation(sides, of, axis) for sides, of, axis in zip(made, order, axes, strict=True)]
     return box_turns(tuple(ceil(s) for s in (size.length_mm, size.width_mm, size.height_mm)))  # type: ignore[arg-type]
 
 
-def box_turns(sides: Sides) -> list[Turn]:
+def box_turns(sides: Sides) -> list[Orientation]:
     """Every way of laying a box down that differs from the others: one for a cube, six for most."""
-    found: dict[Sides, Turn] = {}
+    found: dict[Sides, Orientation] = {}
     for of in permutations(range(3)):
         laid = (sides[of[0]], sides[of[1]], sides[of[2]])
-        found.setdefault(laid, Turn(laid, of))  # type: ignore[arg-type]
+        found.setdefault(laid, Orientation(laid, of))  # type: ignore[arg-type]
     return list(found.values())
 
 
-def _bundle(size: Box | Cylinder, count: int) -> list[Turn]:
+def _bundle(size: Box | Cylinder, count: int) -> list[Orientation]:
     """Alike things laid flat on each other, or round ones end to end."""
     if isinstance(size, Cylinder):
-        return turns_of(size.model_copy(update={"length_mm": size.length_mm * count}))
+        return orientations_of(size.model_copy(update={"length_mm": size.length_mm * count}))
     long, middle, thin = size.sides_mm()
-    return turns_of(Box(length_mm=long, width_mm=middle, height_mm=thin * count))
+    return orientations_of(Box(length_mm=long, width_mm=middle, height_mm=thin * count))
 
 
-def luggage_of(gear: Mapping[str, Gear], kit: Kit) -> list[Luggage]:
+def luggage_of(gear: Mapping[str, Gear], kit: Kit) -> list[BagToPack]:
     """Every loaded bag and insert with what lies in it, inserts first: a bag needs them as blocks."""
     held: dict[str, list[tuple[Gear, int]]] = {}
     for entry in kit.entries:
@@ -202,9 +202,9 @@ def _full_g(thing: Gear, held: Mapping[str, Sequence[tuple[Gear, int]]]) -> floa
     return thing.mass_g + sum(_full_g(inner, held) * count for inner, count in held.get(thing.id, ()))
 
 
-def _filled(bag: Bag | Insert, things: Sequence[tuple[Gear, int]], kit: Kit, full_g: Mapping[str, float]) -> Luggage:
+def _filled(bag: Bag | Insert, things: Sequence[tuple[Gear, int]], kit: Kit, full_g: Mapping[str, float]) -> BagToPack:
     """full_g: grams of each bag and insert with all that lies in it."""
-    made = Luggage(bag.id, rooms_of(bag))
+    made = BagToPack(bag.id, rooms_of(bag))
     wishes = {w.item: w.access for w in kit.stow.wishes}
     pins = {p.item: p for p in kit.stow.pins if p.bag == bag.id}
     here = {thing.id: thing for thing, _ in things}
@@ -241,7 +241,7 @@ def _blocks(thing: Gear, count: int, each_g: float, wish: Access | None, pin: Pi
             id=thing.id if bundles or count == 1 else f"{thing.id}#{number + 1}",
             items=(thing.id,),
             count=pieces,
-            turns=_bundle(size, pieces) if bundles else turns_of(size),
+            orientations=_bundle(size, pieces) if bundles else orientations_of(size),
             mass_g=each_g * pieces,
             fragile=isinstance(thing, FRAGILE),
             padded=isinstance(thing, Bag | Insert),
@@ -288,7 +288,7 @@ def _pair(things: tuple[Gear, Gear], size: Box | Cylinder, wish: Access | None, 
         id=f"{one.id}+{other.id}",
         items=(one.id, other.id),
         count=1,
-        turns=turns_of(size),
+        orientations=orientations_of(size),
         mass_g=one.mass_g + other.mass_g,
         fragile=isinstance(one, FRAGILE) or isinstance(other, FRAGILE),
         padded=False,

@@ -18,7 +18,7 @@ from mule.power.sources import ChargingSources, charging_sources
 from mule.trip import BodyDay, Mains, PowerSchool, Stamina, Trip
 
 
-class Need(NamedTuple):
+class TypeDemand(NamedTuple):
     """What one type of pack, or one device's own battery, is asked for on a day. wh: of all its loads together."""
 
     store: str
@@ -33,7 +33,7 @@ class DayCase(NamedTuple):
     celsius: float
     outside: float
     pocket: float
-    needs: tuple[Need, ...]
+    needs: tuple[TypeDemand, ...]
     mains_h: float
     outlets: int
     car_h: float
@@ -106,7 +106,7 @@ def _counted(counts: Mapping[str, int], item: str, count: int) -> dict[str, int]
 def _days(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip) -> tuple[DayCase, ...]:
     whole = nominal_wh(gear.values())
     # Days of one sort ask the same.
-    known: dict[tuple[str | None, tuple[BodyDay, ...]], tuple[Need, ...]] = {}
+    known: dict[tuple[str | None, tuple[BodyDay, ...]], tuple[TypeDemand, ...]] = {}
     found = []
     for day in trip.days:
         key = day.pattern, day.bodies
@@ -114,7 +114,7 @@ def _days(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip) -> tu
             loads: dict[str, list[PowerLoad]] = {}
             for store, load in power_demands(gear, counts, trip, day, whole):
                 loads.setdefault(store, []).append(load)
-            known[key] = tuple(Need(store, sum(o.wh for o in of), tuple(of)) for store, of in loads.items())
+            known[key] = tuple(TypeDemand(store, sum(o.wh for o in of), tuple(of)) for store, of in loads.items())
         celsius, night = day.lowest_c + trip.stamina.warmer_c, trip.night(day)
         found.append(
             DayCase(

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from mule.power.answer import TINY_WH, BankDay, PackDay, PowerDay, TypeDay
-from mule.power.case import DayCase, Need, PowerCase
+from mule.power.case import DayCase, PowerCase, TypeDemand
 from mule.power.night import NightRun
 from mule.power.packs import Bank, Pack, in_order_of_use
 
@@ -59,7 +59,7 @@ class Run:
             charges=tuple(night.charges),
         )
 
-    def _use(self, need: Need, day: DayCase) -> TypeDay:
+    def _use(self, need: TypeDemand, day: DayCase) -> TypeDay:
         """A day of one type: packs in turn, then what a bank in the bag puts back."""
         packs = in_order_of_use(self._stores.get(need.store, ()))
         # As many packs of a type are in cameras, and so in the cold, as there are cameras for it.

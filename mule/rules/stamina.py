@@ -1,6 +1,6 @@
 """Packs that do not carry a day, cards that fill up, pictures in too few places.
 
-Source: docs/domain/power.md, docs/domain/pictures.md.
+See docs/domain/power.md, docs/domain/pictures.md.
 """
 
 from collections.abc import Iterable, Mapping, Sequence

@@ -1,6 +1,6 @@
 """From the card to its copies: slots, readers, ports, hubs, drives; what is slowest sets the pace.
 
-Source: docs/domain/pictures.md.
+See docs/domain/pictures.md.
 """
 
 from collections.abc import Collection, Iterable, Mapping

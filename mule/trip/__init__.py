@@ -6,7 +6,7 @@ from typing import Literal, Self
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
-from mule.trip.days import Day, Leg, LocalRule, Mains, Place, Spot, Weather
+from mule.trip.days import Day, Leg, LocalRule, Mains, PlaceName, Spot, Weather
 from mule.trip.people import BaseLoad, Person
 from mule.trip.policies import MOST_OF_A_TRIO, Marks, Policies, Slot
 from mule.trip.signs import Signs
@@ -38,7 +38,7 @@ class Trip(Frozen):
 
     id: ItemId
     name: Name
-    place: Place = ""
+    place: PlaceName = ""
     status: Literal["planned", "current", "done"] = "planned"
     purpose: Note = ""
     stakes: Literal["leisure", "paid"] = "leisure"

@@ -10,7 +10,7 @@ from pydantic_core import PydanticCustomError
 from mule.trip.stamina import BodyDay, Night
 from mule.units import Celsius, Frozen, ItemId, Label, Name, Note, Number, Sides
 
-Place = Annotated[str, Field(max_length=80)]
+PlaceName = Annotated[str, Field(max_length=80)]
 
 
 class Leg(Frozen):
@@ -49,7 +49,7 @@ class Day(Frozen):
 
     date: date
     title: Name
-    place: Place = ""
+    place: PlaceName = ""
     lowest_c: Celsius = 15
     on_foot_h: Number = Field(default=0, ge=0, le=24)
     weather: tuple[Weather, ...] = Field(default=(), max_length=len(Weather))

@@ -12,7 +12,7 @@ from mule.compare import Comparison, compare
 from mule.editing import apply
 from mule.filters.lightest import LightestSet, lightest_set
 from mule.fronts import filter_case
-from mule.gate import Drill, drill
+from mule.gate import GateCheckPlan, gate_check_plan
 from mule.gear import Bag, Insert
 from mule.kit import Kit as KitValue
 from mule.loadouts import Outing, carried, find, outing
@@ -221,10 +221,10 @@ def show_loadout(request: HttpRequest, slug: str, kit: str, loadout: str) -> Out
     return outing(services.plan_for(services.find_kit(request.user, slug, kit)), loadout)
 
 
-@router.get("/{slug}/kits/{kit}/gate-drill", response=list[Drill])
-def drill_gate(request: HttpRequest, slug: str, kit: str) -> list[Drill]:
+@router.get("/{slug}/kits/{kit}/gate-drill", response=list[GateCheckPlan])
+def drill_gate(request: HttpRequest, slug: str, kit: str) -> list[GateCheckPlan]:
     """Each cabin bag refused in turn: what comes out, and whether what stays takes it."""
-    return list(drill(services.plan_for(services.find_kit(request.user, slug, kit))))
+    return list(gate_check_plan(services.plan_for(services.find_kit(request.user, slug, kit))))
 
 
 @router.put("/{slug}/kits/{kit}/stow", response=KitState)

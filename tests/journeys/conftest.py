@@ -4,7 +4,7 @@ from collections.abc import Generator, Iterator
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Page
+from playwright.sync_api import Browser, Page
 
 from tests.site import WINDOW, chromium, served
 
@@ -38,30 +38,16 @@ def browser() -> Iterator[Browser]:
         yield made
 
 
-@pytest.fixture(scope="session")
-def window(browser: Browser, site: str) -> Iterator[BrowserContext]:
-    """One window for all visitors: what the app is made of is fetched and compiled once."""
-    context = browser.new_context(viewport=WINDOW, base_url=site)
-    yield context
-    context.close()
-
-
 @pytest.fixture
-def page(window: BrowserContext, site: str) -> Iterator[Page]:
+def page(browser: Browser, site: str) -> Iterator[Page]:
     """A fresh visitor at 1280 x 800; any error on the console fails the test."""
-    made = window.new_page()
+    context = browser.new_context(viewport=WINDOW, base_url=site)
+    made = context.new_page()
     complaints: list[str] = []
     made.on("pageerror", lambda error: complaints.append(str(error)))
     made.on("console", lambda line: complaints.append(line.text) if line.type == "error" else None)
     yield made
-    # Nothing of a visitor is left for the next: no cookie, nothing stored, no worker, no page, no cut line.
-    made.context.new_cdp_session(made).send("Storage.clearDataForOrigin", {"origin": site, "storageTypes": "all"})
-    for left in window.pages:
-        left.close()
-    window.clear_cookies()
-    window.clear_permissions()
-    window.unroute_all()
-    window.set_offline(False)
+    context.close()
     # A refused request is logged by the browser itself; the screens tell people about it.
     assert [c for c in complaints if "Failed to load resource" not in c] == []
 

@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.filters import Bag, FilterFit, Front, darken, fit, stops_needed
+from mule.filters import FilterFit, FilterGear, Front, darken, fit, stops_needed
 from mule.filters.lightest import lightest_set
 from mule.gear import Cylinder, Filter, FilterHolder, StepRing
 from mule.trip import EffectWish
@@ -31,7 +31,7 @@ NORMAL, WIDE, BULGING = Front("normal", 82, 24), Front("wide", 77, 16), Front("b
 
 
 def matrix(*gear: Any, fronts: tuple[Front, ...] = (NORMAL, WIDE, BULGING), loaded: bool = True) -> FilterFit:
-    return fit(fronts, Bag.of(gear, [t.id for t in gear] if loaded else []), {})
+    return fit(fronts, FilterGear.of(gear, [t.id for t in gear] if loaded else []), {})
 
 
 def how(found: FilterFit) -> dict[str, str]:
@@ -96,11 +96,11 @@ def asked(*effects: EffectWish, lenses: tuple[str, ...] = ("normal", "wide")) ->
 def test_what_a_want_asks_is_served_by_what_is_loaded_or_priced() -> None:
     gear = [nd(), ring(77, 82)]
     wish = EffectWish(effect="nd", stops=6)
-    (served,) = fit((NORMAL, WIDE), Bag.of(gear, ["nd"]), asked(wish)).asked
+    (served,) = fit((NORMAL, WIDE), FilterGear.of(gear, ["nd"]), asked(wish)).asked
     assert served.served is not None
-    (priced,) = fit((WIDE,), Bag.of(gear, []), asked(wish, lenses=("wide",))).asked
+    (priced,) = fit((WIDE,), FilterGear.of(gear, []), asked(wish, lenses=("wide",))).asked
     assert (priced.served, set(priced.loads or ()), priced.mass_g) == (None, {"nd", "r77-82"}, 50)
-    (weak,) = fit((NORMAL,), Bag.of([nd(stops=3)], []), asked(wish, lenses=("normal",))).asked
+    (weak,) = fit((NORMAL,), FilterGear.of([nd(stops=3)], []), asked(wish, lenses=("normal",))).asked
     assert weak.loads is None
 
 
@@ -108,7 +108,7 @@ def test_the_lightest_set_shares_one_filter_through_rings() -> None:
     # One ND of 82 mm and a ring, 41 + 9 = 50 g, beat one ND per thread, 41 + 41 = 82 g.
     gear = [nd(), nd("nd77", thread_mm=77), ring(77, 82)]
     found = lightest_set(
-        (NORMAL, WIDE), Bag.of(gear, []), asked(EffectWish(effect="nd", stops=6)), {t.id: t for t in gear}
+        (NORMAL, WIDE), FilterGear.of(gear, []), asked(EffectWish(effect="nd", stops=6)), {t.id: t for t in gear}
     )
     assert (set(found.items), found.mass_g, found.proved) == ({"nd", "r77-82"}, 50, True)
     assert found.unserved == ()
@@ -117,7 +117,9 @@ def test_the_lightest_set_shares_one_filter_through_rings() -> None:
 def test_the_lightest_set_names_what_nothing_serves() -> None:
     gear = [nd()]
     wish = EffectWish(effect="nd", stops=6)
-    found = lightest_set((NORMAL, BULGING), Bag.of(gear, []), asked(wish, lenses=("normal", "bulging")), {"nd": nd()})
+    found = lightest_set(
+        (NORMAL, BULGING), FilterGear.of(gear, []), asked(wish, lenses=("normal", "bulging")), {"nd": nd()}
+    )
     assert found.unserved == (("bulging", "nd"),)
 
 

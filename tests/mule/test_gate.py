@@ -11,7 +11,7 @@ from mule.advise import advise
 from mule.assess import assess
 from mule.carriers import Carrier, Judged, Lying, PieceRule, Restriction, judge, strictest
 from mule.finding import AsPiece, InBag, Move, PieceKind, Severity, Worn
-from mule.gate import drill, rehearse
+from mule.gate import gate_check_plan, rehearse
 from mule.gear import Bag, Battery, Box, Card, Computer, Other, PowerBank, Safety, Tripod
 from mule.kit import Entry, Loadout, Stow, Wish
 from mule.plan import Plan
@@ -227,7 +227,7 @@ def things() -> list[tuple[Any, int, str | None]]:
 
 
 def test_the_drill_grabs_lithium_first_then_pictures_bodies_and_what_breaks() -> None:
-    (made,) = drill(packed(*things(), seat=bag("seat", "personal", 380, 260, 150)))
+    (made,) = gate_check_plan(packed(*things(), seat=bag("seat", "personal", 380, 260, 150)))
     assert [t.item for t in made.out] == ["pack", "laptop", "card", "body", "tele"]
     # 2 x 100 + 1500 + 4 x 100 + 720 + 1400 g; the thing of no sort stays.
     assert made.mass_g == pytest.approx(4_220)
@@ -236,7 +236,7 @@ def test_the_drill_grabs_lithium_first_then_pictures_bodies_and_what_breaks() ->
 
 
 def test_what_the_seat_bag_does_not_take_goes_in_pockets_or_finds_no_room() -> None:
-    (made,) = drill(packed(*things(), seat=bag("seat", "personal", 140, 100, 80)))
+    (made,) = gate_check_plan(packed(*things(), seat=bag("seat", "personal", 140, 100, 80)))
     homes = {t.item: t.into for t in made.out}
     assert homes["laptop"] is None
     assert homes["tele"] is None
@@ -245,7 +245,7 @@ def test_what_the_seat_bag_does_not_take_goes_in_pockets_or_finds_no_room() -> N
 
 
 def test_without_a_bag_under_the_seat_there_are_only_pockets() -> None:
-    (made,) = drill(packed(*things()))
+    (made,) = gate_check_plan(packed(*things()))
     assert made.into is None
     assert {t.item: t.into for t in made.out}["laptop"] is None
     assert {t.item: t.into for t in made.out}["card"] == "pocket"

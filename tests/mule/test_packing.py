@@ -16,8 +16,8 @@ from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import Bag, Battery, Body, Box, Card, Compartment, Computer, Cylinder, Insert, Other, Soft
 from mule.kit import Entry, Kit, Mount, Pin, Stow, Wish
 from mule.packing import Block, Effort, Looking, Placed, Stowage, faults, place, stow
+from mule.packing.placements import Outcome
 from mule.packing.rooms import box_turns
-from mule.packing.spots import Outcome
 from mule.plan import read
 from mule.trip import Slot
 from tests import cast
@@ -91,7 +91,7 @@ def test_nothing_heavier_lies_on_a_fragile_thing() -> None:
     # One on the other is the only way: the lighter and fragile one must come out on top.
     for light in ("a", "b"):
         blocks = [box(i, 50, 50, 40, grams=50 if i == light else 500, fragile=True) for i in ("a", "b")]
-        spots = put((50, 50, 80), blocks).spots
+        spots = put((50, 50, 80), blocks).placements
         heavy = "b" if light == "a" else "a"
         assert spots[light].at[2] == 40
         assert spots[heavy].at[2] == 0
@@ -99,18 +99,18 @@ def test_nothing_heavier_lies_on_a_fragile_thing() -> None:
 
 def test_nothing_lies_on_what_must_come_out_quickly() -> None:
     blocks = [box("quick", 50, 50, 40, grams=900, access="quick"), box("other", 50, 50, 40, grams=50)]
-    assert put((50, 50, 80), blocks).spots["quick"].at[2] == 40
+    assert put((50, 50, 80), blocks).placements["quick"].at[2] == 40
 
 
 def test_heavy_things_lie_low_and_near_the_back() -> None:
-    spots = put((120, 40, 40), [box("light", 40, 40, 40, grams=50), box("heavy", 80, 40, 40, grams=900)]).spots
+    spots = put((120, 40, 40), [box("light", 40, 40, 40, grams=50), box("heavy", 80, 40, 40, grams=900)]).placements
     assert (spots["heavy"].at[0], spots["light"].at[0]) == (0, 80)
 
 
 def test_everything_rests_on_the_back_or_on_something() -> None:
     for seed in range(6):
         blocks = [box(f"b{i}", *sides) for i, sides in enumerate(cut(10, 0.6, seed))]
-        spots = put(SPACE, blocks).spots
+        spots = put(SPACE, blocks).placements
         for one in spots.values():
             under = [
                 o

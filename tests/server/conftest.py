@@ -1,7 +1,9 @@
 """Signed-in clients and short ways to ask the API."""
 
 import json
+import re
 from collections.abc import Callable
+from functools import cache
 from typing import Any
 
 import pytest
@@ -9,6 +11,7 @@ from django.contrib.auth.models import User
 from django.test import Client
 
 from mule.plan import Plan
+from server.api import api
 from server.exchange.services import import_plan
 from tests import cast
 
@@ -29,6 +32,21 @@ def stranger(db: None) -> User:
     return make_user("Torvald")
 
 
+@cache
+def described() -> list[tuple[re.Pattern[str], dict[str, Any]]]:
+    """Each path of the OpenAPI description as a pattern, with its operations; the most literal ones first."""
+    paths = api.get_openapi_schema()["paths"]
+    plain = sorted(paths, key=lambda path: path.count("{"))
+    return [(re.compile(re.sub(r"\\{\w+\\}", "[^/]+", re.escape(path))), paths[path]) for path in plain]
+
+
+def require_described(method: str, path: str, status: int) -> None:
+    """Whatever the API answers stands in its description; addresses and methods that it does not offer do not."""
+    operations = next((methods for pattern, methods in described() if pattern.fullmatch(path)), {})
+    if method in operations:
+        assert status in {int(s) for s in operations[method]["responses"]}, f"{method} {path} may answer {status}"
+
+
 def asker(user: User | None, **client: Any) -> Ask:
     made = Client(**client)
     if user:
@@ -37,7 +55,9 @@ def asker(user: User | None, **client: Any) -> Ask:
     def ask(method: str, path: str, body: Any = None, **extra: Any) -> Any:
         data = body if isinstance(body, bytes) else json.dumps(body)
         kind = {} if body is None else {"data": data, "content_type": "application/json"}
-        return getattr(made, method)(f"/api{path}", **kind, **extra)
+        response = getattr(made, method)(f"/api{path}", **kind, **extra)
+        require_described(method, f"/api{path.partition('?')[0]}", response.status_code)
+        return response
 
     return ask
 

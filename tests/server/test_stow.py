@@ -5,7 +5,7 @@ from typing import Any
 
 import pytest
 
-from mule.gate import drill
+from mule.gate import gate_check_plan
 from mule.plan import Plan, read, write
 from tests.server.conftest import errors
 
@@ -59,7 +59,7 @@ def test_packing_somebody_elses_kit_is_not_there(ask: Any) -> None:
 
 def test_the_gate_drill_tells_what_comes_out(ask: Any, stored: Plan) -> None:
     made = ask("get", f"{KIT}/gate-drill").json()
-    assert made == [d.model_dump(mode="json") for d in drill(stored)]
+    assert made == [d.model_dump(mode="json") for d in gate_check_plan(stored)]
     assert ask("get", "/trips/nothing/kits/a/gate-drill").status_code == 404
 
 

@@ -1,7 +1,9 @@
 /** The typed client. Components never call it: composables do. */
 import createClient from 'openapi-fetch'
 import { Problem } from './problem'
-import type { paths } from './schema.gen'
+import type { components, paths } from './schema.gen'
+
+type ProblemDetail = components['schemas']['ProblemDetail']
 
 /** A cookie by name; empty when there is none. */
 export function cookie(name: string): string {
@@ -24,15 +26,10 @@ interface Answer<T> {
   response: Response
 }
 
-interface ProblemBody {
-  title?: string
-  errors?: { field: string; value: string; rule: string }[]
-  current?: unknown
-}
 
 /** The Problem that an answer of this status tells in its body. */
 export function problemIn(status: number, said: unknown): Problem {
-  const body = (typeof said === 'object' && said !== null ? said : {}) as ProblemBody
+  const body = (typeof said === 'object' && said !== null ? said : {}) as Partial<ProblemDetail>
   return new Problem(status, body.title ?? 'The server could not do this.', body.errors ?? [], body.current)
 }
 

@@ -1,9 +1,7 @@
 /** What the server says when something cannot be done: problem+json, with the field, the value and the rule. */
-export interface FieldProblem {
-  field: string
-  value: string
-  rule: string
-}
+import type { components } from './schema.gen'
+
+export type FieldProblem = components['schemas']['FieldProblem']
 
 export class Problem extends Error {
   constructor(

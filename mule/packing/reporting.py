@@ -10,18 +10,18 @@ from mule.kit import Kit
 from mule.packing.answer import Elsewhere, LeftOver, Placed, Proof, RoomUse, SoftPlaced, Stowage, Strapped, Why
 from mule.packing.assign import SOFT_SHARE, Assigner
 from mule.packing.bag import Packed
+from mule.packing.placements import Effort, orientations_in, place
 from mule.packing.proof import faults, layers
-from mule.packing.rooms import Block, Luggage, Room, SoftBlock, rooms_of
-from mule.packing.spots import Effort, place, turns_in
+from mule.packing.rooms import BagToPack, Block, Room, SoftBlock, rooms_of
 
 _TRIES = 6
 _TRY_S = 0.8
 
 
-def told(
+def report(
     gear: Mapping[str, Gear],
     kit: Kit,
-    bags: Sequence[Luggage],
+    bags: Sequence[BagToPack],
     done: Sequence[Packed],
     gap: int,
     deadline: Deadline | None,
@@ -73,17 +73,17 @@ def told(
 def _placed(packed: Packed) -> Iterable[Placed]:
     blocks = {b.id: b for b in packed.luggage.blocks}
     for room, outcome in packed.outcomes.items():
-        for id_, spot in outcome.spots.items():
+        for id_, placement in outcome.placements.items():
             block = blocks[id_]
             yield Placed(
                 block=id_,
                 items=block.items,
                 count=block.count,
                 room=room,
-                at_mm=spot.at,
-                size_mm=spot.turn.sides,
-                turn=spot.turn.of,
-                round=spot.turn.round,
+                at_mm=placement.at,
+                size_mm=placement.turn.sides,
+                turn=placement.turn.of,
+                round=placement.turn.round,
                 hard=not block.padded,
                 mass_g=block.mass_g,
                 pinned=block.pin is not None,
@@ -130,19 +130,19 @@ def _grown_l(placed: Placed, gap: int, room: Room) -> float:
     return found / 1e6
 
 
-def _spare(gear: Mapping[str, Gear], kit: Kit) -> list[Luggage]:
+def _spare(gear: Mapping[str, Gear], kit: Kit) -> list[BagToPack]:
     """Bags and inserts at hand that stay at home, the smallest first."""
     loaded = kit.loaded()
     at_hand = (t for t in gear.values() if t.standing == Standing.OWNED and t.absent is None and t.id not in loaded)
     able = [t for t in at_hand if isinstance(t, Bag | Insert)]
     return [
-        Luggage(t.id, rooms_of(t), held=isinstance(t, Bag) and t.piece == PieceKind.HOLD)
+        BagToPack(t.id, rooms_of(t), held=isinstance(t, Bag) and t.piece == PieceKind.HOLD)
         for t in sorted(able, key=lambda t: t.volume_l)
     ]
 
 
 def left_over(
-    packed: Packed, done: Sequence[Packed], gap: int, deadline: Deadline | None = None, spare: Sequence[Luggage] = ()
+    packed: Packed, done: Sequence[Packed], gap: int, deadline: Deadline | None = None, spare: Sequence[BagToPack] = ()
 ) -> Iterable[LeftOver]:
     """What found no place in one bag, with what would help.
 
@@ -156,7 +156,7 @@ def left_over(
         *(blocks[id_] for o in packed.outcomes.values() for id_ in o.left),
     ]
     for block in over:
-        too_large = not any(turns_in(room.size, block) for room in packed.luggage.rooms)
+        too_large = not any(orientations_in(room.size, block) for room in packed.luggage.rooms)
         barred = packed.luggage.held and block.never_held
         why: Why = "never-hold" if barred else "too-large" if too_large else "pins" if block.pin else "no-room"
         for item in block.items:
@@ -180,7 +180,7 @@ def left_over(
         )
 
 
-def _would_take(block: Block, spare: Sequence[Luggage], gap: int) -> list[str]:
+def _would_take(block: Block, spare: Sequence[BagToPack], gap: int) -> list[str]:
     loose = replace(block, pin=None)
     able = [s for s in spare if not (s.held and block.never_held)]
     return [s.bag for s in able if any(Assigner(s, gap).eligible(loose, room) for room in s.rooms)][:2]
@@ -207,7 +207,7 @@ def _helps(
             ):
                 continue
             tries += 1
-            here = [inside[i] for i in other.outcomes[room.id].spots]
+            here = [inside[i] for i in other.outcomes[room.id].placements]
             effort = Effort(deadline.soonest(_TRY_S), tidy_s=0)
             if not place(room.size, [*here, replace(block, pin=None)], gap if room.divided else 0, effort).left:
                 yield Elsewhere(bag=other.luggage.bag, room=room.id)
@@ -221,7 +221,7 @@ def _helps_soft(soft: SoftBlock, count: int, packed: Packed, done: Sequence[Pack
             continue
         inside = {b.id: b for b in other.luggage.blocks}
         for room in other.luggage.rooms:
-            hard = sum(inside[i].litres for i in other.outcomes[room.id].spots)
+            hard = sum(inside[i].litres for i in other.outcomes[room.id].placements)
             held = sum(s.litres / s.count * n for s, n in other.shares.soft.get(room.id, ()))
             if room.sort != "sleeve" and hard + held / SOFT_SHARE + need <= room.litres:
                 yield Elsewhere(bag=other.luggage.bag, room=room.id)

@@ -1,4 +1,4 @@
-"""Where in one space everything goes: boxes with their turns and dividers between them, on CP-SAT.
+"""Where in one space everything goes: boxes with their orientations and dividers between them, on CP-SAT.
 
 Every block gets a turn and a corner; of each two blocks one lies wholly on one side of the other. Where something stays
 out, the cross-sections along each axis add up to no more than the space has, too: that follows from the rest, and
@@ -13,7 +13,7 @@ from itertools import combinations
 from ortools.sat.python import cp_model
 
 from mule.deadline import Deadline
-from mule.packing.rooms import Block, Sides, Turn
+from mule.packing.rooms import Block, Orientation, Sides
 from mule.solving import Ending, Impossible, Solved, solve, solver_of
 
 Var = cp_model.IntVar
@@ -28,11 +28,11 @@ _LEAST_S = 0.02
 
 
 @dataclass(frozen=True)
-class Spot:
+class Placement:
     """Corner and turn of a block in its space."""
 
     at: Sides
-    turn: Turn
+    turn: Orientation
 
     def end(self, axis: int) -> int:
         """Where it ends along an axis."""
@@ -41,9 +41,9 @@ class Spot:
 
 @dataclass(frozen=True)
 class Outcome:
-    """Spots by block. left: blocks that found no spot. proved: there is no way with fewer left over."""
+    """Spots by block. left: blocks that found no placement. proved: there is no way with fewer left over."""
 
-    spots: Mapping[str, Spot]
+    placements: Mapping[str, Placement]
     left: tuple[str, ...]
     proved: bool
 
@@ -77,9 +77,9 @@ def gap_between(one: Block, other: Block, gap: int) -> int:
     return 0 if one.padded or other.padded else gap
 
 
-def turns_in(room: Sides, block: Block) -> list[Turn]:
+def orientations_in(room: Sides, block: Block) -> list[Orientation]:
     """The ways of laying a block down that the space has room for, and that a pin leaves open."""
-    fits = [t for t in block.turns if all(a <= b for a, b in zip(t.sides, room, strict=True))]
+    fits = [t for t in block.orientations if all(a <= b for a, b in zip(t.sides, room, strict=True))]
     if block.pin is None or block.pin.turn is None:
         return fits
     return [t for t in fits if t.of == block.pin.turn]
@@ -87,8 +87,8 @@ def turns_in(room: Sides, block: Block) -> list[Turn]:
 
 def place(room: Sides, blocks: Sequence[Block], gap: int, effort: Effort) -> Outcome:
     """Everything into one space, or as much as there is a place for: the fewest and smallest things left over."""
-    able = [b for b in blocks if turns_in(room, b)]
-    too_large = tuple(b.id for b in blocks if not turns_in(room, b))
+    able = [b for b in blocks if orientations_in(room, b)]
+    too_large = tuple(b.id for b in blocks if not orientations_in(room, b))
     if not able:
         return Outcome({}, too_large, proved=True)
     whole = _Model(room, able, gap, optional=False)
@@ -97,37 +97,37 @@ def place(room: Sides, blocks: Sequence[Block], gap: int, effort: Effort) -> Out
     if not whole.overfull:
         ending = whole.solve(effort, effort.left_s * (effort.whole if len(able) > 1 else 1))
     if isinstance(ending, Solved):
-        spots = whole.spots(ending)
+        placements = whole.placements(ending)
         if len(able) <= _MOST_TO_TIDY and effort.tidy_s > 0:
-            spots = whole.tidied(effort, spots)
-        return Outcome(settled(spots, able, gap), too_large, proved=True)
+            placements = whole.tidied(effort, placements)
+        return Outcome(settled(placements, able, gap), too_large, proved=True)
     some = _Model(room, able, gap, optional=True)
     found = some.solve(effort, effort.left_s)
     if not isinstance(found, Solved):
         return Outcome({}, tuple(b.id for b in blocks), proved=False)
-    spots = some.spots(found)
-    left = tuple(b.id for b in able if b.id not in spots)
-    return Outcome(settled(spots, able, gap), (*too_large, *left), proved=found.best)
+    placements = some.placements(found)
+    left = tuple(b.id for b in able if b.id not in placements)
+    return Outcome(settled(placements, able, gap), (*too_large, *left), proved=found.best)
 
 
-def settled(spots: Mapping[str, Spot], blocks: Iterable[Block], gap: int) -> dict[str, Spot]:
+def settled(placements: Mapping[str, Placement], blocks: Iterable[Block], gap: int) -> dict[str, Placement]:
     """Everything pressed towards the back until it rests on the back, on a divider or on something else."""
     by_id = {b.id: b for b in blocks}
-    done: dict[str, Spot] = {}
-    for id_ in sorted(spots, key=lambda i: spots[i].at[2]):
-        spot = spots[id_]
+    done: dict[str, Placement] = {}
+    for id_ in sorted(placements, key=lambda i: placements[i].at[2]):
+        placement = placements[id_]
         pinned = by_id[id_].pin is not None and by_id[id_].pin.at_mm is not None  # type: ignore[union-attr]
         under = [
             other.end(2) + gap_between(by_id[id_], by_id[name], gap)
             for name, other in done.items()
-            if other.at[2] < spot.end(2) and _near(spot, other, gap_between(by_id[id_], by_id[name], gap))
+            if other.at[2] < placement.end(2) and _near(placement, other, gap_between(by_id[id_], by_id[name], gap))
         ]
-        depth = spot.at[2] if pinned else max(under, default=0)
-        done[id_] = Spot((spot.at[0], spot.at[1], min(depth, spot.at[2])), spot.turn)
-    return {id_: done[id_] for id_ in spots}
+        depth = placement.at[2] if pinned else max(under, default=0)
+        done[id_] = Placement((placement.at[0], placement.at[1], min(depth, placement.at[2])), placement.turn)
+    return {id_: done[id_] for id_ in placements}
 
 
-def _near(one: Spot, other: Spot, gap: int) -> bool:
+def _near(one: Placement, other: Placement, gap: int) -> bool:
     """Whether two things would be too close, seen from the front."""
     return all(one.at[k] < other.end(k) + gap and other.at[k] < one.end(k) + gap for k in (0, 1))
 
@@ -138,7 +138,7 @@ class _Model:
     def __init__(self, room: Sides, blocks: Sequence[Block], gap: int, *, optional: bool) -> None:
         self._room, self._blocks, self._gap = room, blocks, gap
         self._cp = cp_model.CpModel()
-        self._turns = {b.id: turns_in(room, b) for b in blocks}
+        self._turns = {b.id: orientations_in(room, b) for b in blocks}
         self._lies: dict[str, list[Var]] = {}
         self._at: dict[str, list[Var]] = {}
         self._sides: dict[str, list[Var]] = {}
@@ -166,15 +166,15 @@ class _Model:
         return sum(min(_volume(t.sides, grown) for t in self._turns[b.id]) for b in self._blocks) > space
 
     def _lay(self, block: Block) -> None:
-        turns = self._turns[block.id]
-        lies = [self._cp.new_bool_var("") for _ in turns]
+        orientations = self._turns[block.id]
+        lies = [self._cp.new_bool_var("") for _ in orientations]
         self._cp.add(sum(lies) == self._here[block.id])
         at, sides = [], []
         for k, room in enumerate(self._room):
-            low, high = min(t.sides[k] for t in turns), max(t.sides[k] for t in turns)
+            low, high = min(t.sides[k] for t in orientations), max(t.sides[k] for t in orientations)
             at.append(self._cp.new_int_var(0, room - low, ""))
             sides.append(self._cp.new_int_var(0, high, ""))
-            self._cp.add(sides[k] == sum(lie * t.sides[k] for lie, t in zip(lies, turns, strict=True)))
+            self._cp.add(sides[k] == sum(lie * t.sides[k] for lie, t in zip(lies, orientations, strict=True)))
             self._cp.add(at[k] + sides[k] <= room)
             if block.pin is not None and block.pin.at_mm is not None:
                 self._cp.add(at[k] == round(block.pin.at_mm[k])).only_enforce_if(self._here[block.id])
@@ -200,7 +200,7 @@ class _Model:
         for k, room in enumerate(self._room):
             for first, second in ((one, other), (other, one)):
                 least = min(t.sides[k] for t in self._turns[first.id]) + min(t.sides[k] for t in self._turns[second.id])
-                bars = k == 2 and bears_not(first, second)
+                bars = k == 2 and cannot_support(first, second)
                 if least + gap > room or bars:
                     continue
                 way = self._cp.new_bool_var("")
@@ -225,7 +225,7 @@ class _Model:
         solver.parameters.linearization_level = 2
         return solve(self._cp, effort.deadline.grant(seconds), solver)
 
-    def spots(self, ending: Solved) -> dict[str, Spot]:
+    def placements(self, ending: Solved) -> dict[str, Placement]:
         """What was found."""
         value = ending.value
         found = {}
@@ -233,17 +233,17 @@ class _Model:
             if value(self._here[block.id]):
                 turn = next(t for lie, t in zip(self._lies[block.id], self._turns[block.id], strict=True) if value(lie))
                 x, y, z = (value(v) for v in self._at[block.id])
-                found[block.id] = Spot((x, y, z), turn)
+                found[block.id] = Placement((x, y, z), turn)
         return found
 
-    def tidied(self, effort: Effort, spots: Mapping[str, Spot]) -> dict[str, Spot]:
+    def tidied(self, effort: Effort, placements: Mapping[str, Placement]) -> dict[str, Placement]:
         """The same with heavy things low in the bag and near the back, as far as a little time goes."""
         for block in self._blocks:
-            spot = spots[block.id]
-            for var, value in zip(self._at[block.id], spot.at, strict=True):
+            placement = placements[block.id]
+            for var, value in zip(self._at[block.id], placement.at, strict=True):
                 self._cp.add_hint(var, value)
             for lie, turn in zip(self._lies[block.id], self._turns[block.id], strict=True):
-                self._cp.add_hint(lie, turn is spot.turn)
+                self._cp.add_hint(lie, turn is placement.turn)
         self._cp.minimize(
             sum(
                 max(1, round(block.mass_g)) * weight * (2 * self._at[block.id][k] + self._sides[block.id][k])
@@ -252,10 +252,10 @@ class _Model:
             )
         )
         ending = self.solve(effort, min(effort.tidy_s, effort.left_s))
-        return self.spots(ending) if isinstance(ending, Solved) else dict(spots)
+        return self.placements(ending) if isinstance(ending, Solved) else dict(placements)
 
 
-def bears_not(under: Block, over: Block) -> bool:
+def cannot_support(under: Block, over: Block) -> bool:
     """Whether one must not lie on the other: heavier on fragile, or anything on what must come out quickly."""
     return (under.fragile and over.mass_g > under.mass_g) or under.access == "quick"
 

@@ -13,13 +13,13 @@ _POINTS_PER_UNIT = 100.0 / UNITS
 
 
 @dataclass
-class Pool:
+class CutPool:
     """Bounds found so far; they hold under every limit, so all searches share them."""
 
     bounds: list[Bound] = field(default_factory=list)
     asks: list[Ask] = field(default_factory=list)
     limits: list[RoomLimit] = field(default_factory=list)
-    forgone: bool = False
+    relaxed: bool = False
     lock: Lock = field(default_factory=Lock)
 
     def put(self, more: list[Bound]) -> None:
