@@ -21,7 +21,9 @@ def pytest_runtest_makereport(item: pytest.Item) -> Generator[None, pytest.TestR
     report = yield
     page = getattr(item, "funcargs", {}).get("page")
     if report.failed and page and not page.is_closed():
-        report.sections.append(("on the screen", f"{page.url}\n{page.locator('body').inner_text()[:2000]}"))
+        text = page.locator("body").inner_text()
+        # Where the screen begins, and what was told last: notices stand at the end.
+        report.sections.append(("on the screen", f"{page.url}\n{text[:1500]}\n[...]\n{text[-1000:]}"))
     return report
 
 
