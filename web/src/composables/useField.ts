@@ -1,6 +1,7 @@
 /** What is noted on a trip: the server's marks and those that wait here. Works without a network; sends when there is one. */
 import { useQuery } from '@tanstack/vue-query'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { computed, ref, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
 import { Problem } from '@/api/problem'
 import { changed, fieldQuery, KEY, queries } from '@/api/queries'
@@ -76,17 +77,9 @@ export function useField(trip: MaybeRefOrGetter<string>) {
   function offline(): void {
     away.value = true
   }
-  let timer = 0
-  onMounted(() => {
-    window.addEventListener('online', online)
-    window.addEventListener('offline', offline)
-    timer = window.setInterval(() => toSend.value && void send(), EVERY_S * 1000)
-  })
-  onBeforeUnmount(() => {
-    window.removeEventListener('online', online)
-    window.removeEventListener('offline', offline)
-    window.clearInterval(timer)
-  })
+  useEventListener(window, 'online', online)
+  useEventListener(window, 'offline', offline)
+  useIntervalFn(() => toSend.value && void send(), EVERY_S * 1000)
   watch([who, () => toValue(trip)], () => void look().then(send), { immediate: true })
   return { stands, mark, toSend, refused, away, forget, query }
 }

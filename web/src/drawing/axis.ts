@@ -1,4 +1,6 @@
 /** A logarithmic focal axis. */
+import { scaleLog } from 'd3-scale'
+
 const NAMED = [8, 10, 14, 20, 28, 35, 50, 70, 100, 135, 200, 300, 400, 600, 900, 1200]
 
 export interface FocalAxis {
@@ -13,15 +15,14 @@ export function focalAxis(values: readonly number[], left: number, right: number
   const present = values.filter((v) => v > 0)
   const low = Math.max(8, Math.min(14, ...present) / 1.15)
   const high = Math.min(1300, Math.max(200, ...present) * 1.15)
-  const span = Math.log(high / low)
-  const x = (mm: number): number => left + ((right - left) * Math.log(Math.min(Math.max(mm, low), high) / low)) / span
+  const x = scaleLog([low, high], [left, right]).clamp(true)
   const ticks: FocalAxis['ticks'] = []
   for (const mm of NAMED) {
     const at = x(mm)
     const before = ticks.at(-1)
     if (mm >= low && mm <= high && (!before || at - before.x > 26)) ticks.push({ mm, x: at })
   }
-  return { low, high, x, ticks }
+  return { low, high, x: (mm) => x(mm), ticks }
 }
 
 export interface Labelled {

@@ -1,4 +1,7 @@
 /** The trade curve in pixels: grams carried to the right, share of the brief upward. */
+import { range } from 'd3-array'
+import { scaleLinear } from 'd3-scale'
+
 export interface CurveScale {
   x: (grams: number) => number
   y: (score: number) => number
@@ -22,14 +25,12 @@ export function curveScale(grams: readonly number[], scores: readonly number[], 
   const air = Math.max(100, (high - low) * 0.05)
   const [from, to] = [Math.max(0, low - air), high + air]
   const floor = Math.max(0, Math.floor((Math.min(...scores) - 2) / 10) * 10)
-  const x = (g: number): number => frame.left + ((frame.right - frame.left) * (g - from)) / (to - from)
-  const y = (s: number): number => frame.bottom - ((frame.bottom - frame.top) * (s - floor)) / (102 - floor)
+  const x = scaleLinear([from, to], [frame.left, frame.right])
+  const y = scaleLinear([floor, 102], [frame.bottom, frame.top])
   const step = STEPS.find((s) => (frame.right - frame.left) / ((to - from) / s) >= 64) ?? 20_000
-  const xTicks = []
-  for (let g = Math.ceil(from / step) * step; g <= to; g += step) xTicks.push({ grams: g, x: x(g) })
-  const yTicks = []
-  for (let s = floor; s <= 100; s += floor >= 60 ? 10 : 20) yTicks.push({ score: s, y: y(s) })
-  return { x, y, xTicks, yTicks }
+  const xTicks = range(Math.ceil(from / step) * step, to + 1e-9, step).map((grams) => ({ grams, x: x(grams) }))
+  const yTicks = range(floor, 101, floor >= 60 ? 10 : 20).map((score) => ({ score, y: y(score) }))
+  return { x: (grams) => x(grams), y: (score) => y(score), xTicks, yTicks }
 }
 
 /** The stairs through points that are sorted by mass: level until the next point, then up. */

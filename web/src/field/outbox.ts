@@ -1,6 +1,7 @@
 /** Marks that wait on this device until the server has them: in IndexedDB, so that a reload or a flat phone loses nothing. */
 import { openDB, type IDBPDatabase } from 'idb'
 import type { Mark, Refusal, What } from '@/api/types'
+import { copyOf } from '@/format/copy'
 
 export interface Waiting {
   order?: number
@@ -23,11 +24,6 @@ function db(): Promise<IDBPDatabase> {
   return opened
 }
 
-/** The store takes plain values only: what a screen hands over may be watched by it. */
-function plain(what: What): What {
-  return JSON.parse(JSON.stringify(what)) as What
-}
-
 /** Puts a mark into the outbox. The device's name and its count are taken in the same breath, so no two marks share them. */
 export async function put(who: string, trip: string, what: What, after: string[]): Promise<Waiting> {
   const doing = (await db()).transaction(['outbox', 'device'], 'readwrite')
@@ -36,7 +32,7 @@ export async function put(who: string, trip: string, what: What, after: string[]
   const seq = (((await device.get('seq')) as number | undefined) ?? 0) + 1
   await device.put(name, 'name')
   await device.put(seq, 'seq')
-  const mark: Mark = { id: crypto.randomUUID(), device: name, seq, at: new Date().toISOString(), after, what: plain(what) }
+  const mark: Mark = { id: crypto.randomUUID(), device: name, seq, at: new Date().toISOString(), after, what: copyOf(what) }
   const made: Waiting = { who, trip, mark }
   made.order = Number(await doing.objectStore('outbox').add(made))
   await doing.done

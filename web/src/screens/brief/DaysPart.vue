@@ -45,7 +45,7 @@ const WEATHER = [
 ] as const
 const light = computed(() => new Map(props.sky.map((s) => [s.date, s])))
 /** What the sky gives on the chosen day, in words; null where the place is not known. */
-const sky = computed(() => (one.value ? skyText(light.value.get(one.value.date)) : null))
+const skyWords = computed(() => (one.value ? skyText(light.value.get(one.value.date)) : null))
 const wantOptions = computed(() => props.wants.map((w) => ({ title: w.name, value: w.id })))
 type Spot = NonNullable<Day['spot']>
 /** Gives the day a spot of its own, from the trip's at first. */
@@ -103,7 +103,7 @@ function start(date: string): void {
         <button type="button" class="link quiet" @click="replace({ spot: null })">as the trip</button>
       </div>
       <button v-else type="button" class="link quiet elsewhere" @click="move({})">somewhere else that day</button>
-      <p class="sky label">{{ sky ?? 'Say where it is, beside, and the light of each day stands here.' }}</p>
+      <p class="sky label">{{ skyWords ?? 'Say where it is, beside, and the light of each day stands here.' }}</p>
     </div>
     <p v-else class="quiet">No days yet.</p>
   </section>

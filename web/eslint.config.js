@@ -1,0 +1,33 @@
+/** What types do not say: habits of Vue, of TypeScript, and of screens that everybody can use. */
+import vue from 'eslint-plugin-vue'
+import accessibility from 'eslint-plugin-vuejs-accessibility'
+import ts from 'typescript-eslint'
+
+export default ts.config(
+  { ignores: ['dist', 'dev-dist', 'src/api/schema.gen.d.ts'] },
+  ...ts.configs.recommended,
+  ...vue.configs['flat/essential'],
+  ...accessibility.configs['flat/recommended'],
+  { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },
+  {
+    rules: {
+      // Screens are named by what they show; a part of one by its part.
+      'vue/multi-word-component-names': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      // A label that wraps its field needs no id.
+      'vuejs-accessibility/label-has-for': ['error', { required: { some: ['nesting', 'id'] }, controlComponents: ['VSlider'] }],
+      // A dialog that was just opened begins at its first field: that is where whoever opened it wants to be.
+      'vuejs-accessibility/no-autofocus': 'off',
+      // Vue 3 has no filters; a | in a template is a union of types.
+      'vue/no-deprecated-filter': 'off',
+    },
+  },
+  {
+    // Drawings: keys move over the whole drawing, or over the table beside it that says the same; a click is a short cut.
+    files: ['src/screens/{brief/WantsPart,stamina/PictureRows,stamina/PowerRows,stow/RoomPlan,stow/RoomTurned,suggest/TradeCurve}.vue'],
+    rules: {
+      'vuejs-accessibility/click-events-have-key-events': 'off',
+      'vuejs-accessibility/no-static-element-interactions': 'off',
+    },
+  },
+)
