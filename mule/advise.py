@@ -4,7 +4,9 @@ What each thing earns, what goes first, what comes next, what a loss costs, what
 needed to show what a click did: facts are ``mule.assess``.
 """
 
-from mule.assess import case_of
+from typing import NamedTuple
+
+from mule.assess import Assessment, assessed, case_of
 from mule.completeness import Hold, holds
 from mule.filters import FilterFit
 from mule.finding import Finding
@@ -12,7 +14,7 @@ from mule.ledger import Ledger, reckon
 from mule.optics import Worth
 from mule.plan import Plan
 from mule.resilience import Resilience
-from mule.rules import Station, Trials, advise_on, speak, stations_of
+from mule.rules import Station, Trials, advise_on, speak, speak_of_trials, stations_of
 from mule.units import Frozen
 
 
@@ -55,6 +57,22 @@ def advise(plan: Plan) -> Advice:
     )
 
 
-def losses_of(plan: Plan) -> Resilience:
-    """What each single loss would cost the open kit: that part of the advice alone."""
-    return Trials(case_of(plan)).resilience
+class Review(NamedTuple):
+    """A kit looked at once, for lists and sheets. findings: those that only other kits show, too, without cures."""
+
+    assessment: Assessment
+    findings: tuple[Finding, ...]
+    resilience: Resilience
+
+
+def review(plan: Plan) -> Review:
+    """The facts about the open kit with what each single loss would cost; for who does not ask what to do about it.
+
+    >>> from tests import cast
+    >>> review(cast.plan([])).resilience.losses
+    ()
+    """
+    trials = Trials(case_of(plan))
+    said = speak(trials.case)
+    findings = tuple(one.finding for one in (*said, *speak_of_trials(trials)))
+    return Review(assessed(trials.case, said), findings, trials.resilience)

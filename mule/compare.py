@@ -3,12 +3,11 @@
 from collections import Counter
 from collections.abc import Sequence
 
-from mule.assess import assessed, case_of
+from mule.advise import review
 from mule.errors import InvalidInput, Problem
 from mule.finding import Severity
 from mule.optics import ReachRow
 from mule.plan import Plan
-from mule.rules import Trials, speak, speak_of_trials
 from mule.units import Frozen
 
 MOST_KITS = 4
@@ -89,21 +88,19 @@ def compare(plan: Plan, kits: Sequence[str]) -> Comparison:
 
 
 def _side(plan: Plan, only: tuple[str, ...], lacks: tuple[str, ...]) -> Side:
-    trials = Trials(case_of(plan))
-    said = speak(trials.case)
-    made = assessed(trials.case, said)
-    severities = Counter(one.finding.severity for one in (*said, *speak_of_trials(trials)))
+    made, findings, resilience = review(plan)
+    severities = Counter(finding.severity for finding in findings)
     roots = {piece.bag for piece in made.loads.pieces}
     fullest = max(
         (b for b in made.loads.bags if b.bag in roots and b.volume_l), key=lambda b: b.litres / b.volume_l, default=None
     )
-    worst = next((loss for loss in trials.resilience.losses if loss.what == "thing"), None)
+    worst = next((loss for loss in resilience.losses if loss.what == "thing"), None)
     covers = made.coverage.wants
     return Side(
         kit=plan.kit.id,
         name=plan.kit.name,
         score=made.coverage.score,
-        steady=trials.resilience.share,
+        steady=resilience.share,
         carried_g=made.loads.carried_g,
         total_g=made.loads.total_g,
         volume_l=fullest.litres if fullest else 0.0,

@@ -57,7 +57,7 @@ def _lens_changes(
     gear: tuple[Gear, ...], trip: Trip, view: View, bodies: tuple[tuple[str, int], ...]
 ) -> tuple[DayChanges, ...]:
     """bodies: pieces of those that are loaded, in the order of the kit."""
-    hands = _Hands(gear, dict(bodies), {thing.id: thing for thing in view.loaded})
+    carried = _Carried(gear, dict(bodies), {thing.id: thing for thing in view.loaded})
     covers = {cover.want: cover for cover in view.coverage.wants}
     # Days that shoot the same ask the same.
     known: dict[tuple[str, ...], tuple[tuple[str, ...], tuple[Home, ...]]] = {}
@@ -67,14 +67,14 @@ def _lens_changes(
         wants = trip.wants_on(day)
         key = tuple(want.id for want in wants)
         if key not in known:
-            known[key] = _served_by(hands, wants, covers)
+            known[key] = _served_by(carried, wants, covers)
             lenses, homes = known[key]
-            spare[key] = hands.spare_body(lenses, homes) if len(lenses) > len(homes) else None
+            spare[key] = carried.spare_body(lenses, homes) if len(lenses) > len(homes) else None
         answers.append(_changes(day, *known[key], spare[key]))
     return tuple(answers)
 
 
-class _Hands(NamedTuple):
+class _Carried(NamedTuple):
     """What is changed, and on what. bodies: pieces loaded; optics: the optical things that are loaded, by id."""
 
     gear: tuple[Gear, ...]
@@ -91,7 +91,7 @@ class _Hands(NamedTuple):
 
 
 def _served_by(
-    hands: _Hands, wants: Sequence[Want], covers: Mapping[str, WantCover]
+    carried: _Carried, wants: Sequence[Want], covers: Mapping[str, WantCover]
 ) -> tuple[tuple[str, ...], tuple[Home, ...]]:
     """Lenses that serve these wants, most used first, and the bodies they live on."""
     weight: dict[tuple[str, str], float] = {}
@@ -103,7 +103,7 @@ def _served_by(
     for (_, lens), value in weight.items():
         uses[lens] = uses.get(lens, 0.0) + value
     lenses = tuple(sorted(uses, key=lambda lens: -uses[lens]))
-    return lenses, _homes(hands, lenses[:_MOST_LENSES], uses, weight)
+    return lenses, _homes(carried, lenses[:_MOST_LENSES], uses, weight)
 
 
 def _changes(day: Day, lenses: tuple[str, ...], homes: tuple[Home, ...], second: str | None) -> DayChanges:
@@ -130,14 +130,14 @@ def _shares(cover: WantCover) -> dict[tuple[str, str], float]:
 
 
 def _homes(
-    hands: _Hands, lenses: Sequence[str], uses: Mapping[str, float], weight: Mapping[tuple[str, str], float]
+    carried: _Carried, lenses: Sequence[str], uses: Mapping[str, float], weight: Mapping[tuple[str, str], float]
 ) -> tuple[Home, ...]:
     """Each loaded body keeps one lens that fits it: as many as can be, then the most used, then the best pairs."""
-    able = [(body, n) for i, n in hands.bodies.items() if isinstance(body := hands.optics[i], Body) and body.mount]
+    able = [(body, n) for i, n in carried.bodies.items() if isinstance(body := carried.optics[i], Body) and body.mount]
     bodies = [body for body, n in able for _ in range(n)][:_MOST_BODIES]
     # A lens goes on a body directly; an adapted one counts as fitting the bodies it is used on.
     mounts = {body.mount for body in bodies}
-    glass = [lens for i in lenses if isinstance(lens := hands.optics[i], Lens)]
+    glass = [lens for i in lenses if isinstance(lens := carried.optics[i], Lens)]
     fitting = [[t.id for t in glass if t.mount == body.mount or t.mount not in mounts] for body in bodies]
     best: Sequence[tuple[Body, str]] = ()
     best_value = (0, 0.0, 0.0)

@@ -2,27 +2,10 @@
 
 from typing import Any
 
-from ninja import NinjaAPI, Schema
+from ninja import NinjaAPI
 from ninja.openapi.schema import OpenAPISchema
 
-
-class FieldProblem(Schema):
-    """What is wrong at one place: the field's path, what was sent there, and the rule it breaks."""
-
-    field: str
-    value: str
-    rule: str
-
-
-class ProblemDetail(Schema):
-    """Why something cannot be done (RFC 9457). current: what is stored now, where a change came too late."""
-
-    type: str
-    title: str
-    status: int
-    errors: list[FieldProblem]
-    current: dict[str, Any] | None = None
-
+from server.errors import ProblemDetail
 
 # By status, in words.
 _SAYS = {

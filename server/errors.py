@@ -6,7 +6,7 @@ from typing import Any
 from django.conf import settings
 from django.core.exceptions import RequestDataTooBig
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
-from ninja import NinjaAPI
+from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from mule.errors import InvalidInput, Problem, plain_path, shorten
@@ -45,16 +45,29 @@ class TooLarge(Exception):
         super().__init__("This file is too large.")
 
 
+class FieldProblem(Schema):
+    """What is wrong at one place: the field's path, what was sent there, and the rule it breaks."""
+
+    field: str
+    value: str
+    rule: str
+
+
+class ProblemDetail(Schema):
+    """Why something cannot be done (RFC 9457). current: what is stored now, where a change came too late."""
+
+    type: str
+    title: str
+    status: int
+    errors: list[FieldProblem]
+    current: dict[str, Any] | list[Any] | None = None
+
+
 def problem_response(status: int, title: str, problems: Sequence[Problem] = (), current: Any = None) -> HttpResponse:
     """An application/problem+json answer; ``errors`` lists field, value and rule of each problem."""
-    body: dict[str, Any] = {
-        "type": "about:blank",
-        "title": title,
-        "status": status,
-        "errors": [{"field": p.field, "value": p.value, "rule": p.rule} for p in problems],
-    }
-    if current is not None:
-        body["current"] = current
+    errors = [FieldProblem(field=p.field, value=p.value, rule=p.rule) for p in problems]
+    detail = ProblemDetail(type="about:blank", title=title, status=status, errors=errors, current=current)
+    body = detail.model_dump(exclude={"current"} if current is None else None)
     return JsonResponse(body, status=status, content_type="application/problem+json")
 
 

@@ -6,6 +6,8 @@ from queue import Empty, SimpleQueue
 from threading import Event, Thread
 from typing import Generic, TypeVar
 
+from django.http import StreamingHttpResponse
+
 News = TypeVar("News")
 # How often a search that finds nothing new says that it is still alive, in seconds; a connection that was hung up is
 # noticed when something is written to it.
@@ -22,7 +24,19 @@ class _Told(Generic[News]):
     news: News
 
 
-def stream_of(search: Callable[[Callable[[News], None], Callable[[], bool]], object]) -> Iterator[News | None]:
+Search = Callable[[Callable[[News], None], Callable[[], bool]], object]
+
+
+def streamed(search: Search[News], write: Callable[[News], str]) -> StreamingHttpResponse:
+    """An answer of one line of JSON for all that a search tells. An empty line now and then tells nothing, but is
+    noticed when nobody listens any more: hanging up ends the search."""
+    lines = (("" if news is None else write(news)) + "\n" for news in stream_of(search))
+    response = StreamingHttpResponse(lines, content_type="application/x-ndjson")
+    response["Cache-Control"] = "no-store"
+    return response
+
+
+def stream_of(search: Search[News]) -> Iterator[News | None]:
     """What a search tells, as it tells it; None now and then while there is nothing new.
 
     search: is given where to tell news, and the question whether to stop. Closing the iterator ends the search; what

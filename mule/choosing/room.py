@@ -16,7 +16,7 @@ from mule.deadline import Deadline
 from mule.finding import InBag
 from mule.gear import Soft
 from mule.kit import Kit
-from mule.packing import Looking, left_in
+from mule.packing import left_in
 from mule.solving import OutOfTime
 
 # Places tried for one kit, before it counts as too much for its bags.
@@ -104,7 +104,7 @@ class Rooms:
     def _over(self, kit: Kit, bag: str, held: Mapping[str, int]) -> tuple[Mapping[str, int], bool]:
         key = bag, frozenset(held.items())
         if key not in self._tried:
-            found = left_in(self._gear, kit, bag, Looking(workers=1), self._deadline.grant(_BAG_S))
+            found = left_in(self._gear, kit, bag, self._deadline.grant(_BAG_S), workers=1)
             if self._deadline.asked_to_stop:
                 return found
             self._tried[key] = found

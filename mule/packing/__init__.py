@@ -77,15 +77,11 @@ def _stowing(
 
 
 def left_in(
-    gear: Mapping[str, Gear], kit: Kit, bag: str, looking: Looking, deadline: Deadline | None = None
+    gear: Mapping[str, Gear], kit: Kit, bag: str, deadline: Deadline, *, workers: int = 2
 ) -> tuple[dict[str, int], bool]:
-    """Pieces that find no place in one bag or insert, by item, and whether that is proved. Nothing is tidied.
-
-    deadline: in place of ``looking.seconds``.
-    """
+    """Pieces that find no place in one bag or insert, by item, and whether that is proved. Nothing is tidied."""
     luggage = next(one for one in luggage_of(gear, kit) if one.bag == bag)
-    deadline = deadline or Deadline(looking.seconds)
-    effort = Effort(deadline, workers=looking.workers, seed=looking.seed, tidy_s=0)
+    effort = Effort(deadline, workers=workers, tidy_s=0)
     packed = pack(luggage, round(kit.stow.gap_mm), effort)
     left: dict[str, int] = {}
     for over in left_over(packed, [], 0):
@@ -108,7 +104,7 @@ def _alternatives(
                     continue
                 others = tuple(e for e in kit.entries if e != entry)
                 trial = kit.model_copy(update={"entries": (*others, entry.model_copy(update={"item": item}))})
-                left, _ = left_in(gear, trial, bag, Looking(), deadline.grant(_ALTERNATIVE_S))
+                left, _ = left_in(gear, trial, bag, deadline.grant(_ALTERNATIVE_S))
                 yield Alternative(
                     slot=slot.id, item=item, instead_of=entry.item, bag=bag, fits=sum(left.values()) <= now
                 )

@@ -40,7 +40,7 @@ class Case:
     stamina: StaminaSummary
     gate: Rehearsal
 
-    @cached_property
+    @property
     def loaded(self) -> Mapping[str, int]:
         """Pieces loaded of each item."""
         return self.plan.loaded

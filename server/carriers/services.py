@@ -5,10 +5,10 @@ from django.db import transaction
 
 from mule.carriers import Carrier as CarrierValue
 from mule.errors import Problem
+from mule.memo import Kept
 from server.carriers.models import Carrier
 from server.documents import find, find_for_edit, free_slug, revision, slug_from, slugs, store
 from server.errors import InUse
-from server.kept import Kept
 from server.trips.models import Trip
 
 

@@ -6,8 +6,7 @@ from typing import Any, Literal
 from django.http import HttpRequest, HttpResponse
 from ninja import File, Form, Query, Router, Schema, Status, UploadedFile
 
-from mule.advise import advise
-from mule.assess import assess
+from mule.advise import review
 from mule.errors import InvalidInput, Problem, shorten
 from mule.field import fold
 from mule.gear import Bag
@@ -100,7 +99,8 @@ def paper(request: HttpRequest, slug: str, kit: str, part: Literal["sheet", "lis
     """Paper to take along: the load sheet, the pack list, labels for bags."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     if part == "sheet":
-        raw = load_sheet(plan, assess(plan), advise(plan).findings)
+        seen = review(plan)
+        raw = load_sheet(plan, seen.assessment, seen.findings)
     else:
         raw = (pack_list if part == "list" else labels)(plan, list_for(plan))
     return _file(raw, "application/pdf", f"{slug}-{part}.pdf")

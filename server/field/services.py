@@ -7,8 +7,8 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from pydantic import ValidationError
 
-from mule.advise import losses_of
-from mule.assess import Station, assess
+from mule.advise import review
+from mule.assess import Station
 from mule.errors import plain_path, shorten
 from mule.field import Mark, fold
 from mule.packout import PackOut, field_stations, list_out
@@ -82,7 +82,8 @@ def keep_marks(trip: Trip, marks: Iterable[Mark]) -> None:
 
 def list_for(plan: Plan) -> PackOut:
     """The pack-out list of a plan's open kit."""
-    return list_out(plan, assess(plan), losses_of(plan), packed(plan))
+    seen = review(plan)
+    return list_out(plan, seen.assessment, seen.resilience, packed(plan))
 
 
 def stations_of(kit: Kit) -> list[Station]:

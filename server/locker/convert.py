@@ -9,8 +9,8 @@ from django.db.models.functions import Cast
 from pydantic import TypeAdapter
 
 from mule.gear import GEAR, Gear
+from mule.memo import Kept
 from server.documents import revision
-from server.kept import Kept
 from server.locker.models import Thing
 
 _LOCKER = TypeAdapter(tuple[Gear, ...])

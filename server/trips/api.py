@@ -1,6 +1,7 @@
 """Endpoints of trips and kits. A change to a kit returns its new assessment: one round trip per act."""
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable
+from itertools import count
 
 from django.http import HttpRequest, HttpResponse, StreamingHttpResponse
 from ninja import Router, Status
@@ -25,7 +26,7 @@ from server.answers import written
 from server.locker.convert import gear_of
 from server.locker.schemas import ThingOut
 from server.locker.services import things
-from server.searching import stream_of
+from server.searching import streamed
 from server.trips import services
 from server.trips.convert import stamp_of, trip_of
 from server.trips.models import Kit, Trip
@@ -199,20 +200,15 @@ def stream_choice(request: HttpRequest, slug: str, kit: str, payload: Asking) ->
     """The best kits as they are found, one ChoiceLine per line of text. Hanging up stops the search."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     require_brief(plan)
-    response = StreamingHttpResponse(_lines(plan, payload), content_type="application/x-ndjson")
-    response["Cache-Control"] = "no-store"
-    return response
 
-
-def _lines(plan: Plan, asking: Asking) -> Iterator[str]:
     def search(tell: Callable[[Point | Choice], None], should_stop: Callable[[], bool]) -> None:
-        tell(choose(plan, asking, tell, should_stop))
+        tell(choose(plan, payload, tell, should_stop))
 
-    for news in stream_of(search):
-        line = ChoiceLine(
-            point=news if isinstance(news, Point) else None, choice=news if isinstance(news, Choice) else None
-        )
-        yield line.model_dump_json(exclude_none=True) + "\n"
+    def write(news: Point | Choice) -> str:
+        line = ChoiceLine(choice=news) if isinstance(news, Choice) else ChoiceLine(point=news)
+        return line.model_dump_json(exclude_none=True)
+
+    return streamed(search, write)
 
 
 @router.get("/{slug}/kits/{kit}/loadouts/{loadout}", response=Outing)
@@ -241,25 +237,13 @@ def stream_stowage(
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     if loadout:
         plan = plan.with_kit(carried(plan.kit, plan.items, find(plan.kit, loadout)))
-    response = StreamingHttpResponse(_stow_lines(plan, payload), content_type="application/x-ndjson")
-    response["Cache-Control"] = "no-store"
-    return response
-
-
-def _stow_lines(plan: Plan, looking: Looking) -> Iterator[str]:
     bags = sum(isinstance(plan.items[i], Bag | Insert) for i in plan.loaded)
+    number = count()
 
     def search(tell: Callable[[Stowage], None], should_stop: Callable[[], bool]) -> None:
-        stow(plan.items, plan.kit, looking, tell, plan.trip.marks.slots, should_stop)
+        stow(plan.items, plan.kit, payload, tell, plan.trip.marks.slots, should_stop)
 
-    number = 0
-    for stowage in stream_of(search):
-        if stowage is None:
-            # An empty line tells nothing, but is noticed when nobody listens any more.
-            yield "\n"
-            continue
-        yield StowLine(stowage=stowage, final=number == bags).model_dump_json() + "\n"
-        number += 1
+    return streamed(search, lambda stowage: StowLine(stowage=stowage, final=next(number) == bags).model_dump_json())
 
 
 @router.get("/{slug}/compare", response=Comparison)

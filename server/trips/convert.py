@@ -5,12 +5,12 @@ from typing import NamedTuple
 from django.contrib.auth.models import User
 
 from mule.kit import Kit as KitValue
+from mule.memo import Kept
 from mule.plan import Plan, assemble
 from mule.trip import Trip as TripValue
 from server.carriers.models import Carrier
 from server.carriers.services import carriers_of
 from server.documents import revision
-from server.kept import Kept
 from server.locker.convert import locker_of
 from server.locker.models import Thing
 from server.trips.models import Kit, Trip

@@ -9,12 +9,6 @@ from playwright.sync_api import Browser, Page
 from tests.site import WINDOW, chromium, served
 
 
-def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    for item in items:
-        if "journeys" in str(item.path):
-            item.add_marker("journey")
-
-
 @pytest.hookimpl(wrapper=True)
 def pytest_runtest_makereport(item: pytest.Item) -> Generator[None, pytest.TestReport, pytest.TestReport]:
     """With a journey that fails, what stood on the screen then."""

@@ -5,7 +5,7 @@ from typing import Any
 
 import pytest
 
-from mule.advise import losses_of
+from mule.advise import review
 from mule.assess import assess
 from mule.carriers import Carrier
 from mule.choosing import Asking, Choice, Point, choose
@@ -99,7 +99,7 @@ def test_every_point_is_assessed_anew_and_agrees_exactly() -> None:
     for point in curve(plan).points:
         made = assess(plan.with_kit(point.kit))
         assert made.coverage.score == point.score
-        assert losses_of(plan.with_kit(point.kit)).share == point.steady
+        assert review(plan.with_kit(point.kit)).resilience.share == point.steady
         carried = sum(p.cabin_g + p.personal_g + p.worn_g for p in made.loads.people)
         assert carried == pytest.approx(point.carried_g)
         assert not made.completeness.missing

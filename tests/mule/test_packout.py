@@ -6,7 +6,7 @@ from typing import Any
 
 import pytest
 
-from mule.advise import losses_of
+from mule.advise import review
 from mule.assess import StationMark, assess
 from mule.carriers import Carrier
 from mule.field import Field, Mark, Used, fold
@@ -22,7 +22,9 @@ DAY = Day(date=date(2027, 2, 20), title="Out")
 
 
 def listed(plan: Plan) -> PackOut:
-    return list_out(plan, assess(plan), losses_of(plan), stow(plan.items, plan.kit, Looking(seconds=4, workers=1)))
+    return list_out(
+        plan, assess(plan), review(plan).resilience, stow(plan.items, plan.kit, Looking(seconds=4, workers=1))
+    )
 
 
 def ready(**changes: Any) -> Plan:

@@ -1,7 +1,8 @@
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
-import type { FoamWish, Stamina } from './types'
-import { adviceQuery, drillQuery, foamCasesQuery, foamQuery, outingQuery, packOutQuery, staminaAdviceQuery, staminaQuery, stationsQuery, thoughtQuery, type Stamped } from './queries'
+import { client } from './client'
+import type { Bench, FoamWish, Stamina } from './types'
+import { adviceQuery, drillQuery, foamCasesQuery, foamQuery, KEY, outingQuery, packOutQuery, queries, staminaAdviceQuery, staminaQuery, stationsQuery, thoughtQuery, type Stamped } from './queries'
 
 const at: Stamped = { trip: 'coast', kit: 'a', stamp: '3.1.9-12-30-x.2-2-2-y' }
 const later: Stamped = { ...at, stamp: '3.1.10-13-31-z.2-2-2-y' }
@@ -26,6 +27,14 @@ describe('what hangs on a kit', () => {
     expect(JSON.stringify(key(at))).toContain(at.stamp)
     expect(key(later)).not.toEqual(key(at))
   })
+})
+
+it('advice on a kit that was changed elsewhere reads the kit again, for nobody else would ask', async () => {
+  const bench = KEY.bench(at.trip, at.kit)
+  queries.setQueryData<Bench>(bench, {} as Bench)
+  vi.spyOn(client, 'GET').mockResolvedValue({ data: { stamp: later.stamp, advice: {} }, response: new Response() } as never)
+  await expect(queries.fetchQuery(adviceQuery(at, null))).rejects.toThrow('meanwhile')
+  expect(queries.getQueryState(bench)?.isInvalidated).toBe(true)
 })
 
 it('keys stand in one file', () => {

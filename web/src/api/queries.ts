@@ -114,8 +114,11 @@ export const adviceQuery = (at: Stamped | null, wish: Wish | null) =>
       ? async () => {
           if (wish) return ask(client.POST('/api/trips/{slug}/kits/{kit}/what-if/advice', { params: { path: path(at) }, body: { edits: [], ...wish } }))
           const told = await ask(client.GET('/api/trips/{slug}/kits/{kit}/advice', { params: { path: path(at) } }))
-          // Changed while it was asked for: the next stamp asks again.
-          if (told.stamp !== at.stamp) throw new Problem(409, 'The kit has changed meanwhile.')
+          if (told.stamp !== at.stamp) {
+            // Changed elsewhere: what is shown is read again, and its new stamp asks for its advice.
+            void queries.invalidateQueries({ queryKey: KEY.bench(at.trip, at.kit) })
+            throw new Problem(409, 'The kit has changed meanwhile.')
+          }
           return told.advice
         }
       : skipToken,

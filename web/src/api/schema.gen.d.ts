@@ -7794,7 +7794,7 @@ export interface components {
              */
             current: {
                 [key: string]: unknown;
-            } | null;
+            } | unknown[] | null;
         };
     };
     responses: never;

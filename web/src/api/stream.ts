@@ -1,4 +1,4 @@
-/** Answers that come line by line: JSON per line, an empty object now and then to say that the server is alive. */
+/** Answers that come line by line: JSON per line, an empty line now and then to notice when nobody listens. */
 import { cookie, problemIn } from './client'
 
 /** Cuts a growing text into whole lines; keeps the rest for later. */

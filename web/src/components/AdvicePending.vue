@@ -1,23 +1,55 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="T">
 /** A panel of advice: keeps its place while a new answer is on its way, and says so; what is of before cannot be done. */
+import { computed } from 'vue'
 import type { Told } from '@/composables/useAdvice'
 
-defineProps<{ told: Told }>()
+const props = withDefaults(
+  defineProps<{
+    told: Told<T>
+    before?: string
+    looking?: string
+    /** What can be clicked here holds whatever the advice is. */
+    holds?: boolean
+  }>(),
+  { before: 'Reckoning again: this is of the kit before your last click.', looking: 'Reckoning what other kits would say…', holds: false },
+)
+const state = computed(() => {
+  const { advice, stands, failed } = props.told
+  if (stands) return ''
+  if (failed) return 'The app’s server did not say what other kits would. It is asked again with your next click.'
+  return advice ? props.before : props.looking
+})
 </script>
 
 <template>
-  <div :aria-busy="!told.stands">
-    <p class="label state" role="status">{{ told.stands ? '' : told.advice ? 'Reckoning again: this is of the kit before your last click.' : 'Reckoning what other kits would say…' }}</p>
-    <fieldset v-if="told.advice" :disabled="!told.stands" :class="{ before: !told.stands }">
+  <div class="panel" :aria-busy="!told.stands && !told.failed">
+    <p class="label state" :class="{ over: told.advice }" role="status">{{ state }}</p>
+    <fieldset v-if="told.advice" :disabled="!told.stands && !holds" :class="{ before: !told.stands }">
       <slot :advice="told.advice" />
     </fieldset>
   </div>
 </template>
 
 <style scoped>
+.panel {
+  position: relative;
+}
 .state {
   margin: 0;
-  min-height: 1.4em;
+}
+/* In place of the first line of what is dimmed: nothing moves, and nothing flashes where the answer comes at once. */
+.over:not(:empty) {
+  position: absolute;
+  z-index: 1;
+  inset: 0 0 auto;
+  padding: 1px 0;
+  background: var(--paper);
+  animation: late 0s 400ms both;
+}
+@keyframes late {
+  from {
+    visibility: hidden;
+  }
 }
 fieldset {
   border: 0;

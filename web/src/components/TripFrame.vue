@@ -38,7 +38,7 @@ const under = computed(() => {
       <nav v-if="bench" class="field" aria-label="In the field">
         <RouterLink v-for="s in FIELD" :key="s.name" :to="{ name: s.name, params: { trip: bench.trip.trip.id, kit: bench.state.kit.id } }">{{ s.title }}</RouterLink>
       </nav>
-      <TrailBar v-if="bench && judged" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stamp="bench.state.stamp" :stations="judged?.stations ?? []" :cautions="cautions" />
+      <TrailBar v-if="bench && judged" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stamp="bench.state.stamp" :stations="judged.stations" :cautions="cautions" />
     </AppHeader>
     <main id="screen" class="frame-body" tabindex="-1">
       <slot v-if="bench" />

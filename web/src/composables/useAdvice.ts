@@ -8,10 +8,11 @@ import type { Advice } from '@/api/types'
 /** Who clicks on within this time would only wait for the answer to a question that is no longer asked. */
 const SETTLED_MS = 120
 
-/** stands: whether the advice is about what is shown now; what is not stays in sight, marked, until the new one is here. */
-export interface Told {
-  advice: Advice | undefined
+/** stands: whether the advice is about what is shown now; what is not stays in sight, marked, until the new one is here. failed: it does not come. */
+export interface Told<T = Advice> {
+  advice: T | undefined
   stands: boolean
+  failed?: boolean
 }
 
 export function useAdvice(at: MaybeRefOrGetter<Stamped | null>, wish: MaybeRefOrGetter<Wish | null> = null) {
@@ -26,5 +27,6 @@ export function useAdvice(at: MaybeRefOrGetter<Stamped | null>, wish: MaybeRefOr
   return computed<Told>(() => ({
     advice: query.data.value,
     stands: query.data.value !== undefined && !query.isPlaceholderData.value && settled.value === now.value,
+    failed: query.isError.value,
   }))
 }

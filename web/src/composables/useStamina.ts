@@ -2,10 +2,12 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { staminaAdviceQuery, staminaQuery, type Stamped } from '@/api/queries'
-import type { Stamina } from '@/api/types'
+import type { PowerAdvice, Stamina } from '@/api/types'
+import type { Told } from './useAdvice'
 
 export function useStamina(at: MaybeRefOrGetter<Stamped | null>, stamina: MaybeRefOrGetter<Stamina | undefined>) {
   const report = useQuery(computed(() => staminaQuery(toValue(at), toValue(stamina))))
   const advice = useQuery(computed(() => staminaAdviceQuery(toValue(at), toValue(stamina))))
-  return { report: report.data, error: report.error, advice: advice.data, stands: computed(() => !advice.isPlaceholderData.value) }
+  const told = computed<Told<PowerAdvice>>(() => ({ advice: advice.data.value, stands: advice.data.value !== undefined && !advice.isPlaceholderData.value, failed: advice.isError.value }))
+  return { report: report.data, error: report.error, told }
 }

@@ -103,6 +103,11 @@ describe('losses and days', () => {
     expect(shown.get('[role=status]').text()).toContain('Reckoning')
     expect(shown.text()).toContain('ZOOM on BODY')
   })
+  it('say so when no answer comes', () => {
+    shown = mounted(LossesPanel, { assessment, told: { advice: undefined, stands: false, failed: true }, wants: WANTS, names: NAMES, busy: false })
+    expect(shown.get('[role=status]').text()).toContain('did not say')
+    expect(shown.get('[aria-busy]').attributes('aria-busy')).toBe('false')
+  })
   it('tell which lens lives where, and how far a body crops', () => {
     shown = mounted(LossesPanel, { assessment, told, wants: WANTS, names: NAMES, busy: false })
     expect(shown.text()).toContain('ZOOM on BODY')

@@ -2,6 +2,8 @@
 /** What would be gone with what, the four schools side by side, how few packs do, and what banks really give. */
 import { computed } from 'vue'
 import type { PowerAdvice, Storage } from '@/api/types'
+import AdvicePending from '@/components/AdvicePending.vue'
+import type { Told } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
@@ -9,7 +11,7 @@ import * as fmt from '@/format/units'
 import { many } from '@/wording/parts'
 import { gb, pieceName, POWER_SCHOOL, wh } from '@/wording/stamina'
 
-const props = defineProps<{ pictures: Storage; advice: PowerAdvice | undefined; stands: boolean; school: string; names: Names }>()
+const props = defineProps<{ pictures: Storage; told: Told<PowerAdvice>; school: string; names: Names }>()
 const emit = defineEmits<{ school: [school: PowerAdvice['schools'][number]['school']] }>()
 const units = useUnits()
 /** Things that keep nothing are told in one line. */
@@ -33,8 +35,7 @@ function days(dates: readonly string[]): string {
       </tbody>
     </table>
     <p v-if="safe" class="quiet">{{ gone.length ? `Of ${safe} other things` : `Of ${safe} things and bags`}} none would take a picture with it.</p>
-    <p class="label state" role="status">{{ stands ? '' : advice ? 'Reckoning again: packs and schools are of before.' : 'Reckoning packs and schools…' }}</p>
-    <div v-if="advice" :class="{ before: !stands }">
+    <AdvicePending v-slot="{ advice }" :told="told" before="Reckoning again: packs and schools are of before." looking="Reckoning packs and schools…" holds>
       <p v-for="loss in advice.losses" :key="loss.item"><b>{{ names.thing(loss.item) }}</b>, one lost on the first day: {{ loss.types.map((t) => names.thing(t)).join(', ') }} {{ loss.types.length > 1 ? 'run' : 'runs' }} dry after {{ many(loss.days, 'day') }}.</p>
       <h2 class="second">Fewest packs <span class="quiet">that carry every day with your margin</span></h2>
       <table>
@@ -60,7 +61,7 @@ function days(dates: readonly string[]): string {
         <h2 class="second">What a bank gives</h2>
         <p v-for="c in advice.claims" :key="c.item">{{ names.thing(c.item) }} holds {{ wh(c.energy_wh) }}; {{ wh(c.gives_wh) }} reach packs: {{ fmt.figure(c.refills, 1) }} refills of {{ names.thing(c.type) }}, not the {{ fmt.figure(c.claimed) }} that dividing its mAh by the pack's suggests.</p>
       </template>
-    </div>
+    </AdvicePending>
   </div>
 </template>
 
@@ -68,14 +69,6 @@ function days(dates: readonly string[]): string {
 td,
 th {
   padding: 3px 6px 3px 0;
-}
-.state {
-  margin: 0;
-  min-height: 1.4em;
-}
-.before {
-  opacity: 0.55;
-  transition: opacity 120ms 150ms;
 }
 .second {
   margin-top: 12px;

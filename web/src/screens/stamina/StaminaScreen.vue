@@ -38,7 +38,7 @@ const stamina = computed<Stamina | undefined>({
     if (draft.value && value) draft.value.stamina = value
   },
 })
-const { report, advice, stands } = useStamina(at, stamina)
+const { report, told: power } = useStamina(at, stamina)
 const told = useAdvice(at)
 const chosen = ref(0)
 const VIEWS = [
@@ -99,7 +99,7 @@ const WARMER = { min: -15, max: 10 }
             <h1>{{ dayName(report.power.days[chosen]!.date) }} <span class="quiet">{{ draft.days[chosen]!.title }}, {{ fmt.temperature(report.power.days[chosen]!.lowest_c, units) }}</span></h1>
             <DayPanel v-model:day="draft.days[chosen]!" :power="report.power.days[chosen]!" :pictures="report.pictures.days[chosen]!" :patterns="stamina.patterns ?? []" :usual="usual" :errors="errors" :index="chosen" :names="names" />
           </template>
-          <LossSchools v-else-if="view === 'losses'" :pictures="report.pictures" :advice="advice" :stands="stands" :school="stamina.power ?? 'charge-nightly'" :names="names" @school="set({ power: $event })" />
+          <LossSchools v-else-if="view === 'losses'" :pictures="report.pictures" :told="power" :school="stamina.power ?? 'charge-nightly'" :names="names" @school="set({ power: $event })" />
           <SettingsPanel v-else-if="view === 'settings'" v-model="stamina" :errors="errors" :bodies="bodies" :paid="brief?.stakes === 'paid'" />
         </div>
       </aside>

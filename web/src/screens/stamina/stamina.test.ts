@@ -94,7 +94,7 @@ describe('losses and schools', () => {
     claims: [{ item: 'bank', energy_wh: 90, gives_wh: 58.5, type: 'LB-4', refills: 3.656, claimed: 11.25 }],
   } as unknown as PowerAdvice
   it('say what would be gone, how few packs do, and what a bank gives', async () => {
-    shown = mounted(LossSchools, { pictures, advice, school: 'charge-nightly', names: NAMES })
+    shown = mounted(LossSchools, { pictures, told: { advice, stands: true }, school: 'charge-nightly', names: NAMES })
     const text = flat(shown.text())
     expect(text).toContain('RIDGE, with all in itWed 24 Feb, Thu 25 Feb61 GB')
     expect(text).toContain('LB-436+246 g')
