@@ -2,10 +2,11 @@
 
 import random
 from collections.abc import Iterator
+from functools import lru_cache
 from itertools import product
-from typing import Any
+from typing import Any, NamedTuple
 
-from mule.completeness import Requirements
+from mule.completeness import DependencyGraph, Requirements
 from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import (
     Body,
@@ -27,7 +28,7 @@ from mule.gear import (
 from mule.kit import Entry, Kit
 from mule.links import graph_of
 from mule.optics import table_of
-from mule.optics.setups import set_ups
+from mule.optics.setups import SetUp, set_ups
 from mule.plan import Plan
 from mule.power import types_short
 from mule.resilience import serving, survives_any_single_loss
@@ -158,16 +159,14 @@ def kits(plan: Plan) -> Iterator[dict[str, int]]:
         yield fixed | {t.id: n for t, n in zip(free, chosen, strict=True) if n}
 
 
-def allowed(plan: Plan, requirements: Requirements, counts: dict[str, int], limit_g: float) -> bool:
-    """Whether a set of things is a kit at all, said as plainly as can be."""
+def _allowed(plan: Plan, counts: dict[str, int]) -> bool:
+    """Whether marks and policies let a set of things be, said as plainly as can be."""
     gear, marks = plan.items, plan.trip.marks
-    if sum(gear[i].mass_g * n for i, n in counts.items()) > limit_g + 1e-9:
-        return False
     if not set(marks.must_take) <= set(counts) or set(marks.must_leave) & set(counts):
         return False
     if any(len(set(slot.items) & set(counts)) > 1 for slot in marks.slots):
         return False
-    return _follows(plan, [gear[i] for i in counts for _ in range(counts[i])]) and _complete(plan, requirements, counts)
+    return _follows(plan, [gear[i] for i in counts for _ in range(counts[i])])
 
 
 def _follows(plan: Plan, things: list[Gear]) -> bool:
@@ -190,30 +189,47 @@ def _follows(plan: Plan, things: list[Gear]) -> bool:
     return fits_lenses and (policies.second_body == "any" or fits_bodies[policies.second_body])
 
 
-def _complete(plan: Plan, requirements: Requirements, counts: dict[str, int]) -> bool:
-    """No orphan, no link missing that something owned could give, packs for each that eats them."""
+def _linked(plan: Plan, graph: DependencyGraph, loaded: frozenset[str]) -> bool:
+    """No orphan, no link missing that something owned could give."""
     fixed = plan.kit.loaded()
     everything = set(plan.items)
-    for item, need in requirements.unmet:
-        could = any(requirements.graph.gives(key, everything, but=item) for key in need.keys)
+    for item, need in Requirements(graph, loaded).unmet:
+        could = any(graph.gives(key, everything, but=item) for key in need.keys)
         if item not in fixed and (need.sort == "purpose" or could):
             return False
-    eaters = sum(
-        n for i, n in counts.items() if getattr(plan.items[i], "battery_type", None) == "P" and i.startswith("b")
-    )
-    packs = [t for t in plan.gear if t.kind == "battery"]
-    return not packs or sum(counts.get(t.id, 0) for t in packs) >= eaters
+    return True
+
+
+def _eaters(plan: Plan, counts: dict[str, int]) -> int:
+    """How many packs the cameras ask for, one each."""
+    gear = plan.items
+    return sum(n for i, n in counts.items() if i.startswith("b") and getattr(gear[i], "battery_type", None) == "P")
 
 
 def value(plan: Plan, counts: dict[str, int]) -> tuple[float, float, float]:
     """Score, steady share and grams of a kit."""
+    return _value(plan, _seen_by(plan, frozenset(counts)), counts)
+
+
+class Seen(NamedTuple):
+    """What a set of things sees of the brief. ways: by want, what serves it."""
+
+    score: float
+    ways: tuple[list[frozenset[str]], ...]
+
+
+def _seen_by(plan: Plan, loaded: frozenset[str]) -> Seen:
+    table = table_of([t for t in plan.gear if t.id in loaded], plan.trip.wants)
+    return Seen(table.score(), tuple(serving(table)))
+
+
+def _value(plan: Plan, seen: Seen, counts: dict[str, int]) -> tuple[float, float, float]:
     wants = plan.trip.wants
-    table = table_of([plan.items[i] for i in counts], wants)
     steady = sum(
-        w.importance for w, ways in zip(wants, serving(table), strict=True) if survives_any_single_loss(ways, counts)
+        w.importance for w, ways in zip(wants, seen.ways, strict=True) if survives_any_single_loss(ways, counts)
     )
     grams = sum(plan.items[i].mass_g * n for i, n in counts.items())
-    return table.score(), steady / sum(w.importance for w in wants), grams
+    return seen.score, steady / sum(w.importance for w in wants), grams
 
 
 def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
@@ -222,24 +238,34 @@ def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
     Where none lasts, the best of those that do not.
     """
     graph = graph_of(plan)
-    found: list[tuple[float, float, float]] = []
-    short: list[tuple[float, float, float]] = []
+    masses = {t.id: t.mass_g for t in plan.gear}
+    packs = {t.id for t in plan.gear if t.kind == "battery"}
+    # How many come along differs between kits of the same things by their packs alone: what does not hang on those is
+    # worked out once for each set; None: no kit however many packs there are.
+    known: dict[frozenset[str], tuple[int, Seen] | None] = {}
+    found = []
     for counts in kits(plan):
-        if sum(plan.items[i].mass_g * n for i, n in counts.items()) > limit_g + 1e-9:
+        if sum(masses[i] * n for i, n in counts.items()) > limit_g + 1e-9:
             continue
-        if not allowed(plan, Requirements(graph, counts), counts, limit_g):
+        loaded = frozenset(counts)
+        if loaded not in known:
+            ok = _allowed(plan, counts) and _linked(plan, graph, loaded) and _asks_met(plan, loaded)
+            ok = ok and _gapless(plan, loaded)
+            known[loaded] = (_eaters(plan, counts), _seen_by(plan, loaded)) if ok else None
+        if (one := known[loaded]) is None:
             continue
-        if _asks_met(plan, counts) and _gapless(plan, counts):
-            made = value(plan, counts)
-            if made[0] > 0:
-                (found if lasts(plan, counts) else short).append(made)
-    found = found or short
+        eaters, seen = one
+        if seen.score > 0 and (not packs or sum(counts.get(i, 0) for i in packs) >= eaters):
+            found.append((_value(plan, seen, counts), counts))
+    found.sort(key=lambda one: -one[0][0])
+    top = next((made[0] for made, counts in found if lasts(plan, counts)), None)
+    if top is not None:
+        found = [one for one in found if one[0][0] >= top - SAME and lasts(plan, one[1])]
     if not found:
         return None
-    top = max(score for score, _, _ in found)
-    rest = [f for f in found if f[0] >= top - SAME]
-    steady = max(f[1] for f in rest)
-    return min((f for f in rest if f[1] >= steady - 1e-9), key=lambda f: f[2])
+    rest = [made for made, _ in found if made[0] >= found[0][0][0] - SAME]
+    steady = max(made[1] for made in rest)
+    return min((made for made in rest if made[1] >= steady - 1e-9), key=lambda made: made[2])
 
 
 def lasts(plan: Plan, counts: dict[str, int]) -> bool:
@@ -267,7 +293,7 @@ def lasts(plan: Plan, counts: dict[str, int]) -> bool:
     return True
 
 
-def _asks_met(plan: Plan, counts: dict[str, int]) -> bool:
+def _asks_met(plan: Plan, loaded: frozenset[str]) -> bool:
     """Where a lens sees a want that asks for ND 6, the filter is on one that does, if all of it is owned."""
     for want in plan.trip.wants:
         if not want.effects:
@@ -276,9 +302,14 @@ def _asks_met(plan: Plan, counts: dict[str, int]) -> bool:
         others = [i for i in ("fifty", "tele", "old", "pocket") if i in plan.items and _sees(plan, i, want)]
         ways = [{"normal", "nd"} if i == "normal" else {"wide", "ring", "nd"} for i in seeing]
         ways = [way for way in ways if way <= set(plan.items)]
-        if ways and any(i in counts for i in (*seeing, *others)) and not any(way <= set(counts) for way in ways):
+        if ways and any(i in loaded for i in (*seeing, *others)) and not any(way <= loaded for way in ways):
             return False
     return True
+
+
+@lru_cache(1)
+def _all_set_ups(plan: Plan) -> list[SetUp]:
+    return list(set_ups(plan.gear))
 
 
 def _sees(plan: Plan, item: str, want: Want) -> bool:
@@ -288,13 +319,13 @@ def _sees(plan: Plan, item: str, want: Want) -> bool:
         and made.converter is None
         and made.low_mm <= want.focal_max_mm
         and made.high_mm >= want.focal_min_mm
-        for made in set_ups(plan.gear)
+        for made in _all_set_ups(plan)
         if (made.lens or made.body) == item
     )
 
 
-def _gapless(plan: Plan, counts: dict[str, int]) -> bool:
+def _gapless(plan: Plan, loaded: frozenset[str]) -> bool:
     if plan.trip.policies.gaps == "allowed":
         return True
-    table = table_of([plan.items[i] for i in counts], plan.trip.wants)
+    table = table_of([plan.items[i] for i in loaded], plan.trip.wants)
     return bool(table.parts) and bool((table.cells() >= 0.5).all())
