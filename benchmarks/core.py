@@ -21,8 +21,8 @@ _DEMO = Path(__file__).parents[1] / "demo"
 def edited(start: Plan, count: int) -> list[Plan]:
     """The plan after one more edit each, loading and leaving in turn: every third a piece of optics, else no bags."""
     chance = random.Random(SEED)
-    optics = [t for t in start.gear if isinstance(t, OPTICAL)]
-    rest = [t for t in start.gear if not isinstance(t, (*OPTICAL, Bag, Insert))]
+    optics: list[Gear] = [t for t in start.gear if isinstance(t, OPTICAL)]
+    rest: list[Gear] = [t for t in start.gear if not isinstance(t, (*OPTICAL, Bag, Insert))]
     return list(_walk(start, count, chance, (optics, rest, rest)))
 
 

@@ -93,7 +93,7 @@ def plan(size: int, loaded: int = 40, want_count: int = 12, day_count: int = 9) 
     bags = [t for t in gear if t.kind == "bag"][:2]
     optics = [t for t in gear if isinstance(t, Body)][:2] + [t for t in gear if isinstance(t, Lens)][:6]
     converters = [t for t in gear if t.kind == "teleconverter"][:1]
-    chosen = [*bags, *optics, *converters]
+    chosen: list[Gear] = [*bags, *optics, *converters]
     taken = {t.id for t in chosen}
     chosen += [t for t in gear if t.id not in taken and t.kind not in ("body", "lens", "bag", "teleconverter")]
     people = ("ines", "marit")

@@ -15,7 +15,7 @@ from playwright.sync_api import Page
 from benchmarks.lockers import plan
 from benchmarks.timing import p50, p95, samples_ms
 from mule.plan import write
-from tests.site import ROOT, WINDOW, chromium, free_port, served, wait_for
+from tests.site import ROOT, WHOLE, WINDOW, chromium, free_port, served, wait_for
 
 
 class _Client:
@@ -69,7 +69,8 @@ def _toggled(client: _Client, kit: str, item: str) -> dict[str, float]:
 
 @contextmanager
 def _page() -> Iterator[Page]:
-    with chromium() as browser:
+    # Always the same browser: a figure of another one would be another figure.
+    with chromium(WHOLE) as browser:
         yield browser.new_page(viewport=WINDOW)
 
 

@@ -1,6 +1,7 @@
 """Power and pictures day by day: a long trip with much of everything, and a very long one."""
 
 from datetime import date, timedelta
+from typing import Any
 
 from benchmarks.timing import p50, p95, samples_ms
 from mule.finding import AsPiece, InBag, PieceKind
@@ -15,7 +16,7 @@ _SMALL = Box(length_mm=80, width_mm=50, height_mm=30)
 
 def _gear() -> list[tuple[Gear, int]]:
     """4 bodies of two sorts, 24 packs, 3 chargers, 2 banks, 20 cards, 3 drives, a laptop and what joins them."""
-    common = {"mass_g": 100.0, "size": _SMALL}
+    common: dict[str, Any] = {"mass_g": 100.0, "size": _SMALL}
     bodies = [
         Body(
             id=f"body-{i}",
@@ -48,7 +49,8 @@ def _gear() -> list[tuple[Gear, int]]:
     )
     reader = Reader(id="reader", name="Reader", card_types=("SD",), plug="USB-C", speed_mb_s=250, **common)
     plug = Link(id="plug", name="Plug", from_plug="C", to_ports=("USB-C", "USB-C"), rating_w=65, **common)
-    one = [(thing, 1) for thing in (*bodies, *chargers, laptop, reader, plug)]
+    single: list[Gear] = [*bodies, *chargers, laptop, reader, plug]
+    one = [(thing, 1) for thing in single]
     return [*one, *((pack, 12) for pack in packs), (bank, 2), (card, 20), (drive, 3)]
 
 

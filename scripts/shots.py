@@ -8,7 +8,7 @@ sys.path.insert(0, str(ROOT))
 
 from playwright.sync_api import Page  # noqa: E402
 
-from tests.site import WINDOW, chromium, served  # noqa: E402  the root is on the path first
+from tests.site import PHONE, WINDOW, chromium, served  # noqa: E402  the root is on the path first
 
 TARGET = ROOT / "docs" / "screenshots"
 
@@ -35,7 +35,6 @@ SHOTS: tuple[tuple[str, str, str, tuple[str, ...]], ...] = (
 )
 # Used standing, in gloves.
 ON_THE_PHONE = {"trail"}
-PHONE = {"width": 390, "height": 844}
 
 
 def _prefer(page: Page, theme: str) -> None:

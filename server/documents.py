@@ -43,7 +43,7 @@ Doc = TypeVar("Doc", bound=Document)
 
 def find(model: type[Doc], owner: Any, slug: str, what: str) -> Doc:
     """The owner's document. Raises NotFound, also for somebody else's."""
-    row = model.objects.filter(owner=owner, slug=slug).first()  # type: ignore[attr-defined]
+    row: Doc | None = model.objects.filter(owner=owner, slug=slug).first()  # type: ignore[attr-defined]
     if row is None:
         raise NotFound(what, slug)
     return row

@@ -1,4 +1,4 @@
-"""Marks that say how tests may run together."""
+"""Marks that say how tests may run together: with ``--dist loadgroup`` tests of one group run one after the other."""
 
 import pytest
 
@@ -6,6 +6,12 @@ import pytest
 SOLVERS = {
     "mule": ("choosing", "choosing_room", "foam", "gate", "packing", "packout", "solving"),
     "server": ("choice", "field", "foam", "paper", "stow"),
+}
+# Of these never two beside each other: each search has all of a processor.
+GROUPED = {
+    "mule": ("foam", "gate", "packing", "packout", "solving"),
+    "server": SOLVERS["server"],
+    "journeys": ("choice", "gate", "stow"),
 }
 
 
@@ -17,3 +23,5 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
             item.add_marker("journey")
         if name in SOLVERS.get(floor, ()):
             item.add_marker("solver")
+        if name in GROUPED.get(floor, ()):
+            item.add_marker(pytest.mark.xdist_group("search"))

@@ -2,7 +2,7 @@
 
 from hypothesis import strategies as st
 
-from mule.gear import Body, Lens
+from mule.gear import Body, Gear, Lens
 from mule.trip import Trait, TraitWish, Want
 from tests import cast
 
@@ -61,7 +61,7 @@ def wants(draw: st.DrawFn, id_: str) -> Want:
 
 
 @st.composite
-def optics(draw: st.DrawFn) -> list[Body | Lens]:
+def optics(draw: st.DrawFn) -> list[Gear]:
     """One to two bodies, up to four lenses, both converters and the adapter."""
     made = [draw(bodies(f"body-{i}")) for i in range(draw(st.integers(1, 2)))]
     glass = [draw(lenses(f"lens-{i}")) for i in range(draw(st.integers(0, 4)))]

@@ -1,7 +1,7 @@
 """Tiny seeded lockers, and the plainest way to choose from one: try every set of things."""
 
 import random
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from functools import lru_cache
 from itertools import product
 from typing import Any, NamedTuple
@@ -29,6 +29,7 @@ from mule.kit import Entry, Kit
 from mule.links import graph_of
 from mule.optics import table_of
 from mule.optics.setups import SetUp, set_ups
+from mule.optics.table import Parts
 from mule.plan import Plan
 from mule.power import types_short
 from mule.resilience import serving, survives_any_single_loss
@@ -82,7 +83,10 @@ def tiny(seed: int) -> tuple[Plan, float]:
 
 def _gear(chance: random.Random) -> list[Any]:
     slots = (CardSlot(card_type="SD"),)
-    grams = lambda low, high: float(chance.randint(low, high))  # noqa: E731
+
+    def grams(low: int, high: int) -> float:
+        return float(chance.randint(low, high))
+
     twin_mp = chance.choice([24, 45])
     return [
         cast.body("b1", mass_g=grams(400, 900), megapixels=twin_mp, battery_type="P", slots=slots),
@@ -215,7 +219,7 @@ class Seen(NamedTuple):
     """What a set of things sees of the brief. ways: by want, what serves it."""
 
     score: float
-    ways: tuple[list[frozenset[str]], ...]
+    ways: tuple[Sequence[Parts], ...]
 
 
 def _seen_by(plan: Plan, loaded: frozenset[str]) -> Seen:

@@ -48,6 +48,6 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 900 },
   server: { port: 5173, proxy: { '/api': 'http://127.0.0.1:8000' } },
-  // Files that mount components ask for jsdom in their first line.
-  test: { environment: 'node', server: { deps: { inline: ['vuetify'] } } },
+  // Files that mount components ask for jsdom in their first line. Modules are read once for all: no test replaces one.
+  test: { environment: 'node', isolate: false, unstubGlobals: true, server: { deps: { inline: ['vuetify'] } } },
 })

@@ -1,5 +1,7 @@
 """Endpoints of the session."""
 
+from typing import Any
+
 from django.conf import settings
 from django.contrib.auth import login, logout
 from django.http import HttpRequest
@@ -10,6 +12,7 @@ from ninja.utils import check_csrf
 
 from server.accounts import services
 from server.accounts.schemas import Credentials, PreferencesBody, SessionOut
+from server.accounts.signed_in import SignedInRequest
 from server.demo.services import DEMO_NAME, demo_user
 
 router = Router()
@@ -23,12 +26,14 @@ def same_site(request: HttpRequest) -> bool:
 def _session(request: HttpRequest) -> SessionOut:
     user = request.user
     kept = services.preferences(user) if user.is_authenticated else None
+    taste: dict[str, Any] = {"units": "metric", "theme": "day"}
+    if kept:
+        taste = {"units": kept.units, "theme": kept.theme}
     return SessionOut(
         name=user.username if user.is_authenticated else None,
         demo_mode=settings.DEMO_MODE,
         in_demo=user.is_authenticated and user.username == DEMO_NAME,
-        units=kept.units if kept else "metric",
-        theme=kept.theme if kept else "day",
+        **taste,
     )
 
 
@@ -70,7 +75,7 @@ def step_into_demo(request: HttpRequest) -> SessionOut:
 
 
 @router.put("/preferences", response=SessionOut)
-def save_preferences(request: HttpRequest, payload: PreferencesBody) -> SessionOut:
+def save_preferences(request: SignedInRequest, payload: PreferencesBody) -> SessionOut:
     """Keep units and theme."""
     kept = services.preferences(request.user)
     kept.units, kept.theme = payload.units, payload.theme

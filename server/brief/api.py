@@ -1,11 +1,11 @@
 """Endpoints of the helpers. They store nothing."""
 
-from django.http import HttpRequest
 from ninja import Router, Schema
 
 from mule.filters import Darkening, darken, stops_needed
 from mule.gear import Filter
 from mule.trip.sets import SETS, WantSet
+from server.accounts.signed_in import SignedInRequest
 from server.brief.schemas import Times, TypedWant, WantFigures
 from server.locker.convert import locker_of
 
@@ -20,13 +20,13 @@ class Darkenings(Schema):
 
 
 @router.get("/want-sets", response=list[WantSet])
-def want_sets(request: HttpRequest) -> list[WantSet]:
+def want_sets(request: SignedInRequest) -> list[WantSet]:
     """Ready-made sets of wants."""
     return list(SETS)
 
 
 @router.post("/want", response=WantFigures)
-def figure_want(request: HttpRequest, payload: TypedWant) -> WantFigures:
+def figure_want(request: SignedInRequest, payload: TypedWant) -> WantFigures:
     """What a subject and an output ask for."""
     low, high = payload.subject.focal_mm() if payload.subject else (None, None)
     pixels = payload.output.megapixels() if payload.output else None
@@ -34,7 +34,7 @@ def figure_want(request: HttpRequest, payload: TypedWant) -> WantFigures:
 
 
 @router.post("/exposure", response=Darkenings)
-def expose(request: HttpRequest, payload: Times) -> Darkenings:
+def expose(request: SignedInRequest, payload: Times) -> Darkenings:
     """Stops between two times, and the owned neutral densities that take them."""
     owned = [thing for thing in locker_of(request.user) if isinstance(thing, Filter)]
     return Darkenings(

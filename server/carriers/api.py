@@ -1,10 +1,10 @@
 """Endpoints of the carriers."""
 
-from django.http import HttpRequest
 from ninja import Router, Status
 
 from mule.carriers import USUAL, Restriction
 from mule.carriers import Carrier as CarrierValue
+from server.accounts.signed_in import SignedInRequest
 from server.carriers import services
 from server.carriers.models import Carrier
 from server.carriers.patterns import PATTERNS
@@ -18,37 +18,37 @@ def _out(row: Carrier) -> CarrierOut:
 
 
 @router.get("", response=list[CarrierOut])
-def list_carriers(request: HttpRequest) -> list[CarrierOut]:
+def list_carriers(request: SignedInRequest) -> list[CarrierOut]:
     """All carriers of yours."""
     return [_out(row) for row in services.carriers(request.user)]
 
 
 @router.get("/patterns", response=list[CarrierValue])
-def list_patterns(request: HttpRequest) -> list[CarrierValue]:
+def list_patterns(request: SignedInRequest) -> list[CarrierValue]:
     """Generic patterns to start from."""
     return list(PATTERNS)
 
 
 @router.get("/usual-restrictions", response=list[Restriction])
-def list_usual_restrictions(request: HttpRequest) -> list[Restriction]:
+def list_usual_restrictions(request: SignedInRequest) -> list[Restriction]:
     """What carriers usually say of restricted things."""
     return list(USUAL)
 
 
 @router.post("", response={201: CarrierOut})
-def add_carrier(request: HttpRequest, payload: NewCarrier) -> Status[CarrierOut]:
+def add_carrier(request: SignedInRequest, payload: NewCarrier) -> Status[CarrierOut]:
     """Add a carrier."""
     return Status(201, _out(services.add(request.user, payload.carrier)))
 
 
 @router.put("/{slug}", response=CarrierOut)
-def change_carrier(request: HttpRequest, slug: str, payload: ChangedCarrier) -> CarrierOut:
+def change_carrier(request: SignedInRequest, slug: str, payload: ChangedCarrier) -> CarrierOut:
     """Store an edited carrier."""
     return _out(services.replace(request.user, slug, payload.version, payload.carrier))
 
 
 @router.delete("/{slug}", response={204: None})
-def remove_carrier(request: HttpRequest, slug: str) -> Status[None]:
+def remove_carrier(request: SignedInRequest, slug: str) -> Status[None]:
     """Remove a carrier."""
     services.remove(request.user, slug)
     return Status(204, None)

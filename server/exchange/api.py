@@ -3,7 +3,7 @@
 import json
 from typing import Any, Literal
 
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpResponse
 from ninja import File, Form, Query, Router, Schema, Status, UploadedFile
 
 from mule.advise import review
@@ -12,6 +12,7 @@ from mule.field import fold
 from mule.gear import Bag
 from mule.packing.foam import CaseFit, Foam, FoamWish, compare_cases, cut_foam
 from mule.plan import MAX_BYTES, Plan, read, write
+from server.accounts.signed_in import SignedInRequest
 from server.errors import NotFound, TooLarge
 from server.exchange.calendar import calendar_of
 from server.exchange.foam_files import dxf, pages, svg
@@ -32,14 +33,14 @@ router = Router()
 
 
 @router.get("/plans/{slug}/{kit}")
-def export(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
+def export(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """The plan of a trip with all its kits, what was noted and what its pictures say, as a file."""
     return _file(
         write(export_plan(services.find_kit(request.user, slug, kit))), "application/json", f"{slug}.plan.json"
     )
 
 
-def _hard_case(request: HttpRequest, slug: str, kit: str, bag: str) -> Plan:
+def _hard_case(request: SignedInRequest, slug: str, kit: str, bag: str) -> Plan:
     """The plan of a kit in which a bag is loaded. Raises NotFound for one that is not."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     if bag not in plan.loaded or not isinstance(plan.items[bag], Bag):
@@ -48,14 +49,14 @@ def _hard_case(request: HttpRequest, slug: str, kit: str, bag: str) -> Plan:
 
 
 @router.get("/foam/{slug}/{kit}/{bag}", response=Foam)
-def cut(request: HttpRequest, slug: str, kit: str, bag: str, wish: Query[FoamWish]) -> Foam:
+def cut(request: SignedInRequest, slug: str, kit: str, bag: str, wish: Query[FoamWish]) -> Foam:
     """A cutting plan for the foam of a hard case, layer by layer."""
     plan = _hard_case(request, slug, kit, bag)
     return cut_foam(plan.items, plan.kit, bag, wish)
 
 
 @router.get("/foam/{slug}/{kit}/{bag}/cases", response=list[CaseFit])
-def cases(request: HttpRequest, slug: str, kit: str, bag: str, wish: Query[FoamWish]) -> list[CaseFit]:
+def cases(request: SignedInRequest, slug: str, kit: str, bag: str, wish: Query[FoamWish]) -> list[CaseFit]:
     """The same things in every hard case of the locker."""
     plan = _hard_case(request, slug, kit, bag)
     return list(compare_cases(plan.items, plan.kit, bag, wish))
@@ -63,7 +64,7 @@ def cases(request: HttpRequest, slug: str, kit: str, bag: str, wish: Query[FoamW
 
 @router.get("/foam/{slug}/{kit}/{bag}/file/{form}")
 def foam_file(
-    request: HttpRequest, slug: str, kit: str, bag: str, form: Literal["svg", "dxf", "a4"], wish: Query[FoamWish]
+    request: SignedInRequest, slug: str, kit: str, bag: str, form: Literal["svg", "dxf", "a4"], wish: Query[FoamWish]
 ) -> HttpResponse:
     """The cutting plan to scale: SVG, DXF, or A4 pages to print."""
     plan = _hard_case(request, slug, kit, bag)
@@ -79,7 +80,7 @@ def foam_file(
     response={201: TripOut},
     openapi_extra={"requestBody": {"content": {"application/json": {"schema": {"type": "object"}}}, "required": True}},
 )
-def bring_in(request: HttpRequest) -> Status[TripOut]:
+def bring_in(request: SignedInRequest) -> Status[TripOut]:
     """Import a plan file as a new trip: all of it, or nothing."""
     raw = request.read(MAX_BYTES + 1)
     if len(raw) > MAX_BYTES:
@@ -95,7 +96,7 @@ def _file(raw: bytes | str, content_type: str, name: str) -> HttpResponse:
 
 
 @router.get("/paper/{slug}/{kit}/{part}.pdf")
-def paper(request: HttpRequest, slug: str, kit: str, part: Literal["sheet", "list", "labels"]) -> HttpResponse:
+def paper(request: SignedInRequest, slug: str, kit: str, part: Literal["sheet", "list", "labels"]) -> HttpResponse:
     """Paper to take along: the load sheet, the pack list, labels for bags."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     if part == "sheet":
@@ -107,7 +108,7 @@ def paper(request: HttpRequest, slug: str, kit: str, part: Literal["sheet", "lis
 
 
 @router.get("/calendar/{slug}/{kit}.ics")
-def calendar(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
+def calendar(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """Dates to keep: charge, fetch, copy, bring back."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     return _file(calendar_of(plan, list_for(plan)), "text/calendar; charset=utf-8", f"{slug}.ics")
@@ -126,7 +127,7 @@ def _written(rows: Rows, name: str, form: Literal["csv", "xlsx"]) -> HttpRespons
 
 
 @router.get("/tables/{slug}/{kit}/{name}.{form}")
-def table(request: HttpRequest, slug: str, kit: str, name: str, form: Literal["csv", "xlsx"]) -> HttpResponse:
+def table(request: SignedInRequest, slug: str, kit: str, name: str, form: Literal["csv", "xlsx"]) -> HttpResponse:
     """A list of a trip as CSV or a spreadsheet: kit, pack-out, tasks, days, log or used."""
     if name not in LISTS:
         raise NotFound("list", name)
@@ -139,7 +140,7 @@ def table(request: HttpRequest, slug: str, kit: str, name: str, form: Literal["c
 
 
 @router.get("/locker.{form}")
-def locker_table(request: HttpRequest, form: Literal["csv", "xlsx"]) -> HttpResponse:
+def locker_table(request: SignedInRequest, form: Literal["csv", "xlsx"]) -> HttpResponse:
     """The whole locker as CSV or a spreadsheet, with titles that an import reads."""
     return _written(locker_rows(locker_of(request.user)), "locker", form)
 
@@ -164,14 +165,14 @@ def _matched(text: str) -> dict[str, str]:
 
 
 @router.post("/locker/preview", response=Preview)
-def preview_gear(request: HttpRequest, file: File[UploadedFile], matched: Form[str] = "") -> Preview:
+def preview_gear(request: SignedInRequest, file: File[UploadedFile], matched: Form[str] = "") -> Preview:
     """What a table would bring into the locker: columns matched, each row looked at. Nothing is stored."""
     return preview(file.name or "", file.read(), _matched(matched) or None)
 
 
 @router.post("/locker/table", response={201: BroughtIn})
 def import_gear(
-    request: HttpRequest, file: File[UploadedFile], matched: Form[str], leave_bad: Form[bool] = False
+    request: SignedInRequest, file: File[UploadedFile], matched: Form[str], leave_bad: Form[bool] = False
 ) -> Status[BroughtIn]:
     """Bring a table into the locker: all of it or nothing; bad rows are left out only when asked."""
     count = bring_in_gear(request.user, file.name or "", file.read(), _matched(matched), leave_bad=leave_bad)

@@ -77,9 +77,10 @@ def dxf(foam: Foam) -> str:
     Drawings of this kind count y upwards: everything is turned over, so that it looks as it does in the SVG.
     """
     # Loading it takes most of a second, and hardly anybody cuts foam: the app starts without it.
-    import ezdxf  # noqa: PLC0415
+    from ezdxf import units  # noqa: PLC0415
+    from ezdxf.filemanagement import new  # noqa: PLC0415
 
-    drawing = ezdxf.new("R2010", units=ezdxf.units.MM)
+    drawing = new("R2010", units=units.MM)
     space = drawing.modelspace()
     wide, high = foam.size_mm
     for index, layer in enumerate(foam.layers):

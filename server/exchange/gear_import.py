@@ -5,7 +5,7 @@ common; the preview says which. Masses from a table are stated, not measured.
 """
 
 import re
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -142,7 +142,8 @@ def _row(number: int, row: Mapping[str, Any], by: Mapping[str, str]) -> tuple[Ro
     data: dict[str, Any] = {}
     for field, value in told.items():
         try:
-            data[field] = READ.get(field, text_of)(value, by[field])
+            read: Callable[[Any, str], Any] = READ.get(field, text_of)
+            data[field] = read(value, by[field])
         except (ValueError, OverflowError):
             problems.append(RowProblem(column=by[field], value=shorten(value), rule=RULE.get(field, "text")))
     name = str(data.get("name", ""))

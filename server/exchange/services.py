@@ -74,7 +74,7 @@ def _bring_in(
         slug = free_slug(taken, id_)
         taken.add(slug)
         ids[id_] = slug
-        extra = {"kind": value.kind} if model is Thing else {}
+        extra = {} if isinstance(value, CarrierValue) else {"kind": value.kind}
         spec = value.model_dump(mode="json") | {"id": slug}
         rows.append(model(owner=owner, slug=slug, name=value.name, spec=spec, **extra))
     model.objects.bulk_create(rows)

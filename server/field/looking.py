@@ -1,7 +1,7 @@
 """Verbs of coming home: read pictures, look back, and what other trips say of the same things."""
 
 from collections.abc import Iterable, Sequence
-from typing import BinaryIO
+from typing import IO
 
 from django.contrib.auth.models import User
 
@@ -43,7 +43,7 @@ def _key(frame: Frame) -> tuple[str, str]:
     return frame.name, frame.taken.isoformat() if frame.taken else ""
 
 
-def take_pictures(owner: User, slug: str, files: Iterable[tuple[str, BinaryIO]]) -> ReadPictures:
+def take_pictures(owner: User, slug: str, files: Iterable[tuple[str, IO[bytes]]]) -> ReadPictures:
     """Reads the metadata of files into a trip. Odd files are named; the others come in. Raises NotFound."""
     trip = find(Trip, owner, slug, "trip")
     odd: list[Odd] = []

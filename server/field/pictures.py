@@ -12,7 +12,7 @@ from collections.abc import Callable, Iterable, Iterator, Mapping
 from datetime import datetime
 from itertools import islice
 from pathlib import PurePosixPath
-from typing import Any, BinaryIO
+from typing import IO, Any
 
 import exifread
 from ninja import Schema
@@ -42,7 +42,7 @@ class Odd(Schema):
     rule: str
 
 
-def read_files(files: Iterable[tuple[str, BinaryIO]]) -> Iterator[Frame | Odd]:
+def read_files(files: Iterable[tuple[str, IO[bytes]]]) -> Iterator[Frame | Odd]:
     """Frames of pictures, of ZIPs of pictures, and of tables of metadata, one after the other."""
     for name, file in files:
         plain = plain_name(name)
@@ -60,7 +60,7 @@ def plain_name(name: str) -> str:
     return re.sub(r"[\x00-\x1f]", "", name.replace("\\", "/").rsplit("/", 1)[-1])[:200] or "unnamed"
 
 
-def _zip(name: str, file: BinaryIO) -> Iterator[Frame | Odd]:
+def _zip(name: str, file: IO[bytes]) -> Iterator[Frame | Odd]:
     try:
         whole = zipfile.ZipFile(file)
     except (zipfile.BadZipFile, ValueError):
@@ -155,7 +155,7 @@ _COLUMNS: Mapping[str, tuple[str, ...]] = {
 }
 
 
-def _table(name: str, file: BinaryIO) -> Iterator[Frame | Odd]:
+def _table(name: str, file: IO[bytes]) -> Iterator[Frame | Odd]:
     raw = file.read()
     try:
         rows = _json(raw) if name.lower().endswith(".json") else list(rows_of(name, raw))

@@ -63,8 +63,9 @@ def _parsed(line: bytes) -> float | Literal["overload"] | None:
     if told.get("state") == "overload":
         return "overload"
     grams, tare = told.get("grams"), told.get("tare", 0)
-    numbers = isinstance(grams, int | float) and isinstance(tare, int | float)
-    if not numbers or isinstance(grams, bool) or not isfinite(grams) or not 0 <= grams - tare <= MOST_G:
+    if isinstance(grams, bool) or not isinstance(grams, int | float) or not isinstance(tare, int | float):
+        return None
+    if not isfinite(grams) or not 0 <= grams - tare <= MOST_G:
         return None
     return float(grams - tare)
 

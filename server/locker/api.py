@@ -1,9 +1,9 @@
 """Endpoints of the locker."""
 
-from django.http import HttpRequest
 from ninja import Router, Status
 
 from mule.gear import Gear
+from server.accounts.signed_in import SignedInRequest
 from server.locker import services
 from server.locker.convert import gear_of, typical
 from server.locker.models import Thing
@@ -17,43 +17,43 @@ def _out(row: Thing) -> ThingOut:
 
 
 @router.get("/things", response=list[ThingOut])
-def list_things(request: HttpRequest) -> list[ThingOut]:
+def list_things(request: SignedInRequest) -> list[ThingOut]:
     """Everything in the locker."""
     return [_out(row) for row in services.things(request.user)]
 
 
 @router.post("/things", response={201: ThingOut})
-def add_thing(request: HttpRequest, payload: NewThing) -> Status[ThingOut]:
+def add_thing(request: SignedInRequest, payload: NewThing) -> Status[ThingOut]:
     """Add a thing."""
     return Status(201, _out(services.add(request.user, payload.thing)))
 
 
 @router.put("/things/{slug}", response=ThingOut)
-def change_thing(request: HttpRequest, slug: str, payload: ChangedThing) -> ThingOut:
+def change_thing(request: SignedInRequest, slug: str, payload: ChangedThing) -> ThingOut:
     """Store an edited thing."""
     return _out(services.replace(request.user, slug, payload.version, payload.thing))
 
 
 @router.post("/things/{slug}/weigh-in", response=ThingOut)
-def weigh_in(request: HttpRequest, slug: str, payload: WeighIn) -> ThingOut:
+def weigh_in(request: SignedInRequest, slug: str, payload: WeighIn) -> ThingOut:
     """Store what the scale said."""
     return _out(services.weigh_in(request.user, slug, payload.version, payload.mass_g))
 
 
 @router.delete("/things/{slug}", response={204: None})
-def remove_thing(request: HttpRequest, slug: str) -> Status[None]:
+def remove_thing(request: SignedInRequest, slug: str) -> Status[None]:
     """Take a thing out of the locker."""
     services.remove(request.user, slug)
     return Status(204, None)
 
 
 @router.get("/typical", response=list[Gear])
-def list_typical(request: HttpRequest) -> list[Gear]:
+def list_typical(request: SignedInRequest) -> list[Gear]:
     """The typical gear table."""
     return list(typical().values())
 
 
 @router.post("/from-typical", response={201: ThingOut})
-def add_from_typical(request: HttpRequest, payload: FromTypical) -> Status[ThingOut]:
+def add_from_typical(request: SignedInRequest, payload: FromTypical) -> Status[ThingOut]:
     """Add a typical thing."""
     return Status(201, _out(services.add_typical(request.user, payload.typical, payload.count)))

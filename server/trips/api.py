@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from itertools import count
 
-from django.http import HttpRequest, HttpResponse, StreamingHttpResponse
+from django.http import HttpResponse, StreamingHttpResponse
 from ninja import Router, Status
 
 from mule.advise import Advice, advise
@@ -22,6 +22,7 @@ from mule.packing import Looking, Stowage, stow
 from mule.plan import Plan
 from mule.power import PowerAdvice, advise_power
 from mule.stamina import in_short, last, power_case
+from server.accounts.signed_in import SignedInRequest
 from server.answers import written
 from server.locker.convert import gear_of
 from server.locker.schemas import ThingOut
@@ -80,32 +81,32 @@ def _told(edited: services.Edited) -> KitState:
 
 
 @router.get("", response=list[TripOut])
-def list_trips(request: HttpRequest) -> list[TripOut]:
+def list_trips(request: SignedInRequest) -> list[TripOut]:
     """All trips of yours."""
     return [_trip(row) for row in services.trips(request.user)]
 
 
 @router.post("", response={201: TripOut})
-def add_trip(request: HttpRequest, payload: NewTrip) -> Status[TripOut]:
+def add_trip(request: SignedInRequest, payload: NewTrip) -> Status[TripOut]:
     """Add a trip with one empty kit."""
     return Status(201, _trip(services.add_trip(request.user, payload.trip)))
 
 
 @router.put("/{slug}", response=TripOut)
-def change_trip(request: HttpRequest, slug: str, payload: ChangedTrip) -> TripOut:
+def change_trip(request: SignedInRequest, slug: str, payload: ChangedTrip) -> TripOut:
     """Store an edited trip."""
     return _trip(services.replace_trip(request.user, slug, payload.version, payload.trip))
 
 
 @router.delete("/{slug}", response={204: None})
-def remove_trip(request: HttpRequest, slug: str) -> Status[None]:
+def remove_trip(request: SignedInRequest, slug: str) -> Status[None]:
     """Remove a trip with its kits."""
     services.remove_trip(request.user, slug)
     return Status(204, None)
 
 
 @router.get("/{slug}/kits/{kit}", response=Bench)
-def open_bench(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
+def open_bench(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """Put a kit on the table: trip, kits, locker and assessment."""
     row = services.open_kit(request.user, slug, kit)
     bench = Bench(
@@ -118,32 +119,32 @@ def open_bench(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
 
 
 @router.post("/{slug}/kits", response={201: KitName})
-def add_kit(request: HttpRequest, slug: str, payload: NewKit) -> Status[KitName]:
+def add_kit(request: SignedInRequest, slug: str, payload: NewKit) -> Status[KitName]:
     """Add a kit, empty or as a copy."""
     return Status(201, _name(services.add_kit(request.user, slug, payload.name, payload.copy_of, payload.entries)))
 
 
 @router.put("/{slug}/kits/{kit}", response=KitName)
-def rename_kit(request: HttpRequest, slug: str, kit: str, payload: RenamedKit) -> KitName:
+def rename_kit(request: SignedInRequest, slug: str, kit: str, payload: RenamedKit) -> KitName:
     """Give a kit another name and note."""
     return _name(services.rename_kit(request.user, slug, kit, payload.name, payload.note))
 
 
 @router.delete("/{slug}/kits/{kit}", response={204: None})
-def remove_kit(request: HttpRequest, slug: str, kit: str) -> Status[None]:
+def remove_kit(request: SignedInRequest, slug: str, kit: str) -> Status[None]:
     """Remove a kit."""
     services.remove_kit(request.user, slug, kit)
     return Status(204, None)
 
 
 @router.post("/{slug}/kits/{kit}/edits", response=KitState)
-def edit_kit(request: HttpRequest, slug: str, kit: str, payload: Edits) -> HttpResponse:
+def edit_kit(request: SignedInRequest, slug: str, kit: str, payload: Edits) -> HttpResponse:
     """Load, leave or move things; several edits are one step."""
     return written(_told(services.edit_kit(request.user, slug, kit, payload.version, payload.edits)))
 
 
 @router.get("/{slug}/kits/{kit}/advice", response=AdviceOut)
-def advise_on(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
+def advise_on(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """What trying other kits says about this one, with the stamp of what it was said about."""
     row = services.find_kit(request.user, slug, kit)
     stamp = stamp_of(row)
@@ -151,14 +152,14 @@ def advise_on(request: HttpRequest, slug: str, kit: str) -> HttpResponse:
 
 
 @router.post("/{slug}/kits/{kit}/what-if", response=Thought)
-def think(request: HttpRequest, slug: str, kit: str, payload: WhatIf) -> HttpResponse:
+def think(request: SignedInRequest, slug: str, kit: str, payload: WhatIf) -> HttpResponse:
     """What edits would make of a kit; nothing is stored."""
     plan = _thought(services.plan_for(services.find_kit(request.user, slug, kit)), payload)
     return written(Thought(kit=plan.kit, assessment=assess(plan)))
 
 
 @router.post("/{slug}/kits/{kit}/what-if/advice", response=Advice)
-def advise_on_thought(request: HttpRequest, slug: str, kit: str, payload: WhatIf) -> HttpResponse:
+def advise_on_thought(request: SignedInRequest, slug: str, kit: str, payload: WhatIf) -> HttpResponse:
     """The advice on what edits would make of a kit; nothing is stored."""
     return written(advise(_thought(services.plan_for(services.find_kit(request.user, slug, kit)), payload)))
 
@@ -171,7 +172,7 @@ def _thought(plan: Plan, what_if: WhatIf) -> Plan:
 
 
 @router.post("/{slug}/kits/{kit}/stamina", response=StaminaReport)
-def report_stamina(request: HttpRequest, slug: str, kit: str, payload: StaminaTry) -> HttpResponse:
+def report_stamina(request: SignedInRequest, slug: str, kit: str, payload: StaminaTry) -> HttpResponse:
     """Packs, cards and copies day by day; with settings to be tried, which are not stored."""
     plan = services.trying(services.plan_for(services.find_kit(request.user, slug, kit)), payload.stamina)
     lasting = last(plan)
@@ -181,14 +182,14 @@ def report_stamina(request: HttpRequest, slug: str, kit: str, payload: StaminaTr
 
 
 @router.post("/{slug}/kits/{kit}/stamina/advice", response=PowerAdvice)
-def advise_stamina(request: HttpRequest, slug: str, kit: str, payload: StaminaTry) -> HttpResponse:
+def advise_stamina(request: SignedInRequest, slug: str, kit: str, payload: StaminaTry) -> HttpResponse:
     """Fewest packs, what would save some, the schools side by side, and what banks really give."""
     plan = services.trying(services.plan_for(services.find_kit(request.user, slug, kit)), payload.stamina)
     return written(advise_power(power_case(plan)))
 
 
 @router.get("/{slug}/kits/{kit}/lightest-filters", response=LightestSet)
-def lightest_filters(request: HttpRequest, slug: str, kit: str) -> LightestSet:
+def lightest_filters(request: SignedInRequest, slug: str, kit: str) -> LightestSet:
     """The lightest owned filters and rings that give the asked effects on every lens that sees the want."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     view = cover(plan.gear, plan.loaded, plan.trip.wants)
@@ -196,7 +197,7 @@ def lightest_filters(request: HttpRequest, slug: str, kit: str) -> LightestSet:
 
 
 @router.post("/{slug}/kits/{kit}/choose", response=ChoiceLine)
-def stream_choice(request: HttpRequest, slug: str, kit: str, payload: Asking) -> StreamingHttpResponse:
+def stream_choice(request: SignedInRequest, slug: str, kit: str, payload: Asking) -> StreamingHttpResponse:
     """The best kits as they are found, one ChoiceLine per line of text. Hanging up stops the search."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     require_brief(plan)
@@ -212,26 +213,26 @@ def stream_choice(request: HttpRequest, slug: str, kit: str, payload: Asking) ->
 
 
 @router.get("/{slug}/kits/{kit}/loadouts/{loadout}", response=Outing)
-def show_loadout(request: HttpRequest, slug: str, kit: str, loadout: str) -> Outing:
+def show_loadout(request: SignedInRequest, slug: str, kit: str, loadout: str) -> Outing:
     """A loadout as it is carried: what it weighs on whom, what moves, what stays."""
     return outing(services.plan_for(services.find_kit(request.user, slug, kit)), loadout)
 
 
 @router.get("/{slug}/kits/{kit}/gate-drill", response=list[GateCheckPlan])
-def drill_gate(request: HttpRequest, slug: str, kit: str) -> list[GateCheckPlan]:
+def drill_gate(request: SignedInRequest, slug: str, kit: str) -> list[GateCheckPlan]:
     """Each cabin bag refused in turn: what comes out, and whether what stays takes it."""
     return list(gate_check_plan(services.plan_for(services.find_kit(request.user, slug, kit))))
 
 
 @router.put("/{slug}/kits/{kit}/stow", response=KitState)
-def change_stow(request: HttpRequest, slug: str, kit: str, payload: ChangedStow) -> HttpResponse:
+def change_stow(request: SignedInRequest, slug: str, kit: str, payload: ChangedStow) -> HttpResponse:
     """Store pins, pairs and wishes for packing a kit."""
     return written(_state(services.change_stow(request.user, slug, kit, payload.version, payload.stow)))
 
 
 @router.post("/{slug}/kits/{kit}/stowage", response=StowLine)
 def stream_stowage(
-    request: HttpRequest, slug: str, kit: str, payload: Looking, loadout: str = ""
+    request: SignedInRequest, slug: str, kit: str, payload: Looking, loadout: str = ""
 ) -> StreamingHttpResponse:
     """Where everything lies, one StowLine per bag that is done; of a loadout, if one is named. Hanging up stops it."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
@@ -247,19 +248,19 @@ def stream_stowage(
 
 
 @router.get("/{slug}/compare", response=Comparison)
-def compare_kits(request: HttpRequest, slug: str, kits: str) -> Comparison:
+def compare_kits(request: SignedInRequest, slug: str, kits: str) -> Comparison:
     """Two to four kits side by side; ``kits`` names them, with commas between."""
     wanted = kits.split(",")
     return compare(services.plan_for(services.find_kit(request.user, slug, wanted[0]), all_kits=True), wanted)
 
 
 @router.post("/{slug}/kits/{kit}/undo", response=KitState)
-def undo(request: HttpRequest, slug: str, kit: str, payload: AtVersion) -> HttpResponse:
+def undo(request: SignedInRequest, slug: str, kit: str, payload: AtVersion) -> HttpResponse:
     """Take the last step back."""
     return written(_state(services.undo(request.user, slug, kit, payload.version)))
 
 
 @router.post("/{slug}/kits/{kit}/redo", response=KitState)
-def redo(request: HttpRequest, slug: str, kit: str, payload: AtVersion) -> HttpResponse:
+def redo(request: SignedInRequest, slug: str, kit: str, payload: AtVersion) -> HttpResponse:
     """Do the next step again."""
     return written(_state(services.redo(request.user, slug, kit, payload.version)))

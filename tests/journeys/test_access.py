@@ -6,7 +6,6 @@ import pytest
 from playwright.sync_api import Page
 
 from tests.journeys.screens import SCREENS
-from tests.journeys.test_demo import settle
 
 AXE = Path("web/node_modules/axe-core/axe.min.js")
 
@@ -20,19 +19,19 @@ CHANGE_LIGHT = """theme => {
 
 
 @pytest.mark.parametrize("path", SCREENS)
-def test_no_screen_has_a_serious_fault_in_any_light(demo: Page, path: str) -> None:
-    demo.goto(path)
+def test_no_screen_has_a_serious_fault_in_any_light(inside: Page, path: str) -> None:
+    inside.goto(path)
     if path.endswith("suggest"):
         # What is found first stands on the screen like all that is found later.
-        demo.get_by_role("option").first.wait_for()
-        demo.get_by_role("button", name="stop").click()
-    settle(demo)
-    demo.add_script_tag(content=AXE.read_text(encoding="utf-8"))
+        inside.get_by_role("option").first.wait_for()
+        inside.get_by_role("button", name="stop").click()
+    inside.wait_for_load_state("networkidle")
+    inside.add_script_tag(content=AXE.read_text(encoding="utf-8"))
     for theme in ("day", "night", "red"):
-        demo.evaluate(CHANGE_LIGHT, theme)
+        inside.evaluate(CHANGE_LIGHT, theme)
         # All but the colours are the same in every light.
         rules = {} if theme == "day" else {"runOnly": {"type": "rule", "values": ["color-contrast"]}}
-        found = demo.evaluate("options => axe.run(document, options)", {"resultTypes": ["violations"], **rules})
+        found = inside.evaluate("options => axe.run(document, options)", {"resultTypes": ["violations"], **rules})
         bad = [
             (theme, v["id"], v["nodes"][0]["html"][:160], v["nodes"][0]["failureSummary"][:200], len(v["nodes"]))
             for v in found["violations"]

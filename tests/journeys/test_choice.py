@@ -41,15 +41,15 @@ def test_a_brief_from_nothing_becomes_a_suggested_kit(newcomer: Page) -> None:
     expect(page.get_by_role("button", name=re.compile(r"100-400.*, loaded"))).to_be_visible()
 
 
-def test_a_gap_is_found_and_closed_by_its_cure(demo: Page) -> None:
-    demo.goto("/trips/lofoten/c/bench")
-    gap = demo.locator(".findings li", has_text="Gap ")
+def test_a_gap_is_found_and_closed_by_its_cure(inside: Page) -> None:
+    inside.goto("/trips/lofoten/c/bench")
+    gap = inside.locator(".findings li", has_text="Gap ")
     expect(gap.first).to_contain_text("Sea eagles")
-    before = demo.locator("footer").inner_text()
+    before = inside.locator("footer").inner_text()
     gap.first.get_by_role("button", name=re.compile("^Load")).first.click()
-    expect(demo.locator(".findings li", has_text=re.compile("Gap .*Sea eagles"))).to_have_count(0)
-    assert demo.locator("footer").inner_text() != before
-    demo.get_by_role("button", name="undo", exact=True).click()
+    expect(inside.locator(".findings li", has_text=re.compile("Gap .*Sea eagles"))).to_have_count(0)
+    assert inside.locator("footer").inner_text() != before
+    inside.get_by_role("button", name="undo", exact=True).click()
     expect(gap.first).to_be_visible()
 
 
@@ -63,32 +63,32 @@ def test_kits_are_compared_in_one_view(demo: Page) -> None:
     expect(table.get_by_role("columnheader")).to_have_count(3)
 
 
-def test_the_curve_is_walked_marked_and_taken(demo: Page) -> None:
-    demo.goto("/trips/lofoten/b/suggest")
-    points(demo)
-    curve = demo.get_by_role("listbox", name=re.compile("Trade curve"))
+def test_the_curve_is_walked_marked_and_taken(inside: Page) -> None:
+    inside.goto("/trips/lofoten/b/suggest")
+    points(inside)
+    curve = inside.get_by_role("listbox", name=re.compile("Trade curve"))
     curve.focus()
-    heaviest = demo.locator("aside, .right h2").first.inner_text()
-    demo.keyboard.press("ArrowLeft")
-    expect(demo.locator(".right h2").first).not_to_have_text(heaviest)
-    demo.locator(".right").get_by_role("button", name="must stay").first.click()
-    points(demo)
-    demo.get_by_role("button", name="Take it as a new kit").click()
-    demo.wait_for_url(re.compile(r"/lofoten/[d-z]/bench"))
-    expect(demo.locator(".kits")).to_contain_text("Suggested")
+    heaviest = inside.locator("aside, .right h2").first.inner_text()
+    inside.keyboard.press("ArrowLeft")
+    expect(inside.locator(".right h2").first).not_to_have_text(heaviest)
+    inside.locator(".right").get_by_role("button", name="must stay").first.click()
+    points(inside)
+    inside.get_by_role("button", name="Take it as a new kit").click()
+    inside.wait_for_url(re.compile(r"/lofoten/[d-z]/bench"))
+    expect(inside.locator(".kits")).to_contain_text("Suggested")
 
 
-def test_a_search_is_stopped_and_a_contradiction_is_named(demo: Page) -> None:
-    demo.goto("/trips/lofoten/b/suggest")
-    points(demo)
-    demo.get_by_label("At most").fill("1")
-    demo.get_by_label("At most").press("Enter")
-    answer = demo.locator(".answer")
+def test_a_search_is_stopped_and_a_contradiction_is_named(inside: Page) -> None:
+    inside.goto("/trips/lofoten/b/suggest")
+    points(inside)
+    inside.get_by_label("At most").fill("1")
+    inside.get_by_label("At most").press("Enter")
+    answer = inside.locator(".answer")
     expect(answer).to_contain_text("You asked for 1.00 kg")
-    demo.get_by_label("At most").fill("")
-    demo.get_by_label("At most").press("Enter")
-    demo.get_by_role("button", name="stop").click()
-    expect(demo.get_by_role("button", name="search again")).to_be_visible()
+    inside.get_by_label("At most").fill("")
+    inside.get_by_label("At most").press("Enter")
+    inside.get_by_role("button", name="stop").click()
+    expect(inside.get_by_role("button", name="search again")).to_be_visible()
 
 
 def test_what_if_shows_and_forgets(demo: Page) -> None:

@@ -10,8 +10,7 @@ import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
 from server.demo.scale import PORT, Load, serve
-
-PHONE = {"width": 390, "height": 844}
+from tests.site import PHONE
 
 
 @pytest.fixture
@@ -62,19 +61,19 @@ def test_things_are_ticked_in_and_stay_ticked(demo: Page) -> None:
     expect(line).to_have_attribute("aria-pressed", before or "false")
 
 
-def test_a_bag_is_weighed_by_the_scale_and_the_difference_is_explained(demo: Page, scale: None) -> None:
-    demo.goto("/trips/lofoten/b/pack-out")
-    demo.get_by_role("navigation", name="Beside the list").get_by_role("button", name="scale").click()
-    part = demo.get_by_role("region", name="Scale")
+def test_a_bag_is_weighed_by_the_scale_and_the_difference_is_explained(inside: Page, scale: None) -> None:
+    inside.goto("/trips/lofoten/b/pack-out")
+    inside.get_by_role("navigation", name="Beside the list").get_by_role("button", name="scale").click()
+    part = inside.get_by_role("region", name="Scale")
     part.get_by_role("button", name="Read the scale").first.click()
     expect(part).to_contain_text("The scale shows 8.73 kg.")
     expect(part).to_contain_text(re.compile("than planned"))
 
 
-def test_a_scale_that_is_not_there_is_said_plainly_and_the_mass_is_typed(demo: Page) -> None:
-    demo.goto("/trips/lofoten/b/pack-out")
-    demo.get_by_role("navigation", name="Beside the list").get_by_role("button", name="scale").click()
-    part = demo.get_by_role("region", name="Scale")
+def test_a_scale_that_is_not_there_is_said_plainly_and_the_mass_is_typed(inside: Page) -> None:
+    inside.goto("/trips/lofoten/b/pack-out")
+    inside.get_by_role("navigation", name="Beside the list").get_by_role("button", name="scale").click()
+    part = inside.get_by_role("region", name="Scale")
     part.get_by_role("button", name="Read the scale").last.click()
     expect(part).to_contain_text("No scale is connected.")
     part.get_by_label(re.compile("^Kilograms of")).last.fill("14,9")
@@ -82,9 +81,9 @@ def test_a_scale_that_is_not_there_is_said_plainly_and_the_mass_is_typed(demo: P
     expect(part).to_contain_text("14.90 kg")
 
 
-def test_erasing_a_card_with_too_few_copies_asks_twice(demo: Page) -> None:
-    demo.goto("/trips/lofoten/b/trail")
-    boards = demo.get_by_role("region", name="Packs and cards")
+def test_erasing_a_card_with_too_few_copies_asks_twice(inside: Page) -> None:
+    inside.goto("/trips/lofoten/b/trail")
+    boards = inside.get_by_role("region", name="Packs and cards")
     card = boards.locator(".card").first
     card.get_by_role("button", name="full").click()
     expect(card).to_contain_text("keep it")

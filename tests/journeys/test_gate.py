@@ -4,8 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.journeys.test_demo import own_kit
-from tests.journeys.test_stow import edit
+from tests.journeys.kits import edit, own_kit
 
 
 def test_the_small_plane_weighs_the_cabin_bag(demo: Page) -> None:
@@ -17,26 +16,25 @@ def test_the_small_plane_weighs_the_cabin_bag(demo: Page) -> None:
     expect(demo.get_by_role("row", name=re.compile("^LB-4 pack"))).to_contain_text("Contacts covered.")
 
 
-def test_the_drill_says_what_comes_out_and_what_finds_no_room(demo: Page) -> None:
-    demo.goto("/trips/lofoten/b/gate")
-    demo.get_by_role("button", name="gate drill").click()
-    panel = demo.locator(".panel-body")
+def test_the_drill_says_what_comes_out_and_what_finds_no_room(inside: Page) -> None:
+    inside.goto("/trips/lofoten/b/gate")
+    inside.get_by_role("button", name="gate drill").click()
+    panel = inside.locator(".panel-body")
     expect(panel).to_contain_text("They take the cabin bag at the door.")
     expect(panel.get_by_role("listitem").first).to_contain_text("LB-4 pack × 3")
     expect(panel).to_contain_text("No personal item to move into")
-    demo.get_by_role("button", name="security tray").click()
-    expect(demo.get_by_role("row", name=re.compile("^Laptop, 14 inch"))).to_contain_text("Ridge 25, sleeve")
-    demo.get_by_role("button", name="things list").click()
-    expect(demo.get_by_role("button", name="Print this list")).to_be_visible()
+    inside.get_by_role("button", name="security tray").click()
+    expect(inside.get_by_role("row", name=re.compile("^Laptop, 14 inch"))).to_contain_text("Ridge 25, sleeve")
+    inside.get_by_role("button", name="things list").click()
+    expect(inside.get_by_role("button", name="Print this list")).to_be_visible()
 
 
-def test_a_bank_in_the_hold_stops_the_trip_until_it_is_moved(demo: Page) -> None:
-    own_kit(demo, "b")
-    kit = demo.url.split("/")[-2]
+def test_a_bank_in_the_hold_stops_the_trip_until_it_is_moved(inside: Page) -> None:
+    kit = own_kit(inside, "b")
     hold = {"where": "bag", "bag": "duffel", "outside": False}
-    edit(demo, kit, [{"act": "move", "item": "bank-90", "place": hold}])
-    demo.goto(f"/trips/lofoten/{kit}/gate")
-    findings = demo.locator(".findings")
+    edit(inside, kit, [{"act": "move", "item": "bank-90", "place": hold}])
+    inside.goto(f"/trips/lofoten/{kit}/gate")
+    findings = inside.locator(".findings")
     expect(findings).to_contain_text("Bank 90 Wh does not go in the hold.")
     findings.get_by_role("button", name=re.compile("^Move Bank 90 Wh to Ridge 25")).click()
     expect(findings).not_to_contain_text("does not go in the hold")

@@ -3,55 +3,57 @@
 import re
 from pathlib import Path
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import FilePayload, Page, expect
 
 SAMPLES = sorted(Path("demo/karst-pictures").glob("*.jpg"))
 
 
-def test_the_done_trip_says_what_earned_its_place(demo: Page) -> None:
-    demo.goto("/trips/karst/a/look-back")
-    expect(demo.get_by_role("heading", name=re.compile("Look back"))).to_contain_text("60 frames")
-    row = demo.get_by_role("row", name=re.compile("^Corrie 16–35"))
+def test_the_done_trip_says_what_earned_its_place(inside: Page) -> None:
+    inside.goto("/trips/karst/a/look-back")
+    expect(inside.get_by_role("heading", name=re.compile("Look back"))).to_contain_text("60 frames")
+    row = inside.get_by_role("row", name=re.compile("^Corrie 16–35"))
     expect(row).to_contain_text("49")
-    expect(demo.get_by_text("Take Corrie 100–400")).to_be_visible()
-    expect(demo.get_by_text(re.compile("^Leave First-aid"))).to_have_count(0)
-    demo.get_by_role("button", name="as a table").click()
-    expect(demo.get_by_role("row", name=re.compile("reached")).first).to_be_visible()
+    expect(inside.get_by_text("Take Corrie 100–400")).to_be_visible()
+    expect(inside.get_by_text(re.compile("^Leave First-aid"))).to_have_count(0)
+    inside.get_by_role("button", name="as a table").click()
+    expect(inside.get_by_role("row", name=re.compile("reached")).first).to_be_visible()
 
 
-def test_a_measured_rate_goes_into_the_next_plan(demo: Page) -> None:
-    demo.goto("/trips/karst/a/look-back")
-    demo.get_by_role("button", name="rates").click()
-    row = demo.get_by_role("row", name=re.compile("MB a frame"))
+def test_a_measured_rate_goes_into_the_next_plan(inside: Page) -> None:
+    inside.goto("/trips/karst/a/look-back")
+    inside.get_by_role("button", name="rates").click()
+    row = inside.get_by_role("row", name=re.compile("MB a frame"))
     row.get_by_role("button", name="Plan with it").click()
     expect(row).to_contain_text("in the locker, measured")
-    demo.goto("/locker")
-    body = demo.evaluate(
+    inside.goto("/locker")
+    body = inside.evaluate(
         "fetch('/api/locker/things').then((r) => r.json()).then((all) => all.find((d) => d.thing.id === 'c1').thing)"
     )
     assert body["rates_source"] == "measured"
     assert 50 < body["mb_per_frame"] < 60
 
 
-def test_pictures_are_read_and_odd_ones_are_named(demo: Page) -> None:
-    demo.goto("/trips/canoe/a/look-back")
-    files = [{"name": p.name, "mimeType": "image/jpeg", "buffer": p.read_bytes()} for p in SAMPLES[:25]]
+def test_pictures_are_read_and_odd_ones_are_named(inside: Page) -> None:
+    inside.goto("/trips/canoe/a/look-back")
+    files: list[FilePayload] = [
+        {"name": p.name, "mimeType": "image/jpeg", "buffer": p.read_bytes()} for p in SAMPLES[:25]
+    ]
     files.append({"name": "odd.jpg", "mimeType": "image/jpeg", "buffer": b"no picture"})
-    demo.get_by_label("Files to read").set_input_files(files)
-    part = demo.get_by_role("region", name="Pictures")
+    inside.get_by_label("Files to read").set_input_files(files)
+    part = inside.get_by_role("region", name="Pictures")
     expect(part).to_contain_text("25 pictures read; 1 file odd:")
     expect(part).to_contain_text("odd.jpg")
-    expect(demo.get_by_role("heading", name=re.compile("Look back"))).to_contain_text("25 frames")
+    expect(inside.get_by_role("heading", name=re.compile("Look back"))).to_contain_text("25 frames")
 
 
-def test_advice_goes_into_the_brief_of_the_trip_to_come_and_into_notes(demo: Page) -> None:
-    demo.goto("/trips/karst/a/look-back")
-    part = demo.get_by_role("region", name="Next time")
+def test_advice_goes_into_the_brief_of_the_trip_to_come_and_into_notes(inside: Page) -> None:
+    inside.goto("/trips/karst/a/look-back")
+    part = inside.get_by_role("region", name="Next time")
     part.get_by_label("Trip to come").select_option(label="Five days by canoe through lake country")
     leave = part.get_by_role("listitem").filter(has_text="Leave Tablet")
     leave.get_by_role("button", name="Must stay").click()
     expect(leave.get_by_role("button")).to_have_attribute("aria-pressed", "true")
-    marks = demo.evaluate(
+    marks = inside.evaluate(
         "fetch('/api/trips').then((r) => r.json()).then((all) => all.find((d) => d.trip.id === 'canoe').trip.marks)"
     )
     assert "tablet" in marks["must_leave"]
@@ -61,39 +63,39 @@ def test_advice_goes_into_the_brief_of_the_trip_to_come_and_into_notes(demo: Pag
     fault = part.get_by_role("listitem").filter(has_text="Have Rain cover looked at")
     fault.get_by_role("button", name="Put it in its note").click()
     expect(fault).to_contain_text("in its note")
-    demo.reload()
+    inside.reload()
     expect(part.get_by_role("listitem").filter(has_text="Have Rain cover looked at")).to_contain_text("in its note")
 
 
-def test_a_missed_filter_leads_to_the_ring_at_home(demo: Page) -> None:
-    demo.goto("/trips/karst/a/look-back")
-    part = demo.get_by_role("region", name="Next time")
+def test_a_missed_filter_leads_to_the_ring_at_home(inside: Page) -> None:
+    inside.goto("/trips/karst/a/look-back")
+    part = inside.get_by_role("region", name="Next time")
     expect(part).to_contain_text(re.compile("Take Ring 77 → 82.*a polariser on Corrie 16–35 f/4 was missed once"))
 
 
-def test_the_trail_says_how_far_a_trip_is(demo: Page) -> None:
-    demo.goto("/trips/karst/a/look-back")
-    trail = demo.get_by_role("navigation", name="Stations of this trip")
+def test_the_trail_says_how_far_a_trip_is(inside: Page) -> None:
+    inside.goto("/trips/karst/a/look-back")
+    trail = inside.get_by_role("navigation", name="Stations of this trip")
     for name in ("Pack-out", "Trail", "Look back"):
         expect(trail.get_by_role("link", name=re.compile(f"^{name}"))).to_contain_text("done")
-    demo.goto("/trips/lofoten/b/trail")
+    inside.goto("/trips/lofoten/b/trail")
     expect(trail.get_by_role("link", name=re.compile("^Pack-out"))).to_contain_text("open")
 
 
-def test_a_trip_moves_with_its_notes_and_pictures(demo: Page, tmp_path: Path) -> None:
-    demo.goto("/trips/karst/a/pack-out")
-    demo.get_by_role("navigation", name="Beside the list").get_by_role("button", name="take along").click()
-    with demo.expect_download() as caught:
-        demo.get_by_role("link", name="Plan file").click()
+def test_a_trip_moves_with_its_notes_and_pictures(inside: Page, tmp_path: Path) -> None:
+    inside.goto("/trips/karst/a/pack-out")
+    inside.get_by_role("navigation", name="Beside the list").get_by_role("button", name="take along").click()
+    with inside.expect_download() as caught:
+        inside.get_by_role("link", name="Plan file").click()
     file = tmp_path / "karst.plan.json"
     caught.value.save_as(file)
-    demo.goto("/trips")
-    demo.get_by_label("A plan file to bring in").set_input_files(file)
-    expect(demo.locator(".trip", has_text="Caves and karst by night train")).to_have_count(2)
-    demo.goto("/trips/karst-2/a/look-back")
-    expect(demo.get_by_role("heading", name=re.compile("Look back"))).to_contain_text("60 frames")
-    expect(demo.get_by_text("Take Corrie 100–400")).to_be_visible()
-    demo.evaluate(
+    inside.goto("/trips")
+    inside.get_by_label("A plan file to bring in").set_input_files(file)
+    expect(inside.locator(".trip", has_text="Caves and karst by night train")).to_have_count(2)
+    inside.goto("/trips/karst-2/a/look-back")
+    expect(inside.get_by_role("heading", name=re.compile("Look back"))).to_contain_text("60 frames")
+    expect(inside.get_by_text("Take Corrie 100–400")).to_be_visible()
+    inside.evaluate(
         """() => fetch('/api/trips/karst-2', {
           method: 'DELETE', headers: { 'X-CSRFToken': document.cookie.match(/csrftoken=([^;]+)/)[1] } })"""
     )

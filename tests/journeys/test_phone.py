@@ -8,8 +8,8 @@ import pytest
 from playwright.sync_api import Browser, Locator, Page, expect
 
 from tests.journeys.screens import SCREENS
+from tests.site import PHONE
 
-PHONE = {"width": 390, "height": 844}
 # A fingertip in a glove (estimate, and what accessibility guides ask at the least).
 TARGET_PX = 44
 

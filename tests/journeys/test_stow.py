@@ -2,10 +2,11 @@
 
 import re
 
-import ezdxf
+from ezdxf.entities.lwpolyline import LWPolyline
+from ezdxf.filemanagement import readfile
 from playwright.sync_api import Page, expect
 
-from tests.journeys.test_demo import own_kit
+from tests.journeys.kits import edit, own_kit
 
 
 def stow(page: Page, kit: str) -> None:
@@ -15,22 +16,6 @@ def stow(page: Page, kit: str) -> None:
 
 def room(page: Page, bag: str, name: str) -> None:
     page.get_by_role("region", name=bag, exact=True).get_by_role("button", name=re.compile(f"^{name}")).click()
-
-
-def edit(page: Page, kit: str, edits: list[dict[str, object]]) -> None:
-    """Edits a kit as a screen would."""
-    status = page.evaluate(
-        """async ([kit, edits]) => {
-          const at = `/api/trips/lofoten/kits/${kit}`
-          const version = (await (await fetch(at)).json()).state.version
-          const token = document.cookie.match(/csrftoken=([^;]+)/)[1]
-          const headers = { 'Content-Type': 'application/json', 'X-CSRFToken': token }
-          const body = JSON.stringify({ version, edits })
-          return (await fetch(`${at}/edits`, { method: 'POST', headers, body })).status
-        }""",
-        [kit, edits],
-    )
-    assert status == 200
 
 
 def test_the_demo_kit_is_packed_and_every_thing_has_a_place(demo: Page) -> None:
@@ -45,130 +30,123 @@ def test_the_demo_kit_is_packed_and_every_thing_has_a_place(demo: Page) -> None:
     expect(demo.get_by_role("row", name=re.compile("^Clothes"))).to_contain_text("Duffel 60")
 
 
-def test_a_thing_is_found_by_a_word_of_its_name(demo: Page) -> None:
-    stow(demo, "b")
-    demo.get_by_role("textbox", name="Where is…").fill("blower")
-    hit = demo.locator(".find button", has_text="Air blower")
+def test_a_thing_is_found_by_a_word_of_its_name(inside: Page) -> None:
+    stow(inside, "b")
+    inside.get_by_role("textbox", name="Where is…").fill("blower")
+    hit = inside.locator(".find button", has_text="Air blower")
     expect(hit).to_contain_text("Ridge 32")
     hit.click()
-    expect(demo.get_by_role("region", name="Picked")).to_contain_text("Air blower")
+    expect(inside.get_by_role("region", name="Picked")).to_contain_text("Air blower")
 
 
-def test_a_pinned_lens_stays_where_it_was_put(demo: Page) -> None:
-    own_kit(demo, "b")
-    stow(demo, demo.url.split("/")[-2])
-    room(demo, "Cube, large", "inside")
-    lens = demo.get_by_role("button", name=re.compile("^Corrie 24–70"))
+def test_a_pinned_lens_stays_where_it_was_put(inside: Page) -> None:
+    kit = own_kit(inside, "b")
+    stow(inside, kit)
+    room(inside, "Cube, large", "inside")
+    lens = inside.get_by_role("button", name=re.compile("^Corrie 24–70"))
     lens.focus()
     lens.press("Enter")
-    expect(demo.get_by_role("region", name="Picked")).to_contain_text(re.compile("8\\.8 × |12\\.4 × "))
-    demo.get_by_role("button", name="Pin it here").click()
-    expect(demo.get_by_role("button", name="Unpin it")).to_be_visible()
-    before = demo.locator(".face.picked rect, .face.picked ellipse").first.bounding_box()
-    demo.reload()
-    stow(demo, demo.url.split("/")[-2])
-    room(demo, "Cube, large", "inside")
-    demo.get_by_role("button", name=re.compile("^Corrie 24–70")).press("Enter")
-    expect(demo.get_by_role("button", name="Unpin it")).to_be_visible()
-    after = demo.locator(".face.picked rect, .face.picked ellipse").first.bounding_box()
+    expect(inside.get_by_role("region", name="Picked")).to_contain_text(re.compile("8\\.8 × |12\\.4 × "))
+    inside.get_by_role("button", name="Pin it here").click()
+    expect(inside.get_by_role("button", name="Unpin it")).to_be_visible()
+    before = inside.locator(".face.picked rect, .face.picked ellipse").first.bounding_box()
+    inside.reload()
+    stow(inside, kit)
+    room(inside, "Cube, large", "inside")
+    inside.get_by_role("button", name=re.compile("^Corrie 24–70")).press("Enter")
+    expect(inside.get_by_role("button", name="Unpin it")).to_be_visible()
+    after = inside.locator(".face.picked rect, .face.picked ellipse").first.bounding_box()
     assert before is not None
     assert after is not None
     assert (round(before["x"]), round(before["y"])) == (round(after["x"]), round(after["y"]))
 
 
-def test_what_finds_no_room_says_so_and_is_moved_by_its_cure(demo: Page) -> None:
-    own_kit(demo, "b")
-    kit = demo.url.split("/")[-2]
-    demo.locator(".mat").get_by_role("button", name=re.compile("^Corrie 70–200")).click()
-    expect(demo.locator(".mat").get_by_role("button", name=re.compile("^Corrie 70–200"))).to_have_attribute(
-        "aria-pressed", "true"
-    )
-    demo.goto(f"/trips/lofoten/{kit}/stow")
-    left = demo.get_by_role("region", name="Left over")
+def test_what_finds_no_room_says_so_and_is_moved_by_its_cure(inside: Page) -> None:
+    kit = own_kit(inside, "b")
+    edit(inside, kit, [{"act": "load", "item": "l-70-200", "count": 1}])
+    inside.goto(f"/trips/lofoten/{kit}/stow")
+    left = inside.get_by_role("region", name="Left over")
     expect(left).to_contain_text("Corrie 70–200 f/2.8 finds no room in Ridge 32 (proved).")
     left.get_by_role("button", name="Move it to Cube, large").click()
     expect(left).to_contain_text("Everything has a place")
 
 
-def test_foam_for_a_hard_case_is_cut_to_size_and_leaves_as_a_drawing(demo: Page) -> None:
-    own_kit(demo, "b")
-    kit = demo.url.split("/")[-2]
+def test_foam_for_a_hard_case_is_cut_to_size_and_leaves_as_a_drawing(inside: Page) -> None:
+    kit = own_kit(inside, "b")
     piece = {"where": "piece", "piece": "hold", "person": "marit"}
-    moves = [
+    moves: list[dict[str, object]] = [
         {"act": "move", "item": item, "place": {"where": "bag", "bag": "case-28", "outside": False}}
         for item in ("c1", "l-14", "l-16-35", "l-24-70", "l-100-400")
     ]
-    edit(demo, kit, [{"act": "load", "item": "case-28", "count": 1, "place": piece}, *moves])
-    demo.goto(f"/trips/lofoten/{kit}/stow")
-    room(demo, "Hard case 28", "inside")
-    demo.get_by_role("button", name="foam").click()
-    foam = demo.locator(".foam")
+    edit(inside, kit, [{"act": "load", "item": "case-28", "count": 1, "place": piece}, *moves])
+    inside.goto(f"/trips/lofoten/{kit}/stow")
+    room(inside, "Hard case 28", "inside")
+    inside.get_by_role("button", name="foam").click()
+    foam = inside.locator(".foam")
     expect(foam).to_contain_text("Every thing has a pocket")
     expect(foam.get_by_role("row", name=re.compile("^Hard case 58"))).to_contain_text("all of it")
-    with demo.expect_download() as saved:
+    with inside.expect_download() as saved:
         foam.get_by_role("link", name="DXF").click()
-    drawing = ezdxf.readfile(saved.value.path())
-    edges = [e for e in drawing.modelspace() if e.dxf.layer == "FOAM-1" and e.dxftype() == "LWPOLYLINE"]
+    drawing = readfile(saved.value.path())
+    edges = [e for e in drawing.modelspace() if e.dxf.layer == "FOAM-1" and isinstance(e, LWPolyline)]
     widest = max(max(x for x, *_ in e.get_points()) for e in edges)
     # Inside, the case is 500 mm long.
     assert abs(widest - 500) < 0.1
 
 
-def test_the_bag_of_a_day_out_is_packed_and_says_what_moves(demo: Page) -> None:
-    own_kit(demo, "b")
-    stow(demo, demo.url.split("/")[-2])
-    lists = demo.get_by_role("region", name="Loadouts")
+def test_the_bag_of_a_day_out_is_packed_and_says_what_moves(inside: Page) -> None:
+    kit = own_kit(inside, "b")
+    stow(inside, kit)
+    lists = inside.get_by_role("region", name="Loadouts")
     lists.get_by_role("button", name="Shore morning").click()
     expect(lists).to_contain_text("Corrie 16–35 f/4: Cube, large → Ridge 25")
     expect(lists).to_contain_text("Ines: 6.78 kg")
-    expect(demo.get_by_role("region", name="Ridge 32", exact=True)).to_have_count(0)
+    expect(inside.get_by_role("region", name="Ridge 32", exact=True)).to_have_count(0)
     lists.get_by_role("button", name="What goes along").click()
-    demo.get_by_role("combobox", name=re.compile("^Corrie 16–35")).select_option("stays")
+    inside.get_by_role("combobox", name=re.compile("^Corrie 16–35")).select_option("stays")
     # 548 g less on the back.
     expect(lists).to_contain_text("Ines: 6.24 kg")
     expect(lists).not_to_contain_text("Corrie 16–35")
     lists.get_by_role("button", name="add").click()
     expect(lists.get_by_role("button", pressed=True).first).to_have_text("Day out 1")
-    demo.get_by_role("combobox", name=re.compile("^Corrie C1 · 45 MP")).select_option("Ridge 25")
-    expect(demo.get_by_role("button", name=re.compile("^Corrie C1 · 45 MP; arrow"))).to_be_visible()
-    demo.reload()
+    inside.get_by_role("combobox", name=re.compile("^Corrie C1 · 45 MP")).select_option("Ridge 25")
+    expect(inside.get_by_role("button", name=re.compile("^Corrie C1 · 45 MP; arrow"))).to_be_visible()
+    inside.reload()
     expect(lists.get_by_role("button", name="Day out 1")).to_be_visible()
     lists.get_by_role("button", name="Transit, as packed").click()
-    expect(demo.get_by_role("region", name="Ridge 32", exact=True)).to_be_visible()
+    expect(inside.get_by_role("region", name="Ridge 32", exact=True)).to_be_visible()
 
 
-def test_the_round_view_draws_or_says_that_it_cannot(demo: Page) -> None:
-    stow(demo, "b")
-    demo.get_by_role("button", name="in the round").click()
-    expect(demo.get_by_role("img", name=re.compile("in the round"))).to_be_visible()
+def test_the_round_view_draws_or_says_that_it_cannot(inside: Page) -> None:
+    stow(inside, "b")
+    inside.get_by_role("button", name="in the round").click()
+    expect(inside.get_by_role("img", name=re.compile("in the round"))).to_be_visible()
 
 
-def test_the_insert_is_swapped_to_the_day_bag(demo: Page) -> None:
-    own_kit(demo, "b")
-    kit = demo.url.split("/")[-2]
-    stow(demo, kit)
-    room(demo, "Ridge 32", "main")
-    demo.get_by_role("button", name=re.compile("^Cube, large")).press("Enter")
-    picked = demo.get_by_role("region", name="Picked")
+def test_the_insert_is_swapped_to_the_day_bag(inside: Page) -> None:
+    kit = own_kit(inside, "b")
+    stow(inside, kit)
+    room(inside, "Ridge 32", "main")
+    inside.get_by_role("button", name=re.compile("^Cube, large")).press("Enter")
+    picked = inside.get_by_role("region", name="Picked")
     picked.get_by_role("button", name="Ridge 25").click()
     # It fills the day bag but for a hand's breadth; what lay there finds another place, or is named.
-    room(demo, "Ridge 25", "main")
-    cube = demo.get_by_role("button", name=re.compile("^Cube, large"))
-    left = demo.get_by_role("region", name="Left over")
+    room(inside, "Ridge 25", "main")
+    cube = inside.get_by_role("button", name=re.compile("^Cube, large"))
+    left = inside.get_by_role("region", name="Left over")
     expect(
         cube.or_(left.get_by_text("Cube, large finds no room").or_(left.get_by_text("Cube, large is larger"))).first
     ).to_be_visible()
-    expect(demo.get_by_role("region", name="Ridge 25", exact=True)).to_contain_text(re.compile("kg"))
+    expect(inside.get_by_role("region", name="Ridge 25", exact=True)).to_contain_text(re.compile("kg"))
 
 
-def test_a_leg_packed_otherwise_stands_so_at_the_gate(demo: Page) -> None:
-    own_kit(demo, "b")
-    kit = demo.url.split("/")[-2]
-    stow(demo, kit)
-    demo.get_by_role("button", name="Shore morning").click()
-    demo.get_by_role("button", name="What goes along").click()
-    legs = demo.get_by_role("group", name="Legs that are packed so")
+def test_a_leg_packed_otherwise_stands_so_at_the_gate(inside: Page) -> None:
+    kit = own_kit(inside, "b")
+    stow(inside, kit)
+    inside.get_by_role("button", name="Shore morning").click()
+    inside.get_by_role("button", name="What goes along").click()
+    legs = inside.get_by_role("group", name="Legs that are packed so")
     legs.get_by_role("button").nth(1).click()
     expect(legs.get_by_role("button").nth(1)).to_have_attribute("aria-pressed", "true")
-    demo.goto(f"/trips/lofoten/{kit}/gate")
-    expect(demo.locator(".matrix")).to_contain_text("packed as “Shore morning”")
+    inside.goto(f"/trips/lofoten/{kit}/gate")
+    expect(inside.locator(".matrix")).to_contain_text("packed as “Shore morning”")

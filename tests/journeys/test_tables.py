@@ -9,10 +9,10 @@ from playwright.sync_api import Page, expect
 TABLE = "Item,Type,Weight (g)\nHeron 40 f/2,Lens,310\nHeron strap,other,90\nHeron filter,Feather,20\n"
 
 
-def test_a_table_is_matched_looked_at_and_brought_in(demo: Page) -> None:
-    demo.goto("/locker")
-    demo.get_by_role("button", name="From a table").click()
-    dialog = demo.get_by_role("dialog")
+def test_a_table_is_matched_looked_at_and_brought_in(inside: Page) -> None:
+    inside.goto("/locker")
+    inside.get_by_role("button", name="From a table").click()
+    dialog = inside.get_by_role("dialog")
     dialog.get_by_label("A table of gear").set_input_files(
         {"name": "gear.csv", "mimeType": "text/csv", "buffer": TABLE.encode()}
     )
@@ -21,18 +21,18 @@ def test_a_table_is_matched_looked_at_and_brought_in(demo: Page) -> None:
     dialog.get_by_role("button", name="Bring in the 2 good ones").click()
     expect(dialog).to_contain_text("2 things came into the locker.")
     dialog.get_by_role("button", name="Close").click()
-    demo.get_by_label("Find gear").fill("heron")
-    expect(demo.get_by_role("row").filter(has_text="Heron 40 f/2")).to_contain_text("310 g")
+    inside.get_by_label("Find gear").fill("heron")
+    expect(inside.get_by_role("row").filter(has_text="Heron 40 f/2")).to_contain_text("310 g")
 
 
-def test_paper_and_dates_are_taken_along(demo: Page) -> None:
-    demo.goto("/trips/lofoten/b/pack-out")
-    demo.get_by_role("navigation", name="Beside the list").get_by_role("button", name="take along").click()
-    with demo.expect_download() as sheet:
-        demo.get_by_role("link", name="Load sheet, one page").click()
+def test_paper_and_dates_are_taken_along(inside: Page) -> None:
+    inside.goto("/trips/lofoten/b/pack-out")
+    inside.get_by_role("navigation", name="Beside the list").get_by_role("button", name="take along").click()
+    with inside.expect_download() as sheet:
+        inside.get_by_role("link", name="Load sheet, one page").click()
     pages = pypdfium2.PdfDocument(io.BytesIO(sheet.value.path().read_bytes()))
     assert len(pages) == 1
-    with demo.expect_download() as dates:
-        demo.get_by_role("link", name="Charge, fetch, copy, bring back").click()
+    with inside.expect_download() as dates:
+        inside.get_by_role("link", name="Charge, fetch, copy, bring back").click()
     events = Calendar.from_ical(dates.value.path().read_bytes()).walk("VEVENT")
     assert any("Charge" in str(event["summary"]) for event in events)

@@ -52,7 +52,7 @@ def _held(trait: Trait, body: Body, lens: Lens, adapter: Any, converter: Any, f_
 
 
 def _f_number(lens: Lens, factor: float, share: float) -> float:
-    return lens.f_at_min * factor * (lens.f_at_max / lens.f_at_min) ** share
+    return lens.f_at_min * factor * float((lens.f_at_max / lens.f_at_min) ** share)
 
 
 def _cell(want: Want, low: float, high: float, body: Body, lens: Lens, joint: tuple[Any, Any], crop: float) -> float:

@@ -1,6 +1,8 @@
 """The choice against brute force, its curve, its contradictions."""
 
-from itertools import pairwise
+from collections.abc import Iterator
+from functools import partial
+from itertools import count, pairwise
 from typing import Any
 
 import pytest
@@ -14,7 +16,7 @@ from mule.errors import InvalidInput
 from mule.finding import Severity
 from mule.gear import Charger, PowerBank, Standing
 from mule.plan import Plan
-from mule.trip import Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina
+from mule.trip import Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
 from tests import cast
 from tests.tiny import QUIET, SAME, best, tiny, value, with_drive
 
@@ -77,7 +79,7 @@ def owned() -> list[Any]:
 
 def packed(gear: list[Any] | None = None, **changes: Any) -> Plan:
     wants = (cast.want("near", 24, 70, importance=5), cast.want("far", 200, 400, importance=2))
-    trip = {"people": (Person(id="ines", name="Ines"),), "wants": wants, "stamina": QUIET} | changes
+    trip: dict[str, Any] = {"people": (Person(id="ines", name="Ines"),), "wants": wants, "stamina": QUIET} | changes
     return cast.plan(gear or owned(), cast.entry("bag", cast.INES_CABIN), **trip)
 
 
@@ -280,7 +282,7 @@ def test_a_locker_that_takes_no_pictures_says_why(gear: list[Any], because: str)
 
 
 def test_a_want_that_nothing_serves_is_a_reason() -> None:
-    macro = cast.want("close", 60, 105, traits=(cast.wish("macro", essential=True),))
+    macro = cast.want("close", 60, 105, traits=(cast.wish(Trait.MACRO, essential=True),))
     (reason,) = choose(packed(wants=(macro,)), ONE).conflict
     assert reason.refs["because"] == "out-of-reach"
 
@@ -358,10 +360,14 @@ def test_a_choice_stopped_at_once_claims_no_contradiction() -> None:
     assert choice.points == ()
 
 
+def _reached(asked: Iterator[int], moment: int) -> bool:
+    return next(asked) >= moment
+
+
 def test_a_choice_without_time_tells_proved_contradictions_only() -> None:
     """Stopped at any moment: what holds together is never called a contradiction."""
     for moment in range(8):
-        asked = iter(range(10_000))
-        choice = choose(packed(), Asking(points=2), should_stop=lambda m=moment, a=asked: next(a) >= m)
+        asked = count()
+        choice = choose(packed(), Asking(points=2), should_stop=partial(_reached, asked, moment))
         assert choice.conflict == ()
         assert choice.stopped

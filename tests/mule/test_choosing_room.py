@@ -42,7 +42,7 @@ def narrow(side_mm: float, **changes: Any) -> Plan:
         cast.tele_zoom(mass_g=1400, size=tube(95, 240)),
         cast.pack(),
     ]
-    trip = {"people": (Person(id="ines", name="Ines"),), "wants": WANTS, "stamina": QUIET} | changes
+    trip: dict[str, Any] = {"people": (Person(id="ines", name="Ines"),), "wants": WANTS, "stamina": QUIET} | changes
     return cast.plan(gear, cast.entry("bag", cast.INES_CABIN), **trip)
 
 

@@ -58,7 +58,7 @@ def test_equivalent_light_counts_the_crop_factor_and_exposure_does_not() -> None
     # On a sensor of k = 1.534, f/2.8 gathers as f/4.3 does on full frame: 1.23 stops short of f/2.8.
     small = cast.body(sensor_width_mm=23.5, sensor_height_mm=15.6, crop_modes=())
     gear = [small, cast.lens("wide", 16, 55, 2.8)]
-    asked = {"low": 30, "high": 60, "max_f_number": 2.8}
+    asked: dict[str, Any] = {"low": 30, "high": 60, "max_f_number": 2.8}
     assert covered(gear, cast.want(**asked)).score == pytest.approx(100)
     stops = 2 * log2(43.27 / (23.5**2 + 15.6**2) ** 0.5)
     expected = 100 * (0.7 - 0.3 * (stops - 1))
@@ -101,14 +101,18 @@ def test_two_missing_traits_multiply() -> None:
 def test_autofocus_is_judged_at_the_f_number_of_the_focal_length() -> None:
     # With the 2x the lens is f/9 at 200 and f/12.6 at 800; a body to f/11 loses autofocus from 457 mm.
     gear = [cast.body(crop_modes=()), cast.tele_zoom(), cast.converter(2.0)]
-    asked = {"max_f_number": 16, "megapixels": 45, "traits": (cast.wish(Trait.AUTOFOCUS, essential=True),)}
+    asked: dict[str, Any] = {
+        "max_f_number": 16,
+        "megapixels": 45,
+        "traits": (cast.wish(Trait.AUTOFOCUS, essential=True),),
+    }
     assert covered(gear, cast.want(low=420, high=440, **asked)).score > 99
     assert covered(gear, cast.want(low=790, high=800, **asked)).wants[0].cover < 0.3
 
 
 def test_stitching_serves_static_wants_only_at_0_6() -> None:
     gear = [cast.body(), cast.normal_zoom()]
-    asked = {"low": 16, "high": 16}
+    asked: dict[str, Any] = {"low": 16, "high": 16}
     assert covered(gear, cast.want(**asked)).score == 0
     assert covered(gear, cast.want(**asked, static_subject=True)).score == pytest.approx(60)
 

@@ -8,7 +8,7 @@ import pytest
 from mule.debrief import History, LookBack, look_back, match, rates
 from mule.field import Frame, Mark, fold
 from mule.finding import InBag
-from mule.gear import Absence, AbsenceReason, Filter, Standing, StepRing
+from mule.gear import Absence, AbsenceReason, Battery, Filter, Standing, StepRing
 from mule.plan import Plan
 from mule.power import simulate
 from mule.trip import Day, Demand, Pattern, Stamina, Trip
@@ -112,9 +112,9 @@ def test_wear_is_taken_off_once_and_not_again_by_the_next_plan() -> None:
     swap = {"do": "swap", "item": "pack", "body": "body", "day": "2027-02-21", "frames": 320, "at_c": 20.0}
     (rate,) = rates(items, marks(swap))
     assert rate.value == pytest.approx(400)
-    body = items["body"].model_copy(
-        update={"frames_per_charge": rate.value, "battery_type": items["pack"].battery_type}
-    )
+    pack = items["pack"]
+    assert isinstance(pack, Battery)
+    body = items["body"].model_copy(update={"frames_per_charge": rate.value, "battery_type": pack.battery_type})
     pattern = Pattern(id="full", name="Full", first=Demand(frames=320))
     day = Day(date=date(2027, 2, 20), title="Out", lowest_c=20)
     trip = Trip(id="t", name="T", days=(day,), stamina=Stamina(patterns=(pattern,), warm="none", power="packs-only"))

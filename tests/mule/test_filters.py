@@ -6,7 +6,7 @@ import pytest
 
 from mule.filters import FilterFit, FilterGear, Front, darken, fit, stops_needed
 from mule.filters.lightest import lightest_set
-from mule.gear import Cylinder, Filter, FilterHolder, StepRing
+from mule.gear import Cylinder, Filter, FilterHolder, Gear, StepRing
 from mule.trip import EffectWish
 from tests import cast
 
@@ -94,7 +94,7 @@ def asked(*effects: EffectWish, lenses: tuple[str, ...] = ("normal", "wide")) ->
 
 
 def test_what_a_want_asks_is_served_by_what_is_loaded_or_priced() -> None:
-    gear = [nd(), ring(77, 82)]
+    gear: list[Gear] = [nd(), ring(77, 82)]
     wish = EffectWish(effect="nd", stops=6)
     (served,) = fit((NORMAL, WIDE), FilterGear.of(gear, ["nd"]), asked(wish)).asked
     assert served.served is not None
@@ -106,7 +106,7 @@ def test_what_a_want_asks_is_served_by_what_is_loaded_or_priced() -> None:
 
 def test_the_lightest_set_shares_one_filter_through_rings() -> None:
     # One ND of 82 mm and a ring, 41 + 9 = 50 g, beat one ND per thread, 41 + 41 = 82 g.
-    gear = [nd(), nd("nd77", thread_mm=77), ring(77, 82)]
+    gear: list[Gear] = [nd(), nd("nd77", thread_mm=77), ring(77, 82)]
     found = lightest_set(
         (NORMAL, WIDE), FilterGear.of(gear, []), asked(EffectWish(effect="nd", stops=6)), {t.id: t for t in gear}
     )

@@ -36,7 +36,7 @@ def test_a_line_follows_its_thing_and_its_bag_and_never_its_person(
 
 @given(IDS, PLACES)
 def test_different_places_have_different_lines(item: str, place: dict[str, Any]) -> None:
-    others = [
+    others: list[dict[str, Any]] = [
         {"bag": None, "person": "ines", "outside": False},
         {"bag": "ridge", "person": "", "outside": True},
         {"bag": "ridge", "person": "", "outside": False},

@@ -3,20 +3,20 @@
 import pytest
 
 from mule.finding import InBag
-from mule.gear import Source
+from mule.gear import Gear, Source
+from mule.kit import Entry
 from mule.load import Loads, weigh
 from mule.trip import BaseLoad, Person
 from tests import cast
 
-GEAR = {
-    t.id: t for t in [cast.bag(), cast.insert(), cast.body(), cast.normal_zoom(), cast.pack(), cast.first_aid()]
-} | {"hold": cast.bag("hold", piece="hold", mass_g=2000)}
+_OWNED: list[Gear] = [cast.bag(), cast.insert(), cast.body(), cast.normal_zoom(), cast.pack(), cast.first_aid()]
+GEAR = {t.id: t for t in [*_OWNED, cast.bag("hold", piece="hold", mass_g=2000)]}
 INES = Person(id="ines", name="Ines", body_mass_kg=60, base_load=(BaseLoad(name="Water", mass_g=1000),))
 MARIT = Person(id="marit", name="Marit")
 
 
-def loads(*entries: object) -> Loads:
-    return weigh(GEAR, cast.kit(*entries), [INES, MARIT])  # type: ignore[arg-type]
+def loads(*entries: Entry) -> Loads:
+    return weigh(GEAR, cast.kit(*entries), [INES, MARIT])
 
 
 FULL = (

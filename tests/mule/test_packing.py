@@ -13,7 +13,7 @@ from pydantic import ValidationError
 
 from benchmarks.stowing import SPACE, cut
 from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Battery, Body, Box, Card, Compartment, Computer, Cylinder, Insert, Other, Soft
+from mule.gear import Bag, Battery, Body, Box, Card, Compartment, Computer, Cylinder, Gear, Insert, Other, Soft
 from mule.kit import Entry, Kit, Mount, Pin, Stow, Wish
 from mule.packing import Block, Effort, Looking, Placed, Stowage, faults, place, stow
 from mule.packing.placements import Outcome
@@ -43,7 +43,7 @@ def thing(id_: str, *sides: float, grams: float = 100, **more: Any) -> Other:
 
 def bag(*inner: float, id_: str = "bag", **more: Any) -> Bag:
     x, y, z = inner
-    sides = {"size": Box(length_mm=x + 40, width_mm=y + 40, height_mm=z + 40), "volume_l": 20}
+    sides: dict[str, Any] = {"size": Box(length_mm=x + 40, width_mm=y + 40, height_mm=z + 40), "volume_l": 20}
     room = Box(length_mm=x, width_mm=y, height_mm=z)
     return Bag(id=id_, name=id_, mass_g=1000, inner=room, **(sides | more))
 
@@ -123,7 +123,7 @@ def test_everything_rests_on_the_back_or_on_something() -> None:
 def brute(room: tuple[int, int, int], boxes: list[tuple[int, int, int]]) -> bool:
     """Whether all fit on a grid of single steps, by trying every corner and turn, one box after the other."""
 
-    def fits(rest: list[tuple[int, int, int]], taken: frozenset[tuple[int, int, int]]) -> bool:
+    def fits(rest: list[tuple[int, int, int]], taken: frozenset[tuple[int, ...]]) -> bool:
         if not rest:
             return True
         for turn in box_turns(rest[0]):
@@ -312,7 +312,11 @@ def test_a_thing_larger_than_every_bag_and_straps_that_are_missing_are_told() ->
     legs = thing("legs", 500, 80, 80)
     made = packed(bag(300, 200, 100), legs)
     assert [(o.why, o.proof) for o in made.left] == [("too-large", "proved")]
-    gear = {"bag": bag(300, 200, 100, straps=1, strap_mm=480), "legs": legs, "mat": thing("mat", 400, 90, 90)}
+    gear: dict[str, Gear] = {
+        "bag": bag(300, 200, 100, straps=1, strap_mm=480),
+        "legs": legs,
+        "mat": thing("mat", 400, 90, 90),
+    }
     piece = AsPiece(piece=PieceKind.CABIN, person="ines")
     outside = InBag(bag="bag", outside=True)
     entries = (Entry(item="bag", place=piece), *(Entry(item=i, place=outside) for i in ("mat", "legs")))
@@ -359,9 +363,9 @@ def test_an_inside_that_nobody_measured_is_reckoned_and_says_so() -> None:
 
 def test_three_hundred_things_end_in_time_with_the_best_so_far() -> None:
     chance = random.Random(4)
-    things = [thing(f"t{i}", *(chance.randint(20, 90) for _ in range(3))) for i in range(300)]
+    things: list[Gear] = [thing(f"t{i}", *(chance.randint(20, 90) for _ in range(3))) for i in range(300)]
     made = stow(
-        {t.id: t for t in (bag(480, 280, 170), *things)},
+        {t.id: t for t in [bag(480, 280, 170), *things]},
         Kit(
             id="a",
             name="A",
@@ -448,7 +452,8 @@ def test_what_finds_no_room_names_a_bag_that_stays_at_home_and_would_take_it() -
     small = bag(100, 100, 50)
     at_home = [bag(400, 300, 200, id_="large"), bag(210, 120, 100, id_="fits"), bag(90, 90, 90, id_="tiny")]
     lens = thing("tele", 200, 90, 90)
-    gear = {t.id: t for t in (small, *at_home, lens)}
+    things: list[Gear] = [small, *at_home, lens]
+    gear = {t.id: t for t in things}
     entries = (
         Entry(item="bag", place=AsPiece(piece=PieceKind.CABIN, person="ines")),
         Entry(item="tele", place=InBag(bag="bag")),

@@ -133,7 +133,7 @@ def test_inserts_in_a_circle_are_refused() -> None:
     ],
 )
 def test_a_want_that_means_nothing_is_refused(change: dict[str, Any]) -> None:
-    good = {"id": "w", "name": "w", "focal_min_mm": 24, "focal_max_mm": 70}
+    good: dict[str, Any] = {"id": "w", "name": "w", "focal_min_mm": 24, "focal_max_mm": 70}
     Want(**good)
     with pytest.raises(ValidationError):
         Want(**(good | change))

@@ -230,7 +230,7 @@ def test_no_energy_comes_from_nowhere_or_is_lost_untold(taken: set[str], packs: 
         assert charged == pytest.approx(stored, abs=1e-9)
         drawn = sum(p.drawn_wh for p in day.packs)
         assert drawn == pytest.approx(sum(t.got_wh for t in day.types), abs=1e-9)
-        before = {p.pack: p.morning_wh for p in (*day.packs, *day.banks)}
+        before = {p.pack: p.morning_wh for p in day.packs} | {b.pack: b.morning_wh for b in day.banks}
 
 
 def random_trip(seed: int) -> tuple[Trip, list[Any]]:

@@ -4,6 +4,7 @@ from math import inf
 
 import pytest
 
+from mule.gear import Gear
 from mule.optics import cover, formulas
 from mule.optics.reach import autofocus_lost_from
 from mule.optics.setups import SetUp, forced_crop, set_ups
@@ -100,7 +101,7 @@ def test_a_fixed_lens_body_is_a_set_up_by_itself() -> None:
 
 
 def test_set_ups_can_be_asked_only_for_those_that_need_a_thing() -> None:
-    gear = [cast.body(), cast.normal_zoom(), cast.tele_zoom(), cast.converter(1.4)]
+    gear: list[Gear] = [cast.body(), cast.normal_zoom(), cast.tele_zoom(), cast.converter(1.4)]
     needing = set_ups(gear, frozenset({"x14"}))
     assert needing
     assert all("x14" in s.parts for s in needing)
@@ -111,7 +112,7 @@ def test_the_zoom_f_number_is_linear_in_log_f_and_log_n() -> None:
     # Halfway in log f between 100 and 400 is 200; halfway in log N between 4.5 and 6.3 is sqrt(4.5 x 6.3) = 5.32:
     # a want for exactly that is met in full, one for a tenth of a stop more loses 0.03.
     wanted = (4.5 * 6.3) ** 0.5
-    gear = [cast.body(crop_modes=()), cast.tele_zoom()]
+    gear: list[Gear] = [cast.body(crop_modes=()), cast.tele_zoom()]
     for f_number, score in ((wanted * 1.0001, 100), (wanted / 2**0.05, 97)):
         asked = cast.want(low=200, high=200, max_f_number=f_number)
         assert cover(gear, cast.counts(*gear), [asked]).coverage.score == pytest.approx(score, abs=0.01)

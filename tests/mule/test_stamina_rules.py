@@ -7,7 +7,7 @@ import pytest
 
 from mule.advise import Advice, advise
 from mule.assess import Assessment, assess
-from mule.finding import Finding
+from mule.finding import Finding, Load
 from mule.gear import Card, CardSlot, Charger, Computer, Drive, PowerBank, Reader
 from mule.plan import Plan
 from mule.trip import BodyHabit, Day, Demand, Mains, Night, Pattern, Stamina
@@ -49,7 +49,7 @@ def planned(
             Day(date=start + timedelta(days=i), title="Out", lowest_c=celsius, night=night or Night())
             for i in range(days)
         ),
-        stamina=Stamina(**({"patterns": (pattern,), "warm": "none", "margin": 0} | changes)),
+        stamina=Stamina.model_validate({"patterns": (pattern,), "warm": "none", "margin": 0} | changes),
         **trip,
     )
 
@@ -72,7 +72,8 @@ def test_a_short_day_is_told_and_cured_by_the_packs_that_are_missing() -> None:
     # One charge a day for three days on one pack: short on the second, two more packs of 82 g.
     assert finding.refs == {"type": "LB-4", "date": "2027-02-21"}
     (cure,) = finding.cures
-    assert (cure.edits[0].count, cure.mass_change_g) == (2, 164)
+    assert cure.edits == (Load(item="pack", count=2),)
+    assert cure.mass_change_g == 164
     lasts = facts(*OUT, PACK, days=3).lasts
     assert (lasts.power_days, lasts.days) == (1, 3)
     assert not said(assessed(*OUT, PACK, days=3, counts={"pack": 3}), "power-short")
@@ -82,8 +83,7 @@ def test_more_packs_than_are_owned_are_to_be_had_elsewhere() -> None:
     (finding,) = said(assessed(*OUT, PACK, days=9), "power-short")
     assert [c.code for c in finding.cures] == ["get-packs"]
     # Nine packs in all: one is loaded, five more are owned, three are to be had.
-    (load,) = finding.cures[0].edits
-    assert load.count == 5
+    assert finding.cures[0].edits == (Load(item="pack", count=5),)
     assert finding.cures[0].numbers == {"packs": 3, "grams": 8 * 82}
 
 
@@ -135,7 +135,7 @@ def test_full_cards_are_cured_by_more_of_them_or_by_another_school() -> None:
     (finding,) = said(assessed(*OUT, PACK, SD, days=3, frames=390), "cards-full")
     assert finding.numbers["more"] == 2
     load, other = finding.cures
-    assert (load.edits[0].item, load.edits[0].count) == ("sd", 2)
+    assert load.edits == (Load(item="sd", count=2),)
     assert (other.code, other.edits) == ("few-big", ())
     assert not said(assessed(*OUT, PACK, SD, days=3, counts={"sd": 3}), "cards-full")
 

@@ -5,6 +5,7 @@ from typing import Any
 import pytest
 from hypothesis import given, settings
 
+from mule.gear import Gear
 from mule.optics import cover
 from mule.trip import TraitWish, Want
 from tests import cast
@@ -57,7 +58,7 @@ def test_what_a_thing_earns_anyway_is_not_counted_again_as_a_backup() -> None:
 
 
 def test_what_takes_part_in_no_set_up_has_no_worth_and_is_idle() -> None:
-    gear = [cast.body(), cast.normal_zoom(), cast.converter(1.4), cast.lens("other", 50, 50, 2, mount="Z")]
+    gear: list[Gear] = [cast.body(), cast.normal_zoom(), cast.converter(1.4), cast.lens("other", 50, 50, 2, mount="Z")]
     view = cover(gear, cast.counts(*gear), [cast.want()])
     assert {w.item for w in view.worths} == {"body", "normal"}
     assert set(view.coverage.idle) == {"x14", "other"}

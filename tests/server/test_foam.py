@@ -4,8 +4,10 @@ from io import StringIO
 from typing import Any
 from xml.etree import ElementTree
 
-import ezdxf
 import pytest
+from ezdxf import units
+from ezdxf.entities.lwpolyline import LWPolyline
+from ezdxf.filemanagement import read
 
 from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import Bag, Box, Cylinder, Other
@@ -33,8 +35,8 @@ def plan() -> Any:
 
 def test_a_dxf_read_back_has_every_pocket_to_a_tenth_of_a_millimetre() -> None:
     made = plan()
-    drawing = ezdxf.read(StringIO(dxf(made)))
-    assert drawing.units == ezdxf.units.MM
+    drawing = read(StringIO(dxf(made)))
+    assert drawing.units == units.MM
     for layer in made.layers:
         inside = [e for e in drawing.modelspace() if e.dxf.layer == f"FOAM-{layer.number}"]
         outlines = []
@@ -42,6 +44,7 @@ def test_a_dxf_read_back_has_every_pocket_to_a_tenth_of_a_millimetre() -> None:
             if entity.dxftype() == "CIRCLE":
                 outlines.append((2 * entity.dxf.radius, 2 * entity.dxf.radius))
             else:
+                assert isinstance(entity, LWPolyline)
                 xs, ys = zip(*((x, y) for x, y, *_ in entity.get_points()), strict=True)
                 outlines.append((max(xs) - min(xs), max(ys) - min(ys)))
         asked = [(420.0, 300.0), *((p.width_mm, p.height_mm) for p in layer.pockets)]

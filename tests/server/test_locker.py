@@ -4,6 +4,7 @@ from typing import Any
 
 import pytest
 
+from mule.gear import Cylinder
 from server.locker.convert import typical
 from server.locker.models import Thing
 from tests import cast
@@ -37,7 +38,7 @@ def test_every_typical_lens_names_only_converters_of_the_table() -> None:
 
 def test_the_typical_normal_zoom_weighs_800_g() -> None:
     zoom = typical()["lens-24-70-f2-8"]
-    assert (zoom.mass_g, zoom.size.diameter_mm, zoom.size.length_mm) == (800, 88, 124)
+    assert (zoom.mass_g, zoom.size) == (800, Cylinder(diameter_mm=88, length_mm=124))
 
 
 def test_adding_a_typical_thing_twice_gives_two_ids(ask: Any) -> None:

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A trip screen: trail above, scales below, both always in sight. */
 import { computed } from 'vue'
+import { useRoute } from 'vue-router'
 import { asProblem } from '@/api/problem'
 import type { Bench } from '@/api/types'
 import { useAdvice } from '@/composables/useAdvice'
@@ -13,6 +14,9 @@ import TrailBar from './TrailBar.vue'
 
 const props = defineProps<{ bench: Bench | undefined; error: Error | null; names: Names }>()
 const trip = computed(() => props.bench?.trip.trip)
+/** Another kit of the trip is shown until the one that was asked for is here. */
+const route = useRoute()
+const standIn = computed(() => !props.bench || props.bench.state.kit.id !== route.params.kit)
 /** Used standing, on a phone: the way between them fits there. */
 const FIELD = STATIONS.filter((s) => s.name === 'packout' || s.name === 'trail')
 /** Marks count what only other kits show as soon as it is known of this one. */
@@ -40,7 +44,7 @@ const under = computed(() => {
       </nav>
       <TrailBar v-if="bench && judged" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stamp="bench.state.stamp" :stations="judged.stations" :cautions="cautions" />
     </AppHeader>
-    <main id="screen" class="frame-body" tabindex="-1">
+    <main id="screen" class="frame-body" tabindex="-1" :aria-busy="standIn">
       <slot v-if="bench" />
       <p v-else-if="error" class="screen" role="alert">
         {{ asProblem(error).title }} <RouterLink :to="{ name: 'trips' }">Back to the trips</RouterLink>

@@ -1,23 +1,11 @@
 // @vitest-environment jsdom
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref } from 'vue'
+import { client } from '@/api/client'
 import { benchQuery, queries } from '@/api/queries'
 import type { Bench } from '@/api/types'
 import { mounted } from '@/testing/mount'
 import { OwnVersions, useKitChanges } from './useKitChanges'
-
-// The client takes hold of both when it is made; a page would give it its own address.
-const network = vi.hoisted(() => {
-  const at = { answer: (_: Request): Promise<Response> => Promise.reject(new Error('nobody answers')) }
-  globalThis.fetch = (request) => at.answer(request as Request)
-  const { Request: Plain } = globalThis
-  globalThis.Request = class extends Plain {
-    constructor(input: RequestInfo | URL, init?: RequestInit) {
-      super(typeof input === 'string' ? new URL(input, 'http://localhost') : input, init)
-    }
-  }
-  return at
-})
 
 interface Sent {
   path: string
@@ -39,15 +27,17 @@ beforeEach(() => {
   sent = []
   answer = []
   for (const [kit, version] of [['a', 4], ['b', 9], ['c', 20]] as const) queries.setQueryData(benchQuery({ trip: 'coast', kit }).queryKey, bench(kit, version))
-  // The real client, in front of a server that answers when it is told to.
-  network.answer = async (request) => {
-    const path = new URL(request.url).pathname
-    const body = (await request.json()) as Sent['body']
-    sent.push({ path, body })
+  // A server that answers when it is told to.
+  vi.spyOn(client, 'POST').mockImplementation((async (path: string, asked: { params: { path: { slug: string; kit: string } }; body: Sent['body'] }) => {
+    const { slug, kit } = asked.params.path
+    sent.push({ path: path.replace('{slug}', slug).replace('{kit}', kit), body: asked.body })
     await new Promise<void>((go) => answer.push(go))
-    const kit = path.split('/')[5]!
-    return Response.json({ kit: { id: kit }, version: body.version + 1, stamp: `${body.version + 1}`, can_undo: true, can_redo: false, assessment: {} })
-  }
+    const version = asked.body.version + 1
+    return { data: { kit: { id: kit }, version, stamp: `${version}`, can_undo: true, can_redo: false, assessment: {} }, response: new Response() }
+  }) as never)
+})
+afterEach(() => {
+  vi.restoreAllMocks()
 })
 
 describe('changes of a kit', () => {

@@ -4,19 +4,13 @@ import { VueQueryPlugin } from '@tanstack/vue-query'
 import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref } from 'vue'
+import { client } from '@/api/client'
 import { queries } from '@/api/queries'
 import type { Trip, TripDoc } from '@/api/types'
 import { useBriefDraft } from './useBriefDraft'
 
 const TRIP: Trip = { id: 'coast', name: 'Coast', place: '', status: 'planned', people: [], legs: [], days: [], wants: [], ...NEW_BRIEF }
 const PAUSE = 700
-
-// The wire alone is played: a relative address means nothing without a page.
-const put = vi.hoisted(() => vi.fn())
-vi.mock('@/api/client', async (original) => ({
-  ...(await original<typeof import('@/api/client')>()),
-  client: { GET: async () => ({ data: [], response: new Response('[]') }), PUT: put },
-}))
 
 let sent: { version: number; trip: Trip }[]
 let refusal: unknown
@@ -27,11 +21,13 @@ beforeEach(() => {
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
   sent = []
   refusal = null
-  put.mockImplementation(async (_: string, { body }: { body: { version: number; trip: Trip } }) => {
+  // The wire alone is played: a relative address means nothing without a page.
+  vi.spyOn(client, 'GET').mockResolvedValue({ data: [], response: new Response('[]') } as never)
+  vi.spyOn(client, 'PUT').mockImplementation((async (_: string, { body }: { body: { version: number; trip: Trip } }) => {
     sent.push(body)
     if (refusal) return { error: refusal, response: new Response('', { status: 422 }) }
     return { data: { version: body.version + 1, trip: body.trip, open_kit: 'a' }, response: new Response('{}') }
-  })
+  }) as never)
   stored.value = { version: 1, trip: TRIP, open_kit: 'a' }
   const Host = defineComponent({
     setup() {
@@ -43,6 +39,7 @@ beforeEach(() => {
 })
 afterEach(() => {
   vi.useRealTimers()
+  vi.restoreAllMocks()
 })
 
 async function wait(ms: number): Promise<void> {
