@@ -11,6 +11,8 @@ export default defineConfig({
     VitePWA({
       // The field screens register it themselves: whoever never goes out there needs none of it.
       injectRegister: false,
+      // Who is noting something decides when the page is loaded again.
+      registerType: 'prompt',
       manifest: {
         name: 'Narrow Mule',
         short_name: 'Narrow Mule',
@@ -32,7 +34,6 @@ export default defineConfig({
         // Drawing in the round is not for out there.
         globIgnores: ['**/RoomTurned*'],
         clientsClaim: true,
-        skipWaiting: true,
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],
         runtimeCaching: [

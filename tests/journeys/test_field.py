@@ -122,6 +122,21 @@ def test_fifty_notes_without_a_network_are_all_there_in_order_and_once(
     context.close()
 
 
+def test_a_new_version_waits_until_it_is_asked_for(browser: Browser, site: str, in_demo: list[Any]) -> None:
+    context = phone(browser, site, in_demo)
+    (page,) = context.pages
+    # The same worker from another address is another version to the browser.
+    page.evaluate("navigator.serviceWorker.register('/sw.js?newer').then(() => true)")
+    told = page.get_by_role("status").filter(has_text="A new version of Narrow Mule is here.")
+    expect(told).to_be_visible()
+    with page.expect_navigation():
+        told.get_by_role("button", name="Reload").click()
+    expect(page.get_by_role("navigation", name="Parts of the trail")).to_be_visible()
+    at_work = page.evaluate("navigator.serviceWorker.controller.scriptURL")
+    assert at_work.endswith("/sw.js?newer")
+    context.close()
+
+
 def test_two_phones_that_disagree_about_a_card_are_both_kept_and_asked(
     browser: Browser, site: str, in_demo: list[Any]
 ) -> None:

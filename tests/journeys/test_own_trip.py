@@ -97,7 +97,7 @@ def test_an_own_trip_from_nothing_to_a_loaded_bag(newcomer: Page) -> None:
 
 def test_an_account_is_made_at_the_door(page: Page) -> None:
     page.goto("/welcome")
-    page.get_by_role("tab", name="Make an account").click()
+    page.get_by_role("button", name="Make an account").click()
     page.get_by_label("Name").fill(f"photographer {uuid4().hex}")
     page.get_by_label("Password").fill("a long password")
     page.get_by_role("button", name="Make the account").click()

@@ -2,9 +2,11 @@
 import { onBeforeUnmount, onMounted } from 'vue'
 import { notice } from '@/composables/useNotice'
 import { onKey } from '@/composables/useKeys'
+import { newer, toNewer, usePwaIfAtWork } from '@/composables/usePwa'
 import { useThemeInForce } from '@/composables/useSession'
 
 useThemeInForce()
+usePwaIfAtWork()
 onMounted(() => window.addEventListener('keydown', onKey))
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 </script>
@@ -12,20 +14,34 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 <template>
   <VApp>
     <RouterView />
-    <div v-if="notice" class="notice" role="status">
-      <span>{{ notice }}</span>
-      <button class="link" type="button" @click="notice = null">Close</button>
+    <div class="notices">
+      <div v-if="newer" class="notice" role="status">
+        <span>A new version of Narrow Mule is here.</span>
+        <button class="link" type="button" @click="toNewer">Reload</button>
+        <button class="link" type="button" @click="newer = false">Later</button>
+      </div>
+      <div v-if="notice" class="notice" role="status">
+        <span>{{ notice }}</span>
+        <button class="link" type="button" @click="notice = null">Close</button>
+      </div>
     </div>
   </VApp>
 </template>
 
 <style scoped>
-.notice {
+.notices {
   position: fixed;
   left: 50%;
   bottom: 92px;
   transform: translateX(-50%);
+  width: max-content;
   max-width: min(680px, 92vw);
+  display: grid;
+  justify-items: center;
+  gap: 6px;
+  z-index: 3000;
+}
+.notice {
   background: var(--sheet);
   color: var(--ink);
   border: 1px solid var(--ink);
@@ -34,6 +50,5 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
   padding: 10px 14px;
   display: flex;
   gap: 16px;
-  z-index: 3000;
 }
 </style>

@@ -1,7 +1,7 @@
 /** The form of one versioned document: a draft that stays until it is saved or thrown away, and what is wrong with it. */
 import { computed, ref, type Ref, watch } from 'vue'
 import { asProblem, byField, looseRules } from '@/api/problem'
-import { copyOf } from '@/format/copy'
+import { cloneFnJSON } from '@vueuse/core'
 
 interface Verb {
   error: Ref<Error | null>
@@ -20,9 +20,9 @@ export interface DocumentForm<T> {
 }
 
 export function useDocumentForm<T extends { id: string }>(form: DocumentForm<T>) {
-  const draft = ref(copyOf(form.stored().value)) as Ref<T>
+  const draft = ref(cloneFnJSON(form.stored().value)) as Ref<T>
   function revert(): void {
-    draft.value = copyOf(form.stored().value)
+    draft.value = cloneFnJSON(form.stored().value)
   }
   watch(() => [form.stored().value.id, form.stored().version] as const, revert)
   const dirty = computed(() => form.fresh() || JSON.stringify(draft.value) !== JSON.stringify(form.stored().value))

@@ -1,16 +1,24 @@
-/** The service worker that keeps the field screens working without a network: set up when one of them is first opened. */
-import { onMounted } from 'vue'
+/**
+ * The service worker that keeps the field screens working without a network: set up when one of them is first opened,
+ * and looked after on every screen from then on, for it serves the whole app.
+ */
+import { useRegisterSW } from 'virtual:pwa-register/vue'
+import { ref } from 'vue'
 
-let asked = false
+/** A newer version of the app is here, and shows itself when the page is loaded again. */
+export const newer = ref(false)
+let takeOver: (() => Promise<void>) | undefined
 
 export function usePwa(): void {
-  onMounted(async () => {
-    if (asked || !('serviceWorker' in navigator) || import.meta.env.DEV) return
-    asked = true
-    try {
-      await navigator.serviceWorker.register('/sw.js')
-    } catch {
-      // A browser that will not have it still works with a network.
-    }
-  })
+  if (takeOver) return
+  takeOver = useRegisterSW({ onNeedRefresh: () => (newer.value = true) }).updateServiceWorker
+}
+/** On screens that work without it: only where it is at work already. */
+export function usePwaIfAtWork(): void {
+  if (navigator.serviceWorker?.controller) usePwa()
+}
+/** Loads the page again, as the newer version. */
+export function toNewer(): void {
+  newer.value = false
+  void takeOver?.()
 }

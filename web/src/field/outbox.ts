@@ -1,7 +1,7 @@
 /** Marks that wait on this device until the server has them: in IndexedDB, so that a reload or a flat phone loses nothing. */
 import { openDB, type IDBPDatabase } from 'idb'
 import type { Mark, Refusal, What } from '@/api/types'
-import { copyOf } from '@/format/copy'
+import { cloneFnJSON } from '@vueuse/core'
 
 export interface Waiting {
   order?: number
@@ -32,7 +32,7 @@ export async function put(who: string, trip: string, what: What, after: string[]
   const seq = (((await device.get('seq')) as number | undefined) ?? 0) + 1
   await device.put(name, 'name')
   await device.put(seq, 'seq')
-  const mark: Mark = { id: crypto.randomUUID(), device: name, seq, at: new Date().toISOString(), after, what: copyOf(what) }
+  const mark: Mark = { id: crypto.randomUUID(), device: name, seq, at: new Date().toISOString(), after, what: cloneFnJSON(what) }
   const made: Waiting = { who, trip, mark }
   made.order = Number(await doing.objectStore('outbox').add(made))
   await doing.done

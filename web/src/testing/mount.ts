@@ -14,10 +14,11 @@ globalThis.visualViewport ??= Object.assign(new EventTarget(), { width: 1280, he
 
 /** jsdom lays nothing out: every element is this large. */
 export function giveSize(width: number, height: number): void {
-  Object.defineProperty(HTMLElement.prototype, 'clientWidth', { configurable: true, get: () => width })
-  Object.defineProperty(HTMLElement.prototype, 'clientHeight', { configurable: true, get: () => height })
   globalThis.ResizeObserver = class {
-    observe(): void {}
+    constructor(private readonly told: ResizeObserverCallback) {}
+    observe(target: Element): void {
+      this.told([{ target, contentRect: new DOMRect(0, 0, width, height) } as unknown as ResizeObserverEntry], this)
+    }
     unobserve(): void {}
     disconnect(): void {}
   }

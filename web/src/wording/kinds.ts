@@ -46,6 +46,8 @@ export const GROUP: Record<Group, string> = {
 }
 
 export const GROUPS = Object.keys(GROUP) as Group[]
+/** What a list of gear can be narrowed to. */
+export const GROUP_TABS: { name: Group | null; title: string }[] = [{ name: null, title: 'all' }, ...GROUPS.map((name) => ({ name, title: GROUP[name].toLowerCase() }))]
 
 const BY_KIND: Record<Kind, Group> = {
   body: 'optics',

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import type { Edit } from '@/api/types'
 import AdvicePending from '@/components/AdvicePending.vue'
 import TripFrame from '@/components/TripFrame.vue'
+import TabRow from '@/components/TabRow.vue'
 import { useAdvice } from '@/composables/useAdvice'
 import { useBench, useLoaded } from '@/composables/useBench'
 import { useKeys } from '@/composables/useKeys'
@@ -105,13 +106,12 @@ useKeys([
           <button type="button" class="tab" :disabled="!state.can_undo || busy" title="Undo (u)" @click="undo">undo</button>
           <button type="button" class="tab" :disabled="!state.can_redo || busy" title="Redo (Shift+u)" @click="redo">redo</button>
         </div>
-        <nav class="views" aria-label="Views of the kit">
-          <button v-for="v in VIEWS" :key="v.name" type="button" class="tab" :aria-pressed="view === v.name" @click="view = v.name">{{ v.title }}</button>
+        <TabRow v-model="view" class="views" way label="Views of the kit" :tabs="VIEWS">
           <span class="grow" />
           <button type="button" class="tab" :aria-pressed="thinking" title="Try edits without doing them" @click="think">what if</button>
           <RouterLink class="tab" :to="{ name: 'compare', params: { trip, kit } }" title="Compare kits (c)">compare</RouterLink>
           <RouterLink class="tab" :to="{ name: 'suggest', params: { trip, kit } }" title="Suggest kits (s)">suggest</RouterLink>
-        </nav>
+        </TabRow>
         <div v-if="thinking" class="thinking" role="status">
           <b>What if.</b> {{ thoughtText }}
           <button type="button" class="link" :disabled="!thoughts.length || busy" @click="keepThoughts">do it</button> or
@@ -179,8 +179,6 @@ useKeys([
   flex: 1;
 }
 .views {
-  display: flex;
-  gap: 12px;
   border-bottom: 1px solid var(--line);
 }
 .views a {

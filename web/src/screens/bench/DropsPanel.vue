@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Addition, Advice, Edit, Trip } from '@/api/types'
 import WantChanges from '@/components/WantChanges.vue'
 import WhyFigure from '@/components/WhyFigure.vue'
+import TabRow from '@/components/TabRow.vue'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
@@ -50,8 +51,8 @@ function per(points: number, grams: number): string {
     <p v-else class="quiet">Nothing can go without something else missing it.</p>
     <h2 class="second">
       Load next <span class="quiet">most points per gram, up to</span>
-      <button v-for="b in BUDGETS" :key="b" type="button" class="tab" :aria-pressed="budget === b" @click="budget = b">{{ fmt.mass(b, units) }}</button>
     </h2>
+    <TabRow v-model="budget" label="Up to" :tabs="BUDGETS.map((b) => ({ name: b, title: fmt.mass(b, units) }))" />
     <table v-if="additions.length">
       <thead><tr><th>thing, with the links it needs</th><th class="number">adds</th><th class="number">buys</th><th class="number">brief then</th><th /></tr></thead>
       <tbody>
@@ -81,9 +82,6 @@ th {
 }
 .second {
   margin-top: 14px;
-}
-.second .tab {
-  margin-left: 10px;
 }
 .enough td {
   border-bottom: 2px solid var(--moss);

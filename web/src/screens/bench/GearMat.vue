@@ -1,13 +1,14 @@
 <script setup lang="ts">
 /** Everything owned, drawn to one scale from its real size: loaded things solid, left things outlines. */
+import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { Thing } from '@/api/types'
-import { useSize } from '@/composables/useSize'
 import { useUnits } from '@/composables/useSession'
 import { bestScale, layOut } from '@/drawing/mat'
 import type { Group } from '@/wording/kinds'
 import { cellOf, type MatThing as MatThingData, matThings, pieceStep } from './mat-cells'
 import MatThing from './MatThing.vue'
+import TabRow from '@/components/TabRow.vue'
 
 const props = defineProps<{ things: Map<string, Thing>; loaded: Map<string, number> }>()
 const emit = defineEmits<{ load: [item: string, count: number]; leave: [item: string, count: number | null]; open: [item: string] }>()
@@ -27,7 +28,7 @@ const find = ref('')
 const units = useUnits()
 const box = ref<HTMLElement | null>(null)
 const finder = ref<HTMLInputElement | null>(null)
-const { width, height } = useSize(box)
+const { width, height } = useElementSize(box)
 
 /** A mat with more than this on it shows nothing any more; the finder and the filters reach the rest. */
 const MOST_SHOWN = 300
@@ -129,9 +130,7 @@ defineExpose({ toFinder })
     <header class="panel-head">
       <h2>Bench <span class="quiet">everything you could take, drawn to one scale. Click to load or leave.</span></h2>
       <input ref="finder" v-model="find" class="find" type="search" placeholder="find  /" aria-label="Find gear on the mat" @keydown.enter.prevent="leaveFinder" @keydown.esc="find = ''" />
-      <div class="filters" role="group" aria-label="Show">
-        <button v-for="(f, index) in FILTERS" :key="f.title" class="tab" type="button" :aria-pressed="filter === index" @click="filter = index">{{ f.title }}</button>
-      </div>
+      <TabRow v-model="filter" class="filters" label="Show" :tabs="FILTERS.map((f, index) => ({ name: index, title: f.title }))" />
     </header>
     <div ref="box" class="mat" :style="{ '--grid': `${scale * 100}px` }">
       <div class="cloth" :style="{ height: `${laid.height + PAD + 20}px` }" role="group" aria-label="Gear">
@@ -164,10 +163,6 @@ defineExpose({ toFinder })
 </template>
 
 <style scoped>
-.filters {
-  display: flex;
-  gap: 11px;
-}
 .find {
   width: 92px;
   font: inherit;

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** What the kit sees, on a log focal axis: wants as bands, set-ups as bars, gaps as hatching. */
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Assessment, ReachBar, Trip } from '@/api/types'
 import type { Names } from '@/composables/useBench'
-import { useSize } from '@/composables/useSize'
 import { focalAxis, labelWidth, lanes } from '@/drawing/axis'
 import * as fmt from '@/format/units'
 import { setUp } from '@/wording/optics'
@@ -15,7 +15,7 @@ const LEFT = 142
 const ROW = 23
 const LANE = 15
 const box = ref<HTMLElement | null>(null)
-const { width } = useSize(box)
+const { width } = useElementSize(box)
 
 const wants = computed(() => props.trip.wants ?? [])
 const axis = computed(() => {

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { asProblem } from '@/api/problem'
 import type { Want } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
+import TabRow from '@/components/TabRow.vue'
 import { useWantFigures, type Output, type Subject } from '@/composables/useWantFigures'
 
 const want = defineModel<Want>({ required: true })
@@ -18,6 +19,10 @@ const OUTPUTS = [
   { title: 'a screen', value: 'screen' },
   { title: 'a print', value: 'print' },
 ]
+const WAYS = [
+  { name: 'range', title: 'as a focal range' },
+  { name: 'subject', title: 'as a subject' },
+] as const
 const byRange = computed(() => !want.value.subject)
 const use = computed(() => want.value.output?.use ?? 'none')
 
@@ -76,9 +81,8 @@ function setOutput(change: Record<string, number | null | undefined>): void {
 
 <template>
   <div class="typing">
-    <div class="line" role="group" aria-label="Range and pixels typed as">
-      <button type="button" class="tab" :aria-pressed="byRange" @click="bySubject(false)">as a focal range</button>
-      <button type="button" class="tab" :aria-pressed="!byRange" @click="bySubject(true)">as a subject</button>
+    <div class="line">
+      <TabRow class="ways" label="Range and pixels typed as" :tabs="WAYS" :model-value="byRange ? 'range' : 'subject'" @update:model-value="bySubject($event === 'subject')" />
       <template v-if="!byRange">
         <NumberField :model-value="subject.size_m" label="Subject" unit="m" required @update:model-value="setSubject({ size_m: $event as number })" />
         <NumberField :model-value="subject.near_m" label="Near" unit="m" required @update:model-value="setSubject({ near_m: $event as number })" />
@@ -116,7 +120,7 @@ function setOutput(change: Record<string, number | null | undefined>): void {
 .line > * {
   flex: 1 1 84px;
 }
-.line > .tab {
+.line > .ways {
   flex: none;
 }
 .line > .grow {

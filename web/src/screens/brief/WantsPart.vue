@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The wants: bands on the focal axis, the list, and the one being edited. */
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { mdiPlus } from '@mdi/js'
 import type { Assessment, Want } from '@/api/types'
 import { useWantSets } from '@/composables/useFilters'
-import { useSize } from '@/composables/useSize'
 import { focalAxis } from '@/drawing/axis'
 import * as fmt from '@/format/units'
 import WantForm from './WantForm.vue'
@@ -14,7 +14,7 @@ const props = defineProps<{ coverage: Assessment['coverage']; errors: Record<str
 const wants = defineModel<Want[]>({ required: true })
 const chosen = ref(0)
 const box = ref<HTMLElement | null>(null)
-const { width } = useSize(box)
+const { width } = useElementSize(box)
 const ROW = 24
 const NAMES = 190
 const valid = computed(() => wants.value.filter((w) => w.focal_min_mm > 0 && w.focal_max_mm > 0))

@@ -3,7 +3,7 @@ import { computed, onBeforeUnmount, ref, watch, type Ref } from 'vue'
 import { asProblem, byField, type Problem } from '@/api/problem'
 import type { Trip, TripDoc } from '@/api/types'
 import { useTrips } from '@/composables/useTrips'
-import { copyOf } from '@/format/copy'
+import { cloneFnJSON } from '@vueuse/core'
 
 const PAUSE_MS = 600
 
@@ -17,7 +17,7 @@ export function useBriefDraft(stored: Ref<TripDoc | undefined>) {
   const dirty = computed(() => draft.value !== null && JSON.stringify(draft.value) !== saved.value)
 
   function adopt(doc: TripDoc): void {
-    draft.value = copyOf(doc.trip)
+    draft.value = cloneFnJSON(doc.trip)
     saved.value = JSON.stringify(draft.value)
     version.value = doc.version
     problem.value = null
@@ -38,7 +38,7 @@ export function useBriefDraft(stored: Ref<TripDoc | undefined>) {
     if (!draft.value || !dirty.value) return problem.value === null
     const sent = JSON.stringify(draft.value)
     try {
-      const doc = await save.mutateAsync({ version: version.value, trip: copyOf(draft.value) })
+      const doc = await save.mutateAsync({ version: version.value, trip: cloneFnJSON(draft.value) })
       version.value = doc.version
       saved.value = sent
       problem.value = null

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { asProblem } from '@/api/problem'
 import type { Side } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
+import TabRow from '@/components/TabRow.vue'
 import { useBench } from '@/composables/useBench'
 import { useCompare } from '@/composables/useCompare'
 import { useUnits } from '@/composables/useSession'
@@ -72,9 +73,7 @@ function isBest(row: Row, side: Side): boolean {
     <div v-if="brief && bench" class="screen">
       <header class="panel-head">
         <h1>Compare <span class="quiet">two to four kits in one view; the best of each line is marked</span></h1>
-        <span class="picks" role="group" aria-label="Kits to compare">
-          <button v-for="k in kits" :key="k.id" type="button" class="tab" :aria-pressed="picked.includes(k.id)" @click="toggle(k.id)">{{ k.id.toUpperCase() }}</button>
-        </span>
+        <TabRow label="Kits to compare" :tabs="kits.map((k) => ({ name: k.id, title: k.id.toUpperCase(), hint: k.name }))" :model-value="picked" @update:model-value="toggle" />
         <RouterLink class="link" :to="{ name: 'bench', params: { trip, kit } }">back to the bench</RouterLink>
       </header>
       <p v-if="kits.length < 2" class="empty">This trip has one kit. Copy it on the bench, change the copy, and compare the two here.</p>
@@ -109,10 +108,6 @@ function isBest(row: Row, side: Side): boolean {
 </template>
 
 <style scoped>
-.picks {
-  display: flex;
-  gap: 14px;
-}
 .panel-head h1 {
   flex: 1;
 }

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** Native reach of each kit over one focal axis, wants as bands behind. */
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Side, Trip } from '@/api/types'
-import { useSize } from '@/composables/useSize'
 import { focalAxis } from '@/drawing/axis'
 import * as fmt from '@/format/units'
 
 const props = defineProps<{ sides: Side[]; trip: Trip }>()
 const box = ref<HTMLElement | null>(null)
-const { width } = useSize(box)
+const { width } = useElementSize(box)
 const LEFT = 36
 const LANE = 9
 const wants = computed(() => props.trip.wants ?? [])

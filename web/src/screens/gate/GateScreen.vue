@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { drillQuery } from '@/api/queries'
 import TripFrame from '@/components/TripFrame.vue'
+import TabRow from '@/components/TabRow.vue'
 import { useAdvice } from '@/composables/useAdvice'
 import { useBench } from '@/composables/useBench'
 import { useCarriers } from '@/composables/useCarriers'
@@ -54,7 +55,7 @@ const carried = computed(() => [...things.value.values()].flatMap((thing) => (lo
         <p v-else class="quiet">No legs yet. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Add the legs of the journey</RouterLink> with their carriers, and this station rehearses the gate.</p>
       </div>
       <aside class="right" aria-label="At the gate">
-        <nav class="views" aria-label="Views"><button v-for="v in VIEWS" :key="v.name" type="button" class="tab" :aria-pressed="view === v.name" @click="view = v.name">{{ v.title }}</button></nav>
+        <TabRow v-model="view" class="views" way label="Views" :tabs="VIEWS" />
         <template v-if="view === 'restricted'">
           <FindingsList class="findings" :findings="findings" :names="names" :busy="busy" @cure="edit" />
           <div class="panel-body">
@@ -104,10 +105,6 @@ const carried = computed(() => [...things.value.values()].flatMap((thing) => (lo
 .right {
   border-left: 1px solid var(--line);
   padding-left: 20px;
-}
-.views {
-  display: flex;
-  gap: 14px;
 }
 .findings {
   max-height: 45%;

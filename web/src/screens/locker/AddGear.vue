@@ -5,8 +5,9 @@ import type { Kind, Thing } from '@/api/types'
 import { useTypical } from '@/composables/useLocker'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
-import { GROUP, type Group, groupOf, GROUPS, KIND } from '@/wording/kinds'
+import { GROUP_TABS, type Group, groupOf, KIND } from '@/wording/kinds'
 import { matches } from './search'
+import TabRow from '@/components/TabRow.vue'
 
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ add: [typical: string]; blank: [template: Thing] }>()
@@ -57,10 +58,7 @@ function blank(kind: Kind): void {
         @keydown.up.prevent="step(-1)"
         @keydown.enter.prevent="take"
       />
-      <div class="groups" role="group" aria-label="Show">
-        <button class="tab" type="button" :aria-pressed="group === null" @click="group = null">all</button>
-        <button v-for="g in GROUPS" :key="g" class="tab" type="button" :aria-pressed="group === g" @click="group = g">{{ GROUP[g].toLowerCase() }}</button>
-      </div>
+      <TabRow v-model="group" label="Show" :tabs="GROUP_TABS" />
       <ul class="hits" aria-label="Typical gear">
         <li v-for="(hit, index) in shown" :key="hit.id">
           <button type="button" class="plain hit" :class="{ at: index === at }" :data-hit="index" @click="emit('add', hit.id)">
@@ -83,11 +81,6 @@ function blank(kind: Kind): void {
   flex-direction: column;
   gap: 12px;
   overflow: hidden;
-}
-.groups {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
 }
 .hits {
   list-style: none;

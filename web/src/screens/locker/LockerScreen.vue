@@ -6,13 +6,14 @@ import { asProblem } from '@/api/problem'
 import type { Thing, ThingDoc } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
 import PlainFrame from '@/components/PlainFrame.vue'
+import TabRow from '@/components/TabRow.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useLocker } from '@/composables/useLocker'
 import { notify } from '@/composables/useNotice'
 import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
-import { ABSENCE, GROUP, type Group, groupOf, GROUPS, KIND, SOURCE } from '@/wording/kinds'
+import { ABSENCE, GROUP, GROUP_TABS, type Group, groupOf, GROUPS, KIND, SOURCE } from '@/wording/kinds'
 import AddGear from './AddGear.vue'
 import ImportGear from './ImportGear.vue'
 import { matches } from './search'
@@ -103,10 +104,7 @@ useKeys([
         </header>
         <div class="tools">
           <input ref="finder" v-model="find" type="search" class="find" placeholder="find  /" aria-label="Find gear" />
-          <div class="filters" role="group" aria-label="Show">
-            <button class="tab" type="button" :aria-pressed="group === null" @click="group = null">all</button>
-            <button v-for="g in GROUPS" :key="g" class="tab" type="button" :aria-pressed="group === g" @click="group = g">{{ GROUP[g].toLowerCase() }}</button>
-          </div>
+          <TabRow v-model="group" label="Show" :tabs="GROUP_TABS" />
         </div>
         <div class="rows">
           <p v-if="error" role="alert">{{ asProblem(error).title }}</p>
@@ -188,11 +186,6 @@ useKeys([
   .rows {
     max-height: 60vh;
   }
-}
-.filters {
-  display: flex;
-  gap: 12px;
-  flex-wrap: wrap;
 }
 .find {
   width: 150px;

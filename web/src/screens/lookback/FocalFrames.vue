@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** Frames over the focal axis, with the kit's reach beneath; a table stands behind it. */
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { FocalCell } from '@/api/types'
-import { useSize } from '@/composables/useSize'
 import { histogram } from '@/drawing/histogram'
 import * as fmt from '@/format/units'
 
 const props = defineProps<{ cells: FocalCell[] }>()
 const box = ref<HTMLElement | null>(null)
-const { width } = useSize(box)
+const { width } = useElementSize(box)
 const HIGH = 120
 const drawn = computed(() => histogram(props.cells, Math.max(200, width.value), HIGH))
 const table = ref(false)

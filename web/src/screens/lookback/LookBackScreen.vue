@@ -2,6 +2,7 @@
 /** Look back: what earned its place, what was missed, what the next plan should reckon with. */
 import { computed, ref } from 'vue'
 import TripFrame from '@/components/TripFrame.vue'
+import TabRow from '@/components/TabRow.vue'
 import { useBench } from '@/composables/useBench'
 import { useLookBack } from '@/composables/useLookBack'
 import { useUnits } from '@/composables/useSession'
@@ -52,7 +53,7 @@ const empty = computed(() => back.value && !back.value.frames && !told.value.len
         <ReadPictures :read="read" :done="done" :total="total" :unknown="back.unknown" />
       </div>
       <div class="right">
-        <nav aria-label="What the trip taught"><button v-for="t in TABS" :key="t.name" type="button" class="tab" :aria-pressed="tab === t.name" @click="tab = t.name">{{ t.title }}</button></nav>
+        <TabRow v-model="tab" class="tabs" way label="What the trip taught" :tabs="TABS" />
         <p v-if="tab === 'things' && !told.length" class="quiet">What was used, how often, and how many grams each picture cost stands here, once something is noted or pictures are read.</p>
         <table v-else-if="tab === 'things'">
           <thead><tr><th>thing</th><th class="number">frames</th><th class="number">days</th><th class="number">a frame</th><th class="number">used of carried, all trips</th></tr></thead>
@@ -121,9 +122,7 @@ const empty = computed(() => back.value && !back.value.frames && !told.value.len
   overflow: auto;
   min-height: 0;
 }
-nav {
-  display: flex;
-  gap: 14px;
+.tabs {
   margin-bottom: 6px;
 }
 h2 {
@@ -140,7 +139,7 @@ p {
 .bad {
   color: var(--rust);
 }
-@media (max-width: 900px) {
+@media (max-width: 1000px) {
   .grid {
     grid-template-columns: 1fr;
     height: auto;

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { OutLine } from '@/api/types'
 import TickRow from '@/components/TickRow.vue'
 import TripFrame from '@/components/TripFrame.vue'
+import TabRow from '@/components/TabRow.vue'
 import { useBench } from '@/composables/useBench'
 import { useField } from '@/composables/useField'
 import { usePackOut } from '@/composables/usePackOut'
@@ -66,13 +67,8 @@ function swap(line: OutLine, item: string): void {
       <header class="top">
         <h1>Pack-out <span class="quiet">{{ inBags }} of {{ lines.length }} in</span></h1>
         <FieldState :field="field" :names="names" />
-        <div v-if="people.length > 1" class="who" role="group" aria-label="Whose bags">
-          <button type="button" class="tab" :aria-pressed="!person" @click="person = ''">all</button>
-          <button v-for="p in people" :key="p.id" type="button" class="tab" :aria-pressed="person === p.id" @click="person = p.id">{{ p.name }}</button>
-        </div>
-        <nav class="parts" aria-label="Parts of pack-out">
-          <button v-for="p in PARTS" :key="p.name" type="button" class="tab" :aria-pressed="part === p.name" @click="part = p.name">{{ p.title }}</button>
-        </nav>
+        <TabRow v-if="people.length > 1" v-model="person" label="Whose bags" :tabs="[{ name: '', title: 'all' }, ...people.map((p) => ({ name: p.id, title: p.name }))]" />
+        <TabRow v-model="part" class="parts" way label="Parts of pack-out" :tabs="PARTS" />
       </header>
       <section class="list" aria-label="The list">
         <p v-if="!lines.length" class="quiet">Nothing is loaded yet. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load things on the bench</RouterLink>, and the list stands here.</p>
@@ -82,9 +78,7 @@ function swap(line: OutLine, item: string): void {
         </div>
         <AddThing :bags="list.bags.map((b) => b.bag)" :things="things" :loaded="loaded" :names="names" :busy="busy" @add="add" />
       </section>
-      <nav class="sides" aria-label="Beside the list">
-        <button v-for="p in PARTS.slice(1)" :key="p.name" type="button" class="tab" :aria-pressed="side === p.name" @click="part = p.name">{{ p.title }}</button>
-      </nav>
+      <TabRow class="sides" way label="Beside the list" :tabs="PARTS.slice(1)" :model-value="side" @update:model-value="part = $event" />
       <section class="last" aria-label="Last hour">
         <h2>Last hour <span class="quiet">{{ last.length ? 'not in yet, worst first' : lines.length ? 'everything is in' : '' }}</span></h2>
         <ol class="lines">
@@ -113,12 +107,6 @@ function swap(line: OutLine, item: string): void {
   align-items: baseline;
   gap: 4px 18px;
 }
-.who,
-.sides,
-.parts {
-  display: flex;
-  gap: 12px;
-}
 .parts {
   display: none;
 }
@@ -140,7 +128,7 @@ function swap(line: OutLine, item: string): void {
 .grid[data-side='along'] > .along {
   display: block;
 }
-@media (max-width: 1100px) {
+@media (max-width: 1000px) {
   .columns {
     columns: 1;
   }
@@ -156,7 +144,7 @@ function swap(line: OutLine, item: string): void {
     width: 100%;
     gap: 4px;
   }
-  .parts .tab {
+  .parts :deep(.tab) {
     flex: 1;
     padding: 12px 2px;
   }

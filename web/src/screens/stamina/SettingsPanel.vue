@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import type { Pattern, Stamina, Thing } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
+import TabRow from '@/components/TabRow.vue'
 import { CARD_SCHOOL, FIRST, POWER_SCHOOL, SLOTS, WARM } from '@/wording/stamina'
 
 const props = defineProps<{ errors: Record<string, string>; bodies: Thing[]; paid: boolean }>()
@@ -58,10 +59,9 @@ const at = (field: string): string => error(`patterns.${chosen.value}.${field}`)
       <NumberField v-if="stamina.cards === 'erase-after'" class="short" :model-value="stamina.erase_after" label="Copies to erase" required :error="error('erase_after')" @update:model-value="set({ erase_after: Math.round($event ?? 2) })" />
     </div>
     <h2>Sorts of day <span class="quiet">frames, video and trails of the first camera, and of each other one</span></h2>
-    <div class="tabs">
-      <button v-for="(p, i) in stamina.patterns" :key="p.id" type="button" class="tab" :aria-pressed="i === chosen" @click="chosen = i">{{ p.name }}</button>
+    <TabRow v-model="chosen" class="tabs" label="Sorts of day" :tabs="(stamina.patterns ?? []).map((p, i) => ({ name: i, title: p.name }))">
       <button type="button" class="link quiet" @click="add">add</button>
-    </div>
+    </TabRow>
     <template v-if="pattern">
       <div class="line">
         <VTextField :model-value="pattern.name" label="Name" maxlength="80" :error-messages="at('name')" @update:model-value="change({ name: String($event ?? '') })" />
@@ -103,10 +103,7 @@ const at = (field: string): string => error(`patterns.${chosen.value}.${field}`)
   margin: 4px 0 9px;
 }
 .tabs {
-  display: flex;
-  gap: 14px;
   margin: 6px 0 10px;
-  flex-wrap: wrap;
 }
 .short {
   flex: 0 0 108px;

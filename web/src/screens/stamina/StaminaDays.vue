@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** The days as columns: what each is, its packs and its pictures, all on one grid. */
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Day, StaminaReport } from '@/api/types'
 import type { Names } from '@/composables/useBench'
-import { useSize } from '@/composables/useSize'
 import { columns } from '@/drawing/stamina'
 import { day as dayName } from '@/format/dates'
 import PictureRows from './PictureRows.vue'
@@ -14,7 +14,7 @@ const emit = defineEmits<{ choose: [day: number] }>()
 const LEFT = 112
 const LEAST = 62
 const box = ref<HTMLElement | null>(null)
-const { width } = useSize(box)
+const { width } = useElementSize(box)
 const cols = computed(() => columns(props.report.power.days.length, LEFT, Math.max(width.value - 2, 400), LEAST))
 </script>
 

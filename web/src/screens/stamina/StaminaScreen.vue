@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import type { Stamina } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import TripFrame from '@/components/TripFrame.vue'
+import TabRow from '@/components/TabRow.vue'
 import { useAdvice } from '@/composables/useAdvice'
 import { useBench } from '@/composables/useBench'
 import { useLeaveGuard } from '@/composables/useLeaveGuard'
@@ -86,12 +87,11 @@ const WARMER = { min: -15, max: 10 }
         </div>
       </div>
       <aside class="right" aria-label="The day">
-        <nav class="views" aria-label="Views">
-          <button v-for="v in VIEWS" :key="v.name" type="button" class="tab" :aria-pressed="view === v.name" @click="view = v.name">{{ v.title }}</button>
+        <TabRow v-model="view" class="views" way label="Views" :tabs="VIEWS">
           <span class="grow" />
           <span v-if="state === 'refused'" class="bad" role="alert">not saved <button type="button" class="link" @click="revert">undo it</button></span>
           <span v-else class="label" role="status">{{ state === 'saving' ? 'saving…' : '' }}</span>
-        </nav>
+        </TabRow>
         <p v-if="state === 'refused' && problem && !problem.fields.length" class="bad">{{ problem.title }}</p>
         <FindingsList v-if="view !== 'settings' && problems.length" class="findings" :findings="problems" :names="names" :busy="busy" @cure="edit" />
         <div class="panel-body">
@@ -127,9 +127,6 @@ const WARMER = { min: -15, max: 10 }
 }
 .top,
 .views {
-  display: flex;
-  align-items: baseline;
-  gap: 14px;
   margin-bottom: 8px;
 }
 .top .quiet {

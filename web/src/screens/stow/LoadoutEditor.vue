@@ -5,6 +5,7 @@ import type { Day, Leg, Loadout, Person, Place, Thing } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { day as dayName } from '@/format/dates'
 import { placeName, withPlace } from '@/wording/loadouts'
+import TabRow from '@/components/TabRow.vue'
 
 const props = defineProps<{ loadout: Loadout; loaded: { thing: Thing; count: number }[]; people: Person[]; days: Day[]; legs: Leg[]; names: Names; busy: boolean }>()
 const emit = defineEmits<{ change: [loadout: Loadout]; remove: [] }>()
@@ -61,12 +62,8 @@ function mount(body: string, event: Event): void {
 <template>
   <div class="editor">
     <VTextField :model-value="loadout.name" label="Name" maxlength="80" hide-details @change="emit('change', { ...loadout, name: ($event.target as HTMLInputElement).value.trim() || loadout.name })" />
-    <div v-if="days.length" class="days" role="group" aria-label="Days of this loadout">
-      <button v-for="d in days" :key="d.date" type="button" class="tab" :aria-pressed="loadout.days?.includes(d.date) ?? false" :title="d.title" @click="toggle(d.date)">{{ dayName(d.date) }}</button>
-    </div>
-    <div v-if="legs.length" class="days" role="group" aria-label="Legs that are packed so">
-      <button v-for="l in legs" :key="l.id" type="button" class="tab" :aria-pressed="loadout.legs?.includes(l.id) ?? false" title="On this leg you are packed like this; the gate looks at it so" @click="toggleLeg(l.id)">{{ l.name }}</button>
-    </div>
+    <TabRow v-if="days.length" class="days" label="Days of this loadout" :tabs="days.map((d) => ({ name: d.date, title: dayName(d.date), hint: d.title }))" :model-value="loadout.days ?? []" @update:model-value="toggle" />
+    <TabRow v-if="legs.length" class="days" label="Legs that are packed so" :tabs="legs.map((l) => ({ name: l.id, title: l.name, hint: 'On this leg you are packed like this; the gate looks at it so' }))" :model-value="loadout.legs ?? []" @update:model-value="toggleLeg" />
     <label v-for="c in cameras" :key="c.body.id" class="row">
       <span>Lens on {{ c.body.name }}</span>
       <select :value="mounted(c.body.id)" :disabled="busy" @change="mount(c.body.id, $event)"><option :value="STAYS">as in transit</option><option v-for="l in c.lenses" :key="l.id" :value="l.id">{{ l.name }}</option></select>
@@ -91,9 +88,6 @@ function mount(body: string, event: Event): void {
   padding-top: 8px;
 }
 .days {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 8px;
   margin: 6px 0;
 }
 h2 {

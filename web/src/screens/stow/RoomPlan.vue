@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** One compartment, true to scale: seen from the front, and cut along the dashed line. */
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Placed, RoomUse } from '@/api/types'
-import { useSize } from '@/composables/useSize'
 import { plan, section, type Free } from '@/drawing/stow'
 import * as fmt from '@/format/units'
 import { useUnits } from '@/composables/useSession'
@@ -13,7 +13,7 @@ const props = defineProps<{ room: RoomUse; placed: Placed[]; picked: string | nu
 const emit = defineEmits<{ pick: [block: string | null]; point: [x: number, y: number]; pin: [block: string, at: [number, number, number]] }>()
 const units = useUnits()
 const box = ref<HTMLElement | null>(null)
-const { width, height } = useSize(box)
+const { width, height } = useElementSize(box)
 const EDGE = 9
 const BETWEEN = 26
 /** Pixels a pointer may tremble before it drags. */

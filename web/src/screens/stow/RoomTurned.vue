@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** The compartment in the round: drag or use the arrow keys to turn it. Software WebGL is enough for it. */
+import { useElementSize } from '@vueuse/core'
 import { BoxGeometry, Color, CylinderGeometry, DirectionalLight, EdgesGeometry, Group, HemisphereLight, LineBasicMaterial, LineSegments, Mesh, MeshLambertMaterial, PerspectiveCamera, Scene, WebGLRenderer } from 'three'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Placed, RoomUse } from '@/api/types'
-import { useSize } from '@/composables/useSize'
 
 const props = defineProps<{ room: RoomUse; placed: Placed[]; picked: string | null; group: (block: Placed) => string }>()
 const box = ref<HTMLElement | null>(null)
-const { width, height } = useSize(box)
+const { width, height } = useElementSize(box)
 const unavailable = ref(false)
 const turn = ref({ across: -0.6, up: 0.75 })
 const TOKEN: Record<string, string> = { power: '--thing-power', cards: '--thing-cards' }

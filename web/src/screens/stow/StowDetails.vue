@@ -8,12 +8,18 @@ import { goesIn, sidesOf, type Free } from '@/drawing/stow'
 import * as fmt from '@/format/units'
 import { awayText, balance, blockName, corner, reach, REACH, roomName } from '@/wording/stow'
 import LeftOver from './LeftOver.vue'
+import TabRow from '@/components/TabRow.vue'
 
 const props = defineProps<{ stowage: Stowage; room: RoomUse; picked: Placed | null; free: Free | null; stow: Stow; slots: Slot[]; outer: Thing | undefined; loaded: Thing[]; names: Names; running: boolean; busy: boolean }>()
 const emit = defineEmits<{ mend: [edits: Edit[]]; stow: [stow: Stow]; pin: [placed: Placed] }>()
 const units = useUnits()
 const rooms = computed(() => new Map(props.stowage.rooms.map((r) => [r.room, r])))
 const soft = computed(() => props.stowage.soft.filter((s) => s.room === props.room.room))
+const ACCESS = [
+  { name: 'quick', title: 'quick', hint: REACH.quick },
+  { name: 'open', title: 'one zip', hint: REACH.open },
+  { name: 'deep', title: 'deep', hint: REACH.deep },
+] as const
 const wish = computed(() => props.stow.wishes?.find((w) => w.item === props.picked?.items[0]))
 const pin = computed(() => props.stow.pins?.find((p) => p.item === props.picked?.items[0] && p.bag === props.room.bag))
 const pair = computed(() => props.picked?.items.length === 2)
@@ -90,16 +96,15 @@ function setMount(lensId: string | null): void {
         <template v-for="a in away" :key="a.id"><dt>not here</dt><dd>{{ picked.items.length > 1 ? `${names.thing(a.id)}: ` : '' }}{{ a.text }}</dd></template>
         <template v-if="trades(picked).length"><dt>could trade with</dt><dd>{{ trades(picked).join(', ') }}</dd></template>
       </dl>
-      <p class="acts">
+      <div class="acts">
         <button v-if="pin" type="button" class="link" :disabled="busy" @click="unpin">Unpin it</button>
         <button v-else type="button" class="link" :disabled="busy" @click="emit('pin', picked)">Pin it here</button>
         <button v-if="nested" type="button" class="link" :disabled="busy" @click="setNest(null)">Take it out of {{ names.thing(nested.outer) }}</button>
         <button v-else-if="pair" type="button" class="link" :disabled="busy" @click="setMount(null)">Take the lens off</button>
-        <span class="wishes" role="group" aria-label="How you want to reach it">
-          <button v-for="(text, access) in { quick: 'quick', open: 'one zip', deep: 'deep' }" :key="access" type="button" class="tab" :title="REACH[access]" :disabled="busy" :aria-pressed="wish?.access === access" @click="setWish({ access: wish?.access === access ? null : access })">{{ text }}</button>
+        <TabRow label="How you want to reach it" :tabs="ACCESS" :disabled="busy" :model-value="wish?.access ?? null" @update:model-value="setWish({ access: wish?.access === $event ? null : $event })">
           <button type="button" class="tab" title="You want it in the seat, so it travels in the bag under it" :disabled="busy" :aria-pressed="wish?.seat === true" @click="setWish({ seat: !wish?.seat })">in the seat</button>
-        </span>
-      </p>
+        </TabRow>
+      </div>
       <p v-if="others.length">Move it to <template v-for="(b, index) in others" :key="b.id">{{ index ? ', ' : '' }}<button type="button" class="link" :disabled="busy" @click="move(b.id)">{{ b.name }}</button></template>.</p>
       <p v-if="mountable.length">Pack it with <template v-for="(m, index) in mountable" :key="m.id">{{ index ? ', ' : '' }}<button type="button" class="link" :disabled="busy" @click="setMount(m.id)">{{ m.name }}</button></template> on it.</p>
       <p v-if="nestable.length">Put in it <template v-for="(t, index) in nestable" :key="t.id">{{ index ? ', ' : '' }}<button type="button" class="link" :disabled="busy" @click="setNest(t.id)">{{ t.name }}</button></template>.</p>
@@ -136,10 +141,6 @@ function setMount(lensId: string | null): void {
   gap: 4px 12px;
   align-items: baseline;
   margin: 6px 0 0;
-}
-.wishes {
-  display: flex;
-  gap: 4px 12px;
 }
 p {
   margin: 4px 0 0;

@@ -3,6 +3,7 @@
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import type { Edit, Loadout, Placed, Stow } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
+import TabRow from '@/components/TabRow.vue'
 import { useBench } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { useOuting } from '@/composables/useOuting'
@@ -154,7 +155,7 @@ watch(
           <h1>{{ roomName(room, names.thing) }} <span class="quiet">inside {{ fmt.sides(room.size_mm, units) }}</span></h1>
           <span class="grow" />
           <span v-if="running" class="label" role="status">packing…</span>
-          <button v-for="v in views" :key="v.name" type="button" class="tab" :aria-pressed="view === v.name" @click="view = v.name">{{ v.title }}</button>
+          <TabRow v-model="view" way label="Ways to look at it" :tabs="views" />
         </header>
         <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>
         <StowTable v-if="view === 'table'" class="grow" :stowage="stowage" :names="names" />

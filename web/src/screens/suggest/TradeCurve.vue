@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The trade curve: grams carried against brief covered, with limits and the kits at hand drawn in. */
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Line, Point } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
-import { useSize } from '@/composables/useSize'
 import { lanes } from '@/drawing/axis'
 import { curveScale, stairs } from '@/drawing/curve'
 import * as fmt from '@/format/units'
@@ -19,7 +19,7 @@ const props = defineProps<{ points: Point[]; lines: Line[]; kits: KitMark[]; cho
 const emit = defineEmits<{ choose: [index: number] }>()
 const units = useUnits()
 const box = ref<HTMLElement | null>(null)
-const { width, height } = useSize(box)
+const { width, height } = useElementSize(box)
 const frame = computed(() => ({ left: 52, right: Math.max(300, width.value - 12), top: 10, bottom: Math.max(140, height.value - 40) }))
 /** Limits a little past the last kit are in sight too: they say why it ends there. */
 const NEAR = 1.1

@@ -2,6 +2,7 @@
 /** Out there, in gloves, without a network: today's bag, packs and cards, tonight's list, and a quick note. */
 import { computed, ref, watch } from 'vue'
 import TripFrame from '@/components/TripFrame.vue'
+import TabRow from '@/components/TabRow.vue'
 import { useBench } from '@/composables/useBench'
 import { useField } from '@/composables/useField'
 import { useOuting } from '@/composables/useOuting'
@@ -63,9 +64,7 @@ function step(by: number): void {
         <button type="button" class="step" :disabled="at < 0 || at >= days.length - 1" aria-label="The day after" @click="step(1)">›</button>
       </header>
       <FieldState :field="field" :names="names" />
-      <nav class="parts" aria-label="Parts of the trail">
-        <button v-for="p in PARTS" :key="p.name" type="button" class="tab" :aria-pressed="part === p.name" @click="part = p.name">{{ p.title }}</button>
-      </nav>
+      <TabRow v-model="part" class="parts" way label="Parts of the trail" :tabs="PARTS" />
       <TodayPart class="today" :day="here" :loadout="loadout" :outing="outing" :assessment="bench.state.assessment" :people="bench.trip.trip.people ?? []" :names="names" />
       <BoardsPart class="boards" :entries="all" :things="things" :field="field" :signs="bench.trip.trip.signs ?? {}" :copies="bench.state.assessment.lasts.copies" :trip="bench.trip" />
       <NightPart class="night" :date="date" :day="here" :mains="Boolean(bench.trip.trip.mains)" :entries="all" :things="things" :field="field" :copies="bench.state.assessment.lasts.copies" />
@@ -109,7 +108,7 @@ function step(by: number): void {
   overflow: auto;
   grid-row: 3;
 }
-@media (max-width: 900px) {
+@media (max-width: 1000px) {
   .trail {
     display: flex;
     flex-direction: column;
@@ -127,7 +126,7 @@ function step(by: number): void {
     display: flex;
     gap: 4px;
   }
-  .parts .tab {
+  .parts :deep(.tab) {
     flex: 1;
     min-height: 52px;
     padding: 4px 2px;

@@ -198,7 +198,7 @@ function who(doc: TripDoc): string {
   margin-top: 40px;
   font-size: var(--text-large);
 }
-@media (max-width: 800px) {
+@media (max-width: 1000px) {
   .trip {
     grid-template-columns: 1fr;
     gap: 8px;

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** The wants of a trip as bands on one focal axis, small. */
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Want } from '@/api/types'
-import { useSize } from '@/composables/useSize'
 import { focalAxis } from '@/drawing/axis'
 import * as fmt from '@/format/units'
 
 const props = defineProps<{ wants: Want[] }>()
 const box = ref<HTMLElement | null>(null)
-const { width } = useSize(box)
+const { width } = useElementSize(box)
 const ROW = 13
 const axis = computed(() => focalAxis(props.wants.flatMap((w) => [w.focal_min_mm, w.focal_max_mm]), 4, Math.max(120, width.value) - 4))
 const height = computed(() => Math.max(1, props.wants.length) * ROW + 18)

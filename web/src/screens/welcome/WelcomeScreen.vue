@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { asProblem, byField } from '@/api/problem'
 import MuleMark from '@/components/MuleMark.vue'
+import TabRow from '@/components/TabRow.vue'
 import { useSession } from '@/composables/useSession'
 import { currentBench } from '@/composables/useTrips'
 
@@ -44,10 +45,7 @@ async function stepIn(): Promise<void> {
       </VBtn>
     </section>
     <form class="enter" @submit.prevent="go">
-      <div class="ways" role="tablist" aria-label="Sign in or sign up">
-        <button class="tab" type="button" role="tab" :aria-selected="!fresh" @click="fresh = false">Sign in</button>
-        <button class="tab" type="button" role="tab" :aria-selected="fresh" @click="fresh = true">Make an account</button>
-      </div>
+      <TabRow v-model="fresh" class="ways" label="Sign in or sign up" :tabs="[{ name: false, title: 'I have an account' }, { name: true, title: 'Make an account' }]" />
       <VTextField v-model="name" label="Name" autocomplete="username" :error-messages="errors.name" />
       <VTextField
         v-model="password"
@@ -117,8 +115,6 @@ async function stepIn(): Promise<void> {
   gap: 14px;
 }
 .ways {
-  display: flex;
-  gap: 20px;
   font-size: var(--text-large);
   margin-bottom: 6px;
 }
@@ -126,7 +122,7 @@ async function stepIn(): Promise<void> {
   color: var(--rust);
   margin: 0;
 }
-@media (max-width: 800px) {
+@media (max-width: 1000px) {
   .welcome {
     grid-template-columns: 1fr;
   }
