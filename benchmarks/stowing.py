@@ -9,8 +9,8 @@ from time import perf_counter
 from py3dbp import Bin, Item, Packer
 
 from mule.packing import Block, Looking, Stowage, stow
+from mule.packing.orientations import Sides, box_turns
 from mule.packing.placements import Effort, place
-from mule.packing.rooms import Sides, box_turns
 from mule.plan import read
 
 # A large padded insert, in mm.

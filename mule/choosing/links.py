@@ -5,8 +5,8 @@ See docs/domain/completeness.md.
 
 from collections.abc import Mapping, Sequence
 
-from mule.choosing.candidates import SUPPORTS
 from mule.choosing.draft import Draft, Truth, total
+from mule.choosing.in_play import SUPPORTS
 from mule.choosing.scoring import Optics
 from mule.completeness import Key, packs_eaten
 from mule.filters import FilterGear, Front, answers, fits

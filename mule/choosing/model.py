@@ -9,7 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 from ortools.sat.python import cp_model
 
-from mule.choosing.answer import Asking, Reason
+from mule.choosing.answer import Reason
 from mule.choosing.bounds import Bound
 from mule.choosing.candidates import Candidates
 from mule.choosing.demands import Rows, demand_pictures, follow_policies, literals_of_classes, mark, wants_surviving
@@ -18,7 +18,6 @@ from mule.choosing.lasting import Ask
 from mule.choosing.links import link
 from mule.choosing.places import carried, limit, place
 from mule.choosing.placing import RoomLimit
-from mule.choosing.scoring import Optics
 from mule.deadline import Deadline
 
 
@@ -101,8 +100,9 @@ class Model:
 _NO_LIMIT = 10**9
 
 
-def build(case: Candidates, optics: Optics, asking: Asking, deadline: Deadline) -> Model:
+def build(case: Candidates, deadline: Deadline) -> Model:
     """The whole model, without bounds on the score. Raises Stopped."""
+    optics, asking = case.optics, case.asking
     draft = Draft(case)
     place(draft)
     mass = carried(draft)

@@ -1,11 +1,10 @@
 """Where the chosen things go: within every limit, with as little moved as can be."""
 
 from collections.abc import Collection, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from ortools.sat.python import cp_model
 
-from mule.choosing.answer import Asking
 from mule.choosing.candidates import Candidates
 from mule.choosing.containers import Container
 from mule.choosing.draft import Draft, tenths, total
@@ -43,19 +42,17 @@ class RoomLimit:
 
 
 def pack(
-    case: Candidates, pieces: Mapping[str, int], asking: Asking, limits: Collection[RoomLimit], deadline: Deadline
+    case: Candidates, pieces: Mapping[str, int], limits: Collection[RoomLimit], deadline: Deadline
 ) -> Kit | Impossible | OutOfTime:
     """The open kit with what was chosen in place of what was chosen before, unless limits leave no way.
 
     limits: what is known not to go into a bag together. deadline: of the whole choice.
     """
     kit = case.plan.kit
-    free = {item: case.free[item] for item in pieces}
-    chosen = replace(case, free=free, most=dict(pieces), fewest=dict(pieces))
-    chosen = replace(chosen, containers=[c for c in case.containers if not c.chosen or c.id in pieces])
+    chosen = case.taking(pieces)
     draft = Draft(chosen)
     place(draft)
-    if asking.keep_limits:
+    if case.asking.keep_limits:
         limit(draft)
     for item, count in pieces.items():
         draft.cp.add(draft.pieces[item] == count)

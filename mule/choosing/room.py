@@ -9,12 +9,11 @@ so many together in this bag". The same limits move things to another bag first,
 from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 
-from mule.choosing.answer import Asking
 from mule.choosing.candidates import Candidates
 from mule.choosing.placing import RoomLimit, pack
 from mule.deadline import Deadline
 from mule.finding import InBag
-from mule.gear import Soft
+from mule.gear import Gear, Soft
 from mule.kit import Kit
 from mule.packing import left_in
 from mule.solving import OutOfTime
@@ -37,16 +36,34 @@ class RoomFit:
     learned: tuple[RoomLimit, ...] = ()
 
 
+class _BagTries:
+    """Single bags packed so far: the same things in the same bag are tried once."""
+
+    def __init__(self, gear: Mapping[str, Gear], deadline: Deadline) -> None:
+        self._gear, self._deadline = gear, deadline
+        self._known: dict[tuple[str, frozenset[tuple[str, int]]], tuple[Mapping[str, int], bool]] = {}
+
+    def left_in(self, kit: Kit, bag: str, held: Mapping[str, int]) -> tuple[Mapping[str, int], bool]:
+        """Pieces without a place in a bag that holds these, and whether that is proved."""
+        key = bag, frozenset(held.items())
+        if key not in self._known:
+            found = left_in(self._gear, kit, bag, self._deadline.grant(_BAG_S), workers=1)
+            if self._deadline.asked_to_stop:
+                return found
+            self._known[key] = found
+        return self._known[key]
+
+
 class Rooms:
     """Stows kits of one choice and remembers what did not go in."""
 
-    def __init__(self, case: Candidates, asking: Asking, deadline: Deadline) -> None:
-        self._case, self._asking, self._deadline = case, asking, deadline
+    def __init__(self, case: Candidates, deadline: Deadline) -> None:
+        self._case, self._asking, self._deadline = case, case.asking, deadline
         self._gear = case.plan.items
-        self._tried: dict[tuple[str, frozenset[tuple[str, int]]], tuple[Mapping[str, int], bool]] = {}
+        self._bags = _BagTries(self._gear, deadline)
         self._known: list[RoomLimit] = []
         self._fits: dict[frozenset[tuple[str, int]], RoomFit] = {}
-        bare = pack(case, {}, asking, (), deadline) if asking.keep_limits else None
+        bare = pack(case, {}, (), deadline) if case.asking.keep_limits else None
         self._never = self._left(bare)[0] if isinstance(bare, Kit) else {}
 
     def fit(self, pieces: Mapping[str, int]) -> RoomFit | OutOfTime:
@@ -64,7 +81,7 @@ class Rooms:
         best: RoomFit | None = None
         learned: list[RoomLimit] = []
         for _ in range(_MOVES if self._asking.keep_limits else 1):
-            kit = pack(self._case, pieces, self._asking, self._known, self._deadline)
+            kit = pack(self._case, pieces, self._known, self._deadline)
             if not isinstance(kit, Kit):
                 break
             if not self._asking.keep_limits:
@@ -78,7 +95,7 @@ class Rooms:
             learned += more
             self._known += more
         if best is None:
-            kit = pack(self._case, pieces, self._asking, (), self._deadline)
+            kit = pack(self._case, pieces, (), self._deadline)
             if isinstance(kit, OutOfTime):
                 return kit
             assert isinstance(kit, Kit), "the model lets only kits through that go into the bags by litres"
@@ -95,20 +112,11 @@ class Rooms:
                 here = inside.setdefault(entry.place.bag, {})
                 here[entry.item] = here.get(entry.item, 0) + entry.count
         for bag, held in inside.items():
-            over, proved = self._over(kit, bag, held)
+            over, proved = self._bags.left_in(kit, bag, held)
             for item, count in over.items():
                 left[item] = left.get(item, 0) + count
             limits += self._limits(kit, bag, held, over, proved=proved)
         return left, limits
-
-    def _over(self, kit: Kit, bag: str, held: Mapping[str, int]) -> tuple[Mapping[str, int], bool]:
-        key = bag, frozenset(held.items())
-        if key not in self._tried:
-            found = left_in(self._gear, kit, bag, self._deadline.grant(_BAG_S), workers=1)
-            if self._deadline.asked_to_stop:
-                return found
-            self._tried[key] = found
-        return self._tried[key]
 
     def _limits(
         self, kit: Kit, bag: str, held: Mapping[str, int], over: Mapping[str, int], *, proved: bool
@@ -141,5 +149,5 @@ class Rooms:
             for e in kit.entries
             if not (isinstance(e.place, InBag) and e.place.bag == bag and not e.place.outside and e.item not in fewer)
         )
-        still, proved = self._over(kit.model_copy(update={"entries": entries}), bag, fewer)
+        still, proved = self._bags.left_in(kit.model_copy(update={"entries": entries}), bag, fewer)
         return any(n > self._never.get(item, 0) for item, n in still.items()), proved

@@ -8,9 +8,9 @@ When model and table agree the kit is the best there is.
 from collections.abc import Collection, Mapping
 from dataclasses import replace
 from functools import cached_property
+from typing import NamedTuple
 
 import numpy as np
-from ortools.sat.python import cp_model
 
 from mule.choosing.bounds import Bounds
 from mule.choosing.candidates import Candidates
@@ -19,9 +19,9 @@ from mule.choosing.draft import PER_GRAM, Linear, total
 from mule.choosing.lasting import LastingDemands
 from mule.choosing.model import Model
 from mule.choosing.room import Rooms
-from mule.choosing.scoring import Optics
+from mule.choosing.tries import TwoTries
 from mule.deadline import Deadline
-from mule.solving import Ending, Impossible, OutOfTime, Solved, solve, solver_of
+from mule.solving import Ending, Impossible, OutOfTime, Solved
 
 # How far bounds are asked for beside a kit, toward the best fractional one: they hold at the kit and lean to the rest.
 _LEAN = 1e-3
@@ -29,29 +29,30 @@ _LEAN = 1e-3
 NO_LIMIT_G = 200_000.0
 # Kits stowed for one point before the best that is nearly packed is shown.
 _MOST_KITS = 12
-# Nearly every solve ends within this.
-_FIRST_ATTEMPT_S = 3.0
-# How much of its own linear relaxation the solver uses (CP-SAT's linearization_level). Measured: a model of 29
-# variables is solved at once with little of it and goes round and round without a conflict with all; the curve of 200
-# things (62 in play) takes 3.7 s with little and 6.6 s with all. Larger choices are not measured: they keep all of it.
-_LITTLE, _ALL = 1, 2
-_MOST_FOR_LITTLE = 150
+
+
+class Incumbent(NamedTuple):
+    """The best kit of one search. units: its true score; bound: no kit has more; proved: as far as was asked."""
+
+    kit: Mapping[str, int]
+    units: int
+    bound: int
+    proved: bool
 
 
 class Search:
     """Searches under one limit after another; made once per thread."""
 
-    def __init__(
-        self, case: Candidates, optics: Optics, model: Model, pool: CutPool, deadline: Deadline, rooms: Rooms
-    ) -> None:
-        self._case, self._optics, self._model, self._pool, self._deadline = case, optics, model, pool, deadline
+    def __init__(self, case: Candidates, model: Model, pool: CutPool, deadline: Deadline, rooms: Rooms) -> None:
+        """pool: what the searches of all threads have learned; rooms: where found kits are stowed."""
+        self._case, self._optics, self._model, self._pool, self._deadline = case, case.optics, model, pool, deadline
         self._taken = self._demanded = self._crowded = 0
-        self._level = _LITTLE if len(model.pieces) <= _MOST_FOR_LITTLE else _ALL
+        self._solver = TwoTries(len(model.pieces), deadline)
         self._lasting, self._rooms = LastingDemands(case), rooms
         if pool.relaxed:
             model.relax()
         # A bound at a kit is at most one unit high per thing, and one for the pick.
-        self._slack = len(optics.members) + 2
+        self._slack = len(case.optics.members) + 2
         self._importance = [want.importance for want in case.plan.trip.wants]
 
     @cached_property
@@ -71,7 +72,7 @@ class Search:
             if self._deadline.stopped or (self._lasts(kit) and self._goes_in(kit)):
                 break
         units = sum(self._optics.units(self._optics.best(self._optics.has(kit))))
-        found = self._found(kit, units, sum(self._optics.most), proved=False)
+        found = self._found(Incumbent(kit, units, sum(self._optics.most), proved=False))
         if not ending.best:
             return found
         if self._only_one(kit, found.carried_g):
@@ -90,7 +91,7 @@ class Search:
             trial.add(trial.get_int_var_from_proto_index(pieces.index) != same).only_enforce_if(other)
             differs.append(other)
         trial.add_bool_or(differs)
-        return isinstance(self._run(trial), Impossible)
+        return isinstance(self._solver.run(trial), Impossible)
 
     def best(self, limit_g: float) -> Found | None:
         """The best kit that carries at most so much and goes into its bags; None when none was found in time.
@@ -134,22 +135,21 @@ class Search:
         first = self._cut_loop(score, None)
         if first is None:
             return None
-        kit, units, bound, proved = first
-        if not proved:
-            return self._found(kit, units, bound, proved=False)
+        if not first.proved:
+            return self._found(first)
         # Then the steadiest of the best, then the lightest of those; both in one count.
         heaviest = 1 + int(limit_g * PER_GRAM)
         steady = total(zip(self._model.steady, self._importance, strict=True))
-        self._hint(kit)
+        self._hint(first.kit)
         # The score is at its best here: bounds that are sharp at this kit leave the next tier least to search.
-        self._sharpen(kit, range(len(self._importance)))
-        second = self._cut_loop(heaviest * steady - self._model.carried, units)
+        self._sharpen(first.kit, range(len(self._importance)))
+        second = self._cut_loop(heaviest * steady - self._model.carried, first.units)
         if second is None:
-            return self._found(kit, units, units, proved=False)
-        return self._found(second[0], second[1], max(units, second[1]), proved=second[3])
+            return self._found(first._replace(bound=first.units, proved=False))
+        return self._found(second._replace(bound=max(first.units, second.units)))
 
-    def _cut_loop(self, objective: Linear, at_least: int | None) -> tuple[Mapping[str, int], int, int, bool] | None:
-        """Solves until model and table agree: pieces, true units, bound in units, whether proved.
+    def _cut_loop(self, objective: Linear, at_least: int | None) -> Incumbent | None:
+        """Solves until model and table agree.
 
         at_least: units of score that the kit must have, in tiers after the first.
         """
@@ -174,13 +174,13 @@ class Search:
             off = [w for w, (seen, is_) in enumerate(zip(thought, true, strict=True)) if seen > is_ + self._slack]
             enough = at_least is None or units >= at_least - self._slack * len(true)
             if ending.best and (not off if at_least is None else enough):
-                return kit, units, max(units, bound if at_least is not None else units), True
+                return Incumbent(kit, units, max(units, bound if at_least is not None else units), proved=True)
             if self._deadline.stopped:
                 break
             self._sharpen(kit, [w for w, (seen, is_) in enumerate(zip(thought, true, strict=True)) if seen > is_ + 1])
         if best is None or at_least is not None:
             return None
-        return *best, max(bound, best[1]), False
+        return Incumbent(*best, max(bound, best[1]), proved=False)
 
     def relax(self) -> "Search | None":
         """Looks for kits that do not last as well; None when that opens nothing up."""
@@ -230,41 +230,20 @@ class Search:
         self._model.reckon_steady(at_least is not None)
         if at_least is not None:
             floor = model.add(total((units, 1) for units in self._model.want_units) >= at_least)
-        ending = self._run(model)
+        ending = self._solver.run(model)
         if floor is not None:
             model.proto.constraints[floor.index].linear.domain[0] = 0
         return ending
 
-    def _run(self, model: cp_model.CpModel) -> Ending:
-        first = self._attempt(model, self._level, self._deadline.soonest(_FIRST_ATTEMPT_S), probing=0)
-        if isinstance(first, Impossible) or (isinstance(first, Solved) and first.best) or self._deadline.stopped:
-            return first
-        # Probed as well: unprobed, the solver may go round and round there, too.
-        again = self._attempt(model, _ALL, self._deadline, probing=1)
-        if isinstance(again, Solved) and again.best:
-            self._level = _ALL
-        return first if isinstance(again, OutOfTime) else again
-
-    @staticmethod
-    def _attempt(model: cp_model.CpModel, level: int, deadline: Deadline, *, probing: int) -> Ending:
-        solver = solver_of()
-        # Measured on the benchmark's curve: the bounds leave so little to search that heavy presolve and cuts of the
-        # solver's own cost twice the time of all the rest.
-        solver.parameters.linearization_level = level
-        solver.parameters.cp_model_probing_level = probing
-        solver.parameters.max_presolve_iterations = 1
-        solver.parameters.cut_level = 0
-        return solve(model, deadline, solver)
-
     def _read(self, ending: Solved) -> Mapping[str, int]:
         return {item: n for item, v in self._model.pieces.items() if (n := ending.value(v))}
 
-    def _found(self, kit: Mapping[str, int], units: int, bound: int, *, proved: bool) -> Found:
-        grams = sum(self._case.free[item].mass_g * n for item, n in kit.items())
+    def _found(self, best: Incumbent) -> Found:
+        grams = sum(self._case.free[item].mass_g * n for item, n in best.kit.items())
         return Found(
-            pieces=kit,
-            units=units,
-            bound=bound,
+            pieces=best.kit,
+            units=best.units,
+            bound=best.bound,
             carried_g=self._case.fixed_carried_g + grams,
-            proved=proved,
+            proved=best.proved,
         )

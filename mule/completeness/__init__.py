@@ -8,8 +8,9 @@ from collections.abc import Iterable, Mapping
 from mule.completeness.answer import Broken, Chain, Clash, Completeness, Hold, Missing, Orphan, Overlap
 from mule.completeness.doubles import clashes, overlaps
 from mule.completeness.givers import LightestGivers
-from mule.completeness.graph import DependencyGraph, Requirement, Requirements, Unmet, dependency_graph
+from mule.completeness.graph import DependencyGraph, dependency_graph
 from mule.completeness.keys import Key, Need, Offer
+from mule.completeness.requirements import Requirement, Requirements, Unmet
 from mule.gear import Battery, Body, Card, Computer, Drone, Gear, Light, Link, Remote, Sound, keeps_safe
 
 # A chain is worth a line when a thing brings this many others along.

@@ -4,8 +4,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 from mule.completeness.answer import Missing
-from mule.completeness.graph import DependencyGraph, Requirements
+from mule.completeness.graph import DependencyGraph
 from mule.completeness.keys import Key, Need
+from mule.completeness.requirements import Requirements
 from mule.gear import Battery, Gear, at_hand
 
 Given = tuple[float, tuple[str, ...]]

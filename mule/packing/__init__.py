@@ -15,10 +15,14 @@ from mule.gear import Gear
 from mule.kit import Kit
 from mule.packing.answer import Alternative, Elsewhere, LeftOver, Placed, RoomUse, SoftPlaced, Stowage, Strapped
 from mule.packing.bag import Packed, pack
+from mule.packing.blocks import Block
+from mule.packing.left_over import OtherBags, left_over
+from mule.packing.luggage import luggage_of
+from mule.packing.orientations import Orientation, orientations_of
 from mule.packing.placements import Effort, Outcome, Placement, place
 from mule.packing.proof import faults, lies_on
-from mule.packing.reporting import left_over, report
-from mule.packing.rooms import Block, Orientation, Room, luggage_of, orientations_of, rooms_of
+from mule.packing.reporting import report
+from mule.packing.rooms import Room, rooms_of
 from mule.trip import Slot
 from mule.units import Frozen
 
@@ -71,8 +75,8 @@ def _stowing(
         share = deadline.grant(max(_LEAST_BAG_S, deadline.left_s / (len(bags) - rest)))
         effort = Effort(share, workers=looking.workers, seed=looking.seed)
         done.append(pack(luggage, gap, effort))
-        yield report(gear, kit, bags, done, gap, None, final=False)
-    whole = report(gear, kit, bags, done, gap, deadline, final=True)
+        yield report(gear, kit, bags, done, gap)
+    whole = report(gear, kit, bags, done, gap, deadline)
     yield whole.model_copy(update={"alternatives": tuple(_alternatives(gear, kit, slots, whole, deadline))})
 
 
@@ -84,7 +88,7 @@ def left_in(
     effort = Effort(deadline, workers=workers, tidy_s=0)
     packed = pack(luggage, round(kit.stow.gap_mm), effort)
     left: dict[str, int] = {}
-    for over in left_over(packed, [], 0):
+    for over in left_over(packed, OtherBags(gap=0)):
         left[over.item] = left.get(over.item, 0) + over.count
     return left, packed.proved
 

@@ -6,8 +6,10 @@ from math import ceil, floor
 
 from ortools.sat.python import cp_model
 
+from mule.packing.blocks import Block, SoftBlock
+from mule.packing.luggage import BagToPack
 from mule.packing.placements import Effort, orientations_in
-from mule.packing.rooms import BagToPack, Block, Room, SoftBlock
+from mule.packing.rooms import Room
 from mule.solving import Solved, solve, solver_of
 
 # Soft things never fill the last corners (estimate).

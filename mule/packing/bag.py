@@ -3,8 +3,8 @@
 from dataclasses import dataclass
 
 from mule.packing.assign import Assigner, Nogood, Shares
+from mule.packing.luggage import BagToPack
 from mule.packing.placements import Effort, Outcome, place
-from mule.packing.rooms import BagToPack
 
 # Spaces are filled so far by volume at first, then further: full ones take long to place, or cannot be.
 _FULLEST = (0.7, 0.85, 1.0)

@@ -9,8 +9,10 @@ from pydantic import Field
 
 from mule.gear import Bag, Gear
 from mule.kit import Kit
+from mule.packing.blocks import Block
+from mule.packing.luggage import luggage_of
 from mule.packing.placements import Effort, Outcome, Placement, place
-from mule.packing.rooms import Block, Room, luggage_of, rooms_of
+from mule.packing.rooms import Room, rooms_of
 from mule.units import Frozen
 
 # Walls that notches leave standing, and the least notch that a finger uses (estimates).

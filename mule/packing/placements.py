@@ -13,7 +13,8 @@ from itertools import combinations
 from ortools.sat.python import cp_model
 
 from mule.deadline import Deadline
-from mule.packing.rooms import Block, Orientation, Sides
+from mule.packing.blocks import Block
+from mule.packing.orientations import Orientation, Sides
 from mule.solving import Ending, Impossible, Solved, solve, solver_of
 
 Var = cp_model.IntVar

@@ -16,8 +16,8 @@ from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import Bag, Battery, Body, Box, Card, Compartment, Computer, Cylinder, Gear, Insert, Other, Soft
 from mule.kit import Entry, Kit, Mount, Pin, Stow, Wish
 from mule.packing import Block, Effort, Looking, Placed, Stowage, faults, place, stow
+from mule.packing.orientations import box_turns
 from mule.packing.placements import Outcome
-from mule.packing.rooms import box_turns
 from mule.plan import read
 from mule.trip import Slot
 from tests import cast

@@ -1,0 +1,53 @@
+"""Points of the curve: found kits in their bags, with their figures reckoned anew by the parts that answer for them."""
+
+from collections.abc import Callable
+
+from mule.choosing.answer import Point
+from mule.choosing.candidates import Candidates
+from mule.choosing.cut_pool import Found
+from mule.choosing.room import RoomFit
+from mule.optics import table_of
+from mule.resilience import wants_surviving_any_single_loss
+from mule.stamina import in_short, summarize
+
+
+class Points:
+    """The points found so far, told one by one."""
+
+    def __init__(self, case: Candidates, on_point: Callable[[Point], None]) -> None:
+        self._case, self._on_point = case, on_point
+        self._taken: list[Point] = []
+
+    def take(self, found: Found, fit: RoomFit, limit_g: float) -> None:
+        """Takes a kit that was found under a limit of grams, as it lies in its bags."""
+        point = self._point(found, fit, limit_g)
+        self._taken.append(point)
+        self._on_point(point)
+
+    @property
+    def by_mass(self) -> tuple[Point, ...]:
+        """From light to complete."""
+        return tuple(sorted(self._taken, key=lambda point: (point.carried_g, point.score)))
+
+    def _point(self, found: Found, fit: RoomFit, limit_g: float) -> Point:
+        plan = self._case.plan
+        counts = fit.kit.loaded()
+        table = table_of([plan.items[item] for item in counts], plan.trip.wants)
+        _, steady = wants_surviving_any_single_loss(table, plan.trip.wants, counts)
+        score = table.score()
+        stamina = summarize(plan.with_kit(fit.kit))
+        lasting = in_short(stamina.power, stamina.pictures)
+        return Point(
+            kit=fit.kit,
+            limit_g=limit_g,
+            carried_g=found.carried_g,
+            score=score,
+            bound=score if found.proved else max(score, min(100.0, found.bound_points)),
+            steady=steady,
+            proved=found.proved,
+            days=lasting.days,
+            power_days=lasting.power_days,
+            card_days=lasting.card_days,
+            stowed=self._case.asking.keep_limits,
+            left=dict(fit.left),
+        )

@@ -1,0 +1,131 @@
+"""What found no place, and where it would find one: other bags as they are packed, and bags that stay at home."""
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, replace
+
+from mule.deadline import Deadline
+from mule.finding import PieceKind
+from mule.gear import Bag, Gear, Insert, Standing
+from mule.kit import Kit
+from mule.packing.answer import Elsewhere, LeftOver, Proof, Why
+from mule.packing.assign import SOFT_SHARE, Assigner
+from mule.packing.bag import Packed
+from mule.packing.blocks import Block, SoftBlock
+from mule.packing.luggage import BagToPack
+from mule.packing.placements import Effort, orientations_in, place
+from mule.packing.rooms import Room, rooms_of
+
+_TRIES = 6
+_TRY_S = 0.8
+
+
+@dataclass(frozen=True)
+class OtherBags:
+    """Where else a thing could go.
+
+    gap: millimetres between hard things. packed: the bags of the kit as they are packed. spare: bags that stay at home.
+    deadline: until when the packed ones are tried; None tries none.
+    """
+
+    gap: int
+    packed: Sequence[Packed] = ()
+    spare: Sequence[BagToPack] = ()
+    deadline: Deadline | None = None
+
+
+def left_over(packed: Packed, others: OtherBags) -> Iterable[LeftOver]:
+    """What found no place in one bag, with what would help."""
+    blocks = {b.id: b for b in packed.luggage.blocks}
+    proof: Proof = "proved" if packed.proved else "ran-out"
+    over = [
+        *packed.luggage.barred,
+        *packed.shares.left,
+        *(blocks[id_] for o in packed.outcomes.values() for id_ in o.left),
+    ]
+    for block in over:
+        too_large = not any(orientations_in(room.size, block) for room in packed.luggage.rooms)
+        barred = packed.luggage.held and block.never_held
+        why: Why = "never-hold" if barred else "too-large" if too_large else "pins" if block.pin else "no-room"
+        for item in block.items:
+            yield LeftOver(
+                item=item,
+                count=block.count,
+                bag=packed.luggage.bag,
+                why=why,
+                proof="proved" if too_large or barred else proof,
+                helps=tuple(_helps(block, packed, others)),
+                owned=tuple(_would_take(block, others)),
+            )
+    for soft, count in packed.shares.soft_left:
+        yield LeftOver(
+            item=soft.item,
+            count=count,
+            bag=packed.luggage.bag,
+            why="no-room",
+            proof=proof,
+            helps=tuple(_helps_soft(soft, count, packed, others)),
+        )
+
+
+def _would_take(block: Block, others: OtherBags) -> list[str]:
+    """The smallest bags at home that it goes into."""
+    loose = replace(block, pin=None)
+    able = [s for s in others.spare if not (s.held and block.never_held)]
+    return [s.bag for s in able if any(Assigner(s, others.gap).eligible(loose, room) for room in s.rooms)][:2]
+
+
+def _helps(block: Block, packed: Packed, others: OtherBags) -> Iterable[Elsewhere]:
+    """Other bags in which it finds a place beside what lies there, tried out one after the other."""
+    if others.deadline is None:
+        return
+    tries = 0
+    loose = replace(block, pin=None)
+    # Inserts first: what is worth a place is worth padding.
+    inserts = {b.id for p in others.packed for b in p.luggage.blocks if b.padded}
+    for other in sorted(others.packed, key=lambda p: p.luggage.bag not in inserts):
+        if other is packed or other.luggage.bag in block.items or (other.luggage.held and block.never_held):
+            continue
+        assigner = Assigner(other.luggage, others.gap)
+        for room in other.luggage.rooms:
+            if tries >= _TRIES or others.deadline.stopped:
+                return
+            if not assigner.eligible(loose, room):
+                continue
+            tries += 1
+            if _goes_in(loose, other, room, others.gap, others.deadline):
+                yield Elsewhere(bag=other.luggage.bag, room=room.id)
+                break
+
+
+def _goes_in(block: Block, bag: Packed, room: Room, gap: int, deadline: Deadline) -> bool:
+    """Whether it was placed in a room beside all that lies there."""
+    inside = {b.id: b for b in bag.luggage.blocks}
+    here = [inside[i] for i in bag.outcomes[room.id].placements]
+    effort = Effort(deadline.soonest(_TRY_S), tidy_s=0)
+    return not place(room.size, [*here, block], gap if room.divided else 0, effort).left
+
+
+def _helps_soft(soft: SoftBlock, count: int, packed: Packed, others: OtherBags) -> Iterable[Elsewhere]:
+    """Other bags with litres to spare."""
+    need = soft.litres / soft.count * count / SOFT_SHARE
+    for other in others.packed:
+        if other is packed:
+            continue
+        inside = {b.id: b for b in other.luggage.blocks}
+        for room in other.luggage.rooms:
+            hard = sum(inside[i].litres for i in other.outcomes[room.id].placements)
+            held = sum(s.litres / s.count * n for s, n in other.shares.soft.get(room.id, ()))
+            if room.sort != "sleeve" and hard + held / SOFT_SHARE + need <= room.litres:
+                yield Elsewhere(bag=other.luggage.bag, room=room.id)
+                break
+
+
+def spare_bags(gear: Mapping[str, Gear], kit: Kit) -> list[BagToPack]:
+    """Bags and inserts at hand that stay at home, the smallest first."""
+    loaded = kit.loaded()
+    at_hand = (t for t in gear.values() if t.standing == Standing.OWNED and t.absent is None and t.id not in loaded)
+    able = [t for t in at_hand if isinstance(t, Bag | Insert)]
+    return [
+        BagToPack(t.id, rooms_of(t), held=isinstance(t, Bag) and t.piece == PieceKind.HOLD)
+        for t in sorted(able, key=lambda t: t.volume_l)
+    ]

@@ -1,0 +1,32 @@
+"""What hangs outside a bag, and what no strap of it takes."""
+
+from collections.abc import Iterable, Mapping
+
+from mule.finding import InBag
+from mule.gear import Bag, Gear
+from mule.kit import Kit
+from mule.packing.answer import LeftOver, Strapped
+
+
+def _outside(kit: Kit) -> Iterable[tuple[str, str, int]]:
+    for entry in kit.entries:
+        if isinstance(entry.place, InBag) and entry.place.outside:
+            yield entry.item, entry.place.bag, entry.count
+
+
+def strapped(kit: Kit) -> Iterable[Strapped]:
+    """Everything that hangs outside a bag."""
+    return (Strapped(item=item, bag=bag, count=count) for item, bag, count in _outside(kit))
+
+
+def unstrapped(gear: Mapping[str, Gear], kit: Kit) -> Iterable[LeftOver]:
+    """What hangs outside a bag that has no strap for it, or only shorter ones."""
+    used: dict[str, int] = {}
+    for item, bag, count in _outside(kit):
+        holder = gear[bag]
+        straps, longest = (holder.straps, holder.strap_mm) if isinstance(holder, Bag) else (0, None)
+        used[bag] = used.get(bag, 0) + count
+        if longest is not None and gear[item].size.sides_mm()[0] > longest:
+            yield LeftOver(item=item, count=count, bag=bag, why="strap-length", proof="proved")
+        elif used[bag] > straps:
+            yield LeftOver(item=item, count=min(count, used[bag] - straps), bag=bag, why="straps", proof="proved")
