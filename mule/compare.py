@@ -63,7 +63,14 @@ class Comparison(Frozen):
 
 
 def compare(plan: Plan, kits: Sequence[str]) -> Comparison:
-    """Compares kits of a plan by id. Raises InvalidInput for an unknown kit, or not two to four different ones."""
+    """Compares kits of a plan by id. Raises InvalidInput for an unknown kit, or not two to four different ones.
+
+    >>> from tests import cast
+    >>> plan = cast.plan([cast.body()], cast.entry("body", cast.ON_INES))
+    >>> plan = plan.model_copy(update={"kits": (*plan.kits, cast.kit(id_="b"))})
+    >>> [(side.kit, side.total_g) for side in compare(plan, ["a", "b"]).sides]
+    [('a', 720.0), ('b', 0.0)]
+    """
     known = {kit.id: kit for kit in plan.kits}
     for kit in kits:
         if kit not in known:

@@ -34,7 +34,14 @@ def default_place(plan: Plan, kit: Kit, thing: Gear) -> Place:
 
 
 def apply(plan: Plan, edits: Iterable[Edit]) -> Plan:
-    """The plan after these edits of the open kit. Raises InvalidInput when one of them cannot be done."""
+    """The plan after these edits of the open kit. Raises InvalidInput when one of them cannot be done.
+
+    >>> from mule.finding import Load
+    >>> from tests import cast
+    >>> plan = cast.plan([cast.bag(), cast.body()], cast.entry("bag", cast.INES_CABIN))
+    >>> apply(plan, [Load(item="body")]).loaded
+    {'bag': 1, 'body': 1}
+    """
     kit = plan.kit
     for index, edit in enumerate(edits):
         if edit.item not in plan.items:

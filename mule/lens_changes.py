@@ -46,7 +46,16 @@ class DayChanges(Frozen):
 
 
 def lens_changes(plan: Plan, view: View) -> tuple[DayChanges, ...]:
-    """One answer per day of the trip. view: what the open kit of the plan sees."""
+    """One answer per day of the trip. view: what the open kit of the plan sees.
+
+    >>> from mule.optics import cover
+    >>> from tests import cast
+    >>> gear = [cast.body(), cast.normal_zoom(), cast.tele_zoom()]
+    >>> wants = (cast.want("near"), cast.want("far", 200, 400))
+    >>> plan = cast.plan(gear, *(cast.entry(t.id, cast.ON_INES) for t in gear), wants=wants)
+    >>> [(day.lenses, day.changes) for day in lens_changes(plan, cover(gear, plan.loaded, wants))]
+    [(('normal', 'tele'), 1)]
+    """
     bodies = tuple((i, n) for i, n in plan.loaded.items() if isinstance(plan.items[i], Body))
     return _lens_changes(plan.gear, plan.trip, view, bodies)
 

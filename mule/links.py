@@ -9,7 +9,13 @@ from mule.plan import Plan
 
 
 def graph_of(plan: Plan) -> DependencyGraph:
-    """The dependency graph over a plan's locker, for its mains and its nights."""
+    """The dependency graph over a plan's locker, for its mains and its nights.
+
+    >>> from tests import cast
+    >>> graph = graph_of(cast.plan([cast.body(), cast.normal_zoom()]))
+    >>> [(need.label, graph.met("normal", need, {"body"})) for need in graph.needs["normal"]]
+    [('K', True)]
+    """
     mains = plan.trip.mains
     return dependency_graph(plan.gear, mains.plugs if mains else (), nights=len(plan.trip.days) != 1)
 

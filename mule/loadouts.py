@@ -85,6 +85,12 @@ def moves(before: Kit, after: Kit) -> tuple[Shift, ...]:
     """What to grab where, and where to put it: what leaves for a bag first, then what goes back to the base.
 
     Bags themselves come before what goes into them, so that the list can be followed from top to bottom.
+
+    >>> from tests import cast
+    >>> bag = cast.entry("bag", cast.INES_CABIN)
+    >>> worn = cast.kit(bag, cast.entry("body", cast.ON_INES))
+    >>> [(m.item, m.count) for m in moves(cast.kit(bag, cast.entry("body")), worn)]
+    [('body', 1)]
     """
     found: list[Shift] = []
     for item in dict.fromkeys((*before.loaded(), *after.loaded())):
@@ -116,7 +122,13 @@ def outing(plan: Plan, loadout: str) -> Outing:
 
 
 def find(kit: Kit, loadout: str) -> Loadout:
-    """A loadout of a kit by id. Raises InvalidInput for one that is not there."""
+    """A loadout of a kit by id. Raises InvalidInput for one that is not there.
+
+    >>> from tests import cast
+    >>> find(cast.kit(), "dawn")
+    Traceback (most recent call last):
+    mule.errors.InvalidInput: loadout: the id of one of the kit's loadouts
+    """
     found = next((known for known in kit.stow.loadouts if known.id == loadout), None)
     if found is None:
         raise InvalidInput([Problem("loadout", loadout, "the id of one of the kit's loadouts")])

@@ -43,6 +43,12 @@ def by_identity(most: int, of: int = 1) -> Callable[[Callable[P, R]], Callable[P
 
     of: so many leading arguments are told apart by identity, the others by value (they must be hashable). What is
     remembered holds on to its arguments, so that no other object can come to have their identity.
+
+    >>> gear = ("body", "lens")
+    >>> count = by_identity(8)(lambda things: print("counted") or len(things))
+    >>> count(gear), count(gear)
+    counted
+    (2, 2)
     """
 
     def remember(function: Callable[P, R]) -> Callable[P, R]:

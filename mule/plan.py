@@ -185,7 +185,12 @@ def parse(data: Any) -> Plan:
 
 
 def read(text: bytes) -> Plan:
-    """A plan from a file's bytes. Raises InvalidInput for what is too large, cut off, or not a plan."""
+    """A plan from a file's bytes. Raises InvalidInput for what is too large, cut off, or not a plan.
+
+    >>> read(b"{")
+    Traceback (most recent call last):
+    mule.errors.InvalidInput: document: a whole JSON document in UTF-8
+    """
     if len(text) > MAX_BYTES:
         raise InvalidInput([Problem("", f"{len(text):,} bytes", f"at most {MAX_BYTES:,} bytes")])
     try:
@@ -197,5 +202,11 @@ def read(text: bytes) -> Plan:
 
 
 def write(plan: Plan) -> str:
-    """The plan as its file's text. Reading it back gives an equal plan."""
+    """The plan as its file's text. Reading it back gives an equal plan.
+
+    >>> from tests import cast
+    >>> plan = cast.plan([cast.bag()], cast.entry("bag", cast.INES_CABIN))
+    >>> read(write(plan).encode()) == plan
+    True
+    """
     return plan.model_dump_json(indent=1, exclude_defaults=False)

@@ -78,7 +78,13 @@ def last(plan: Plan) -> Lasting:
 
 
 def summarize(plan: Plan) -> StaminaSummary:
-    """How far packs and cards carry, without each pack's day."""
+    """How far packs and cards carry, without each pack's day.
+
+    >>> from tests import cast
+    >>> made = summarize(cast.plan([cast.pack()], cast.entry("pack", cast.ON_INES, count=2)))
+    >>> [(t.type, t.packs) for t in made.power.types]
+    [('LB-4', 2)]
+    """
     counts = tuple((i, n) for i, n in plan.loaded.items() if isinstance(plan.items[i], _ELECTRIC))
     where = whereabouts(plan)
     kept = tuple((i, tuple(where.roots.get(i, ()))) for i, _ in counts if isinstance(plan.items[i], _KEEPS_PICTURES))

@@ -85,6 +85,13 @@ def test_names_in_the_glossary_are_in_the_code() -> None:
     assert [(word, name) for word, name in spelt if not re.search(rf"\b{name.split('.')[-1]}\b", code)] == []
 
 
+def test_every_front_door_shows_how_it_is_used() -> None:
+    doors = {p: p.read_text(encoding="utf-8") for p in (ROOT / "mule").glob("*/__init__.py")}
+    mute = [p.parent.name for p, code in doors.items() if re.search(r"^def [a-z]", code, re.M) and ">>>" not in code]
+    assert len(doors) > 15
+    assert mute == []
+
+
 @pytest.mark.parametrize("name", MODULES)
 def test_examples_in_docstrings_do_what_they_say(name: str) -> None:
     assert doctest.testmod(importlib.import_module(name)).failed == 0

@@ -59,7 +59,11 @@ class LegVerdict(Frozen):
 
 
 def squeezed(size_mm: Sequence[float], squeeze_mm: float) -> tuple[float, float, float]:
-    """Sorted sides, longest first, with the thinnest pressed in as far as it gives."""
+    """Sorted sides, longest first, with the thinnest pressed in as far as it gives.
+
+    >>> squeezed((540, 240, 380), squeeze_mm=30)
+    (540, 380, 210)
+    """
     long, middle, thin = sorted(size_mm, reverse=True)
     return long, middle, max(1.0, thin - squeeze_mm)
 
@@ -123,7 +127,14 @@ def _whole(leg: str, limit: Limit, piece: PieceKind | None, person: str, value: 
 
 
 def check(legs: Sequence[Leg], carriers: Mapping[str, Carrier], bags: Sequence[Luggage]) -> tuple[LegVerdict, ...]:
-    """Every bag against every limit of every leg. Limits are hard and inclusive: 8.000 kg passes 8 kg."""
+    """Every bag against every limit of every leg. Limits are hard and inclusive: 8.000 kg passes 8 kg.
+
+    >>> from tests import cast
+    >>> bag = Luggage(bag="bag", person="ines", piece="cabin", size_mm=(540, 380, 240), mass_g=8_001)
+    >>> (verdict,) = check([Leg(id="out", name="Out", carrier="air")], {"air": cast.carrier(mass_g=8_000)}, [bag])
+    >>> verdict.passes, [(c.limit, c.value, c.allowed) for c in verdict.checks]
+    (False, [('mass', 8001.0, 8000.0)])
+    """
     people = sorted({bag.person for bag in bags})
     verdicts = []
     for leg in legs:

@@ -28,6 +28,12 @@ def choose(
 
     on_point: called with each point as it is found. should_stop: asked often; the search ends soon after it says yes.
     Raises InvalidInput when the trip has no people or no wants: there is nothing to choose for.
+
+    >>> from tests import cast
+    >>> gear = [cast.bag(), cast.body(), cast.normal_zoom()]
+    >>> made = choose(cast.plan(gear, cast.entry("bag", cast.INES_CABIN)), Asking(points=1))
+    >>> [(sorted(p.kit.loaded()), round(p.score), p.carried_g, p.proved) for p in made.points]
+    [(['bag', 'body', 'normal'], 100, 2920.0, True)]
     """
     require_brief(plan)
     deadline = Deadline(asking.seconds, should_stop)

@@ -21,6 +21,12 @@ def complete(requirements: Requirements, gear: Mapping[str, Gear], counts: Mappi
     """What the loaded things lack and double.
 
     requirements: of the loaded things, in a graph over the whole locker. gear: by id. counts: pieces loaded by item id.
+
+    >>> from tests import cast
+    >>> lens = {"normal": cast.normal_zoom()}
+    >>> made = complete(Requirements(dependency_graph([cast.body(), *lens.values()]), ["normal"]), lens, {"normal": 1})
+    >>> [orphan.item for orphan in made.orphans]
+    ['normal']
     """
     things = [gear[item] for item in counts]
     return Completeness(
@@ -32,7 +38,14 @@ def complete(requirements: Requirements, gear: Mapping[str, Gear], counts: Mappi
 
 
 def holds(requirements: Requirements, gear: Mapping[str, Gear], counts: Mapping[str, int]) -> tuple[Hold, ...]:
-    """What leaving each loaded thing means; things of which nothing hangs on have no line."""
+    """What leaving each loaded thing means; things of which nothing hangs on have no line.
+
+    >>> from tests import cast
+    >>> gear = {"body": cast.body(), "normal": cast.normal_zoom()}
+    >>> found = holds(Requirements(dependency_graph([*gear.values()]), gear), gear, {"body": 1, "normal": 1})
+    >>> [(hold.item, hold.goes) for hold in found]
+    [('body', ('normal',)), ('normal', ('body',))]
+    """
     found = ((item, *requirements.leaving((item,))) for item in counts)
     return tuple(
         Hold(item=item, goes=_without_safety(gear, goes), breaks=_broken(fails))
@@ -64,7 +77,12 @@ def _missing(requirements: Requirements) -> Iterable[Missing]:
 
 
 def packs_eaten(thing: Gear) -> tuple[str, int] | None:
-    """Battery type and pieces that a thing holds at one time; None when it runs on nothing of its own."""
+    """Battery type and pieces that a thing holds at one time; None when it runs on nothing of its own.
+
+    >>> from tests import cast
+    >>> packs_eaten(cast.body(battery_type="LB-4")), packs_eaten(cast.normal_zoom())
+    (('LB-4', 1), None)
+    """
     match thing:
         case Body(battery_type=str() as type_) | Drone(battery_type=type_) | Remote(battery_type=str() as type_):
             return type_, 1

@@ -65,6 +65,12 @@ def look_back(
     """Puts notes and pictures of a trip together.
 
     reach: ranges of equivalent focal length that the kit had. others: trips before, the latest first.
+
+    >>> from mule.field import fold
+    >>> from tests import cast
+    >>> plan = cast.plan([cast.body()], cast.entry("body", cast.ON_INES))
+    >>> [(use.item, use.frames) for use in look_back(plan, fold([]), [], [], []).uses]
+    [('body', 0)]
     """
     loaded = plan.loaded
     seen = match(frames, plan.gear, loaded)

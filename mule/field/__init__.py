@@ -61,6 +61,9 @@ def fold(marks: Iterable[Mark]) -> Field:
 
     Of the marks of a subject those stand that no other replaces. A device knows its own earlier marks. Where several
     stand that say different things, that is a conflict; the last to come is shown meanwhile.
+
+    >>> fold([]).now
+    {}
     """
     by_subject: dict[str, list[Mark]] = {}
     log: list[Mark] = []

@@ -18,7 +18,14 @@ _STOPS_SHORT = 1 / 3
 
 
 def answers(filter_: Filter, wish: EffectWish) -> bool:
-    """Whether a filter has the effect a want asks for, strong enough."""
+    """Whether a filter has the effect a want asks for, strong enough.
+
+    >>> from mule.gear import Cylinder
+    >>> size = Cylinder(diameter_mm=82, length_mm=8)
+    >>> nd = Filter(id="nd", name="ND", mass_g=41, size=size, effect="nd", stops=6, thread_mm=82)
+    >>> answers(nd, EffectWish(effect="nd", stops=6)), answers(nd, EffectWish(effect="nd", stops=10))
+    (True, False)
+    """
     if wish.stops is None:
         return filter_.effect == wish.effect
     kinds = ("nd", "variable-nd") if wish.effect == "nd" else (wish.effect,)
@@ -30,6 +37,13 @@ def fit(fronts: Sequence[Front], bag: FilterGear, asked: FilterAsked) -> FilterF
     """The matrix of lenses and effects, and how the effects that wants ask for are served.
 
     fronts: the loaded lenses. asked: wants that ask for effects, each with the ids of the lenses that see it.
+
+    >>> from mule.gear import Cylinder
+    >>> size = Cylinder(diameter_mm=82, length_mm=8)
+    >>> nd = Filter(id="nd", name="ND", mass_g=41, size=size, effect="nd", stops=6, thread_mm=82)
+    >>> made = fit([Front("zoom", 82, 24)], FilterGear.of([nd], ["nd"]), {})
+    >>> [(row.lens, [(cell.effect, cell.how) for cell in row.cells]) for row in made.rows]
+    [('zoom', [('nd', 'direct')])]
     """
     effects = tuple(e for e in _EFFECTS if any(f.effect == e for f in bag.filters))
     by_lens = {front.lens: front for front in fronts}

@@ -77,7 +77,13 @@ class GateCheckPlan(Frozen):
 
 
 def lying(plan: Plan) -> tuple[Lying, ...]:
-    """Every loaded thing with who has it, in which piece of luggage, and whether that is checked in."""
+    """Every loaded thing with who has it, in which piece of luggage, and whether that is checked in.
+
+    >>> from tests import cast
+    >>> plan = cast.plan([cast.bag(), cast.body()], cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
+    >>> [(one.item, one.person, one.bag, one.held) for one in lying(plan)]
+    [('body', 'ines', 'bag', False)]
+    """
     pieces = {e.item: e.place for e in plan.kit.entries if isinstance(e.place, AsPiece)}
     outermost = plan.kit.outermost()
     worn = {e.item: e.place.person for e in plan.kit.entries if isinstance(e.place, Worn)}
@@ -97,7 +103,12 @@ def lying(plan: Plan) -> tuple[Lying, ...]:
 
 
 def rehearse(plan: Plan) -> Rehearsal:
-    """What is restricted on the flights of a trip, by the strictest of their carriers, and what goes in the tray."""
+    """What is restricted on the flights of a trip, by the strictest of their carriers, and what goes in the tray.
+
+    >>> from tests import cast
+    >>> rehearse(cast.plan([cast.bag()], cast.entry("bag", cast.INES_CABIN))).flies
+    False
+    """
     transit, *others = packings(plan)
     rules, where = strictest(c.restricted for c in _flown(plan, transit)), lying(plan)
     tray = (w for w in where if not w.held and _in_tray(plan.items[w.item]))
@@ -129,7 +140,13 @@ def _in_tray(thing: Gear) -> bool:
 
 
 def gate_check_plan(plan: Plan) -> tuple[GateCheckPlan, ...]:
-    """For each cabin bag: it is refused at the gate. What comes out, and whether what stays takes it: by stowing it."""
+    """For each cabin bag: it is refused at the gate. What comes out, and whether what stays takes it: by stowing it.
+
+    >>> from tests import cast
+    >>> plan = cast.plan([cast.bag(), cast.pack()], cast.entry("bag", cast.INES_CABIN), cast.entry("pack"))
+    >>> [(one.bag, one.person) for one in gate_check_plan(plan)]
+    [('bag', 'ines')]
+    """
     pieces = [(e.item, e.place) for e in plan.kit.entries if isinstance(e.place, AsPiece)]
     return tuple(
         _refused(plan, bag, place.person, _keeps(pieces, place.person))

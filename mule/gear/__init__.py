@@ -82,7 +82,12 @@ KIND_NAMES: tuple[str, ...] = tuple(kind.model_fields["kind"].default for kind i
 
 
 def parse(data: Any) -> Gear:
-    """A thing from its JSON shape. Raises InvalidInput with one problem per wrong field."""
+    """A thing from its JSON shape. Raises InvalidInput with one problem per wrong field.
+
+    >>> parse({"kind": "safety", "id": "aid", "name": "First aid", "use": "first aid"})
+    Traceback (most recent call last):
+    mule.errors.InvalidInput: mass_g: Field required; size: Field required
+    """
     kind = data.get("kind") if isinstance(data, dict) else None
     if kind not in KIND_NAMES:
         raise InvalidInput([Problem("kind", shorten(kind), "one of " + ", ".join(KIND_NAMES))])

@@ -16,6 +16,19 @@ def reckon(plan: Plan, view: View, requirements: Requirements, loads: Loads, leg
     """Drop order and best additions of the open kit.
 
     view, requirements, loads, legs: what the other packages say of the same kit.
+
+    >>> from mule.completeness import Requirements
+    >>> from mule.links import graph_of
+    >>> from mule.load import weigh
+    >>> from mule.optics import cover
+    >>> from tests import cast
+    >>> gear = [cast.body(), cast.normal_zoom(), cast.tele_zoom()]
+    >>> plan = cast.plan(gear, *(cast.entry(t.id, cast.ON_INES) for t in gear))
+    >>> view = cover(gear, plan.loaded, plan.trip.wants)
+    >>> loads = weigh(plan.items, plan.kit, plan.trip.people)
+    >>> made = reckon(plan, view, Requirements(graph_of(plan), plan.loaded), loads, [])
+    >>> [(drop.item, drop.mass_g, round(drop.points)) for drop in made.drops]
+    [('tele', 800.0, 0)]
     """
     barred = set(plan.trip.marks.must_leave)
     return Ledger(

@@ -154,7 +154,13 @@ def _person(person: Person, pieces: Sequence[Piece], worn_g: float) -> PersonLoa
 
 
 def weigh(gear: Mapping[str, Gear], kit: Kit, people: Sequence[Person]) -> Loads:
-    """Mass per bag, per piece of luggage and per person. ``gear`` is by id and holds every item of the kit."""
+    """Mass per bag, per piece of luggage and per person. ``gear`` is by id and holds every item of the kit.
+
+    >>> from tests import cast
+    >>> kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
+    >>> [(p.bag, p.mass_g) for p in weigh({"bag": cast.bag(), "body": cast.body()}, kit, cast.trip().people).pieces]
+    [('bag', 2120.0)]
+    """
     weighing = _Weighing(gear, kit)
     by_group: dict[Group, float] = {}
     by_source: dict[Source, float] = {}

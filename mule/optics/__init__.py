@@ -54,7 +54,12 @@ class View:
 
 
 def table_of(loaded: Sequence[Gear], wants: Sequence[Want]) -> Table:
-    """The scores of what is loaded by the things they rest on; ``Table.score`` of it is the brief score."""
+    """The scores of what is loaded by the things they rest on; ``Table.score`` of it is the brief score.
+
+    >>> from tests import cast
+    >>> round(table_of([cast.body(), cast.normal_zoom()], [cast.want(low=24, high=70)]).score(), 1)
+    100.0
+    """
     sets = set_ups(loaded)
     cols = columns(wants)
     return Table.of(sets, score(sets, cols).total, cols)
@@ -64,6 +69,11 @@ def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]
     """What the loaded things see of the wants.
 
     gear: the whole locker. counts: pieces loaded by item id.
+
+    >>> from tests import cast
+    >>> gear = [cast.body(), cast.normal_zoom()]
+    >>> round(cover(gear, {"body": 1, "normal": 1}, [cast.want(low=24, high=70)]).coverage.score, 1)
+    100.0
     """
     optical = tuple((t.id, counts[t.id]) for t in gear if t.id in counts and isinstance(t, OPTICAL))
     return _cover(gear, wants, optical)

@@ -52,6 +52,12 @@ def stow(
     gear: by id. news: is called with what is packed so far, each time another bag is done.
     slots: of which every alternative is tried where the loaded one lies. should_stop: asked often; the best so far
     is the answer soon after it says yes.
+
+    >>> from tests import cast
+    >>> kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
+    >>> made = stow({"bag": cast.bag(), "body": cast.body()}, kit)
+    >>> [p.items for p in made.placed], made.left, made.checked
+    ([('body',)], (), True)
     """
     for answer in _stowing(gear, kit, looking or Looking(), slots, should_stop):
         if news:
@@ -83,7 +89,14 @@ def _stowing(
 def left_in(
     gear: Mapping[str, Gear], kit: Kit, bag: str, deadline: Deadline, *, workers: int = 2
 ) -> tuple[dict[str, int], bool]:
-    """Pieces that find no place in one bag or insert, by item, and whether that is proved. Nothing is tidied."""
+    """Pieces that find no place in one bag or insert, by item, and whether that is proved. Nothing is tidied.
+
+    >>> from tests import cast
+    >>> kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("body", count=40))
+    >>> left, proved = left_in({"bag": cast.bag(), "body": cast.body()}, kit, "bag", Deadline(5))
+    >>> left["body"] > 0
+    True
+    """
     luggage = next(one for one in luggage_of(gear, kit) if one.bag == bag)
     effort = Effort(deadline, workers=workers, tidy_s=0)
     packed = pack(luggage, round(kit.stow.gap_mm), effort)

@@ -104,7 +104,16 @@ class PackOut(Frozen):
 
 
 def list_out(plan: Plan, assessment: Assessment, resilience: Resilience, stowage: Stowage) -> PackOut:
-    """The list for the open kit. assessment, resilience, stowage: of the same plan."""
+    """The list for the open kit. assessment, resilience, stowage: of the same plan.
+
+    >>> from mule.advise import review
+    >>> from mule.packing import stow
+    >>> from tests import cast
+    >>> plan = cast.plan([cast.bag(), cast.body()], cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
+    >>> made = list_out(plan, review(plan).assessment, review(plan).resilience, stow(plan.items, plan.kit))
+    >>> [(bag.bag, [line.item for line in bag.lines]) for bag in made.bags]
+    [('bag', ['body'])]
+    """
     made = _Lines(plan, assessment, resilience, stowage)
     totals = {contents.bag: contents.total_g for contents in assessment.loads.bags}
     outermost = plan.kit.outermost()

@@ -28,7 +28,19 @@ _LEAST_POINTS = 0.05
 
 
 def analyze_single_failures(plan: Plan, view: View, requirements: Requirements) -> Resilience:
-    """What is left of the open kit after each single loss, worst first."""
+    """What is left of the open kit after each single loss, worst first.
+
+    >>> from mule.completeness import Requirements
+    >>> from mule.links import graph_of
+    >>> from mule.optics import cover
+    >>> from tests import cast
+    >>> gear = [cast.bag(), cast.body(), cast.normal_zoom()]
+    >>> plan = cast.plan(gear, cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("normal"))
+    >>> view = cover(plan.gear, plan.loaded, plan.trip.wants)
+    >>> made = analyze_single_failures(plan, view, Requirements(graph_of(plan), plan.loaded))
+    >>> [(loss.item, loss.score) for loss in made.losses]
+    [('body', 0.0), ('normal', 0.0), ('bag', 0.0)]
+    """
     counts = plan.loaded
     before = view.table.covers(view.table.cells())
     keepers = {i for i in counts if isinstance(plan.items[i], Card | Drive | Computer)}

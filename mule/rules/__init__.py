@@ -77,7 +77,13 @@ _SEVERITIES = ("blocker", "caution", "note")
 
 
 def speak(case: Case) -> tuple[Said, ...]:
-    """What every rule finds, blockers first, in the order of RULES within one severity."""
+    """What every rule finds, blockers first, in the order of RULES within one severity.
+
+    >>> from mule.assess import case_of
+    >>> from tests import cast
+    >>> [said.finding.code.value for said in speak(case_of(cast.plan([])))]
+    ['nothing-loaded']
+    """
     return _in_order(said for rule in RULES for said in rule.find(case))
 
 

@@ -46,7 +46,12 @@ class DayLight(Frozen):
 
 
 def light(day: Day, spot: Spot | None) -> DayLight | None:
-    """The light of a day at its own spot, or else at the trip's; None when neither is known."""
+    """The light of a day at its own spot, or else at the trip's; None when neither is known.
+
+    >>> day = light(Day(date="2027-06-21", title="Midsummer"), Spot(latitude=68, longitude=14, utc_offset_h=2))
+    >>> day.sun_h, day.sunset
+    (24.0, None)
+    """
     at = day.spot or spot
     return _light(day.date, at.latitude, at.longitude, at.utc_offset_h) if at else None
 

@@ -21,6 +21,11 @@ def store(
     """Cards, copies and losses, day by day.
 
     counts: pieces loaded by item. demands: per day, what each camera does, pace included.
+
+    >>> from tests import cast
+    >>> made = store({}, {}, cast.trip(), [[]], Whereabouts({}))
+    >>> made.short_on, [day.date.day for day in made.days]
+    (None, [20])
     """
     run = StorageRun(gear, counts, trip, where, endless=False)
     days = tuple(run.day(index, asked) for index, asked in enumerate(demands))
