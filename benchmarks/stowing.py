@@ -8,9 +8,10 @@ from time import perf_counter
 
 from py3dbp import Bin, Item, Packer
 
-from mule.packing import Block, Looking, Stowage, stow
+from mule.deadline import Deadline
+from mule.packing import Block, PlacingOptions, Stowage, stow
 from mule.packing.orientations import Sides, box_turns
-from mule.packing.placements import Effort, place
+from mule.packing.placements import place
 from mule.plan import read
 
 # A large padded insert, in mm.
@@ -71,7 +72,7 @@ def _bench(count: int, fill: float, seconds: float) -> dict[str, float]:
     for seed in range(INSTANCES):
         boxes = cut(count, fill, seed)
         start = perf_counter()
-        outcome = place(SPACE, _blocks(boxes), 0, Effort.of(seconds, seed=0, tidy_s=0, whole=1.0))
+        outcome = place(SPACE, _blocks(boxes), 0, Deadline(seconds), PlacingOptions(tidy_s=0, whole=1.0))
         taken.append(perf_counter() - start)
         solved += not outcome.left
         plain += _plainly(boxes)
@@ -123,7 +124,7 @@ def bench_stow() -> dict[str, float]:
         if stowage.placed:
             found.append(perf_counter() - start)
 
-    answer = stow(plan.items, kit, Looking(), seen)
+    answer = stow(plan.items, kit, news=seen)
     seconds = perf_counter() - start
     if answer.left or not answer.checked:
         print(f"not all stowed: {answer.left}", file=sys.stderr)

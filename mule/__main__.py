@@ -10,8 +10,9 @@ from pydantic import BaseModel, ValidationError
 from mule.advise import advise
 from mule.assess import assess
 from mule.choosing import Asking, Choice, Point, choose
+from mule.deadline import Deadline
 from mule.errors import InvalidInput, invalid
-from mule.packing import Looking, stow
+from mule.packing import stow
 from mule.plan import Plan, read
 
 
@@ -75,7 +76,7 @@ def _answer(plan: Plan, args: argparse.Namespace) -> BaseModel:
         case "advise":
             return advise(plan)
         case "stow":
-            return stow(plan.items, plan.kit, Looking(seconds=args.seconds))
+            return stow(plan.items, plan.kit, Deadline(args.seconds))
         case _:
             return assess(plan)
 

@@ -5,12 +5,13 @@ from collections.abc import Iterable, Mapping
 from typing import Literal
 
 from mule.carriers import Carrier, Judged, Lying, Restriction, judge, strictest
+from mule.deadline import Deadline
 from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gate.legs import check_legs
 from mule.gear import Battery, Body, Card, Computer, Drive, Drone, Gear, Insert, Lens, PowerBank, Soft, Teleconverter
 from mule.kit import Entry, Kit
 from mule.loadouts import Packing, packings
-from mule.packing import Looking, stow
+from mule.packing import stow
 from mule.plan import Plan
 from mule.units import Frozen
 
@@ -167,7 +168,7 @@ def _refused(plan: Plan, bag: str, person: str, into: str | None) -> GateCheckPl
     left, proved, into_g = {w.item: w.count for w, _ in grabbed}, True, 0.0
     if into is not None:
         kit = _with(plan, into, [(w.item, w.count) for w, _ in grabbed])
-        made = stow(gear, kit, Looking(seconds=3))
+        made = stow(gear, kit, Deadline(3))
         left = {}
         for over in made.left:
             left[over.item] = left.get(over.item, 0) + over.count

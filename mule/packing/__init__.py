@@ -5,9 +5,6 @@ placed together is told back as a limit, until everything has a place, or time i
 """
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from typing import Annotated
-
-from pydantic import Field
 
 from mule.deadline import Deadline
 from mule.finding import InBag
@@ -19,39 +16,32 @@ from mule.packing.blocks import Block
 from mule.packing.left_over import OtherBags, left_over
 from mule.packing.luggage import luggage_of
 from mule.packing.orientations import Orientation, orientations_of
-from mule.packing.placements import Effort, Outcome, Placement, place
+from mule.packing.placements import USUAL, Outcome, Placement, PlacingOptions, place
 from mule.packing.proof import faults, lies_on
 from mule.packing.reporting import report
 from mule.packing.rooms import Room, rooms_of
 from mule.trip import Slot
-from mule.units import Frozen
 
+# Time for all bags when none is given.
+_USUAL_S = 8.0
 # The least time for a bag, and time for each other thing of a slot.
 _LEAST_BAG_S = 0.1
 _ALTERNATIVE_S = 0.8
 
 
-class Looking(Frozen):
-    """How long to look, over all bags. workers, seed: of the solver; with one worker the answer is repeatable."""
-
-    seconds: Annotated[float, Field(gt=0, le=120)] = 8.0
-    workers: int = 2
-    seed: int = 0
-
-
 def stow(
     gear: Mapping[str, Gear],
     kit: Kit,
-    looking: Looking | None = None,
+    deadline: Deadline | None = None,
     news: Callable[[Stowage], None] | None = None,
     slots: Sequence[Slot] = (),
-    should_stop: Callable[[], bool] | None = None,
+    options: PlacingOptions = USUAL,
 ) -> Stowage:
     """Where everything lies, or what does not fit, and whether that is proved.
 
-    gear: by id. news: is called with what is packed so far, each time another bag is done.
-    slots: of which every alternative is tried where the loaded one lies. should_stop: asked often; the best so far
-    is the answer soon after it says yes.
+    gear: by id. deadline: over all bags, eight seconds from now when none is given; then, or soon after it is asked to
+    stop, the best so far is the answer. news: is called with what is packed so far, each time another bag is done.
+    slots: of which every alternative is tried where the loaded one lies.
 
     >>> from tests import cast
     >>> kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
@@ -59,28 +49,23 @@ def stow(
     >>> [p.items for p in made.placed], made.left, made.checked
     ([('body',)], (), True)
     """
-    for answer in _stowing(gear, kit, looking or Looking(), slots, should_stop):
+    for answer in _stowing(gear, kit, deadline or Deadline(_USUAL_S), slots, options):
         if news:
             news(answer)
     return answer
 
 
 def _stowing(
-    gear: Mapping[str, Gear], kit: Kit, looking: Looking, slots: Sequence[Slot], should_stop: Callable[[], bool] | None
+    gear: Mapping[str, Gear], kit: Kit, deadline: Deadline, slots: Sequence[Slot], options: PlacingOptions
 ) -> Iterator[Stowage]:
-    """What is packed so far, each time another bag is done, then the whole answer.
-
-    Never longer than ``looking.seconds`` and a little: then the best so far is the answer.
-    """
-    deadline = Deadline(looking.seconds, should_stop)
+    """What is packed so far, each time another bag is done, then the whole answer."""
     gap = round(kit.stow.gap_mm)
     bags = luggage_of(gear, kit)
     done: list[Packed] = []
     # The bags with least to pack first: their time goes to the others.
     for rest, luggage in enumerate(sorted(bags, key=lambda b: len(b.blocks))):
         share = deadline.grant(max(_LEAST_BAG_S, deadline.left_s / (len(bags) - rest)))
-        effort = Effort(share, workers=looking.workers, seed=looking.seed)
-        done.append(pack(luggage, gap, effort))
+        done.append(pack(luggage, gap, share, options))
         yield report(gear, kit, bags, done, gap)
     whole = report(gear, kit, bags, done, gap, deadline)
     yield whole.model_copy(update={"alternatives": tuple(_alternatives(gear, kit, slots, whole, deadline))})
@@ -98,8 +83,7 @@ def left_in(
     True
     """
     luggage = next(one for one in luggage_of(gear, kit) if one.bag == bag)
-    effort = Effort(deadline, workers=workers, tidy_s=0)
-    packed = pack(luggage, round(kit.stow.gap_mm), effort)
+    packed = pack(luggage, round(kit.stow.gap_mm), deadline, PlacingOptions(workers=workers, tidy_s=0))
     left: dict[str, int] = {}
     for over in left_over(packed, OtherBags(gap=0)):
         left[over.item] = left.get(over.item, 0) + over.count
@@ -130,14 +114,13 @@ def _alternatives(
 __all__ = [
     "Alternative",
     "Block",
-    "Effort",
     "Elsewhere",
     "LeftOver",
-    "Looking",
     "Orientation",
     "Outcome",
     "Placed",
     "Placement",
+    "PlacingOptions",
     "Room",
     "RoomUse",
     "SoftPlaced",

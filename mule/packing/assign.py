@@ -6,9 +6,10 @@ from math import ceil, floor
 
 from ortools.sat.python import cp_model
 
+from mule.deadline import Deadline
 from mule.packing.blocks import Block, SoftBlock
 from mule.packing.luggage import BagToPack
-from mule.packing.placements import Effort, orientations_in
+from mule.packing.placements import left_s, orientations_in
 from mule.packing.rooms import Room
 from mule.solving import Solved, solve, solver_of
 
@@ -60,8 +61,8 @@ class Assigner:
             return fits and bool(orientations_in(room.size, block))
         return bool(orientations_in(room.size, block)) and not (block.padded and room.sort != "main")
 
-    def share_out(self, fullest: float, effort: Effort) -> Shares:
-        """Everything to a space, none over ``fullest`` of its volume."""
+    def share_out(self, fullest: float, deadline: Deadline, seed: int) -> Shares:
+        """Everything to a space, none over ``fullest`` of its volume. seed: of the solver."""
         model = cp_model.CpModel()
         rooms = self.luggage.rooms
         goes = {(b.id, r.id): model.new_bool_var("") for b in self.luggage.blocks for r in rooms if self.eligible(b, r)}
@@ -88,7 +89,7 @@ class Assigner:
         for nogood in self.nogoods:
             model.add(sum(goes[b, nogood.room] for b in nogood.blocks if (b, nogood.room) in goes) <= nogood.most)
         model.minimize(sum(cost))
-        ending = solve(model, effort.deadline.grant(min(1.0, effort.left_s)), solver_of(seed=effort.seed))
+        ending = solve(model, deadline.grant(min(1.0, left_s(deadline))), solver_of(seed=seed))
         if not isinstance(ending, Solved):
             return Shares({}, {}, list(self.luggage.blocks), [(s, s.count) for s in self.luggage.soft], proved=False)
         return self._read(ending, goes, parts, proved=ending.best and fullest >= 1)

@@ -7,11 +7,12 @@ from typing import Annotated
 
 from pydantic import Field
 
+from mule.deadline import Deadline
 from mule.gear import Bag, Gear
 from mule.kit import Kit
 from mule.packing.blocks import Block
 from mule.packing.luggage import luggage_of
-from mule.packing.placements import Effort, Outcome, Placement, place
+from mule.packing.placements import Outcome, Placement, PlacingOptions, place
 from mule.packing.rooms import Room, rooms_of
 from mule.units import Frozen
 
@@ -136,9 +137,11 @@ def _lay(room: Room, blocks: Sequence[Block], wish: FoamWish, seconds: float) ->
     if min(inside) <= 0:
         return Outcome({}, tuple(b.id for b in blocks), proved=True)
     # One worker and no tidying: the plan on the screen and the one in the file are the same.
-    effort = Effort.of(seconds, workers=1, tidy_s=0)
+    options = PlacingOptions(workers=1, tidy_s=0)
     # Each thing must come out by itself, so nothing lies on it; pins are for soft bags.
-    return place(inside, [replace(b, access="quick", pin=None) for b in blocks], wish.wall_mm, effort)
+    return place(
+        inside, [replace(b, access="quick", pin=None) for b in blocks], wish.wall_mm, Deadline(seconds), options
+    )
 
 
 def _layers(

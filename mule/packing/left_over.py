@@ -12,7 +12,7 @@ from mule.packing.assign import SOFT_SHARE, Assigner
 from mule.packing.bag import Packed
 from mule.packing.blocks import Block, SoftBlock
 from mule.packing.luggage import BagToPack
-from mule.packing.placements import Effort, orientations_in, place
+from mule.packing.placements import PlacingOptions, orientations_in, place
 from mule.packing.rooms import Room, rooms_of
 
 _TRIES = 6
@@ -101,8 +101,8 @@ def _goes_in(block: Block, bag: Packed, room: Room, gap: int, deadline: Deadline
     """Whether it was placed in a room beside all that lies there."""
     inside = {b.id: b for b in bag.luggage.blocks}
     here = [inside[i] for i in bag.outcomes[room.id].placements]
-    effort = Effort(deadline.soonest(_TRY_S), tidy_s=0)
-    return not place(room.size, [*here, block], gap if room.divided else 0, effort).left
+    gap = gap if room.divided else 0
+    return not place(room.size, [*here, block], gap, deadline.soonest(_TRY_S), PlacingOptions(tidy_s=0)).left
 
 
 def _helps_soft(soft: SoftBlock, count: int, packed: Packed, others: OtherBags) -> Iterable[Elsewhere]:

@@ -50,27 +50,25 @@ class Outcome:
 
 
 @dataclass(frozen=True)
-class Effort:
-    """How hard to look. deadline: of the search; tidy_s: for moving heavy things low and to the back.
+class PlacingOptions:
+    """How places are looked for. workers, seed: of the solver; with one worker the answer is repeatable.
 
-    whole: share of the time for placing everything; the rest is for the best that leaves something over.
+    tidy_s: for moving heavy things low and to the back. whole: share of the time for placing everything; the rest is
+    for the best that leaves something over.
     """
 
-    deadline: Deadline
     workers: int = 2
     seed: int = 0
     tidy_s: float = 0.4
     whole: float = 0.6
 
-    @classmethod
-    def of(cls, seconds: float, **more: float) -> "Effort":
-        """So many seconds from now."""
-        return cls(Deadline(seconds), **more)  # type: ignore[arg-type]
 
-    @property
-    def left_s(self) -> float:
-        """Seconds left, never none at all: what is small goes in at once even when time is up."""
-        return max(_LEAST_S, self.deadline.left_s)
+USUAL = PlacingOptions()
+
+
+def left_s(deadline: Deadline) -> float:
+    """Seconds left, never none at all: what is small goes in at once even when time is up."""
+    return max(_LEAST_S, deadline.left_s)
 
 
 def gap_between(one: Block, other: Block, gap: int) -> int:
@@ -86,24 +84,29 @@ def orientations_in(room: Sides, block: Block) -> list[Orientation]:
     return [t for t in fits if t.of == block.pin.turn]
 
 
-def place(room: Sides, blocks: Sequence[Block], gap: int, effort: Effort) -> Outcome:
-    """Everything into one space, or as much as there is a place for: the fewest and smallest things left over."""
+def place(
+    room: Sides, blocks: Sequence[Block], gap: int, deadline: Deadline, options: PlacingOptions = USUAL
+) -> Outcome:
+    """Everything into one space, or as much as there is a place for: the fewest and smallest things left over.
+
+    room: inner sides in whole millimetres. gap: millimetres of divider between hard things.
+    """
     able = [b for b in blocks if orientations_in(room, b)]
     too_large = tuple(b.id for b in blocks if not orientations_in(room, b))
     if not able:
         return Outcome({}, too_large, proved=True)
-    whole = _Model(room, able, gap, optional=False)
+    whole = _Model(room, able, gap, options, optional=False)
     # A space too full by volume needs no search.
     ending: Ending = Impossible()
     if not whole.overfull:
-        ending = whole.solve(effort, effort.left_s * (effort.whole if len(able) > 1 else 1))
+        ending = whole.solve(deadline, left_s(deadline) * (options.whole if len(able) > 1 else 1))
     if isinstance(ending, Solved):
         placements = whole.placements(ending)
-        if len(able) <= _MOST_TO_TIDY and effort.tidy_s > 0:
-            placements = whole.tidied(effort, placements)
+        if len(able) <= _MOST_TO_TIDY and options.tidy_s > 0:
+            placements = whole.tidied(deadline, placements)
         return Outcome(settled(placements, able, gap), too_large, proved=True)
-    some = _Model(room, able, gap, optional=True)
-    found = some.solve(effort, effort.left_s)
+    some = _Model(room, able, gap, options, optional=True)
+    found = some.solve(deadline, left_s(deadline))
     if not isinstance(found, Solved):
         return Outcome({}, tuple(b.id for b in blocks), proved=False)
     placements = some.placements(found)
@@ -136,8 +139,10 @@ def _near(one: Placement, other: Placement, gap: int) -> bool:
 class _Model:
     """The model of one space."""
 
-    def __init__(self, room: Sides, blocks: Sequence[Block], gap: int, *, optional: bool) -> None:
-        self._room, self._blocks, self._gap = room, blocks, gap
+    def __init__(
+        self, room: Sides, blocks: Sequence[Block], gap: int, options: PlacingOptions, *, optional: bool
+    ) -> None:
+        self._room, self._blocks, self._gap, self._options = room, blocks, gap, options
         self._cp = cp_model.CpModel()
         self._turns = {b.id: orientations_in(room, b) for b in blocks}
         self._lies: dict[str, list[Var]] = {}
@@ -219,12 +224,12 @@ class _Model:
         for k in (0, 1) if any(b.fragile or b.access for b in self._blocks) else (0, 1, 2):
             self._cp.add(2 * self._at[largest][k] + self._sides[largest][k] <= self._room[k])
 
-    def solve(self, effort: Effort, seconds: float) -> Ending:
+    def solve(self, deadline: Deadline, seconds: float) -> Ending:
         """Looks for so long."""
-        solver = solver_of(workers=effort.workers, seed=effort.seed)
+        solver = solver_of(workers=self._options.workers, seed=self._options.seed)
         # Measured on 16 boxes at 90 %: one or two spaces in forty more than with less of it.
         solver.parameters.linearization_level = 2
-        return solve(self._cp, effort.deadline.grant(seconds), solver)
+        return solve(self._cp, deadline.grant(seconds), solver)
 
     def placements(self, ending: Solved) -> dict[str, Placement]:
         """What was found."""
@@ -237,7 +242,7 @@ class _Model:
                 found[block.id] = Placement((x, y, z), turn)
         return found
 
-    def tidied(self, effort: Effort, placements: Mapping[str, Placement]) -> dict[str, Placement]:
+    def tidied(self, deadline: Deadline, placements: Mapping[str, Placement]) -> dict[str, Placement]:
         """The same with heavy things low in the bag and near the back, as far as a little time goes."""
         for block in self._blocks:
             placement = placements[block.id]
@@ -252,7 +257,7 @@ class _Model:
                 for k, weight in _TIDY
             )
         )
-        ending = self.solve(effort, min(effort.tidy_s, effort.left_s))
+        ending = self.solve(deadline, min(self._options.tidy_s, left_s(deadline)))
         return self.placements(ending) if isinstance(ending, Solved) else dict(placements)
 
 

@@ -10,6 +10,7 @@ from mule.advise import Advice, advise
 from mule.assess import assess
 from mule.choosing import Asking, Choice, Point, choose, require_brief
 from mule.compare import Comparison, compare
+from mule.deadline import Deadline
 from mule.editing import apply
 from mule.filters.lightest import LightestSet, lightest_set
 from mule.fronts import filter_case
@@ -18,7 +19,7 @@ from mule.gear import Bag, Insert
 from mule.kit import Kit as KitValue
 from mule.loadouts import Outing, carried, find, outing
 from mule.optics import cover
-from mule.packing import Looking, Stowage, stow
+from mule.packing import PlacingOptions, Stowage, stow
 from mule.plan import Plan
 from mule.power import PowerAdvice, advise_power
 from mule.stamina import in_short, last, power_case
@@ -43,6 +44,7 @@ from server.trips.schemas import (
     KitState,
     NewKit,
     NewTrip,
+    PackingTime,
     RenamedKit,
     StaminaReport,
     StaminaTry,
@@ -232,7 +234,7 @@ def change_stow(request: SignedInRequest, slug: str, kit: str, payload: ChangedS
 
 @router.post("/{slug}/kits/{kit}/stowage", response=StowLine)
 def stream_stowage(
-    request: SignedInRequest, slug: str, kit: str, payload: Looking, loadout: str = ""
+    request: SignedInRequest, slug: str, kit: str, payload: PackingTime, loadout: str = ""
 ) -> StreamingHttpResponse:
     """Where everything lies, one StowLine per bag that is done; of a loadout, if one is named. Hanging up stops it."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
@@ -242,7 +244,8 @@ def stream_stowage(
     number = count()
 
     def search(tell: Callable[[Stowage], None], should_stop: Callable[[], bool]) -> None:
-        stow(plan.items, plan.kit, payload, tell, plan.trip.marks.slots, should_stop)
+        options = PlacingOptions(workers=payload.workers, seed=payload.seed)
+        stow(plan.items, plan.kit, Deadline(payload.seconds, should_stop), tell, plan.trip.marks.slots, options)
 
     return streamed(search, lambda stowage: StowLine(stowage=stowage, final=next(number) == bags).model_dump_json())
 

@@ -4,11 +4,12 @@ from hashlib import sha256
 
 from django.core.cache import cache
 
-from mule.packing import Looking, Stowage, stow
+from mule.deadline import Deadline
+from mule.packing import Stowage, stow
 from mule.plan import Plan
 
 _KEEP_S = 24 * 3600
-_LOOKING = Looking(seconds=6)
+_SECONDS = 6.0
 
 
 def packed(plan: Plan) -> Stowage:
@@ -19,6 +20,6 @@ def packed(plan: Plan) -> Stowage:
     key = f"packed-{sha256(''.join(told).encode()).hexdigest()}"
     found = cache.get(key)
     if found is None:
-        found = stow(plan.items, plan.kit, _LOOKING, slots=plan.trip.marks.slots).model_dump_json()
+        found = stow(plan.items, plan.kit, Deadline(_SECONDS), slots=plan.trip.marks.slots).model_dump_json()
         cache.set(key, found, _KEEP_S)
     return Stowage.model_validate_json(found)

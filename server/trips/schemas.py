@@ -99,6 +99,14 @@ class NewKit(Schema):
     entries: Annotated[list[Entry], Field(max_length=2_000)] | None = None
 
 
+class PackingTime(Schema):
+    """How long to pack, over all bags. workers, seed: of the solver; with one worker the answer is repeatable."""
+
+    seconds: Annotated[float, Field(gt=0, le=120)] = 8.0
+    workers: Annotated[int, Field(ge=1, le=8)] = 2
+    seed: int = 0
+
+
 class WhatIf(Schema):
     """Edits to be thought through, not done; ``entries`` when given stand in for what the kit holds."""
 

@@ -6,10 +6,11 @@ from typing import Any
 import pytest
 
 from mule.choosing import Asking, choose
+from mule.deadline import Deadline
 from mule.finding import InBag
 from mule.gear import Box, Cylinder, Other
 from mule.kit import Entry
-from mule.packing import Looking, stow
+from mule.packing import PlacingOptions, stow
 from mule.plan import Plan
 from mule.trip import Marks, Person
 from tests import cast
@@ -49,7 +50,7 @@ def narrow(side_mm: float, **changes: Any) -> Plan:
 def goes_in(plan: Plan, items: tuple[str, ...]) -> bool:
     entries = [cast.entry("bag", cast.INES_CABIN), *(Entry(item=i, place=InBag(bag="bag")) for i in items)]
     kit = plan.kit.model_copy(update={"entries": tuple(entries)})
-    return not stow(plan.items, kit, Looking(seconds=4, workers=1)).left
+    return not stow(plan.items, kit, Deadline(4), options=PlacingOptions(workers=1)).left
 
 
 def best_score(plan: Plan) -> float:

@@ -1,7 +1,7 @@
 """Packing: by hand, against trying every corner on a coarse grid, and by an independent look at every answer."""
 
 import random
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from itertools import product
 from pathlib import Path
 from typing import Any
@@ -12,17 +12,16 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from benchmarks.stowing import SPACE, cut
+from mule.deadline import Deadline
 from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import Bag, Battery, Body, Box, Card, Compartment, Computer, Cylinder, Gear, Insert, Other, Soft
 from mule.kit import Entry, Kit, Mount, Pin, Stow, Wish
-from mule.packing import Block, Effort, Looking, Placed, Stowage, faults, place, stow
+from mule.packing import Block, Placed, PlacingOptions, Stowage, faults, place, stow
 from mule.packing.orientations import box_turns
 from mule.packing.placements import Outcome
 from mule.plan import read
 from mule.trip import Slot
 from tests import cast
-
-QUICKLY = Looking(seconds=4, workers=1)
 
 
 def box(id_: str, *sides: int, grams: float = 100, **more: Any) -> Block:
@@ -32,7 +31,7 @@ def box(id_: str, *sides: int, grams: float = 100, **more: Any) -> Block:
 
 def put(room: Sequence[int], blocks: list[Block], gap: int = 0, seconds: float = 4) -> Outcome:
     x, y, z = room
-    return place((x, y, z), blocks, gap, Effort.of(seconds, workers=1))
+    return place((x, y, z), blocks, gap, Deadline(seconds), PlacingOptions(workers=1))
 
 
 def thing(id_: str, *sides: float, grams: float = 100, **more: Any) -> Other:
@@ -48,6 +47,11 @@ def bag(*inner: float, id_: str = "bag", **more: Any) -> Bag:
     return Bag(id=id_, name=id_, mass_g=1000, inner=room, **(sides | more))
 
 
+def quick(gear: Mapping[str, Gear], kit: Kit, **more: Any) -> Stowage:
+    """With one worker, and for four seconds."""
+    return stow(gear, kit, Deadline(4), options=PlacingOptions(workers=1), **more)
+
+
 def packed(*things: Any, counts: dict[str, int] | None = None, hold: str = "bag", **wishes: Any) -> Stowage:
     """Things into the first bag or insert of them; other bags are pieces of their own."""
     gear = {t.id: t for t in things}
@@ -58,7 +62,7 @@ def packed(*things: Any, counts: dict[str, int] | None = None, hold: str = "bag"
         place_ = piece if isinstance(t, Bag) else InBag(bag=hold)
         entries.append(Entry(item=t.id, count=counts.get(t.id, 1), place=place_))
     kit = Kit(id="a", name="A", entries=tuple(entries), stow=Stow(**wishes))
-    return stow(gear, kit, QUICKLY)
+    return quick(gear, kit)
 
 
 def at(made: Stowage, block: str) -> Placed:
@@ -303,7 +307,7 @@ def test_what_does_not_fit_says_in_which_other_bag_it_would() -> None:
     piece = AsPiece(piece=PieceKind.CABIN, person="ines")
     entries = [Entry(item=i, place=piece) for i in ("bag", "other")]
     entries += [Entry(item=i, place=InBag(bag="bag")) for i in ("a", "b")]
-    made = stow(gear, Kit(id="a", name="A", entries=tuple(entries)), QUICKLY)
+    made = quick(gear, Kit(id="a", name="A", entries=tuple(entries)))
     ((over),) = made.left
     assert (over.why, over.proof, [h.bag for h in over.helps]) == ("no-room", "proved", ["other"])
 
@@ -320,7 +324,7 @@ def test_a_thing_larger_than_every_bag_and_straps_that_are_missing_are_told() ->
     piece = AsPiece(piece=PieceKind.CABIN, person="ines")
     outside = InBag(bag="bag", outside=True)
     entries = (Entry(item="bag", place=piece), *(Entry(item=i, place=outside) for i in ("mat", "legs")))
-    out = stow(gear, Kit(id="a", name="A", entries=entries), QUICKLY)
+    out = quick(gear, Kit(id="a", name="A", entries=entries))
     assert [(o.item, o.why) for o in out.left] == [("legs", "strap-length")]
     assert {s.item for s in out.strapped} == {"legs", "mat"}
 
@@ -338,7 +342,7 @@ def test_an_insert_lies_in_its_bag_with_the_mass_of_what_it_holds() -> None:
     piece = AsPiece(piece=PieceKind.CABIN, person="ines")
     places = {"bag": piece, "cube": InBag(bag="bag"), "a": InBag(bag="cube")}
     entries = tuple(Entry(item=i, place=p) for i, p in places.items())
-    made = stow(gear, Kit(id="a", name="A", entries=entries), QUICKLY)
+    made = quick(gear, Kit(id="a", name="A", entries=entries))
     assert at(made, "cube").mass_g == 1200
     assert at(made, "a").room == "cube"
 
@@ -374,7 +378,7 @@ def test_three_hundred_things_end_in_time_with_the_best_so_far() -> None:
                 *(Entry(item=t.id, place=InBag(bag="bag")) for t in things),
             ),
         ),
-        Looking(seconds=3),
+        Deadline(3),
     )
     assert made.checked
     assert len(made.placed) + len(made.left) == 300
@@ -384,13 +388,13 @@ def test_every_kit_of_the_demo_fits_and_comes_bag_by_bag() -> None:
     plan = read(Path("demo/lofoten.plan.json").read_bytes())
     for kit in plan.kits:
         seen: list[Stowage] = []
-        made = stow(plan.items, kit, Looking(), seen.append)
+        made = stow(plan.items, kit, news=seen.append)
         assert (made.left, made.checked) == ((), True), kit.id
         assert [len(s.rooms) for s in seen] == sorted(len(s.rooms) for s in seen)
 
 
 def test_nothing_to_pack_is_no_trouble() -> None:
-    made = stow({}, Kit(id="a", name="A"), QUICKLY)
+    made = quick({}, Kit(id="a", name="A"))
     assert (made.rooms, made.placed, made.left, made.checked) == ((), (), (), True)
 
 
@@ -439,7 +443,7 @@ def test_spare_lithium_and_pictures_are_never_packed_in_the_hold() -> None:
     entries = [
         Entry(item=b.id, place=AsPiece(piece=b.piece, person="ines")) for b in (hold, cabin)
     ] + [Entry(item=t.id, place=InBag(bag="hold")) for t in things]  # fmt: skip
-    made = stow(gear, Kit(id="a", name="A", entries=tuple(entries)), QUICKLY)
+    made = quick(gear, Kit(id="a", name="A", entries=tuple(entries)))
     assert {p.items[0] for p in made.placed} == {"tool"}
     assert {(over.item, over.why, over.proof) for over in made.left} == {
         ("pack", "never-hold", "proved"),
@@ -458,7 +462,7 @@ def test_what_finds_no_room_names_a_bag_that_stays_at_home_and_would_take_it() -
         Entry(item="bag", place=AsPiece(piece=PieceKind.CABIN, person="ines")),
         Entry(item="tele", place=InBag(bag="bag")),
     )
-    (over,) = stow(gear, Kit(id="a", name="A", entries=entries), QUICKLY).left
+    (over,) = quick(gear, Kit(id="a", name="A", entries=entries)).left
     assert set(over.owned) == {"fits", "large"}
     assert over.helps == ()
 
@@ -472,6 +476,6 @@ def test_both_things_of_a_slot_must_fit() -> None:
         Entry(item="tele", place=InBag(bag="bag")),
     )
     slot = Slot(id="long", name="Long or high", items=("tele", "drone", "wide"))
-    made = stow(gear, Kit(id="a", name="A", entries=entries), QUICKLY, slots=(slot,))
+    made = quick(gear, Kit(id="a", name="A", entries=entries), slots=(slot,))
     # 230 mm of drone in 220 mm of bag; the wide one is smaller than what lies there.
     assert {(a.item, a.fits) for a in made.alternatives} == {("drone", False), ("wide", True)}

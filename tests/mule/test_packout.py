@@ -9,10 +9,11 @@ import pytest
 from mule.advise import review
 from mule.assess import StationMark, assess
 from mule.carriers import Carrier
+from mule.deadline import Deadline
 from mule.field import Field, Mark, Used, fold
 from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gear import Absence, AbsenceReason, Battery, Source
-from mule.packing import Looking, stow
+from mule.packing import PlacingOptions, stow
 from mule.packout import BagOut, PackOut, field_stations, lines_of, list_out
 from mule.plan import Plan, read
 from mule.trip import Day, Leg
@@ -23,7 +24,10 @@ DAY = Day(date=date(2027, 2, 20), title="Out")
 
 def listed(plan: Plan) -> PackOut:
     return list_out(
-        plan, assess(plan), review(plan).resilience, stow(plan.items, plan.kit, Looking(seconds=4, workers=1))
+        plan,
+        assess(plan),
+        review(plan).resilience,
+        stow(plan.items, plan.kit, Deadline(4), options=PlacingOptions(workers=1)),
     )
 
 

@@ -6695,10 +6695,10 @@ export interface components {
             count: number;
         };
         /**
-         * Looking
-         * @description How long to look, over all bags. workers, seed: of the solver; with one worker the answer is repeatable.
+         * PackingTime
+         * @description How long to pack, over all bags. workers, seed: of the solver; with one worker the answer is repeatable.
          */
-        Looking: {
+        PackingTime: {
             /**
              * Seconds
              * @default 8
@@ -10443,7 +10443,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Looking"];
+                "application/json": components["schemas"]["PackingTime"];
             };
         };
         responses: {
