@@ -1,6 +1,7 @@
 """What the things left at home would add: gaps closed, points gained, losses made up for."""
 
-from collections.abc import Collection, Iterable, Sequence
+from collections.abc import Collection, Iterable, Mapping, Sequence
+from dataclasses import dataclass, field
 
 import numpy as np
 
@@ -49,28 +50,60 @@ def _candidates(loaded: Sequence[Gear], left: Sequence[Gear]) -> list[SetUp]:
     ]
 
 
+@dataclass(frozen=True)
+class Additions:
+    """Set-ups that need something left at home, put together by what they need.
+
+    items: ids of each addition, one or two; grams: of each. totals: scores of the set-ups, a row each, those of one
+    addition side by side; starts: the first row of each addition; rows: the rows that rest on a thing.
+    """
+
+    items: Sequence[tuple[str, ...]]
+    grams: Sequence[float]
+    totals: Vector
+    starts: Sequence[int]
+    rows: Mapping[str, Sequence[int]] = field(repr=False)
+
+    @classmethod
+    def of(cls, loaded: Sequence[Gear], left: Sequence[Gear], cols: Columns) -> "Additions":
+        """Everything that one thing left at home, or one with its adapter or converter, makes possible."""
+        sets = _candidates(loaded, left)
+        here = {t.id for t in loaded}
+        mass = {t.id: t.mass_g for t in left}
+        added = [tuple(p for p in made.parts if p not in here) for made in sets]
+        order = sorted(range(len(sets)), key=lambda i: added[i])
+        rows: dict[str, list[int]] = {}
+        for row, i in enumerate(order):
+            for item in sets[i].parts:
+                rows.setdefault(item, []).append(row)
+        items = sorted(set(added))
+        return cls(
+            items=items,
+            grams=[sum(mass[item] for item in one) for one in items],
+            totals=score([sets[i] for i in order], cols).total,
+            starts=[i for i, j in enumerate(order) if i == 0 or added[j] != added[order[i - 1]]],
+            rows=rows,
+        )
+
+    def lifted(self, best: Vector, gone: Collection[str] = ()) -> Vector:
+        """Scores with each addition loaded, by addition and column. best: without any; gone: things that are lost."""
+        totals = self.totals
+        if falls := [row for item in gone for row in self.rows.get(item, ())]:
+            totals = totals.copy()
+            totals[falls] = 0
+        return np.maximum(np.maximum.reduceat(totals, self.starts, axis=0), best)
+
+
 class Unselected:
     """What the things left behind would add; built once per assessment."""
 
     def __init__(self, loaded: Sequence[Gear], left: Sequence[Gear], cols: Columns, best: Vector) -> None:
-        sets = _candidates(loaded, left)
-        here = {t.id for t in loaded}
-        mass = {t.id: t.mass_g for t in left}
-        self._cols = cols
-        self._best = best
-        extras = [tuple(p for p in made.parts if p not in here) for made in sets]
-        order = sorted(range(len(sets)), key=lambda i: extras[i])
-        self._groups = sorted(set(extras))
-        self._grams = [sum(mass[item] for item in group) for group in self._groups]
-        if not sets:
-            return
-        self._rows: dict[str, list[int]] = {}
-        for row, i in enumerate(order):
-            for item in sets[i].parts:
-                self._rows.setdefault(item, []).append(row)
-        self._totals = score([sets[i] for i in order], cols).total
-        self._starts = [i for i, j in enumerate(order) if i == 0 or extras[j] != extras[order[i - 1]]]
-        self._lifted = np.maximum(np.maximum.reduceat(self._totals, self._starts, axis=0), best)
+        """best: score of each column with what is loaded."""
+        self._cols, self._best = cols, best
+        self._additions = Additions.of(loaded, left, cols)
+        self._groups, self._grams = self._additions.items, self._additions.grams
+        if self._groups:
+            self._lifted = self._additions.lifted(best)
 
     def close(self, want: int, gap: Gap) -> tuple[Closer, ...]:
         """The lightest ways that close a gap of want number ``want``; with none, what lifts the want most."""
@@ -115,10 +148,7 @@ class Unselected:
         """
         if not self._groups:
             return ()
-        falls = [row for item in gone for row in self._rows.get(item, ())]
-        totals = self._totals.copy()
-        totals[falls] = 0
-        lifted = np.maximum(np.maximum.reduceat(totals, self._starts, axis=0), cells)
+        lifted = self._additions.lifted(cells, gone)
         points = (lifted - cells) @ (100 * self._cols.weight)
         found = [
             Gain(items=self._groups[i], mass_g=self._grams[i], points=float(points[i]))

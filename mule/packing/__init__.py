@@ -11,14 +11,14 @@ from mule.finding import InBag
 from mule.gear import Gear
 from mule.kit import Kit
 from mule.packing.answer import Alternative, Elsewhere, LeftOver, Placed, RoomUse, SoftPlaced, Stowage, Strapped
-from mule.packing.bag import Packed, pack
+from mule.packing.bag import pack
 from mule.packing.blocks import Block
 from mule.packing.left_over import OtherBags, left_over
 from mule.packing.luggage import luggage_of
 from mule.packing.orientations import Orientation, orientations_of
 from mule.packing.placements import USUAL, Outcome, Placement, PlacingOptions, place
 from mule.packing.proof import faults, lies_on
-from mule.packing.reporting import report
+from mule.packing.reporting import PackingJob, report
 from mule.packing.rooms import Room, rooms_of
 from mule.trip import Slot
 
@@ -59,15 +59,13 @@ def _stowing(
     gear: Mapping[str, Gear], kit: Kit, deadline: Deadline, slots: Sequence[Slot], options: PlacingOptions
 ) -> Iterator[Stowage]:
     """What is packed so far, each time another bag is done, then the whole answer."""
-    gap = round(kit.stow.gap_mm)
-    bags = luggage_of(gear, kit)
-    done: list[Packed] = []
+    packing = PackingJob(gear, kit, luggage_of(gear, kit), round(kit.stow.gap_mm))
     # The bags with least to pack first: their time goes to the others.
-    for rest, luggage in enumerate(sorted(bags, key=lambda b: len(b.blocks))):
-        share = deadline.grant(max(_LEAST_BAG_S, deadline.left_s / (len(bags) - rest)))
-        done.append(pack(luggage, gap, share, options))
-        yield report(gear, kit, bags, done, gap)
-    whole = report(gear, kit, bags, done, gap, deadline)
+    for rest, luggage in enumerate(sorted(packing.bags, key=lambda b: len(b.blocks))):
+        share = deadline.grant(max(_LEAST_BAG_S, deadline.left_s / (len(packing.bags) - rest)))
+        packing.done.append(pack(luggage, packing.gap, share, options))
+        yield report(packing)
+    whole = report(packing, deadline)
     yield whole.model_copy(update={"alternatives": tuple(_alternatives(gear, kit, slots, whole, deadline))})
 
 

@@ -1,6 +1,7 @@
 """From packed bags to the answer: what lies where, what is left over and what would help."""
 
 from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, field
 
 from mule.deadline import Deadline
 from mule.gear import Gear
@@ -14,19 +15,23 @@ from mule.packing.rooms import Room
 from mule.packing.straps import strapped, unstrapped
 
 
-def report(
-    gear: Mapping[str, Gear],
-    kit: Kit,
-    bags: Sequence[BagToPack],
-    done: Sequence[Packed],
-    gap: int,
-    deadline: Deadline | None = None,
-) -> Stowage:
+@dataclass
+class PackingJob:
+    """A kit being packed. bags: all there are; gap: millimetres between hard things; done: bags that are packed."""
+
+    gear: Mapping[str, Gear]
+    kit: Kit
+    bags: Sequence[BagToPack]
+    gap: int
+    done: list[Packed] = field(default_factory=list)
+
+
+def report(packing: PackingJob, deadline: Deadline | None = None) -> Stowage:
     """All that is packed so far, as the answer.
 
-    bags: all there are, of which ``done`` are packed. gap: millimetres between hard things. deadline: until when to
-    look for what would help with what is left over; None does not.
+    deadline: until when to look for what would help with what is left over; None does not.
     """
+    gear, kit, bags, done, gap = packing.gear, packing.kit, packing.bags, packing.done, packing.gap
     packed = {p.luggage.bag: p for p in done}
     placed = [one for p in done for one in _placed(p)]
     soft = [

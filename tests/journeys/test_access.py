@@ -1,4 +1,4 @@
-"""axe-core on every screen in every theme: nothing serious or critical."""
+"""Every screen, visited once and seen in every light: axe-core, its window, the names of its controls."""
 
 from pathlib import Path
 
@@ -6,6 +6,7 @@ import pytest
 from playwright.sync_api import Page
 
 from tests.journeys.screens import SCREENS
+from tests.site import WINDOW
 
 AXE = Path("web/node_modules/axe-core/axe.min.js")
 
@@ -18,8 +19,13 @@ CHANGE_LIGHT = """theme => {
 }"""
 
 
-@pytest.mark.parametrize("path", SCREENS)
-def test_no_screen_has_a_serious_fault_in_any_light(inside: Page, path: str) -> None:
+NAMELESS = """[...document.querySelectorAll('button, a, input:not([type=hidden]), [role=button]')].filter(e =>
+  e.offsetParent && !e.innerText?.trim() && !e.getAttribute('aria-label') && !e.title
+  && !e.getAttribute('aria-labelledby') && !e.labels?.length).map(e => e.outerHTML.slice(0, 90))"""
+
+
+@pytest.mark.parametrize("path", [*SCREENS, "/trips/lofoten/b/look-back", "/nowhere"])
+def test_every_screen_stands_in_its_window_and_has_no_serious_fault_in_any_light(inside: Page, path: str) -> None:
     inside.goto(path)
     if path.endswith("suggest"):
         # What is found first stands on the screen like all that is found later.
@@ -29,6 +35,8 @@ def test_no_screen_has_a_serious_fault_in_any_light(inside: Page, path: str) -> 
     inside.add_script_tag(content=AXE.read_text(encoding="utf-8"))
     for theme in ("day", "night", "red"):
         inside.evaluate(CHANGE_LIGHT, theme)
+        assert inside.evaluate("document.documentElement.scrollWidth") <= WINDOW["width"]
+        assert inside.evaluate(NAMELESS) == []
         # All but the colours are the same in every light.
         rules = {} if theme == "day" else {"runOnly": {"type": "rule", "values": ["color-contrast"]}}
         found = inside.evaluate("options => axe.run(document, options)", {"resultTypes": ["violations"], **rules})

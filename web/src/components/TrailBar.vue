@@ -1,15 +1,22 @@
 <script setup lang="ts">
 /** The order of work. A station's mark says done, open or blocked by its shape as well as its colour. */
 import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { packedQuery, stationsQuery } from '@/api/queries'
 import type { Assessment, StationName } from '@/api/types'
+import { SETTLED_MS } from '@/composables/useAdvice'
 import { STATIONS } from '@/wording/stations'
 
 const props = defineProps<{ trip: string; kit: string; stamp: string; stations: Assessment['stations']; cautions: StationName[] }>()
 const route = useRoute()
-const noted = useQuery(computed(() => stationsQuery({ trip: props.trip, kit: props.kit, stamp: props.stamp })))
+// Nothing here hangs on a click: it is asked for when nobody clicks on.
+const settled = refDebounced(
+  computed(() => ({ trip: props.trip, kit: props.kit, stamp: props.stamp })),
+  SETTLED_MS,
+)
+const noted = useQuery(computed(() => stationsQuery(settled.value)))
 
 /** The assessment does not pack; once the kit was packed here as it is now and nothing was left over, Stow is done. */
 const packed = useQuery(computed(() => packedQuery(props.trip, props.kit)))
