@@ -124,9 +124,10 @@ class Writing:
                 card is None and slot == 0 and self._put_in(camera, slot, gb)
             ):
                 return slot
-        for slot in sorted(slots, key=lambda s: camera.inside[s] is not None):
-            if self._put_in(camera, slot, gb):
-                return slot
+        for empty in (True, False):
+            for slot in slots:
+                if (camera.inside[slot] is None) is empty and self._put_in(camera, slot, gb):
+                    return slot
         return None
 
     def _mirror(self, camera: Camera, day: int, gb: float) -> tuple[list[Chunk], float]:
