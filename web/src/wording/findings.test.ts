@@ -40,7 +40,7 @@ describe('sentences', () => {
 describe('cures', () => {
   const cure = (more: Partial<Cure> & { code: CureCode }): Cure => ({ edits: [], mass_change_g: 0, numbers: {}, ...more })
   it.each([
-    [cure({ code: 'load', edits: [{ act: 'load', item: 'lb4', count: 2 }], mass_change_g: 164 }), 'Load 2 LB-4 (+164 g)'],
+    [cure({ code: 'load', edits: [{ act: 'load', item: 'lb4', count: 2 }], mass_change_g: 164 }), 'Load 2 × LB-4 (+164 g)'],
     [cure({ code: 'load', edits: [{ act: 'load', item: 'c1', count: 1 }, { act: 'load', item: 'tele', count: 1 }], mass_change_g: 894 }), 'Load C1 and 1.4× (+894 g)'],
     [cure({ code: 'leave', edits: [{ act: 'leave', item: 'c1' }], mass_change_g: -716, numbers: { points: 17.1 } }), 'Leave C1 (−716 g, costs 17.1 points)'],
     [cure({ code: 'move', edits: [{ act: 'move', item: 'c1', place: { where: 'bag', bag: 'ridge', outside: false } }], numbers: { moved_g: 716 } }), 'Move C1 to Ridge 32 (716 g)'],

@@ -116,10 +116,10 @@ function things(cure: Cure): string[] {
   return (cure.edits ?? []).map((edit) => edit.item)
 }
 
-/** "2 " of two pieces of one thing, nothing of one. */
+/** "2 × " of two pieces of one thing, nothing of one. */
 function counted(cure: Cure): string {
   const [only] = cure.edits?.length === 1 ? cure.edits : []
-  return only?.act === 'load' && (only.count ?? 1) > 1 ? `${only.count} ` : ''
+  return only?.act === 'load' && (only.count ?? 1) > 1 ? `${only.count} × ` : ''
 }
 
 function target(cure: Cure, names: Names): string {

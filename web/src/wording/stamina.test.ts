@@ -48,7 +48,7 @@ describe('packs and cards in words', () => {
   })
   it('packs that are owned are loaded, the others are to be had', () => {
     const cure = { code: 'get-packs' as const, edits: [{ act: 'load' as const, item: 'lb-4', count: 2 }], mass_change_g: 246, numbers: { packs: 1 } }
-    expect(cureText(cure, NAMES, 'metric')).toBe('Load 2 LB-4 and get 1 more (+246 g)')
+    expect(cureText(cure, NAMES, 'metric')).toBe('Load 2 × LB-4 and get 1 more (+246 g)')
   })
   it.each<[CureCode, Record<string, number>, number, string]>([
     ['get-packs', { packs: 3 }, 246, 'Buy, borrow or hire 3 more packs (+246 g)'],

@@ -125,7 +125,12 @@ const WARMER = { min: -15, max: 10 }
   border-left: 1px solid var(--line);
   padding-left: 20px;
 }
-.top,
+.top {
+  display: flex;
+  align-items: baseline;
+  gap: 14px;
+  margin-bottom: 8px;
+}
 .views {
   margin-bottom: 8px;
 }
