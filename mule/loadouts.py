@@ -40,7 +40,10 @@ class Outing(Frozen):
 
 
 def carried(kit: Kit, gear: Mapping[str, Gear], loadout: Loadout) -> Kit:
-    """The part of a kit that a loadout carries: only what the kit still holds, only in bags that come along."""
+    """The part of a kit that a loadout carries: only what the kit still holds, only in bags that come along.
+
+    gear: by id, with everything the kit holds.
+    """
     left = kit.loaded()
     entries: list[Entry] = []
     for entry in loadout.entries:
@@ -85,6 +88,8 @@ def moves(before: Kit, after: Kit) -> tuple[Shift, ...]:
     """What to grab where, and where to put it: what leaves for a bag first, then what goes back to the base.
 
     Bags themselves come before what goes into them, so that the list can be followed from top to bottom.
+
+    before, after: the same kit as it is packed and as it is to be packed.
 
     >>> from tests import cast
     >>> bag = cast.entry("bag", cast.INES_CABIN)

@@ -127,7 +127,10 @@ def _reference_problems(plan: Plan) -> Iterable[Problem]:
 
 
 def kit_problems(kit: Kit, gear: Mapping[str, Gear], people: set[str], prefix: str) -> Iterable[Problem]:
-    """What makes a kit impossible: things not owned, more than owned, bags that are not there or hold themselves."""
+    """What makes a kit impossible: things not owned, more than owned, bags that are not there or hold themselves.
+
+    gear: by id. people: ids of who travels. prefix: of the paths of the problems, as ``kits.0.``.
+    """
     loaded = kit.loaded()
     holders = {id_ for id_ in loaded if isinstance(gear.get(id_), Bag | Insert)}
     for index, entry in enumerate(kit.entries):

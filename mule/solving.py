@@ -44,7 +44,10 @@ Ending = Solved | Impossible | OutOfTime
 
 
 def solver_of(*, workers: int = 1, seed: int = 0) -> cp_model.CpSolver:
-    """A solver. With one worker its answer is repeatable, as far as it does not run out of time."""
+    """A solver. With one worker its answer is repeatable, as far as it does not run out of time.
+
+    workers: threads; seed: of its random choices.
+    """
     solver = cp_model.CpSolver()
     solver.parameters.num_workers = workers
     solver.parameters.random_seed = seed
@@ -55,6 +58,8 @@ def solve(model: cp_model.CpModel, deadline: Deadline, solver: cp_model.CpSolver
     """Solves, or gives up within a tenth of a second of the deadline.
 
     Raises AssertionError for a model that CP-SAT calls invalid: a defect of ours.
+
+    solver: with parameters of its own; one thread and the usual ones when none is given.
 
     >>> model = cp_model.CpModel()
     >>> bags = model.new_int_var(0, 9, "bags")

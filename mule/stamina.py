@@ -109,7 +109,10 @@ def _summarize(
 
 
 def keep(plan: Plan, counts: Mapping[str, int]) -> Storage:
-    """Cards, copies and losses of so many pieces loaded, in the bags of the open kit."""
+    """Cards, copies and losses of so many pieces loaded, in the bags of the open kit.
+
+    counts: pieces loaded by item id.
+    """
     return _keep(plan.items, counts, plan.trip, whereabouts(plan))
 
 

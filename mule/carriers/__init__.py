@@ -61,6 +61,8 @@ class LegVerdict(Frozen):
 def squeezed(size_mm: Sequence[float], squeeze_mm: float) -> tuple[float, float, float]:
     """Sorted sides, longest first, with the thinnest pressed in as far as it gives.
 
+    size_mm: sides in any order, in millimetres; squeeze_mm: how far the thinnest gives.
+
     >>> squeezed((540, 240, 380), squeeze_mm=30)
     (540, 380, 210)
     """
@@ -128,6 +130,9 @@ def _whole(leg: str, limit: Limit, piece: PieceKind | None, person: str, value: 
 
 def check(legs: Sequence[Leg], carriers: Mapping[str, Carrier], bags: Sequence[Luggage]) -> tuple[LegVerdict, ...]:
     """Every bag against every limit of every leg. Limits are hard and inclusive: 8.000 kg passes 8 kg.
+
+    legs: in the order of the journey; one without a carrier has no limits. carriers: by id. bags: each with its mass
+    as it travels.
 
     >>> from tests import cast
     >>> bag = Luggage(bag="bag", person="ines", piece="cabin", size_mm=(540, 380, 240), mass_g=8_001)

@@ -29,6 +29,8 @@ def choose(
     on_point: called with each point as it is found. should_stop: asked often; the search ends soon after it says yes.
     Raises InvalidInput when the trip has no people or no wants: there is nothing to choose for.
 
+    asking: how many points, under which limit of grams, for how many seconds, and whether bags and legs are kept to.
+
     >>> from tests import cast
     >>> gear = [cast.bag(), cast.body(), cast.normal_zoom()]
     >>> made = choose(cast.plan(gear, cast.entry("bag", cast.INES_CABIN)), Asking(points=1))

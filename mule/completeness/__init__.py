@@ -40,6 +40,8 @@ def complete(requirements: Requirements, gear: Mapping[str, Gear], counts: Mappi
 def holds(requirements: Requirements, gear: Mapping[str, Gear], counts: Mapping[str, int]) -> tuple[Hold, ...]:
     """What leaving each loaded thing means; things of which nothing hangs on have no line.
 
+    requirements: of the loaded things. gear: by id. counts: pieces loaded by item id.
+
     >>> from tests import cast
     >>> gear = {"body": cast.body(), "normal": cast.normal_zoom()}
     >>> found = holds(Requirements(dependency_graph([*gear.values()]), gear), gear, {"body": 1, "normal": 1})
@@ -117,7 +119,10 @@ def _orphans(gear: Mapping[str, Gear], counts: Mapping[str, int], requirements: 
 
 
 def chains(requirements: Requirements, gear: Mapping[str, Gear], counts: Mapping[str, int]) -> Iterable[Chain]:
-    """All cards or packs of one type, and single things that are not bodies or computers: what they alone bring."""
+    """All cards or packs of one type, and single things that are not bodies or computers: what they alone bring.
+
+    requirements: of the loaded things. gear: by id. counts: pieces loaded by item id.
+    """
     cards: dict[str, list[str]] = {}
     packs: dict[str, list[str]] = {}
     for item in counts:

@@ -115,7 +115,10 @@ def look_back(
 
 
 def used_days(gear: Sequence[Gear], field: Field, seen: Iterable[Matched]) -> dict[str, set[date]]:
-    """Days on which each thing was used, by pictures and by notes. A frame without a date counts as one day more."""
+    """Days on which each thing was used, by pictures and by notes. A frame without a date counts as one day more.
+
+    gear: by id. field: what was noted. seen: what the pictures say.
+    """
     found: dict[str, set[date]] = {}
     for m in seen:
         on = m.frame.taken.date() if m.frame.taken else date.min

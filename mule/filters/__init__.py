@@ -38,6 +38,8 @@ def fit(fronts: Sequence[Front], bag: FilterGear, asked: FilterAsked) -> FilterF
 
     fronts: the loaded lenses. asked: wants that ask for effects, each with the ids of the lenses that see it.
 
+    bag: what there is to fit, and what of it is loaded.
+
     >>> from mule.gear import Cylinder
     >>> size = Cylinder(diameter_mm=82, length_mm=8)
     >>> nd = Filter(id="nd", name="ND", mass_g=41, size=size, effect="nd", stops=6, thread_mm=82)

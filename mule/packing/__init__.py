@@ -41,7 +41,7 @@ def stow(
 
     gear: by id. deadline: over all bags, eight seconds from now when none is given; then, or soon after it is asked to
     stop, the best so far is the answer. news: is called with what is packed so far, each time another bag is done.
-    slots: of which every alternative is tried where the loaded one lies.
+    slots: of which every alternative is tried where the loaded one lies. options: of the solver.
 
     >>> from tests import cast
     >>> kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
@@ -73,6 +73,8 @@ def left_in(
     gear: Mapping[str, Gear], kit: Kit, bag: str, deadline: Deadline, *, workers: int = 2
 ) -> tuple[dict[str, int], bool]:
     """Pieces that find no place in one bag or insert, by item, and whether that is proved. Nothing is tidied.
+
+    gear: by id. deadline: of this bag. workers: of the solver; with one the answer is repeatable.
 
     >>> from tests import cast
     >>> kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("body", count=40))

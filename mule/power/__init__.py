@@ -52,7 +52,7 @@ def simulate(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, ex
 
 
 def simulate_case(case: PowerCase, extra: float = 0.0) -> Power:
-    """``simulate`` of a compiled trip."""
+    """``simulate`` of a compiled trip. extra: share of what each day asks that is asked on top, 0.25 for a quarter."""
     run, tally, days = Run(case, extra), Tally(), []
     for day in case.days:
         uses = run.live(day)

@@ -30,6 +30,8 @@ _LEAST_POINTS = 0.05
 def analyze_single_failures(plan: Plan, view: View, requirements: Requirements) -> Resilience:
     """What is left of the open kit after each single loss, worst first.
 
+    view: what the open kit sees. requirements: of its loaded things.
+
     >>> from mule.completeness import Requirements
     >>> from mule.links import graph_of
     >>> from mule.optics import cover

@@ -22,6 +22,8 @@ def store(
 
     counts: pieces loaded by item. demands: per day, what each camera does, pace included.
 
+    gear: by id. where: the piece of luggage that each piece travels in.
+
     >>> from tests import cast
     >>> made = store({}, {}, cast.trip(), [[]], Whereabouts({}))
     >>> made.short_on, [day.date.day for day in made.days]
