@@ -52,11 +52,15 @@ def wait_for(url: str, seconds: float = 20) -> None:
 
 
 @contextmanager
-def served() -> Iterator[str]:
-    """The address of a freshly set-up server with the demo world, on a database of its own."""
+def served(scale_port: int = 0) -> Iterator[str]:
+    """The address of a freshly set-up server with the demo world, on a database of its own.
+
+    scale_port: where it looks for a luggage scale; 0 is nowhere.
+    """
     port = free_port()
     with TemporaryDirectory() as data:
         env = {**os.environ, "DATA_DIR": data, "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
+        env["SCALE_ADDRESS"] = f"127.0.0.1:{scale_port}"
         serving = ["gunicorn", "-c", "python:server.demo.serving", "--bind", f"127.0.0.1:{port}", "server.wsgi"]
         quiet = subprocess.DEVNULL
         server = subprocess.Popen([sys.executable, "-m", *serving], cwd=ROOT, env=env, stdout=quiet, stderr=quiet)

@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from tests.site import WINDOW, chromium, served
+from tests.site import WINDOW, chromium, free_port, served
 
 # No figure is taken here: a machine that is busy with something else fails nobody.
 expect.set_options(timeout=20_000)
@@ -25,9 +25,15 @@ def pytest_runtest_makereport(item: pytest.Item) -> Generator[None, pytest.TestR
 
 
 @pytest.fixture(scope="session")
-def site() -> Iterator[str]:
+def scale_port() -> int:
+    """Where the app looks for a luggage scale: nobody else's, for another app may be tried at the same time."""
+    return free_port()
+
+
+@pytest.fixture(scope="session")
+def site(scale_port: int) -> Iterator[str]:
     """The app's address."""
-    with served() as address:
+    with served(scale_port) as address:
         yield address
 
 

@@ -9,14 +9,14 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
-from server.demo.scale import PORT, Load, serve
+from server.demo.scale import Load, serve
 from tests.site import PHONE
 
 
 @pytest.fixture
-def scale() -> Iterator[None]:
+def scale(scale_port: int) -> Iterator[None]:
     """The simulated scale where the app looks for it, for one weighing."""
-    with socket.create_server(("127.0.0.1", PORT)) as listener:
+    with socket.create_server(("127.0.0.1", scale_port)) as listener:
         Thread(target=serve, args=(listener, Load(8_730), 0.01, 1), daemon=True).start()
         yield
 
