@@ -6,7 +6,7 @@ from functools import lru_cache
 from itertools import product
 from typing import Any, NamedTuple
 
-from mule.completeness import DependencyGraph, Requirements
+from mule.completeness import DependencyGraph
 from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import (
     Body,
@@ -194,13 +194,14 @@ def _follows(plan: Plan, things: list[Gear]) -> bool:
 
 
 def _linked(plan: Plan, graph: DependencyGraph, loaded: frozenset[str]) -> bool:
-    """No orphan, no link missing that something owned could give."""
-    fixed = plan.kit.loaded()
+    """No orphan, no link missing that something owned could give; what stays in any case may lack what it likes."""
     everything = set(plan.items)
-    for item, need in Requirements(graph, loaded).unmet:
-        could = any(graph.gives(key, everything, but=item) for key in need.keys)
-        if item not in fixed and (need.sort == "purpose" or could):
-            return False
+    for item in loaded - plan.kit.loaded().keys():
+        for need in graph.needs[item]:
+            if graph.met(item, need, loaded):
+                continue
+            if need.sort == "purpose" or any(graph.gives(key, everything, but=item) for key in need.keys):
+                return False
     return True
 
 
