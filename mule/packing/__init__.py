@@ -76,11 +76,12 @@ def left_in(
 
     gear: by id. deadline: of this bag. workers: of the solver; with one the answer is repeatable.
 
+    >>> from mule.gear import Cylinder
     >>> from tests import cast
-    >>> kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("body", count=40))
-    >>> left, proved = left_in({"bag": cast.bag(), "body": cast.body()}, kit, "bag", Deadline(5))
-    >>> left["body"] > 0
-    True
+    >>> tube = cast.body("tube", size=Cylinder(diameter_mm=90, length_mm=900))
+    >>> kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("tube"))
+    >>> left_in({"bag": cast.bag(), "tube": tube}, kit, "bag", Deadline(5))
+    ({'tube': 1}, True)
     """
     luggage = next(one for one in luggage_of(gear, kit) if one.bag == bag)
     packed = pack(luggage, round(kit.stow.gap_mm), deadline, PlacingOptions(workers=workers, tidy_s=0))
