@@ -89,6 +89,7 @@ def test_a_search_is_stopped_and_a_contradiction_is_named(inside: Page) -> None:
     inside.get_by_label("At most").press("Enter")
     inside.get_by_role("button", name="stop").click()
     expect(inside.get_by_role("button", name="search again")).to_be_visible()
+    expect(inside.get_by_role("status").filter(has_text=re.compile("^stopped (at|before)"))).to_be_visible()
 
 
 def test_what_if_shows_and_forgets(demo: Page) -> None:

@@ -7,7 +7,7 @@ import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { PIECE } from '@/wording/kinds'
-import { bagScales, briefScale, personScales, refusal, volumeScales } from '@/wording/scales'
+import { backNote, bagScales, briefScale, cardScale, personScales, powerScale, refusal, volumeScales } from '@/wording/scales'
 import ScaleCell from './ScaleCell.vue'
 
 const props = defineProps<{ assessment: Assessment; trip: Trip; names: Names }>()
@@ -21,8 +21,8 @@ const worst = computed(() => bags.value[0])
 const back = computed(() => people.value[0])
 const fullest = computed(() => volumes.value[0])
 const lasts = computed(() => props.assessment.lasts)
-const shortType = computed(() => lasts.value.types.filter((t) => t.short_on && t.packs).sort((a, b) => a.short_on!.localeCompare(b.short_on!))[0])
-const thin = computed(() => lasts.value.types.filter((t) => t.worst_margin !== null).sort((a, b) => a.worst_margin! - b.worst_margin!)[0])
+const power = computed(() => powerScale(lasts.value, props.names.thing))
+const cards = computed(() => cardScale(lasts.value))
 
 function load(grams: number): { figure: string; unit: string } {
   const [figure = '', unit = ''] = fmt.load(grams, units.value).split(' ')
@@ -91,7 +91,7 @@ function limitText(limit: number | null): string {
       :title="back ? `On the back, ${names.person(back.person)}` : 'On the back'"
       :figure="load(back?.carried_g ?? 0).figure"
       :unit="load(0).unit"
-      :note="back?.share ? `${fmt.percent(back.share)} of body mass` : 'body mass not given'"
+      :note="backNote(back?.share)"
       :share="(back?.share ?? 0) / 0.3"
       :mark="back?.share ? 0.2 / 0.3 : null"
       :over="(back?.share ?? 0) >= 0.2"
@@ -139,12 +139,12 @@ function limitText(limit: number | null): string {
 
     <ScaleCell
       title="Power"
-      :figure="String(lasts.power_days)"
+      :figure="String(power.days ?? '–')"
       :unit="`of ${lasts.days} days`"
-      :note="lasts.days === 0 ? 'no days yet' : shortType ? `${names.thing(shortType.type)} short, ${day(shortType.short_on!)}` : thin ? `${fmt.percent(thin.worst_margin!)} to spare, ${names.thing(thin.type)}` : 'nothing runs on packs'"
-      :share="lasts.days ? lasts.power_days / lasts.days : 0"
+      :note="power.note"
+      :share="(power.days ?? 0) / (lasts.days || 1)"
       :mark="1"
-      :over="lasts.power_days < lasts.days"
+      :over="power.days !== null && power.days < lasts.days"
     >
       <h2>Does the power last</h2>
       <table>
@@ -163,12 +163,12 @@ function limitText(limit: number | null): string {
 
     <ScaleCell
       title="Cards"
-      :figure="String(lasts.card_days)"
+      :figure="String(cards.days ?? '–')"
       :unit="`of ${lasts.days} days`"
-      :note="lasts.card_days < lasts.days ? 'then no card is left' : lasts.copies_short_on ? `fewer than ${lasts.copies} places, ${day(lasts.copies_short_on)}` : lasts.days ? `in ${lasts.copies} places every night` : 'no days yet'"
-      :share="lasts.days ? lasts.card_days / lasts.days : 0"
+      :note="cards.note"
+      :share="(cards.days ?? 0) / (lasts.days || 1)"
       :mark="1"
-      :over="lasts.card_days < lasts.days"
+      :over="cards.days !== null && cards.days < lasts.days"
     >
       <h2>Do the cards last</h2>
       <table>

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import type { Assessment } from '@/api/types'
-import { bagScales, briefScale, refusal } from './scales'
+import { backNote, bagScales, briefScale, cardScale, powerScale, refusal } from './scales'
 
 function piece(bag: string, mass_g: number) {
   return { bag, person: 'ines', piece: 'cabin' as const, mass_g, size_mm: [1, 1, 1], bare_mm: [1, 1, 1], squeeze_mm: 0 }
@@ -34,4 +34,30 @@ it.each([
   ['count', 2, 1, '2 pieces, 1 may go'],
 ] as const)('says a refused %s in a few words', (limit, value, allowed, text) => {
   expect(refusal({ ...check('bag', 'leg', allowed), limit, value, passes: false }, 'metric')).toBe(text)
+})
+
+const type = (type: string, packs: number, more = {}) => ({ type, packs, short_on: null, worst_margin: null, worst_on: null, ...more })
+const lasts = (more: object) => ({ days: 3, power_days: 3, card_days: 3, types: [], cards: [], copies: 2, copies_short_on: null, ...more }) as unknown as Assessment['lasts']
+const card = (loaded: number) => ({ type: 'SD', loaded, needed: 2, full_on: null })
+
+it.each([
+  [{ days: 0 }, null, 'no days yet'],
+  [{}, null, 'nothing loaded runs on packs'],
+  [{ types: [type('AAA', 0, { worst_margin: -1, short_on: '2027-02-20' })], power_days: 0 }, null, 'no AAA loaded'],
+  [{ types: [type('AAA', 0, { worst_margin: -1 }), type('LB', 2, { short_on: '2027-02-21' })], power_days: 1 }, 1, 'LB short, Sun 21 Feb'],
+  [{ types: [type('LB', 2, { worst_margin: 0.5 }), type('AAA', 2, { worst_margin: 0.2 })] }, 3, '20 % to spare, AAA'],
+])('counts no day of power that nothing was asked for', (more, days, note) => {
+  expect(powerScale(lasts(more), (id) => id)).toEqual({ days, note })
+})
+it.each([
+  [{}, null, 'nothing loaded writes to cards'],
+  [{ cards: [card(0)], card_days: 0 }, null, 'no SD loaded'],
+  [{ cards: [card(1)], card_days: 1 }, 1, 'then no card is left'],
+  [{ cards: [card(3)], copies_short_on: '2027-02-20' }, 3, 'fewer than 2 places, Sat 20 Feb'],
+  [{ cards: [card(3)] }, 3, 'in 2 places every night'],
+])('counts no night of cards that nothing was written to', (more, days, note) => {
+  expect(cardScale(lasts(more))).toEqual({ days, note })
+})
+it('says that body mass is not given only where it is not', () => {
+  expect([backNote(undefined), backNote(null), backNote(0), backNote(0.15)]).toEqual(['nobody travels yet', 'body mass not given', '0 % of body mass', '15 % of body mass'])
 })

@@ -1,5 +1,6 @@
 /** What the scales show, from the assessment. Worst first. */
 import type { Assessment, Check, PieceKind, Units } from '@/api/types'
+import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 
 export interface BagScale {
@@ -50,4 +51,37 @@ export function refusal(check: Check, units: Units): string {
 export function briefScale(assessment: Assessment): { score: number; weakest: string | null } {
   const weakest = [...assessment.coverage.wants].sort((a, b) => a.cover - b.cover)[0]
   return { score: assessment.coverage.score, weakest: weakest?.want ?? null }
+}
+
+/** A scale that counts days. days: carried before the first short one; null where there is nothing to count. */
+export interface DayScale {
+  days: number | null
+  note: string
+}
+type Lasts = Assessment['lasts']
+
+/** How long the packs last. A type of which none is loaded is missing: no day of it can be counted. */
+export function powerScale(lasts: Lasts, name: (id: string) => string): DayScale {
+  if (lasts.days === 0) return { days: null, note: 'no days yet' }
+  if (lasts.types.length === 0) return { days: null, note: 'nothing loaded runs on packs' }
+  const loaded = lasts.types.filter((t) => t.packs)
+  const short = loaded.filter((t) => t.short_on).sort((a, b) => a.short_on!.localeCompare(b.short_on!))[0]
+  if (short) return { days: lasts.power_days, note: `${name(short.type)} short, ${day(short.short_on!)}` }
+  const missing = lasts.types.find((t) => !t.packs)
+  if (missing) return { days: loaded.length ? lasts.power_days : null, note: `no ${name(missing.type)} loaded` }
+  const thin = loaded.filter((t) => t.worst_margin !== null).sort((a, b) => a.worst_margin! - b.worst_margin!)[0]
+  return { days: lasts.power_days, note: thin ? `${fmt.percent(thin.worst_margin!)} to spare, ${name(thin.type)}` : 'nothing asks for power' }
+}
+/** How long the cards last, and in how many places pictures are by night. */
+export function cardScale(lasts: Lasts): DayScale {
+  if (lasts.days === 0) return { days: null, note: 'no days yet' }
+  if (lasts.cards.length === 0) return { days: null, note: 'nothing loaded writes to cards' }
+  if (lasts.cards.every((c) => c.loaded === 0)) return { days: null, note: `no ${lasts.cards[0]!.type} loaded` }
+  if (lasts.card_days < lasts.days) return { days: lasts.card_days, note: 'then no card is left' }
+  return { days: lasts.card_days, note: lasts.copies_short_on ? `fewer than ${lasts.copies} places, ${day(lasts.copies_short_on)}` : `in ${lasts.copies} places every night` }
+}
+/** What the heaviest loaded person carries, as a share of their body mass where that was told. */
+export function backNote(share: number | null | undefined): string {
+  if (share === undefined) return 'nobody travels yet'
+  return share === null ? 'body mass not given' : `${fmt.percent(share)} of body mass`
 }

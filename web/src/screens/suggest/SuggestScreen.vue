@@ -15,6 +15,7 @@ import { useThought } from '@/composables/useThought'
 import { useTrips } from '@/composables/useTrips'
 import * as fmt from '@/format/units'
 import { reasonText } from '@/wording/reasons'
+import { cameTo } from './point'
 import PointPanel from './PointPanel.vue'
 import StepBars from './StepBars.vue'
 import TradeCurve from './TradeCurve.vue'
@@ -68,9 +69,7 @@ const present = computed(() => {
 })
 const says = computed(() => {
   if (running.value) return `${points.value.length} of ${wanted.value} found`
-  if (choice.value?.conflict.length) return ''
-  const proved = points.value.filter((p) => p.proved).length
-  return `${points.value.length} points, ${proved === points.value.length ? 'all proved' : `${proved} proved`}`
+  return problem.value || choice.value?.conflict.length ? '' : cameTo(points.value, wanted.value, choice.value)
 })
 
 async function mark(marks: Marks): Promise<void> {

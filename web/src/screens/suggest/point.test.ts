@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { Point, Thing } from '@/api/types'
-import { changes } from './point'
+import type { Choice, Point, Thing } from '@/api/types'
+import { cameTo, changes } from './point'
 
 const things = new Map([
   ['lens', { name: '24–70', mass_g: 806 }],
@@ -25,4 +25,15 @@ describe('a point against the kit on the table', () => {
   it('is silent about what stays', () => {
     expect(changes(new Map([['lens', 1]]), point([['lens', 1]]), things)).toEqual({ enters: [], leaves: [] })
   })
+})
+
+it.each([
+  [20, 20, { stopped: false }, '20 points, all proved'],
+  [2, 2, { stopped: false }, '2 points, all proved'],
+  [7, 7, null, 'stopped at 7 of 20 points, each of them proved'],
+  [7, 6, { stopped: true }, 'out of time at 7 of 20 points, 6 of them proved'],
+  [0, 0, null, 'stopped before the first point'],
+])('says how far a search of %i points, %i proved, came', (found, proved, choice, text) => {
+  const points = Array.from({ length: found }, (_, i) => ({ proved: i < proved }) as Point)
+  expect(cameTo(points, 20, choice as Choice | null)).toBe(text)
 })

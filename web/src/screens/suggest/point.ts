@@ -1,5 +1,5 @@
 /** A point of the curve against the kit on the table: what enters the bag, and what leaves it. */
-import type { Entry, Point, Thing } from '@/api/types'
+import type { Choice, Entry, Point, Thing } from '@/api/types'
 
 export interface Change {
   item: string
@@ -22,4 +22,13 @@ export function changes(now: ReadonlyMap<string, number>, point: Point, things: 
     .map(({ item, count, thing }) => ({ item, count, name: thing?.name ?? item, mass_g: (thing?.mass_g ?? 0) * count }))
     .sort((a, b) => Math.abs(b.mass_g) - Math.abs(a.mass_g))
   return { enters: made.filter((c) => c.count > 0), leaves: made.filter((c) => c.count < 0) }
+}
+
+/** How far a search came that is not running: all of it only where it came to its end. */
+export function cameTo(points: readonly Point[], wanted: number, choice: Choice | null): string {
+  const proved = points.filter((p) => p.proved).length
+  const told = proved === points.length ? 'each of them proved' : `${proved} of them proved`
+  const ended = choice ? (choice.stopped ? 'out of time' : null) : 'stopped'
+  if (ended === null) return `${points.length} points, ${proved === points.length ? 'all proved' : `${proved} proved`}`
+  return points.length ? `${ended} at ${points.length} of ${wanted} points, ${told}` : `${ended} before the first point`
 }
