@@ -14,7 +14,9 @@ class NothingLoaded:
     def find(self, case: Case) -> Iterable[Said]:
         """Speaks while the kit is empty."""
         if not case.plan.kit.entries:
-            yield say(FindingCode.NOTHING_LOADED, Severity.CAUTION, StationName.BENCH)
+            # Neither is a station done of which nothing could be judged.
+            stations = StationName.BENCH, StationName.STAMINA, StationName.GATE
+            yield say(FindingCode.NOTHING_LOADED, Severity.CAUTION, *stations)
 
 
 class NothingToShoot:

@@ -52,7 +52,10 @@ def test_an_empty_part_of_the_brief_is_named(change: dict[str, Any], code: str, 
 
 
 def test_an_empty_kit_says_so_and_nothing_else_about_the_bench() -> None:
-    assert codes(cast.plan(BASIC)) == {"nothing-loaded"}
+    plan = cast.plan(BASIC)
+    assert codes(plan) == {"nothing-loaded"}
+    for station in ("bench", "stamina", "stow", "gate"):
+        assert mark(assess(plan), station) == StationMark.OPEN
 
 
 def test_a_body_without_a_lens_takes_no_pictures_and_the_lens_that_fits_is_the_cure() -> None:

@@ -44,7 +44,7 @@ const SAY: Record<FindingCode, Say> = {
   'no-people': () => ({ head: 'Nobody carries yet.', body: 'Add the people of this trip, so that bags have a back to hang on.' }),
   'no-days': () => ({ head: 'No days yet.', body: 'Add the days, with the coldest hour of each.' }),
   'no-wants': () => ({ head: 'No wants yet.', body: 'Say which pictures you want to come home with; then each lens has a worth.' }),
-  'nothing-loaded': () => ({ head: 'The bag is empty.', body: 'Click a thing on the mat to load it.' }),
+  'nothing-loaded': () => ({ head: 'The bag is empty.', body: 'Load things on the Bench: one click on the mat each.' }),
   'no-set-up': () => ({ head: 'Nothing here takes a picture.', body: 'No loaded body has a lens that fits it.' }),
   'leg-mass': (f, n, u) => ({
     head: `${ifWeighed(f)}${whose(f, n)}: ${fmt.mass(number(f, 'over'), u)} over.`,
