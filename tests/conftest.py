@@ -16,7 +16,7 @@ GROUPED = {
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """``journey``: with a browser. ``solver``: by itself, one after the other."""
+    """``journey``: with a browser. ``solver``: untraced. Tests of one group never run beside each other."""
     for item in items:
         floor, name = item.path.parent.name, item.path.stem.removeprefix("test_")
         if floor == "journeys":

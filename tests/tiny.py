@@ -2,7 +2,6 @@
 
 import random
 from collections.abc import Iterator, Sequence
-from functools import lru_cache
 from itertools import product
 from typing import Any, NamedTuple
 
@@ -27,6 +26,7 @@ from mule.gear import (
 )
 from mule.kit import Entry, Kit
 from mule.links import graph_of
+from mule.memo import by_identity
 from mule.optics import table_of
 from mule.optics.setups import SetUp, set_ups
 from mule.optics.table import Parts
@@ -312,9 +312,9 @@ def _asks_met(plan: Plan, loaded: frozenset[str]) -> bool:
     return True
 
 
-@lru_cache(1)
-def _all_set_ups(plan: Plan) -> list[SetUp]:
-    return list(set_ups(plan.gear))
+@by_identity(1)
+def _all_set_ups(gear: tuple[Gear, ...]) -> list[SetUp]:
+    return list(set_ups(gear))
 
 
 def _sees(plan: Plan, item: str, want: Want) -> bool:
@@ -324,7 +324,7 @@ def _sees(plan: Plan, item: str, want: Want) -> bool:
         and made.converter is None
         and made.low_mm <= want.focal_max_mm
         and made.high_mm >= want.focal_min_mm
-        for made in _all_set_ups(plan)
+        for made in _all_set_ups(plan.gear)
         if (made.lens or made.body) == item
     )
 

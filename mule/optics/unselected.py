@@ -101,13 +101,12 @@ class Unselected:
         """best: score of each column with what is loaded."""
         self._cols, self._best = cols, best
         self._additions = Additions.of(loaded, left, cols)
-        self._groups, self._grams = self._additions.items, self._additions.grams
-        if self._groups:
+        if self._additions.items:
             self._lifted = self._additions.lifted(best)
 
     def close(self, want: int, gap: Gap) -> tuple[Closer, ...]:
         """The lightest ways that close a gap of want number ``want``; with none, what lifts the want most."""
-        if not self._groups:
+        if not self._additions.items:
             return ()
         span = self._cols.spans[want]
         focal = self._cols.focal_mm[span]
@@ -117,24 +116,24 @@ class Unselected:
         now = float(self._best[span].mean())
         able = np.flatnonzero((worst >= GAP_SCORE) & (after - now >= _LEAST_LIFT))
         if able.size:
-            chosen = self._lightest(sorted((int(i) for i in able), key=self._grams.__getitem__))
+            chosen = self._lightest(sorted((int(i) for i in able), key=self._additions.grams.__getitem__))
             return tuple(self._closer(i, after, closes=True) for i in chosen)
         most = int(np.argmax(after))
         return (self._closer(most, after, closes=False),) if after[most] - now >= _LEAST_LIFT else ()
 
     def covers(self, items: Sequence[str]) -> list[float]:
         """Cover of each want with one of the ``gains`` loaded, 0 to 1. items: as the gain names them."""
-        lifted = self._lifted[self._groups.index(tuple(items))]
+        lifted = self._lifted[self._additions.items.index(tuple(items))]
         return [float(lifted[span].mean()) for span in self._cols.spans]
 
     def gains(self) -> tuple[Gain, ...]:
         """Points that each thing or pair of things would add, most per gram first; nothing that adds nothing."""
-        if not self._groups:
+        if not self._additions.items:
             return ()
         points = (self._lifted - self._best) @ (100 * self._cols.weight)
-        order = sorted(range(len(self._groups)), key=lambda i: -points[i] / max(1.0, self._grams[i]))
+        order = sorted(range(len(self._additions.items)), key=lambda i: -points[i] / max(1.0, self._additions.grams[i]))
         found = [
-            Gain(items=self._groups[i], mass_g=self._grams[i], points=float(points[i]))
+            Gain(items=self._additions.items[i], mass_g=self._additions.grams[i], points=float(points[i]))
             for i in order
             if points[i] >= _LEAST_GAIN
         ]
@@ -146,12 +145,12 @@ class Unselected:
 
         cells: scores per column after the loss of the things in ``gone``.
         """
-        if not self._groups:
+        if not self._additions.items:
             return ()
         lifted = self._additions.lifted(cells, gone)
         points = (lifted - cells) @ (100 * self._cols.weight)
         found = [
-            Gain(items=self._groups[i], mass_g=self._grams[i], points=float(points[i]))
+            Gain(items=self._additions.items[i], mass_g=self._additions.grams[i], points=float(points[i]))
             for i in np.flatnonzero(points >= _LEAST_GAIN).tolist()
         ]
         return tuple(sorted(found, key=lambda gain: gain.mass_g))
@@ -160,11 +159,16 @@ class Unselected:
         """The first few, without those that only add something to one already chosen."""
         chosen: list[int] = []
         for group in groups:
-            if not any(set(self._groups[c]) <= set(self._groups[group]) for c in chosen):
+            if not any(set(self._additions.items[c]) <= set(self._additions.items[group]) for c in chosen):
                 chosen.append(group)
             if len(chosen) == MOST_CLOSERS:
                 break
         return chosen
 
     def _closer(self, group: int, after: Vector, *, closes: bool) -> Closer:
-        return Closer(items=self._groups[group], mass_g=self._grams[group], after=float(after[group]), closes=closes)
+        return Closer(
+            items=self._additions.items[group],
+            mass_g=self._additions.grams[group],
+            after=float(after[group]),
+            closes=closes,
+        )

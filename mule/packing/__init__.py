@@ -23,7 +23,7 @@ from mule.packing.rooms import Room, rooms_of
 from mule.trip import Slot
 
 # Time for all bags when none is given.
-_USUAL_S = 8.0
+USUAL_S = 8.0
 # The least time for a bag, and time for each other thing of a slot.
 _LEAST_BAG_S = 0.1
 _ALTERNATIVE_S = 0.8
@@ -49,7 +49,7 @@ def stow(
     >>> [p.items for p in made.placed], made.left, made.checked
     ([('body',)], (), True)
     """
-    for answer in _stowing(gear, kit, deadline or Deadline(_USUAL_S), slots, options):
+    for answer in _stowing(gear, kit, deadline or Deadline(USUAL_S), slots, options):
         if news:
             news(answer)
     return answer
@@ -113,6 +113,8 @@ def _alternatives(
 
 
 __all__ = [
+    "USUAL",
+    "USUAL_S",
     "Alternative",
     "Block",
     "Elsewhere",

@@ -10,7 +10,7 @@ from mule.assess import Assessment
 from mule.choosing import Choice, Point
 from mule.finding import Edit
 from mule.kit import Entry, Kit, Stow
-from mule.packing import Stowage
+from mule.packing import USUAL, USUAL_S, Stowage
 from mule.power import Power
 from mule.stamina import Lasts
 from mule.storage import Storage
@@ -102,9 +102,9 @@ class NewKit(Schema):
 class PackingTime(Schema):
     """How long to pack, over all bags. workers, seed: of the solver; with one worker the answer is repeatable."""
 
-    seconds: Annotated[float, Field(gt=0, le=120)] = 8.0
-    workers: Annotated[int, Field(ge=1, le=8)] = 2
-    seed: int = 0
+    seconds: Annotated[float, Field(gt=0, le=120)] = USUAL_S
+    workers: Annotated[int, Field(ge=1, le=8)] = USUAL.workers
+    seed: int = USUAL.seed
 
 
 class WhatIf(Schema):

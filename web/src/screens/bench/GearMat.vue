@@ -130,7 +130,7 @@ defineExpose({ toFinder })
     <header class="panel-head">
       <h2>Bench <span class="quiet">everything you could take, drawn to one scale. Click to load or leave.</span></h2>
       <input ref="finder" v-model="find" class="find" type="search" placeholder="find  /" aria-label="Find gear on the mat" @keydown.enter.prevent="leaveFinder" @keydown.esc="find = ''" />
-      <TabRow v-model="filter" class="filters" label="Show" :tabs="FILTERS.map((f, index) => ({ name: index, title: f.title }))" />
+      <TabRow v-model="filter" label="Show" :tabs="FILTERS.map((f, index) => ({ name: index, title: f.title }))" />
     </header>
     <div ref="box" class="mat" :style="{ '--grid': `${scale * 100}px` }">
       <div class="cloth" :style="{ height: `${laid.height + PAD + 20}px` }" role="group" aria-label="Gear">
