@@ -4,6 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
+from tests.journeys.kits import remove_copies
 from tests.journeys.test_own_trip import add_gear, newcomer, plan_trip, saved
 
 __all__ = ["newcomer"]
@@ -53,13 +54,16 @@ def test_a_gap_is_found_and_closed_by_its_cure(inside: Page) -> None:
     expect(gap.first).to_be_visible()
 
 
-def test_kits_are_compared_in_one_view(demo: Page) -> None:
-    demo.keyboard.press("c")
-    demo.wait_for_url("**/compare")
-    table = demo.get_by_role("table")
+def test_kits_are_compared_in_one_view(inside: Page) -> None:
+    remove_copies(inside)
+    inside.goto("/trips/lofoten/b/bench")
+    inside.get_by_role("region", name="The mat").wait_for()
+    inside.keyboard.press("c")
+    inside.wait_for_url("**/compare")
+    table = inside.get_by_role("table")
     expect(table.get_by_role("row", name=re.compile("^Brief covered"))).to_contain_text("%")
     expect(table.get_by_role("columnheader", name=re.compile("trio and primes"))).to_be_visible()
-    demo.get_by_role("group", name="Kits to compare").get_by_role("button", name="A").click()
+    inside.get_by_role("group", name="Kits to compare").get_by_role("button", name="A").click()
     expect(table.get_by_role("columnheader")).to_have_count(3)
 
 

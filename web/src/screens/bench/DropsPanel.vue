@@ -49,10 +49,10 @@ function per(points: number, grams: number): string {
       </tbody>
     </table>
     <p v-else class="quiet">Nothing can go without something else missing it.</p>
-    <h2 class="second">
-      Load next <span class="quiet">most points per gram, up to</span>
-    </h2>
-    <TabRow v-model="budget" label="Up to" :tabs="BUDGETS.map((b) => ({ name: b, title: fmt.mass(b, units) }))" />
+    <div class="next">
+      <h2>Load next <span class="quiet">most points per gram, up to</span></h2>
+      <TabRow v-model="budget" label="Up to" :tabs="BUDGETS.map((b) => ({ name: b, title: fmt.mass(b, units) }))" />
+    </div>
     <table v-if="additions.length">
       <thead><tr><th>thing, with the links it needs</th><th class="number">adds</th><th class="number">buys</th><th class="number">brief then</th><th /></tr></thead>
       <tbody>
@@ -76,12 +76,15 @@ function per(points: number, grams: number): string {
 </template>
 
 <style scoped>
+.next {
+  display: flex;
+  align-items: baseline;
+  gap: 10px;
+  margin-top: 12px;
+}
 td,
 th {
   padding: 3px 6px 3px 0;
-}
-.second {
-  margin-top: 14px;
 }
 .enough td {
   border-bottom: 2px solid var(--moss);
