@@ -2,7 +2,8 @@
 
 from typing import Literal
 
-from mule.units import Frozen
+from mule.optics.formulas import angle_of_view
+from mule.units import FULL_FRAME_LONG_SIDE_MM, Frozen
 
 Because = Literal["reach", "light", "pixels", "trait"]
 ReachedBy = Literal["native", "crop-mode", "crop-in-post", "stitch", "none"]
@@ -53,6 +54,11 @@ class NativeGap(Frozen):
     bridged_to_mm: float | None = None
     megapixels: float | None = None
     frames: int | None = None
+
+    @property
+    def view_rad(self) -> float:
+        """Horizontal view between its two ends, in radians: 14 to 17 mm are 11 degrees."""
+        return angle_of_view(FULL_FRAME_LONG_SIDE_MM, self.from_mm) - angle_of_view(FULL_FRAME_LONG_SIDE_MM, self.to_mm)
 
 
 class WantCover(Frozen):

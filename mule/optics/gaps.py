@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from mule.optics.answer import Because, Gap, NativeGap
-from mule.optics.cells import Columns
+from mule.optics.cells import CELLS_PER_OCTAVE, Columns
 from mule.optics.formulas import STITCH_MAX_FRAMES, angle_of_view, frames_to_stitch
 from mule.optics.reach import name_of
 from mule.optics.served import Served
@@ -14,6 +14,8 @@ from mule.units import FULL_FRAME_LONG_SIDE_MM
 # A cell under this score belongs to a gap (docs/domain/coverage.md).
 GAP_SCORE = 0.5
 _TOUCH = 1.001
+# A stretch narrower than this at the edge of a want is no gap (docs/domain/coverage.md): nobody sees it.
+_CELL = 2 ** (1 / CELLS_PER_OCTAVE)
 
 
 def _runs_under(values: Sequence[float], limit: float) -> list[tuple[int, int]]:
@@ -39,7 +41,10 @@ def _because(served: Served, columns: slice) -> Because:
 
 
 def gaps(want: Want, span: slice, sets: Sequence[SetUp], served: Served | None, cols: Columns) -> tuple[Gap, ...]:
-    """Runs of cells of ``want`` under 0.5. Bounds snap to a set-up's own end where one lies in the next cell."""
+    """Runs of cells of ``want`` under 0.5. Bounds snap to a set-up's own end where one lies in the next cell.
+
+    A sliver at an edge of the want that is narrower than a cell is none, unless it is all of the want.
+    """
     if served is None:
         return (Gap(from_mm=want.focal_min_mm, to_mm=want.focal_max_mm, score=0, because="reach"),)
     best = served.factors[0][span]
@@ -49,9 +54,13 @@ def gaps(want: Want, span: slice, sets: Sequence[SetUp], served: Served | None, 
         low = max(want.focal_min_mm, served.edges[a])
         high = min(want.focal_max_mm, float(cols.high_mm[b - 1]))
         if start > 0:
-            low = max((s.high_mm for s in sets if served.edges[a - 1] < s.high_mm <= low), default=low)
+            from_mm = max(want.focal_min_mm, served.edges[a - 1])
+            low = max((s.high_mm for s in sets if from_mm < s.high_mm <= low), default=low)
         if b < span.stop:
-            high = min((s.low_mm for s in sets if high <= s.low_mm < cols.high_mm[b]), default=high)
+            to_mm = min(want.focal_max_mm, float(cols.high_mm[b]))
+            high = min((s.low_mm for s in sets if high <= s.low_mm < to_mm), default=high)
+        if high < low * _CELL and (start == 0) != (b == span.stop):
+            continue
         score = sum(best[start:stop]) / (stop - start)
         found.append(Gap(from_mm=low, to_mm=high, score=score, because=_because(served, slice(a, b))))
     return tuple(found)

@@ -58,12 +58,15 @@ def runs(want: Want, span: slice, sets: Sequence[SetUp], served: Served) -> tupl
     bounds = [want.focal_min_mm]
     for start, end in zip(starts, ends[:-1], strict=False):
         before, after = keys[start], keys[end]
-        bounds.append(_boundary(served.edges[end], (sets[before[0]], before[1]), (sets[after[0]], after[1])))
+        bound = _boundary(served.edges[end], (sets[before[0]], before[1]), (sets[after[0]], after[1]))
+        bounds.append(min(max(bound, bounds[-1]), want.focal_max_mm))
     bounds.append(want.focal_max_mm)
-    return tuple(
+    found = [
         _run((bounds[i], bounds[i + 1]), sets[keys[a][0]], keys[a][1], [sum(f[a:b]) / (b - a) for f in served.factors])
         for i, (a, b) in enumerate(zip(starts, ends, strict=True))
-    )
+    ]
+    # A lens that ends before the want begins shares its first cell, and nothing of the want.
+    return tuple(run for run in found if run.from_mm < run.to_mm) or tuple(found[:1])
 
 
 def _boundary(edge_mm: float, before: tuple[SetUp, ReachedBy], after: tuple[SetUp, ReachedBy]) -> float:

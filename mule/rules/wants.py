@@ -2,13 +2,16 @@
 
 from collections.abc import Iterable
 from functools import partial
+from math import radians
 
 from mule.finding import Cure, CureCode, FindingCode, Load, Severity, StationName
 from mule.optics import Closer, Gap, NativeGap, WantCover
-from mule.rules.case import Case, Said, Trials, always, say
+from mule.rules.case import Case, Said, Trials, always, no_cures, say
 
-# A native gap narrower than this ratio is one step to the left or right, not worth a line (a third of an octave).
+# A native gap is worth a line from a third of an octave or from this much horizontal view, whichever comes first
+# (docs/domain/coverage.md): on the wide side a few millimetres are many degrees.
 _WORTH_NAMING = 2 ** (1 / 3)
+_WORTH_NAMING_RAD = radians(8)
 
 
 def _cure(closer: Closer) -> Cure:
@@ -76,6 +79,7 @@ class NativeGaps:
             if widest:
                 crossed.setdefault(widest, []).append(cover.want)
         for gap, wants in crossed.items():
+            ways = tuple(_ways(gap))
             yield say(
                 FindingCode.NATIVE_GAP,
                 Severity.NOTE,
@@ -83,17 +87,20 @@ class NativeGaps:
                 numbers={"from_mm": gap.from_mm, "to_mm": gap.to_mm, "wants": len(wants)},
                 items=(gap.bridge.lens or gap.bridge.body,) if gap.bridge else (),
                 refs={"want": wants[0]},
-                cures=always(*_ways(gap)),
+                cures=always(*ways) if ways else no_cures,
             )
 
 
 def _widest_bridged(cover: WantCover) -> NativeGap | None:
-    """The widest bridged stretch of a want, when it is wide enough to name and not already a gap."""
-    wide = [g for g in cover.native_gaps if g.to_mm / g.from_mm >= _WORTH_NAMING and (g.bridge or g.frames)]
-    widest = max(wide, key=lambda g: g.to_mm / g.from_mm, default=None)
+    """The widest stretch of a want that is served without being seen, when it is wide enough to name."""
+    widest = max(filter(_worth_naming, cover.native_gaps), key=lambda g: g.to_mm / g.from_mm, default=None)
     if widest and any(g.from_mm < widest.to_mm and g.to_mm > widest.from_mm for g in cover.gaps):
         return None
     return widest
+
+
+def _worth_naming(gap: NativeGap) -> bool:
+    return gap.to_mm / gap.from_mm >= _WORTH_NAMING or gap.view_rad >= _WORTH_NAMING_RAD
 
 
 def _ways(gap: NativeGap) -> Iterable[Cure]:

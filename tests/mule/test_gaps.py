@@ -32,6 +32,33 @@ def test_a_want_wholly_inside_a_zoom_has_no_native_gap() -> None:
     assert made.native_gaps == ()
 
 
+@settings(max_examples=80, deadline=None)
+@given(optics(), wishes)
+def test_runs_and_gaps_follow_each_other_inside_the_want(gear: list[Any], wants: tuple[Want, ...]) -> None:
+    covers = cover(gear, {t.id: 1 for t in gear}, wants).coverage.wants
+    for want, made in zip(wants, covers, strict=True):
+        for bounds in ([(r.from_mm, r.to_mm) for r in made.runs], [(g.from_mm, g.to_mm) for g in made.gaps]):
+            flat = [mm for pair in bounds for mm in pair]
+            assert flat == sorted(flat)
+            assert all(want.focal_min_mm <= mm <= want.focal_max_mm for mm in flat)
+        if made.runs:
+            assert (made.runs[0].from_mm, made.runs[-1].to_mm) == (want.focal_min_mm, want.focal_max_mm)
+
+
+def test_a_lens_that_ends_before_the_want_begins_has_no_run_in_it() -> None:
+    long = cast.lens("long", 100, 390, 5.6, takes_converters=("x14",))
+    gear = [cast.body(crop_modes=()), long, cast.converter(1.4)]
+    made, _ = gaps_of(gear, cast.want(low=400, high=500, megapixels=8), ["body", "long", "x14"])
+    assert [(r.from_mm, r.to_mm, r.set_up.converter if r.set_up else None) for r in made.runs] == [(400, 500, "x14")]
+
+
+@pytest.mark.parametrize(("low", "gaps"), [(14.2, []), (13, [(13, 14.5)])])
+def test_a_sliver_at_the_edge_of_a_want_is_no_gap(low: float, gaps: list[tuple[float, float]]) -> None:
+    gear = [cast.body(), cast.lens("wide", 14.5, 30, 2.8)]
+    made, _ = gaps_of(gear, cast.want(low=low, high=28), ["body", "wide"])
+    assert [(g.from_mm, g.to_mm) for g in made.gaps] == gaps
+
+
 def test_a_single_focal_length_between_primes_is_a_native_gap() -> None:
     gear = [cast.body(crop_modes=()), cast.lens("p35", 35, 35, 2), cast.lens("p85", 85, 85, 2)]
     made, _ = gaps_of(gear, cast.want(low=50, high=50), ["body", "p35", "p85"])

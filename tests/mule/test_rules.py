@@ -116,6 +116,29 @@ def test_one_native_gap_shared_by_two_wants_is_told_once() -> None:
     assert made[0].cures[0].numbers == {"crop": 1.5, "to_mm": 105, "megapixels": 20}
 
 
+@pytest.mark.parametrize(
+    ("below", "above", "named"),
+    [
+        (14, 17, True),  # a quarter of an octave, and 11 degrees
+        (70, 80, False),  # a fifth of an octave, and 4 degrees
+        (70, 100, True),  # half an octave, and 8.7 degrees
+        (200, 240, False),  # a quarter of an octave, and 2 degrees
+        (200, 260, True),  # over a third of an octave
+    ],
+)
+def test_a_native_gap_is_named_from_a_third_of_an_octave_or_eight_degrees(below: int, above: int, named: bool) -> None:
+    glass = [cast.lens("below", below - 2, below, 2.8), cast.lens("above", above, above + 20, 2.8)]
+    plan = cast.plan(
+        [cast.body(crop_modes=()), cast.bag(), *glass],
+        cast.entry("bag", cast.INES_CABIN),
+        cast.entry("body"),
+        cast.entry("below"),
+        cast.entry("above"),
+        wants=(cast.want("wide", below - 2, above + 20, megapixels=4),),
+    )
+    assert ("native-gap" in codes(plan)) == named
+
+
 @pytest.mark.parametrize(("mass", "severity"), [(9_500, Severity.NOTE), (13_000, Severity.CAUTION)])
 def test_a_heavy_back_is_a_note_from_15_and_a_caution_from_20_percent(mass: float, severity: Severity) -> None:
     heavy = cast.bag(mass_g=mass)

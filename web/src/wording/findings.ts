@@ -76,7 +76,7 @@ const SAY: Record<FindingCode, Say> = {
   }),
   'native-gap': (f, n) => ({
     head: `No lens sees ${range(f)}.`,
-    body: `${n.want(ref(f, 'want'))}${number(f, 'wants') > 1 ? ` and ${number(f, 'wants') - 1} more cross it` : ' crosses it'}, but you can bridge it:`,
+    body: `${n.want(ref(f, 'want'))}${number(f, 'wants') > 1 ? ` and ${number(f, 'wants') - 1} more cross it` : ' crosses it'}${f.curable ? ', but you can bridge it:' : '; you crop afterwards there.'}`,
   }),
   'heavy-load': (f, n, u) => ({
     head: `${n.person(ref(f, 'person'))} carries ${fmt.load(number(f, 'carried_g'), u)}.`,
