@@ -110,6 +110,7 @@ class FindingCode(StrEnum):
     COPIES_SHORT = "copies-short"
     COPIES_TOGETHER = "copies-together"
     DRONES_BARRED = "drones-barred"
+    FILTERS_TOGETHER = "filters-together"
     FILTER_UNSERVED = "filter-unserved"
     GAP = "gap"
     GATE_ASK = "gate-ask"

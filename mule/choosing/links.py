@@ -9,8 +9,8 @@ from mule.choosing.draft import Draft, Truth, total
 from mule.choosing.in_play import SUPPORTS
 from mule.choosing.scoring import Optics
 from mule.completeness import Key, packs_eaten
-from mule.filters import FilterGear, Front, answers, fits
-from mule.gear import Battery, Body, Card, Charger, Drone, Filter, Lens, MountAdapter, Reader
+from mule.filters import FilterGear, Front, ways
+from mule.gear import Battery, Body, Card, Charger, Drone, Lens, MountAdapter, Reader
 
 
 def link(draft: Draft, optics: Optics) -> None:
@@ -129,16 +129,13 @@ def _filters(draft: Draft, optics: Optics) -> None:
     for want in case.plan.trip.wants:
         seeing = optics.seeing(want) if want.effects else []
         for wish in want.effects:
-            able = [f for f in bag.filters if isinstance(f, Filter) and answers(f, wish)]
-            ways: list[Truth] = []
+            served: list[Truth] = []
             for item, widest in seeing:
                 thing = case.plan.items[item]
                 glass = thing if isinstance(thing, Lens) else getattr(thing, "fixed_lens", None)
                 front = Front(item, glass.thread_mm if glass else None, widest, adapters)
-                for filter_ in able:
-                    for _, way in fits(front, filter_, bag):
-                        ways.append(draft.both([draft.take(i) for i in (item, *way.parts)]))
-            if any(way is not False for way in ways):
+                served += [draft.both([draft.take(i) for i in (item, *f.parts)]) for _, f in ways(front, wish, bag)]
+            if any(way is not False for way in served):
                 for item, _ in seeing:
                     take = draft.take(item)
-                    draft.demand(ways, when=[take] if not isinstance(take, bool) else [])
+                    draft.demand(served, when=[take] if not isinstance(take, bool) else [])

@@ -33,7 +33,7 @@ def missed_filters(plan: Plan, lenses: Sequence[str], missed: Iterable[Mark]) ->
 
 def _advice(plan: Plan, bag: FilterGear, fronts: Sequence[Front], effect: Effect, times: float) -> Iterator[Lesson]:
     able = [f for f in bag.filters if f.effect == effect]
-    ways = [(front, way) for front in fronts for f in able for _, way in fits(front, f, bag)]
+    ways = [(front, way) for front in fronts for f in able for _, way in fits(front, (f,), bag)]
     if ways:
         front, way = min(ways, key=_lightest)
         # What was along and fits needs no advice: it was missed for another reason.

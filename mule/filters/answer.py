@@ -10,9 +10,9 @@ Warning_ = Literal["dark-corners", "uneven-sky", "cross-pattern"]
 
 
 class Fit(Frozen):
-    """One way of putting a filter on a lens. parts: every thing it takes, the filter first. to_load: those left behind.
+    """One way of putting filters on a lens. parts: every thing it takes, filters first. to_load: those left behind.
 
-    rim_mm: depth of filter and rings in front of the lens. widest_mm: full-frame equivalent at the lens's wide end.
+    filter: the first of them. rim_mm: depth of all filters and rings in front of the lens; rims add up.
     """
 
     filter: str
@@ -42,20 +42,46 @@ class Row(Frozen):
     cells: tuple[Cell, ...]
 
 
-class Asked(Frozen):
-    """An effect a want asks for, on the lenses that see the want. served: by which loaded way; None by none.
+class Stretch(Frozen):
+    """The part of a want that one lens sees, and how it wears an effect there, in full-frame equivalent millimetres.
 
-    loads: the lightest things to load for it; None when nothing owned serves. ways: every loaded lens with parts.
+    fit: by what is loaded, with all that the want asks for at once where ``together``; None by none. Corners are judged
+    over this part. loads: the lightest things to load so that it can, ``mass_g`` in all; None when nothing owned does.
+    """
+
+    lens: str
+    from_mm: float
+    to_mm: float
+    fit: Fit | None
+    together: bool
+    loads: tuple[str, ...] | None
+    mass_g: float
+
+
+class Bare(Frozen):
+    """A part of a want that loaded lenses see, and on which none of them can wear what is asked."""
+
+    from_mm: float
+    to_mm: float
+
+
+class Asked(Frozen):
+    """An effect a want asks for. stretches: by lens that sees the want. bare: what of it is not served.
+
+    ways: every loaded lens with the loaded parts that serve on it.
     """
 
     want: str
     effect: Effect
     stops: float | None
-    lenses: tuple[str, ...]
-    served: Fit | None
-    loads: tuple[str, ...] | None
-    mass_g: float
+    stretches: tuple[Stretch, ...]
+    bare: tuple[Bare, ...]
     ways: tuple[tuple[str, ...], ...]
+
+    @property
+    def partly(self) -> bool:
+        """Whether some of the want is served."""
+        return any(stretch.fit for stretch in self.stretches)
 
 
 class FilterFit(Frozen):

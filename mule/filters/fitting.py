@@ -1,6 +1,6 @@
 """How a filter comes onto a lens: directly, by rings, by a holder, or dropped into an adapter.
 
-See docs/domain/filters.md.
+Filters that are worn at once are fitted together: their rims add up. See docs/domain/filters.md.
 """
 
 from collections.abc import Collection, Iterable, Iterator, Sequence
@@ -8,6 +8,7 @@ from dataclasses import dataclass, field
 
 from mule.filters.answer import Fit, FittedBy, Warning_
 from mule.gear import Filter, FilterHolder, Gear, StepRing, Thing, at_hand
+from mule.trip import Want
 
 MOST_RINGS = 2
 # Under this equivalent focal length polarised sky looks uneven and two rims may darken corners (estimate,
@@ -25,12 +26,26 @@ _FITTING: dict[type, tuple[str, ...]] = {
 
 @dataclass(frozen=True)
 class Front:
-    """What a filter meets: a lens, its thread, its wide end in equivalent millimetres, the adapters it may sit on."""
+    """What a filter meets: a lens, its thread, the adapters it may sit on.
+
+    widest_mm: the widest that is looked at, in equivalent millimetres: the lens's own end, or where a want begins.
+    seen: spans in equivalent millimetres in which some set-up of it takes pictures.
+    """
 
     lens: str
     thread_mm: float | None
     widest_mm: float
     adapters: tuple[str, ...] = ()
+    seen: tuple[tuple[float, float], ...] = ()
+
+    def sees(self, want: Want) -> tuple[float, float] | None:
+        """The part of a want that it sees, from the first to the last millimetre; None where it sees nothing of it."""
+        parts = [
+            (max(low, want.focal_min_mm), min(high, want.focal_max_mm))
+            for low, high in self.seen
+            if low <= want.focal_max_mm and high >= want.focal_min_mm
+        ]
+        return (min(low for low, _ in parts), max(high for _, high in parts)) if parts else None
 
 
 @dataclass(frozen=True)
@@ -88,47 +103,58 @@ def _lightest_alike(
     return [*kept, *best.values()]
 
 
-def fits(front: Front, filter_: Filter, bag: FilterGear) -> Iterator[tuple[FittedBy, Fit]]:
-    """Every way of putting a filter in front of a lens with what is owned."""
-    if filter_.adapter is not None:
-        if filter_.adapter in front.adapters:
-            yield "drop-in", _fit(front, filter_, (), bag)
+def fits(front: Front, filters: Sequence[Filter], bag: FilterGear) -> Iterator[tuple[FittedBy, Fit]]:
+    """Every way of putting these filters on a lens at once with what is owned.
+
+    Screw-in filters of one thread stack, a holder may sit in front of them, and one filter drops into an adapter.
+    """
+    dropped = [f for f in filters if f.adapter is not None]
+    if len(dropped) > 1 or any(f.adapter not in front.adapters for f in dropped):
         return
-    if front.thread_mm is None:
+    threads = {f.thread_mm for f in filters if f.thread_mm is not None}
+    widths = {f.plate_width_mm for f in filters if f.plate_width_mm is not None}
+    if not threads and not widths:
+        yield "drop-in", _fit(front, filters, (), bag)
         return
-    if filter_.thread_mm is not None:
-        for stack in bag.stacks(front.thread_mm, filter_.thread_mm):
-            yield ("ring" if stack else "direct"), _fit(front, filter_, stack, bag)
+    if front.thread_mm is None or len(threads) > 1 or len(widths) > 1:
         return
-    for holder in bag.holders:
-        if holder.plate_width_mm == filter_.plate_width_mm:
-            for stack in bag.stacks(front.thread_mm, holder.thread_mm):
-                yield "holder", _fit(front, filter_, (*stack, holder), bag)
+    at = next(iter(threads), front.thread_mm)
+    for stack in bag.stacks(front.thread_mm, at):
+        if not widths:
+            yield ("ring" if stack else "direct"), _fit(front, filters, stack, bag)
+            continue
+        plates = sum(f.plate_width_mm is not None for f in filters)
+        for holder in bag.holders:
+            if holder.plate_width_mm not in widths or holder.plates < plates:
+                continue
+            for more in bag.stacks(at, holder.thread_mm):
+                if len(stack) + len(more) <= MOST_RINGS:
+                    yield "holder", _fit(front, filters, (*stack, *more, holder), bag)
 
 
-def _fit(front: Front, filter_: Filter, between: Sequence[StepRing | FilterHolder], bag: FilterGear) -> Fit:
+def _fit(front: Front, filters: Sequence[Filter], between: Sequence[StepRing | FilterHolder], bag: FilterGear) -> Fit:
     rings = [part for part in between if isinstance(part, StepRing)]
-    parts = (filter_, *between)
+    parts: tuple[Filter | StepRing | FilterHolder, ...] = (*filters, *between)
     left = [part for part in parts if part.id not in bag.loaded]
     return Fit(
-        filter=filter_.id,
+        filter=filters[0].id,
         parts=tuple(part.id for part in parts),
         to_load=tuple(part.id for part in left),
         mass_g=sum(part.mass_g for part in left),
-        rim_mm=sum(ring.rim_mm for ring in rings) + filter_.rim_mm,
-        warnings=tuple(_warnings(front, filter_, len(rings))),
+        rim_mm=sum(ring.rim_mm for ring in rings) + sum(f.rim_mm for f in filters),
+        warnings=tuple(_warnings(front, filters, len(rings))),
     )
 
 
-def _warnings(front: Front, filter_: Filter, rings: int) -> Iterator[Warning_]:
-    """Corners and sky on wides; what somebody found clean goes before the estimate."""
+def _warnings(front: Front, filters: Sequence[Filter], rings: int) -> Iterator[Warning_]:
+    """Corners and sky on wides; what somebody found clean of one filter alone goes before the estimate."""
     wide = front.widest_mm < WIDE_MM
-    if filter_.clean_from_mm is not None:
-        if front.widest_mm < filter_.clean_from_mm:
-            yield "dark-corners"
-    elif wide and rings:
+    rims = rings + sum(f.adapter is None for f in filters)
+    known = [f.clean_from_mm for f in filters if f.clean_from_mm is not None]
+    alone = len(filters) == 1 and known
+    if any(front.widest_mm < clean for clean in known) or (wide and rims > 1 and not alone):
         yield "dark-corners"
-    if wide and filter_.effect == "polariser":
+    if wide and any(f.effect == "polariser" for f in filters):
         yield "uneven-sky"
-    if wide and filter_.effect == "variable-nd":
+    if wide and any(f.effect == "variable-nd" for f in filters):
         yield "cross-pattern"

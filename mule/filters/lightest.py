@@ -5,9 +5,11 @@ from collections.abc import Mapping, Sequence
 from ortools.sat.python import cp_model
 
 from mule.deadline import Deadline
-from mule.filters import FilterAsked, FilterGear, Front, answers, fits
+from mule.filters.asked import ways
+from mule.filters.fitting import FilterGear, Front
 from mule.gear import Gear
 from mule.solving import Solved, solve
+from mule.trip import Want
 from mule.units import Frozen
 
 # Masses are compared in tenths of a gram.
@@ -25,21 +27,21 @@ class LightestSet(Frozen):
     proved: bool
 
 
-def lightest_set(fronts: Sequence[Front], bag: FilterGear, asked: FilterAsked, gear: Mapping[str, Gear]) -> LightestSet:
+def lightest_set(
+    fronts: Sequence[Front], bag: FilterGear, wants: Sequence[Want], gear: Mapping[str, Gear]
+) -> LightestSet:
     """Solved exactly: each lens that sees a want gets each effect the want asks for, with the fewest grams in all."""
     model = cp_model.CpModel()
     takes: dict[str, cp_model.IntVar] = {}
-    by_lens = {front.lens: front for front in fronts}
     unserved: list[tuple[str, str]] = []
-    for want, lenses in asked.values():
+    pairs = [(want, front) for want in wants for front in fronts if front.sees(want)]
+    for want, front in pairs:
         for wish in want.effects:
-            for lens in lenses:
-                ways = [way.parts for f in bag.filters if answers(f, wish) for _, way in fits(by_lens[lens], f, bag)]
-                if not ways:
-                    unserved.append((lens, wish.effect))
-                    continue
-                chosen = [_all_of(model, takes, parts) for parts in ways]
-                model.add_bool_or(chosen)
+            able = ways(front, wish, bag)
+            if not able:
+                unserved.append((front.lens, wish.effect))
+                continue
+            model.add_bool_or([_all_of(model, takes, fit.parts) for _, fit in able])
     model.minimize(sum(round(gear[item].mass_g * _PER_GRAM) * take for item, take in takes.items()))
     ending = solve(model, Deadline(_MOST_S))
     # Taking all of them serves whatever can be served: out of time, that is the answer, and not proved.

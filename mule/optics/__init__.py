@@ -6,7 +6,19 @@ from functools import cached_property
 
 from mule.gear import Body, Gear, Lens, MountAdapter, Teleconverter, at_hand
 from mule.memo import by_identity
-from mule.optics.answer import Closer, Coverage, Gain, Gap, NativeGap, ReachRow, SetUpName, WantChange, WantCover, Worth
+from mule.optics.answer import (
+    Closer,
+    Coverage,
+    Gain,
+    Gap,
+    NativeGap,
+    ReachBar,
+    ReachRow,
+    SetUpName,
+    WantChange,
+    WantCover,
+    Worth,
+)
 from mule.optics.cells import CELLS_PER_OCTAVE, cells_between, columns, edge_mm
 from mule.optics.changes import changes
 from mule.optics.gaps import gaps, native_gaps
@@ -120,6 +132,7 @@ __all__ = [
     "Gain",
     "Gap",
     "NativeGap",
+    "ReachBar",
     "ReachRow",
     "SetUpName",
     "Table",

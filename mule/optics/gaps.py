@@ -8,12 +8,12 @@ from mule.optics.formulas import STITCH_MAX_FRAMES, angle_of_view, frames_to_sti
 from mule.optics.reach import name_of
 from mule.optics.served import Served
 from mule.optics.setups import SetUp
+from mule.spans import TOUCH, left_of
 from mule.trip import Want
 from mule.units import FULL_FRAME_LONG_SIDE_MM
 
 # A cell under this score belongs to a gap (docs/domain/coverage.md).
 GAP_SCORE = 0.5
-_TOUCH = 1.001
 # A stretch narrower than this at the edge of a want is no gap (docs/domain/coverage.md): nobody sees it.
 _CELL = 2 ** (1 / CELLS_PER_OCTAVE)
 
@@ -68,25 +68,12 @@ def gaps(want: Want, span: slice, sets: Sequence[SetUp], served: Served | None, 
 
 def _unseen(want: Want, sets: Sequence[SetUp]) -> list[tuple[float, float]]:
     """Stretches of the want that no native set-up sees; a single focal length is seen or it is not."""
-    spans = sorted((s.low_mm, s.high_mm) for s in sets if s.native)
-    low, high = want.focal_min_mm, want.focal_max_mm
-    if low == high:
-        return [] if any(a <= low * _TOUCH and b * _TOUCH >= low for a, b in spans) else [(low, high)]
-    left, at = [], low
-    for a, b in spans:
-        if a > high:
-            break
-        if a > at * _TOUCH:
-            left.append((at, a))
-        at = max(at, b)
-    if at * _TOUCH < high:
-        left.append((at, high))
-    return left
+    return left_of((want.focal_min_mm, want.focal_max_mm), ((s.low_mm, s.high_mm) for s in sets if s.native))
 
 
 def _bridge(low: float, high: float, sets: Sequence[SetUp]) -> SetUp | None:
     """The crop-mode set-up that carries on from ``low``: to ``high`` with most pixels, or else furthest."""
-    able = [s for s in sets if not s.native and s.low_mm <= low * _TOUCH and s.high_mm > low * _TOUCH]
+    able = [s for s in sets if not s.native and s.low_mm <= low * TOUCH and s.high_mm > low * TOUCH]
     return max(able, key=lambda s: (min(s.high_mm, high), s.megapixels), default=None)
 
 
@@ -96,7 +83,7 @@ def _stitch(low: float, high: float, sets: Sequence[SetUp]) -> int | None:
     counts = [
         frames_to_stitch(target, angle_of_view(s.short_side_mm, s.lens_low_mm))
         for s in sets
-        if s.native and s.low_mm * _TOUCH >= high
+        if s.native and s.low_mm * TOUCH >= high
     ]
     fewest = min(counts, default=STITCH_MAX_FRAMES + 1)
     return fewest if fewest <= STITCH_MAX_FRAMES else None

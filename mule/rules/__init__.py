@@ -5,7 +5,15 @@ from collections.abc import Iterable
 from mule.finding import Finding
 from mule.rules.brief import NoDays, NoPeople, NoWants
 from mule.rules.case import Case, Rule, Said, TrialRule, Trials
-from mule.rules.completeness import Chains, Clashes, FilterUnserved, MissingLink, Orphans, Overlaps
+from mule.rules.completeness import (
+    Chains,
+    Clashes,
+    FiltersTogether,
+    FilterUnserved,
+    MissingLink,
+    Orphans,
+    Overlaps,
+)
 from mule.rules.gate import RestrictedThings
 from mule.rules.kit import AbsentLoaded, IdleOptics, NothingLoaded, NothingToShoot, Overfull
 from mule.rules.losses import SinglePoints
@@ -41,6 +49,7 @@ RULES: tuple[Rule, ...] = (
     BodyPolicy(),
     Gaps(),
     FilterUnserved(),
+    FiltersTogether(),
     LocalRules(),
     CarriesWell(),
     LoadOnPerson(),

@@ -4,7 +4,7 @@ from collections.abc import Iterable, Mapping
 from functools import partial
 
 from mule.completeness import Clash, Missing, chains
-from mule.filters import Asked
+from mule.filters import Asked, Bare, Stretch
 from mule.finding import Cure, CureCode, FindingCode, Leave, Load, Severity, StationName
 from mule.gear import Body
 from mule.optics import OPTICAL
@@ -124,24 +124,61 @@ class Overlaps:
 
 
 class FilterUnserved:
-    """A want asks for a filter effect that no loaded filter gives on a lens that sees it."""
+    """A want asks for a filter effect that no loaded filter gives on a lens that sees it, or not over all of it."""
 
     def find(self, case: Case) -> Iterable[Said]:
-        """One finding per want and effect, with the lightest filter and rings that serve one of its lenses."""
+        """One finding per want and effect, or per part of the want that lacks it, with what mends it for least."""
         for asked in case.filters.asked:
-            if asked.served is not None or not asked.lenses:
-                continue
-            yield say(
-                FindingCode.FILTER_UNSERVED,
-                Severity.CAUTION,
-                StationName.BENCH,
-                numbers={"stops": asked.stops} if asked.stops else {},
-                items=asked.lenses,
-                refs={"want": asked.want, "effect": asked.effect},
-                cures=partial(self._cures, asked=asked),
-            )
+            for bare in asked.bare:
+                lenses = [s.lens for s in asked.stretches if not s.fit and _overlap(s, bare)]
+                part = {"from_mm": bare.from_mm, "to_mm": bare.to_mm} if asked.partly else {}
+                yield say(
+                    FindingCode.FILTER_UNSERVED,
+                    Severity.NOTE if asked.partly else Severity.CAUTION,
+                    StationName.BENCH,
+                    numbers=({"stops": asked.stops} if asked.stops else {}) | part,
+                    items=tuple(dict.fromkeys(lenses)),
+                    refs={"want": asked.want, "effect": asked.effect},
+                    cures=partial(self._cures, asked=asked, bare=bare),
+                )
 
-    def _cures(self, trials: Trials, asked: Asked) -> Iterable[Cure]:
+    def _cures(self, trials: Trials, asked: Asked, bare: Bare) -> Iterable[Cure]:
         same = next(a for a in trials.filters.asked if (a.want, a.effect) == (asked.want, asked.effect))
-        if same.loads:
-            yield load(*(trials.plan.items[item] for item in same.loads))
+        able = [(s.mass_g, s.loads) for s in same.stretches if s.loads and _overlap(s, bare)]
+        if able:
+            _, loads = min(able)
+            yield load(*(trials.plan.items[item] for item in loads))
+
+
+class FiltersTogether:
+    """A want asks for several effects: they are worn at once, on one lens."""
+
+    def find(self, case: Case) -> Iterable[Said]:
+        """One note per want and lens that wears each effect but not all, or only with dark corners."""
+        told: set[tuple[str, str]] = set()
+        wishes = {want.id: len(want.effects) for want in case.plan.trip.wants}
+        for asked in case.filters.asked:
+            for stretch in asked.stretches if wishes[asked.want] > 1 else ():
+                fit, key = stretch.fit, (asked.want, stretch.lens)
+                dark = fit is not None and stretch.together and "dark-corners" in fit.warnings
+                if fit is None or key in told or (stretch.together and not dark) or not _each(case, *key):
+                    continue
+                told.add(key)
+                yield say(
+                    FindingCode.FILTERS_TOGETHER,
+                    Severity.NOTE,
+                    StationName.BENCH,
+                    numbers={"rim_mm": fit.rim_mm, "from_mm": stretch.from_mm} if dark else {},
+                    items=(stretch.lens,),
+                    refs={"want": asked.want},
+                )
+
+
+def _each(case: Case, want: str, lens: str) -> bool:
+    """Whether a lens wears each effect of a want, one at a time at least."""
+    return all(s.fit for a in case.filters.asked if a.want == want for s in a.stretches if s.lens == lens)
+
+
+def _overlap(stretch: Stretch, bare: Bare) -> bool:
+    """Whether a lens sees something of a part of a want."""
+    return (stretch.from_mm < bare.to_mm and stretch.to_mm > bare.from_mm) or bare.from_mm == bare.to_mm

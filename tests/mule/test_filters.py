@@ -1,5 +1,6 @@
 """What goes on which lens, how, and how dark it makes it."""
 
+from dataclasses import replace
 from typing import Any
 
 import pytest
@@ -7,7 +8,7 @@ import pytest
 from mule.filters import FilterFit, FilterGear, Front, darken, fit, stops_needed
 from mule.filters.lightest import lightest_set
 from mule.gear import Cylinder, Filter, FilterHolder, Gear, StepRing
-from mule.trip import EffectWish
+from mule.trip import EffectWish, Want
 from tests import cast
 
 R = Cylinder(diameter_mm=82, length_mm=5)
@@ -31,7 +32,7 @@ NORMAL, WIDE, BULGING = Front("normal", 82, 24), Front("wide", 77, 16), Front("b
 
 
 def matrix(*gear: Any, fronts: tuple[Front, ...] = (NORMAL, WIDE, BULGING), loaded: bool = True) -> FilterFit:
-    return fit(fronts, FilterGear.of(gear, [t.id for t in gear] if loaded else []), {})
+    return fit(fronts, FilterGear.of(gear, [t.id for t in gear] if loaded else []), [])
 
 
 def how(found: FilterFit) -> dict[str, str]:
@@ -89,37 +90,83 @@ def test_rims_add_up() -> None:
     assert row.cells[0].fit.rim_mm == 4.5 + 3.0
 
 
-def asked(*effects: EffectWish, lenses: tuple[str, ...] = ("normal", "wide")) -> Any:
-    return {"w": (cast.want("w", effects=effects), lenses)}
+def asking(*effects: EffectWish, low: float = 16, high: float = 70) -> Want:
+    return cast.want("w", low, high, effects=effects)
+
+
+SIX = EffectWish(effect="nd", stops=6)
+NORMAL_SEES = replace(NORMAL, seen=((24, 70),))
+WIDE_SEES = replace(WIDE, seen=((16, 35),))
 
 
 def test_what_a_want_asks_is_served_by_what_is_loaded_or_priced() -> None:
     gear: list[Gear] = [nd(), ring(77, 82)]
-    wish = EffectWish(effect="nd", stops=6)
-    (served,) = fit((NORMAL, WIDE), FilterGear.of(gear, ["nd"]), asked(wish)).asked
-    assert served.served is not None
-    (priced,) = fit((WIDE,), FilterGear.of(gear, []), asked(wish, lenses=("wide",))).asked
-    assert (priced.served, set(priced.loads or ()), priced.mass_g) == (None, {"nd", "r77-82"}, 50)
-    (weak,) = fit((NORMAL,), FilterGear.of([nd(stops=3)], []), asked(wish, lenses=("normal",))).asked
-    assert weak.loads is None
+    (priced,) = fit((WIDE_SEES,), FilterGear.of(gear, []), [asking(SIX)]).asked
+    (stretch,) = priced.stretches
+    assert (set(stretch.loads or ()), stretch.mass_g) == ({"nd", "r77-82"}, 50)
+    (weak,) = fit((NORMAL_SEES,), FilterGear.of([nd(stops=3)], []), [asking(SIX)]).asked
+    assert weak.stretches[0].loads is None
+
+
+def test_an_effect_is_served_over_the_part_of_a_want_where_a_lens_can_wear_it() -> None:
+    # The 82 mm density goes on the zoom from 24 mm on; from 16 to 24 only the wide sees, and lacks a ring.
+    made = fit((NORMAL_SEES, WIDE_SEES), FilterGear.of([nd()], ["nd"]), [asking(SIX)])
+    (asked,) = made.asked
+    assert [(b.from_mm, b.to_mm) for b in asked.bare] == [(16, 24)]
+    assert asked.ways == (("normal", "nd"),)
+    (whole,) = fit((NORMAL_SEES, WIDE_SEES), FilterGear.of([nd(), ring(77, 82)], ["nd", "r77-82"]), [asking(SIX)]).asked
+    assert whole.bare == ()
+
+
+def test_corners_are_judged_where_the_want_is_not_at_the_widest_end() -> None:
+    bag = FilterGear.of([nd(), ring(77, 82)], ["nd", "r77-82"])
+    dark = {low: fit((WIDE_SEES,), bag, [asking(SIX, low=low)]).asked[0].stretches[0].fit for low in (16.0, 24.0)}
+    assert [made.warnings if made else None for made in dark.values()] == [("dark-corners",), ()]
+
+
+def test_filters_asked_at_once_are_judged_together() -> None:
+    wide = Front("wide", 82, 16, seen=((16, 35),))
+    wants = [asking(SIX, EffectWish(effect="polariser"))]
+    both = fit((wide,), FilterGear.of([nd(), polariser()], ["nd", "pol"]), wants).asked
+    # Either alone is one rim of 5 mm and clean; both are two.
+    for asked in both:
+        (stretch,) = asked.stretches
+        assert stretch.fit is not None
+        assert stretch.together
+        assert (set(stretch.fit.parts), stretch.fit.rim_mm) == ({"nd", "pol"}, 10)
+        assert "dark-corners" in stretch.fit.warnings
+    # A density of another thread goes on as well, but not with the polariser on.
+    apart = fit(
+        (wide,), FilterGear.of([nd(thread_mm=95), polariser(), ring(82, 95)], ["nd", "pol", "r82-95"]), wants
+    ).asked
+    assert [(a.stretches[0].fit is not None, a.stretches[0].together) for a in apart] == [(True, False), (True, False)]
+
+
+@pytest.mark.parametrize(
+    ("stops", "served"), [((3, 3), True), ((3, 2), False), ((2, 2, 2), True), ((2, 1, 1, 2), False)]
+)
+def test_densities_on_one_thread_add_up_to_what_is_asked(stops: tuple[float, ...], served: bool) -> None:
+    gear = [nd(f"nd{i}", s) for i, s in enumerate(stops)]
+    (asked,) = fit((NORMAL_SEES,), FilterGear.of(gear, [f.id for f in gear]), [asking(SIX, low=24)]).asked
+    assert (asked.stretches[0].fit is not None) == served
+    # On two threads they do not stack.
+    other = [gear[0], *(f.model_copy(update={"thread_mm": 95}) for f in gear[1:])]
+    bag = FilterGear.of([*other, ring(82, 95)], [t.id for t in (*other, ring(82, 95))])
+    (apart,) = fit((NORMAL_SEES,), bag, [asking(SIX)]).asked
+    assert apart.stretches[0].fit is None
 
 
 def test_the_lightest_set_shares_one_filter_through_rings() -> None:
     # One ND of 82 mm and a ring, 41 + 9 = 50 g, beat one ND per thread, 41 + 41 = 82 g.
     gear: list[Gear] = [nd(), nd("nd77", thread_mm=77), ring(77, 82)]
-    found = lightest_set(
-        (NORMAL, WIDE), FilterGear.of(gear, []), asked(EffectWish(effect="nd", stops=6)), {t.id: t for t in gear}
-    )
+    found = lightest_set((NORMAL_SEES, WIDE_SEES), FilterGear.of(gear, []), [asking(SIX)], {t.id: t for t in gear})
     assert (set(found.items), found.mass_g, found.proved) == ({"nd", "r77-82"}, 50, True)
     assert found.unserved == ()
 
 
 def test_the_lightest_set_names_what_nothing_serves() -> None:
-    gear = [nd()]
-    wish = EffectWish(effect="nd", stops=6)
-    found = lightest_set(
-        (NORMAL, BULGING), FilterGear.of(gear, []), asked(wish, lenses=("normal", "bulging")), {"nd": nd()}
-    )
+    bulging = replace(BULGING, seen=((14, 24),))
+    found = lightest_set((NORMAL_SEES, bulging), FilterGear.of([nd()], []), [asking(SIX)], {"nd": nd()})
     assert found.unserved == (("bulging", "nd"),)
 
 

@@ -4428,9 +4428,9 @@ export interface components {
         };
         /**
          * Asked
-         * @description An effect a want asks for, on the lenses that see the want. served: by which loaded way; None by none.
+         * @description An effect a want asks for. stretches: by lens that sees the want. bare: what of it is not served.
          *
-         *     loads: the lightest things to load for it; None when nothing owned serves. ways: every loaded lens with parts.
+         *     ways: every loaded lens with the loaded parts that serve on it.
          */
         Asked: {
             /** Want */
@@ -4442,13 +4442,10 @@ export interface components {
             effect: "nd" | "variable-nd" | "graduated-nd" | "polariser" | "night-sky" | "diffusion" | "clear";
             /** Stops */
             stops: number | null;
-            /** Lenses */
-            lenses: string[];
-            served: components["schemas"]["Fit"] | null;
-            /** Loads */
-            loads: string[] | null;
-            /** Mass G */
-            mass_g: number;
+            /** Stretches */
+            stretches: components["schemas"]["Stretch"][];
+            /** Bare */
+            bare: components["schemas"]["Bare"][];
             /** Ways */
             ways: string[][];
         };
@@ -4477,6 +4474,16 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /** Stations */
             stations: components["schemas"]["Station"][];
+        };
+        /**
+         * Bare
+         * @description A part of a want that loaded lenses see, and on which none of them can wear what is asked.
+         */
+        Bare: {
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
         };
         /**
          * Bench
@@ -4802,12 +4809,12 @@ export interface components {
          * @description Every rule's words have one of these; the interface has a sentence for each.
          * @enum {string}
          */
-        FindingCode: "absent-loaded" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "drones-barred" | "filter-unserved" | "gap" | "gate-ask" | "gate-no" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-sum" | "leg-together" | "lens-changes" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "single-point" | "slot-full" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "want-unmet";
+        FindingCode: "absent-loaded" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "drones-barred" | "filters-together" | "filter-unserved" | "gap" | "gate-ask" | "gate-no" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-sum" | "leg-together" | "lens-changes" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "single-point" | "slot-full" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "want-unmet";
         /**
          * Fit
-         * @description One way of putting a filter on a lens. parts: every thing it takes, the filter first. to_load: those left behind.
+         * @description One way of putting filters on a lens. parts: every thing it takes, filters first. to_load: those left behind.
          *
-         *     rim_mm: depth of filter and rings in front of the lens. widest_mm: full-frame equivalent at the lens's wide end.
+         *     filter: the first of them. rim_mm: depth of all filters and rings in front of the lens; rims add up.
          */
         Fit: {
             /** Filter */
@@ -5471,6 +5478,28 @@ export interface components {
              * @default []
              */
             loadouts: components["schemas"]["Loadout"][];
+        };
+        /**
+         * Stretch
+         * @description The part of a want that one lens sees, and how it wears an effect there, in full-frame equivalent millimetres.
+         *
+         *     fit: by what is loaded, with all that the want asks for at once where ``together``; None by none. Corners are judged
+         *     over this part. loads: the lightest things to load so that it can, ``mass_g`` in all; None when nothing owned does.
+         */
+        Stretch: {
+            /** Lens */
+            lens: string;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            fit: components["schemas"]["Fit"] | null;
+            /** Together */
+            together: boolean;
+            /** Loads */
+            loads: string[] | null;
+            /** Mass G */
+            mass_g: number;
         };
         /**
          * TypeSummary

@@ -82,7 +82,18 @@ export const COMPLETENESS = {
   'clash-phone': (f, n) => ({ head: 'One phone for everything.', body: `${list(f.items ?? [], n)}: while it steers and shows, it is nobody’s emergency call. Keep it charged, or take a second.` }),
   'clash-base-plate': (f, n) => ({ head: 'One base, two sorts of plate.', body: `${list(f.items ?? [], n)} want different plates under the same body.` }),
   overlap: (f, n) => ({ head: `${list(f.items ?? [], n)} do the same.`, body: `${capital(BY[ref(f, 'by')] ?? `several for ${ref(f, 'by')}`)}. If one is a backup, mark it so in the locker.` }),
-  'filter-unserved': (f, n) => ({ head: `${n.want(ref(f, 'want'))} asks for ${effect(f)}.`, body: `Nothing loaded gives it on ${list(f.items ?? [], n)}.` }),
+  'filter-unserved': (f, n) => ({
+    head: `${n.want(ref(f, 'want'))} asks for ${effect(f)}.`,
+    body: 'from_mm' in (f.numbers ?? {})
+      ? `Not at ${fmt.focalRange(number(f, 'from_mm'), number(f, 'to_mm'))}: nothing loaded gives it on ${list(f.items ?? [], n)}.`
+      : `Nothing loaded gives it on ${list(f.items ?? [], n)}.`,
+  }),
+  'filters-together': (f, n) => ({
+    head: `${n.want(ref(f, 'want'))}: several filters at once.`,
+    body: 'rim_mm' in (f.numbers ?? {})
+      ? `On ${item(f, n)} their rims come to ${fmt.figure(number(f, 'rim_mm'), 1)} mm: corners may go dark at ${fmt.figure(number(f, 'from_mm'))} mm.`
+      : `${item(f, n)} wears each of them, but not all at the same time.`,
+  }),
   'must-take': (f, n) => ({ head: `${item(f, n)} must come, and is not loaded.`, body: 'You marked it for this trip.' }),
   'must-leave': (f, n) => ({ head: `${item(f, n)} must stay, and is loaded.`, body: 'You marked it for this trip.' }),
   'slot-full': (f, n) => ({ head: `${ref(f, 'slot')}: either this or that.`, body: `${list(f.items ?? [], n)} share one place.` }),

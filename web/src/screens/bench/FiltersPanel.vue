@@ -27,11 +27,32 @@ function cellTitle(cell: Cell): string {
   const load = cell.fit.to_load.length ? ` · to load: ${list(cell.fit.to_load, props.names)}, ${fmt.massChange(cell.fit.mass_g, units.value)}` : ''
   return `${list(cell.fit.parts, props.names)} · rim ${fmt.figure(cell.fit.rim_mm, 1)} mm${load}`
 }
+type Asked = Advice['filters']['asked'][number]
+type Stretch = Asked['stretches'][number]
+
+function part(stretch: Stretch): string {
+  const fit = stretch.fit
+  if (!fit) return ''
+  const warned = fit.warnings.length ? `, ${fit.warnings.map((w) => WARN[w]).join(', ')}` : ''
+  return `${fmt.focalRange(stretch.from_mm, stretch.to_mm)} on ${props.names.thing(stretch.lens)} by ${list(fit.parts, props.names)}${warned}`
+}
+function answer(one: Asked): string {
+  if (!one.stretches.length) return 'No loaded lens sees the want.'
+  const now = one.stretches.filter((s) => s.fit && !s.fit.to_load.length).map(part)
+  const none = one.stretches.some((s) => s.loads === null) && !now.length && !one.stretches.some((s) => s.loads?.length)
+  return [now.length ? `Served: ${now.join('; ')}.` : '', none ? 'Nothing owned gives it.' : ''].filter(Boolean).join(' ')
+}
+/** What to load so that one more lens wears it, where nothing loaded serves that part. */
+function loadable(one: Asked): Stretch[] {
+  const served = one.stretches.filter((s) => s.loads?.length === 0)
+  return one.stretches.filter((s) => s.loads?.length && !served.some((o) => o.from_mm <= s.from_mm && o.to_mm >= s.to_mm)).sort((a, b) => a.mass_g - b.mass_g)
+}
 const asked = computed(() =>
   props.filters.asked.map((one) => ({
     ...one,
     text: `${props.names.want(one.want)}: ${one.stops ? `${fmt.figure(one.stops)} stops of ` : ''}${EFFECT[one.effect]}`,
-    answer: one.served ? `served by ${list(one.served.parts, props.names)}` : one.loads ? '' : one.lenses.length ? 'nothing owned gives it' : 'no loaded lens sees the want',
+    answer: answer(one),
+    loadable: loadable(one),
   })),
 )
 const extra = computed(() => lightest.data.value?.items.filter((item) => !props.loaded.has(item)) ?? [])
@@ -72,7 +93,7 @@ function off(stops: number): string {
       <h2 class="second">What the wants ask</h2>
       <p v-for="one in asked" :key="one.want + one.effect">
         {{ one.text }}. <span class="quiet">{{ one.answer }}</span>
-        <button v-if="!one.served && one.loads" type="button" class="link" :disabled="busy" @click="emit('edit', one.loads.map((item) => ({ act: 'load', item, count: 1 })))">Load {{ list(one.loads, names) }} ({{ fmt.massChange(one.mass_g, units) }})</button>
+        <button v-for="s in one.loadable" :key="s.lens" type="button" class="link" :disabled="busy" @click="emit('edit', (s.loads ?? []).map((item) => ({ act: 'load', item, count: 1 })))">Load {{ list(s.loads ?? [], names) }} for {{ names.thing(s.lens) }} ({{ fmt.massChange(s.mass_g, units) }})</button>
       </p>
       <p>
         <button type="button" class="link" @click="lightest.mutate()">Find the lightest set for every lens that sees them</button>

@@ -121,7 +121,7 @@ describe('filters on lenses', () => {
   const filters = {
     effects: ['nd'],
     rows: [{ lens: 'wide', thread_mm: 77, widest_mm: 16, cells: [{ lens: 'wide', effect: 'nd', how: 'ring', fit, ways: 1 }] }],
-    asked: [{ want: 'sea', effect: 'nd', stops: 6, lenses: ['wide'], served: null, loads: ['ring'], mass_g: 9, ways: [] }],
+    asked: [{ want: 'sea', effect: 'nd', stops: 6, bare: [{ from_mm: 16, to_mm: 35 }], stretches: [{ lens: 'wide', from_mm: 16, to_mm: 35, fit: null, together: false, loads: ['ring'], mass_g: 9 }], ways: [] }],
   } as unknown as Advice['filters']
 
   it('tell how, what is to load, and what darkens', async () => {
