@@ -123,6 +123,7 @@ class FindingCode(StrEnum):
     LEG_SUM = "leg-sum"
     LEG_TOGETHER = "leg-together"
     LENS_CHANGES = "lens-changes"
+    MIRROR_ONE_CARD = "mirror-one-card"
     MIRROR_ONE_SLOT = "mirror-one-slot"
     MISSING_LINK = "missing-link"
     MUST_LEAVE = "must-leave"

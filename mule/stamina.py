@@ -55,7 +55,8 @@ class StaminaSummary:
 class Lasts(Frozen):
     """The short of it, for the scales. power_days, card_days: days of ``days`` carried before the first short one.
 
-    copies_short_on: first night after which some picture is in fewer places than asked.
+    copies: places asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
+    where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places than asked.
     """
 
     days: int
@@ -64,6 +65,8 @@ class Lasts(Frozen):
     types: tuple[TypeSummary, ...]
     cards: tuple[CardsOf, ...]
     copies: int
+    copies_fewest: int | None
+    copies_short: int
     copies_short_on: date | None
 
 
@@ -139,5 +142,7 @@ def in_short(power: Power | PowerSummary, pictures: Storage) -> Lasts:
         types=power.types,
         cards=pictures.types,
         copies=pictures.asked_copies,
+        copies_fewest=pictures.fewest_copies,
+        copies_short=len(pictures.short_nights),
         copies_short_on=pictures.short_on,
     )

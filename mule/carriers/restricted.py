@@ -73,7 +73,8 @@ class Lying:
 
 
 class Judged(Frozen):
-    """What is said of one thing where it lies. why: what decides. wh: of one piece; total: pieces the person has."""
+    """What is said of one thing where it lies. why: what decides. wh: of one piece; total: pieces that the
+    person has of the sort, or of those over the free limit where that decides; most: how many of these may come."""
 
     item: str
     count: int
@@ -180,16 +181,17 @@ def judge(
 def _judged(one: Lying, sort: RestrictedSort, wh: float | None, rule: Restriction, total: int, large: int) -> Judged:
     answer = rule.hold if one.held else rule.cabin
     why: Literal["place", "energy", "count"] = "place"
-    most = rule.most
+    most, counted = rule.most, total
     if answer != "no" and wh is not None and rule.free_wh is not None and wh > rule.free_wh:
-        why, most = "energy", rule.approval_most
+        # What is counted over the free limit is what is over it.
+        why, most, counted = "energy", rule.approval_most, large
         over = rule.approval_wh is None or wh > rule.approval_wh
         answer = "no" if over else "ask"
         if not over and most is not None and large > most:
             answer, why = "no", "count"
     # How many of a kind may come at all holds for large ones, too.
     if answer != "no" and rule.most is not None and total > rule.most:
-        answer, why, most = "no", "count", rule.most
+        answer, why, most, counted = "no", "count", rule.most, total
     return Judged(
         item=one.item,
         count=one.count,
@@ -200,7 +202,7 @@ def _judged(one: Lying, sort: RestrictedSort, wh: float | None, rule: Restrictio
         answer=answer,
         why=why,
         wh=wh,
-        total=total,
+        total=counted,
         most=most,
         # A note on what is asked, or on what goes in the cabin because it does not go in the hold.
         note=rule.note if answer != "yes" or rule.hold == "no" else "",

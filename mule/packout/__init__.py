@@ -8,7 +8,7 @@ from typing import Literal
 
 from mule.assess import Assessment
 from mule.field import line_of
-from mule.finding import AsPiece, FindingCode, InBag, Severity, Worn
+from mule.finding import AsPiece, FindingCode, InBag, Worn
 from mule.gear import (
     Absence,
     Battery,
@@ -36,7 +36,6 @@ Harm = Literal["safety", "papers", "stops", "pictures", "wants", "power", "cards
 # What forgetting a thing does, worst first; within one, by points of the brief.
 _HARMS: tuple[Harm, ...] = ("safety", "papers", "stops", "pictures", "wants", "power", "cards", "rest")
 # Uses of other things that nobody leaves without (estimate).
-_COPIES = (FindingCode.COPIES_SHORT, FindingCode.COPIES_TOGETHER)
 _PAPERS = ("papers", "documents", "medicine", "tickets", "permits")
 
 
@@ -241,8 +240,9 @@ def _closing(assessment: Assessment, stowage: Stowage) -> Iterable[Closing]:
     lithium = sum(f.code == FindingCode.GATE_NO and f.refs.get("sort") in _LITHIUM for f in assessment.findings)
     refused = sum(not leg.passes for leg in assessment.legs)
     other = sum(f.code == FindingCode.GATE_NO and f.refs.get("sort") not in _LITHIUM for f in assessment.findings)
-    worth = (Severity.BLOCKER, Severity.CAUTION)
-    copies = sum(f.code in _COPIES and f.severity in worth for f in assessment.findings)
+    # The nights that Stamina and the scales count, and whether all of it lies in one bag where that is asked.
+    together = sum(f.code == FindingCode.COPIES_TOGETHER for f in assessment.findings)
+    copies = max(assessment.lasts.copies_short, together)
     figures: tuple[tuple[Literal["lithium", "gate", "copies", "room"], int], ...] = (
         ("lithium", lithium),
         ("gate", refused + other),

@@ -27,7 +27,7 @@ from mule.rules.stamina import (
     ChargerUseless,
     CopiesShort,
     CopiesTogether,
-    MirrorOneSlot,
+    MirrorOnce,
     PowerShort,
 )
 from mule.rules.stations import Station, StationMark, stations_of
@@ -71,7 +71,7 @@ RULES: tuple[Rule, ...] = (
     CardsFull(),
     CopiesShort(),
     CopiesTogether(),
-    MirrorOneSlot(),
+    MirrorOnce(),
     BeyondTheEstimate(),
     RestrictedThings(),
     TooLarge(),

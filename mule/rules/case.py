@@ -99,8 +99,13 @@ class Trials:
             code=CureCode.LEAVE,
             edits=tuple(Leave(item=item) for item in items),
             mass_change_g=-sum(self.plan.items[i].mass_g * self.loaded[i] for i in items),
-            numbers={"points": sum(self.worth.get(i, 0.0) for i in items)},
+            numbers={"points": self.points_lost(items)},
         )
+
+    def points_lost(self, items: Iterable[str]) -> float:
+        """Points of brief score that the kit loses without all pieces of these items: not the sum of their worths."""
+        (left,) = self.case.view.table.scores([frozenset(items)])
+        return max(0.0, self.case.view.coverage.score - left)
 
 
 def load(*things: Gear, count: int = 1, code: CureCode = CureCode.LOAD) -> Cure:

@@ -193,13 +193,17 @@ class CopiesShort:
         pictures = case.stamina.pictures
         if not pictures.short_on or not any(t.loaded for t in pictures.types):
             return
-        fewest_copies = min(day.copies for day in pictures.days if day.cards)
+        worst = min(pictures.short_nights, key=lambda day: day.copies or 0)
         yield say(
             FindingCode.COPIES_SHORT,
             Severity.CAUTION if case.plan.trip.stakes == "paid" else Severity.NOTE,
             StationName.STAMINA,
-            numbers={"copies": float(fewest_copies), "asked": float(pictures.asked_copies)},
-            refs={"date": str(pictures.short_on)},
+            numbers={
+                "copies": float(worst.copies or 0),
+                "asked": float(pictures.asked_copies),
+                "nights": float(len(pictures.short_nights)),
+            },
+            refs={"date": str(worst.date)},
             cures=self._cures,
         )
 
@@ -212,7 +216,7 @@ class CopiesShort:
 
 
 class CopiesTogether:
-    """Paid work: all places of a picture are in one bag."""
+    """Paid work: all places of a picture are in one bag, or in one camera."""
 
     def find(self, case: Case) -> Iterable[Said]:
         """One caution, cured by moving a drive into another carried bag."""
@@ -232,13 +236,16 @@ class CopiesTogether:
         return cures[:_MOST_CURES]
 
 
-class MirrorOneSlot:
-    """Mirroring is asked of a camera with one slot."""
+class MirrorOnce:
+    """Mirroring is asked of a camera that writes once."""
 
     def find(self, case: Case) -> Iterable[Said]:
-        """One note per camera: it writes once."""
-        for body in case.stamina.pictures.one_slot:
+        """One note per camera with one slot, or for whose slots there was only one card on some day."""
+        pictures = case.stamina.pictures
+        for body in pictures.one_slot:
             yield say(FindingCode.MIRROR_ONE_SLOT, Severity.NOTE, StationName.STAMINA, items=(body,))
+        for body in pictures.one_card:
+            yield say(FindingCode.MIRROR_ONE_CARD, Severity.NOTE, StationName.STAMINA, items=(body,))
 
 
 def _left(trials: Trials, *kinds: type[Thing]) -> list[Any]:

@@ -184,7 +184,7 @@ def _leave_least(trials: Trials, held: Sequence[tuple[Gear, int]], over_g: float
         code=CureCode.LEAVE,
         edits=tuple(Leave(item=t.id, count=1) for t in going),
         mass_change_g=-sum(t.mass_g for t in going),
-        numbers={"points": sum(trials.worth.get(t.id, 0.0) for t in going)},
+        numbers={"points": trials.points_lost(t.id for t in going if trials.loaded[t.id] == 1)},
     )
 
 

@@ -44,11 +44,11 @@ def store(
         types=tuple(_cards_of(type_, run, endless, days) for type_ in dict.fromkeys((*slots, *types))),
         gone=run.losses.told([day.date for day in days]),
         asked_copies=trip.copies,
-        short_on=next((day.date for day in days if day.cards and day.copies < trip.copies), None),
         days_carried=next((i for i, day in enumerate(days) if day.lost_gb > TINY_GB), len(days)),
         drive_gb=sum(day.gb for day in days),
         unread=tuple(type_ for type_ in types if type_ not in run.ways),
         one_slot=tuple(dict.fromkeys(c.body.id for c in run.cameras if c.mode == "mirror" and len(c.body.slots) < 2)),
+        one_card=tuple(run.writing.once),
         together=run.losses.together,
     )
 

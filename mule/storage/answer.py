@@ -46,8 +46,10 @@ class Copy(Frozen):
 
 
 class StorageDay(Frozen):
-    """A day and its night. lost_gb: made, but no card was left for it. copies: places each picture of the day is in.
+    """A day and its night. lost_gb: made, but no card was left for it.
 
+    copies: places that each picture of the day is in by the end of the night, 0 where some found no card; None where
+    none was made.
     cards_left: blank cards by type in the evening. erased: cards that are blank again in the morning.
     """
 
@@ -55,7 +57,7 @@ class StorageDay(Frozen):
     made: tuple[Made, ...]
     cards: tuple[CardUse, ...]
     lost_gb: float
-    copies: int
+    copies: int | None
     copying: tuple[Copy, ...]
     minutes: float
     cards_left: dict[str, int]
@@ -70,7 +72,7 @@ class StorageDay(Frozen):
 class Gone(Frozen):
     """Something lost on the worst night for it. days: whose pictures would be gone; gb: how much. on: that night."""
 
-    what: Literal["card", "drive", "computer", "bag", "hold"]
+    what: Literal["card", "camera", "drive", "computer", "bag", "hold"]
     item: str
     days: tuple[date, ...]
     gb: float
@@ -89,16 +91,33 @@ class CardsOf(Frozen):
 class Storage(Frozen):
     """The whole answer. asked_copies: places each picture is to be in. days_carried: days before the first short one.
 
-    drive_gb: space for copies that the trip asks of each place; reach: how each type of card gets read, or None.
+    drive_gb: space for copies that the trip asks of each place. unread: types of card that nothing reads.
+    one_slot, one_card: cameras that are to mirror, and have one slot, or for which there was only one card.
+    together: whether all places of some picture were in one bag, or in one camera.
     """
 
     days: tuple[StorageDay, ...]
     types: tuple[CardsOf, ...]
     gone: tuple[Gone, ...]
     asked_copies: int
-    short_on: date | None
     days_carried: int
     drive_gb: float
     unread: tuple[str, ...]
     one_slot: tuple[str, ...]
+    one_card: tuple[str, ...]
     together: bool
+
+    @property
+    def short_nights(self) -> tuple[StorageDay, ...]:
+        """Nights by whose end some picture of the day is in fewer places than asked."""
+        return tuple(day for day in self.days if day.copies is not None and day.copies < self.asked_copies)
+
+    @property
+    def short_on(self) -> date | None:
+        """The first of them."""
+        return next((day.date for day in self.short_nights), None)
+
+    @property
+    def fewest_copies(self) -> int | None:
+        """Places that every picture is in by the end of its night; None where there are no pictures."""
+        return min((day.copies for day in self.days if day.copies is not None), default=None)

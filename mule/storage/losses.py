@@ -37,10 +37,12 @@ class Losses:
     """Pictures that hang on one thing, on one bag, or on the hold alone."""
 
     def __init__(self, keepers: Sequence[Loss], where: Whereabouts) -> None:
-        """keepers: everything that keeps pictures, as what it is and which piece."""
-        self._where = where
+        """keepers: everything that keeps pictures, as what it is and which piece; none where nobody looks."""
+        self._where, self._looked_at = where, bool(keepers)
         self._sorts = {place: what for what, place in keepers}
-        roots = dict.fromkeys(root for _, place in keepers if (root := where.of(place)) is not None)
+        roots = dict.fromkeys(
+            root for what, place in keepers if what != "camera" and (root := where.of(place)) is not None
+        )
         keys = [*keepers, *(("bag", root) for root in roots if root not in where.hold)]
         keys += [("hold", "hold")] if where.hold else []
         self._gb: dict[Loss, float] = dict.fromkeys(keys, 0.0)
@@ -51,11 +53,16 @@ class Losses:
 
     def count(self, chunk: Chunk, sign: int) -> None:
         """Counts pictures in, or out again before their places change."""
+        if not self._looked_at:
+            return
         roots = {self._where.of(place) for place in chunk.places}
         keys: list[Loss] = []
         if len(chunk.places) == 1:
             (place,) = chunk.places
             keys.append((self._sorts.get(place, "card"), place))
+        if chunk.inside == chunk.places:
+            keys.append(("camera", chunk.camera))
+            self.together = self.together or (sign > 0 and len(chunk.places) > 1)
         if len(roots) == 1 and None not in roots:
             (root,) = roots
             if root not in self._where.hold:
@@ -68,6 +75,19 @@ class Losses:
                 self._gb[key] += sign * chunk.gb
                 self._days[key][chunk.day] += sign
                 self._touched.add(key)
+
+    def take_out(self, chunk: Chunk, card: str) -> None:
+        """A card with these pictures leaves its camera."""
+        self.count(chunk, -1)
+        chunk.inside.discard(card)
+        self.count(chunk, 1)
+
+    def erase(self, chunk: Chunk, card: str) -> None:
+        """A card with these pictures is blank again."""
+        self.count(chunk, -1)
+        chunk.places.discard(card)
+        chunk.inside.discard(card)
+        self.count(chunk, 1)
 
     def night(self, index: int) -> None:
         """Keeps the worst night of each loss."""

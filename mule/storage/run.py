@@ -39,6 +39,8 @@ class StorageRun:
     ) -> None:
         self._trip, self._where, self._endless = trip, where, endless
         self._erases = trip.stamina.cards == "erase-after"
+        # A card is erased when as many copies as are asked stand elsewhere (docs/domain/pictures.md).
+        self._erase_need = max(trip.stamina.erase_after, trip.copies)
         self._habits = {body: trip.stamina.habit(body) for body in counts if isinstance(gear[body], Body)}
         things = [gear[i] for i in counts]
         reachable = ports(things)
@@ -58,6 +60,7 @@ class StorageRun:
     def live(self, index: int, asked: Sequence[tuple[str, Demand]]) -> _Lived:
         """One day and its night. asked: what each camera does, in their order."""
         self.writing.morning(self.cameras)
+        self._left_cameras()
         made, lost, fresh = [], 0.0, []
         for camera, (_, demand) in zip(self.cameras, asked, strict=True):
             one = self._made(camera, demand)
@@ -69,9 +72,9 @@ class StorageRun:
                 lost += over
         # To count how many cards it takes, copies matter only where they let a card be erased.
         copying = self._copy(index, fresh) if self._erases or not self._endless else []
-        if not self._endless:
-            for chunk in fresh:
-                self.losses.count(chunk, 1)
+        for chunk in fresh:
+            self.losses.count(chunk, 1)
+        self._left_cameras()
         erased = self._erase() if self._erases else ()
         self.losses.night(index)
         return _Lived(made, lost, fresh, copying, erased)
@@ -84,12 +87,18 @@ class StorageRun:
             made=tuple(made),
             cards=tuple(self.writing.uses()),
             lost_gb=lost,
-            copies=min((len(c.places) for c in fresh), default=0 if lost > TINY_GB else self._trip.copies),
+            copies=0 if lost > TINY_GB else min((c.copies for c in fresh), default=None),
             copying=tuple(copying),
             minutes=sum(c.minutes for c in copying),
             cards_left={type_: len(blank) for type_, blank in self.writing.blanks.items()},
             erased=erased,
         )
+
+    def _left_cameras(self) -> None:
+        """Cards that were taken out of a camera are not lost with it any more."""
+        for chunk, card in self.writing.taken_out:
+            self.losses.take_out(chunk, card)
+        self.writing.taken_out.clear()
 
     def _made(self, camera: Camera, demand: Demand) -> Made:
         """What a camera makes of a day; days of one sort make the same."""
@@ -116,11 +125,11 @@ class StorageRun:
 
     def _copy(self, index: int, fresh: Sequence[Chunk]) -> list[Copy]:
         """Copies of the day until each picture is in as many places as asked, other bags first."""
-        beside = self._trip.stamina.erase_after if self._erases else 0
+        beside = self._erase_need if self._erases else 0
         sums: dict[tuple[str, str], tuple[float, float]] = {}
         for chunk in fresh:
             read = self.ways.get(self.writing.cards[min(chunk.places)].type)
-            wanted = max(self._trip.copies - len(chunk.places), beside)
+            wanted = max(self._trip.copies - chunk.copies, beside)
             if read is None or wanted <= 0:
                 continue
             bags = {self._where.of(place) for place in chunk.places}
@@ -143,17 +152,12 @@ class StorageRun:
 
     def _erase(self) -> tuple[str, ...]:
         """Cards of which every picture is in enough other places are blank again."""
-        need = self._trip.stamina.erase_after
         on_cards = self.writing.cards.keys()
         erased = []
         for card in self.writing.cards.values():
-            if card.chunks and all(len(c.places - on_cards) >= need for c in card.chunks):
+            if card.chunks and all(len(c.places - on_cards) >= self._erase_need for c in card.chunks):
                 for chunk in card.chunks:
-                    if not self._endless:
-                        self.losses.count(chunk, -1)
-                    chunk.places.discard(card.id)
-                    if not self._endless:
-                        self.losses.count(chunk, 1)
+                    self.losses.erase(chunk, card.id)
                 self.writing.erase(card, self.cameras)
                 erased.append(card.id)
         return tuple(erased)
@@ -183,7 +187,7 @@ def _cards(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> Iterable[Card
 
 def _keepers(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> list[tuple[str, str]]:
     """Everything that keeps pictures, piece by piece."""
-    kinds = {Card: "card", Drive: "drive", Computer: "computer"}
+    kinds = {Card: "card", Body: "camera", Drive: "drive", Computer: "computer"}
     return [
         (kinds[type(gear[item])], f"{item}#{n + 1}")
         for item, count in counts.items()

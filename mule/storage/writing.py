@@ -33,11 +33,18 @@ class CardState:
 
 @dataclass(eq=False)
 class Chunk:
-    """Pictures of one day that lie in the same places."""
+    """Pictures of one day that lie in the same places. camera, inside: the camera and those of the places in it."""
 
     day: int
     gb: float
     places: set[str]
+    camera: str
+    inside: set[str]
+
+    @property
+    def copies(self) -> int:
+        """Places apart from each other: mirrored cards in one camera are one (docs/domain/pictures.md)."""
+        return len(self.places) - max(0, len(self.inside) - 1)
 
 
 @dataclass(eq=False)
@@ -79,6 +86,10 @@ class Writing:
         self._used: dict[tuple[str, str, int], _Used] = {}
         # Whether a camera ever wanted a card and there was none.
         self.missed = False
+        # Cameras that were to write twice and found one card.
+        self.once: dict[str, None] = {}
+        # Pictures whose card left its camera, until somebody looks.
+        self.taken_out: list[tuple[Chunk, str]] = []
 
     def morning(self, cameras: Sequence[Camera]) -> None:
         """A new day: with a fresh card a day, what was written to stays out of the cameras."""
@@ -87,7 +98,7 @@ class Writing:
             for slot, card in enumerate(camera.inside):
                 stale = card and card.held_gb > TINY_GB and self._school == "fresh-daily"
                 if card and (stale or card.free_gb <= TINY_GB):
-                    camera.inside[slot] = None
+                    self._take_out(camera, slot)
 
     def write(self, camera: Camera, day: int, gb: float, medium: Medium) -> tuple[list[Chunk], float]:
         """Writes a day's pictures of one medium. Returns what lies where, and GB that found no card."""
@@ -109,7 +120,7 @@ class Writing:
             card = camera.inside[slot]
             assert card is not None
             part = min(gb, card.free_gb)
-            chunk = Chunk(day, part, {card.id})
+            chunk = Chunk(day, part, {card.id}, camera.id, {card.id})
             self._put(camera, slot, card, part, chunk)
             made.append(chunk)
             gb -= part
@@ -131,15 +142,18 @@ class Writing:
         return None
 
     def _mirror(self, camera: Camera, day: int, gb: float) -> tuple[list[Chunk], float]:
-        """Every frame twice; where one of the two slots finds no card, once."""
+        """Every frame twice; where one of the two slots finds no card, once, and told."""
         made: list[Chunk] = []
         while gb > TINY_GB:
             able = [s for s in (0, 1) if self._has_room(camera, s) or self._put_in(camera, s, gb)]
             cards = [(s, card) for s in able if (card := camera.inside[s]) is not None]
             if not cards:
                 break
+            if len(cards) == 1:
+                self.once[camera.body.id] = None
             part = min(gb, *(card.free_gb for _, card in cards))
-            chunk = Chunk(day, part, {card.id for _, card in cards})
+            names = {card.id for _, card in cards}
+            chunk = Chunk(day, part, names, camera.id, set(names))
             for slot, card in cards:
                 self._put(camera, slot, card, part, chunk)
             made.append(chunk)
@@ -154,8 +168,14 @@ class Writing:
         """Puts a fresh card into a slot, unless there is none."""
         blank = self._blank(camera.body.slots[slot].card_type, gb)
         if blank is not None:
+            self._take_out(camera, slot)
             camera.inside[slot] = blank
         return blank is not None
+
+    def _take_out(self, camera: Camera, slot: int) -> None:
+        card, camera.inside[slot] = camera.inside[slot], None
+        if card is not None:
+            self.taken_out += [(chunk, card.id) for chunk in card.chunks]
 
     def _blank(self, type_: str, gb: float) -> CardState | None:
         """A blank card: the smallest that holds all of it, else the largest; with few big cards the largest."""

@@ -122,7 +122,7 @@ class Stamina(Frozen):
     power: PowerSchool = "charge-nightly"
     warm: Literal["none", "spares", "all"] = "spares"
     first: Literal["packs", "computers"] = "packs"
-    cards: CardSchool = "fresh-daily"
+    cards: CardSchool = "few-big"
     copies: int | None = Field(default=None, ge=1, le=6, strict=True)
     erase_after: int = Field(default=2, ge=1, le=6, strict=True)
     timelapse_every_s: Number = Field(default=10, gt=0, le=3_600)

@@ -130,6 +130,17 @@ def test_how_many_banks_may_come_holds_over_100_wh_too() -> None:
     assert (judged.answer, judged.why, judged.most) == ("no", "count", 1)
 
 
+def test_counts_over_100_wh_count_what_is_over() -> None:
+    # Two of 120 Wh may come where asked; three small ones beside them are no third, fourth and fifth.
+    two = Restriction(sort="power-bank", cabin="yes", hold="no", free_wh=100, approval_wh=160, approval_most=2)
+    small = FLIES.model_copy(update={"id": "small", "restricted": (two,)})
+    tiny = bank(40).model_copy(update={"id": "tiny"})
+    made = packed((bank(120), 2, "cabin"), (tiny, 3, "cabin"), carriers=(small,))
+    assert {(j.item, j.answer, j.total) for j in rehearse(made).restricted} == {("bank", "ask", 2), ("tiny", "yes", 5)}
+    over = packed((bank(120), 3, "cabin"), (tiny, 3, "cabin"), carriers=(small,))
+    assert {(j.item, j.answer, j.total, j.most) for j in rehearse(over).restricted if j.item == "bank"} == {("bank", "no", 3, 2)}
+
+
 ANSWERS = st.sampled_from(["yes", "ask", "no"])
 WH = st.none() | st.sampled_from([50.0, 100.0, 130.0, 160.0])
 RULES = st.builds(

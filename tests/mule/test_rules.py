@@ -5,6 +5,7 @@ from typing import Any
 import pytest
 
 from mule.advise import advise
+from mule.assess import assess
 from mule.assess import Assessment, StationMark, assess
 from mule.editing import apply
 from mule.finding import Finding, InBag, Move, Severity
@@ -178,6 +179,20 @@ def test_the_thing_to_leave_is_the_one_that_earns_least_and_never_a_safety_thing
     assert leave.mass_change_g == -500
     everything = [e.item for c in finding(OVER, "leg-mass").cures if c.code == "leave" for e in c.edits]
     assert "first-aid" not in everything
+
+
+def test_what_leaving_costs_is_what_the_brief_really_loses() -> None:
+    # Two lenses that stand in for each other: alone each loses nothing, together they lose the want.
+    twins = [cast.lens(f"twin-{i}", 24, 70, 2.8, mass_g=500) for i in (1, 2)]
+    plan = cast.plan(
+        [cast.bag(), cast.body(), *twins],
+        *(cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("twin-1"), cast.entry("twin-2")),
+        carriers=(cast.carrier(mass_g=2_200),),
+    )
+    (leave,) = (c for c in finding(plan, "leg-mass").cures if c.code == "leave")
+    lost = assess(plan).coverage.score - assess(apply(plan, leave.edits)).coverage.score
+    assert len(leave.edits) == 2
+    assert leave.numbers["points"] == pytest.approx(lost) == pytest.approx(100)
 
 
 def test_lights_to_find_the_way_by_and_safety_things_outside_are_never_proposed_for_leaving() -> None:

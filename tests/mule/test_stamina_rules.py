@@ -49,7 +49,9 @@ def planned(
             Day(date=start + timedelta(days=i), title="Out", lowest_c=celsius, night=night or Night())
             for i in range(days)
         ),
-        stamina=Stamina.model_validate({"patterns": (pattern,), "warm": "none", "margin": 0} | changes),
+        stamina=Stamina.model_validate(
+            {"patterns": (pattern,), "warm": "none", "margin": 0, "cards": "fresh-daily"} | changes
+        ),
         **trip,
     )
 
@@ -145,7 +147,7 @@ def test_too_few_copies_are_cured_by_the_lightest_drive_that_makes_them() -> Non
     assert [c.edits[0].item for c in note.cures] == ["laptop"]
     assert note.severity == "note"
     paid = said(assessed(*OUT, PACK, SD, READER, LAPTOP, left=(SSD,), stakes="paid"), "copies-short")[0]
-    assert (paid.severity, paid.numbers) == ("caution", {"copies": 2, "asked": 3})
+    assert (paid.severity, paid.numbers) == ("caution", {"copies": 2, "asked": 3, "nights": 1})
     assert [c.edits[0].item for c in paid.cures] == ["ssd"]
 
 

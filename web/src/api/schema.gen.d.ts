@@ -4146,7 +4146,7 @@ export interface components {
             first: "packs" | "computers";
             /**
              * Cards
-             * @default fresh-daily
+             * @default few-big
              * @enum {string}
              */
             cards: "fresh-daily" | "erase-after" | "few-big";
@@ -4355,7 +4355,7 @@ export interface components {
              *       "power": "charge-nightly",
              *       "warm": "spares",
              *       "first": "packs",
-             *       "cards": "fresh-daily",
+             *       "cards": "few-big",
              *       "copies": null,
              *       "erase_after": 2,
              *       "timelapse_every_s": 10,
@@ -4809,7 +4809,7 @@ export interface components {
          * @description Every rule's words have one of these; the interface has a sentence for each.
          * @enum {string}
          */
-        FindingCode: "absent-loaded" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "drones-barred" | "filters-together" | "filter-unserved" | "gap" | "gate-ask" | "gate-no" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-sum" | "leg-together" | "lens-changes" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "single-point" | "slot-full" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "want-unmet";
+        FindingCode: "absent-loaded" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "drones-barred" | "filters-together" | "filter-unserved" | "gap" | "gate-ask" | "gate-no" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-sum" | "leg-together" | "lens-changes" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "single-point" | "slot-full" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "want-unmet";
         /**
          * Fit
          * @description One way of putting filters on a lens. parts: every thing it takes, filters first. to_load: those left behind.
@@ -4998,7 +4998,8 @@ export interface components {
          * Lasts
          * @description The short of it, for the scales. power_days, card_days: days of ``days`` carried before the first short one.
          *
-         *     copies_short_on: first night after which some picture is in fewer places than asked.
+         *     copies: places asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
+         *     where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places than asked.
          */
         Lasts: {
             /** Days */
@@ -5013,6 +5014,10 @@ export interface components {
             cards: components["schemas"]["CardsOf"][];
             /** Copies */
             copies: number;
+            /** Copies Fewest */
+            copies_fewest: number | null;
+            /** Copies Short */
+            copies_short: number;
             /** Copies Short On */
             copies_short_on: string | null;
         };
@@ -5903,7 +5908,7 @@ export interface components {
              * What
              * @enum {string}
              */
-            what: "card" | "drive" | "computer" | "bag" | "hold";
+            what: "card" | "camera" | "drive" | "computer" | "bag" | "hold";
             /** Item */
             item: string;
             /** Days */
@@ -6061,7 +6066,9 @@ export interface components {
          * Storage
          * @description The whole answer. asked_copies: places each picture is to be in. days_carried: days before the first short one.
          *
-         *     drive_gb: space for copies that the trip asks of each place; reach: how each type of card gets read, or None.
+         *     drive_gb: space for copies that the trip asks of each place. unread: types of card that nothing reads.
+         *     one_slot, one_card: cameras that are to mirror, and have one slot, or for which there was only one card.
+         *     together: whether all places of some picture were in one bag, or in one camera.
          */
         Storage: {
             /** Days */
@@ -6072,8 +6079,6 @@ export interface components {
             gone: components["schemas"]["Gone"][];
             /** Asked Copies */
             asked_copies: number;
-            /** Short On */
-            short_on: string | null;
             /** Days Carried */
             days_carried: number;
             /** Drive Gb */
@@ -6082,13 +6087,17 @@ export interface components {
             unread: string[];
             /** One Slot */
             one_slot: string[];
+            /** One Card */
+            one_card: string[];
             /** Together */
             together: boolean;
         };
         /**
          * StorageDay
-         * @description A day and its night. lost_gb: made, but no card was left for it. copies: places each picture of the day is in.
+         * @description A day and its night. lost_gb: made, but no card was left for it.
          *
+         *     copies: places that each picture of the day is in by the end of the night, 0 where some found no card; None where
+         *     none was made.
          *     cards_left: blank cards by type in the evening. erased: cards that are blank again in the morning.
          */
         StorageDay: {
@@ -6104,7 +6113,7 @@ export interface components {
             /** Lost Gb */
             lost_gb: number;
             /** Copies */
-            copies: number;
+            copies: number | null;
             /** Copying */
             copying: components["schemas"]["Copy"][];
             /** Minutes */

@@ -37,7 +37,7 @@ it.each([
 })
 
 const type = (type: string, packs: number, more = {}) => ({ type, packs, short_on: null, worst_margin: null, worst_on: null, ...more })
-const lasts = (more: object) => ({ days: 3, power_days: 3, card_days: 3, types: [], cards: [], copies: 2, copies_short_on: null, ...more }) as unknown as Assessment['lasts']
+const lasts = (more: object) => ({ days: 3, power_days: 3, card_days: 3, types: [], cards: [], copies: 2, copies_fewest: 2, copies_short: 0, copies_short_on: null, ...more }) as unknown as Assessment['lasts']
 const card = (loaded: number) => ({ type: 'SD', loaded, needed: 2, full_on: null })
 
 it.each([
@@ -53,7 +53,9 @@ it.each([
   [{}, null, 'nothing loaded writes to cards'],
   [{ cards: [card(0)], card_days: 0 }, null, 'no SD loaded'],
   [{ cards: [card(1)], card_days: 1 }, 1, 'then no card is left'],
-  [{ cards: [card(3)], copies_short_on: '2027-02-20' }, 3, 'fewer than 2 places, Sat 20 Feb'],
+  [{ cards: [card(3)], copies_fewest: 1, copies_short: 1, copies_short_on: '2027-02-20' }, 3, 'in 1 of 2 places, Sat 20 Feb'],
+  [{ cards: [card(3)], copies_fewest: 0, copies_short: 3, copies_short_on: '2027-02-20' }, 3, 'in 0 of 2 places, 3 nights from Sat 20 Feb'],
+  [{ cards: [card(3)], copies_fewest: null }, 3, 'no pictures planned'],
   [{ cards: [card(3)] }, 3, 'in 2 places every night'],
 ])('counts no night of cards that nothing was written to', (more, days, note) => {
   expect(cardScale(lasts(more))).toEqual({ days, note })

@@ -78,7 +78,9 @@ export function cardScale(lasts: Lasts): DayScale {
   if (lasts.cards.length === 0) return { days: null, note: 'nothing loaded writes to cards' }
   if (lasts.cards.every((c) => c.loaded === 0)) return { days: null, note: `no ${lasts.cards[0]!.type} loaded` }
   if (lasts.card_days < lasts.days) return { days: lasts.card_days, note: 'then no card is left' }
-  return { days: lasts.card_days, note: lasts.copies_short_on ? `fewer than ${lasts.copies} places, ${day(lasts.copies_short_on)}` : `in ${lasts.copies} places every night` }
+  if (lasts.copies_fewest === null) return { days: lasts.card_days, note: 'no pictures planned' }
+  const on = lasts.copies_short_on ? `, ${lasts.copies_short > 1 ? `${lasts.copies_short} nights from ${day(lasts.copies_short_on)}` : day(lasts.copies_short_on)}` : ' every night'
+  return { days: lasts.card_days, note: `in ${lasts.copies_short_on ? `${lasts.copies_fewest} of ${lasts.copies}` : lasts.copies} places${on}` }
 }
 /** What the heaviest loaded person carries, as a share of their body mass where that was told. */
 export function backNote(share: number | null | undefined): string {

@@ -64,7 +64,7 @@ export const CARD_SCHOOL = {
 export const SLOTS = { overflow: 'one after the other', mirror: 'every frame twice', split: 'stills and video apart' } as const
 export const WARM = { none: 'none of them', spares: 'the spares', all: 'all of them' } as const
 export const FIRST = { packs: 'packs', computers: 'computers and phones' } as const
-export const GONE: Record<string, string> = { card: 'a card', drive: 'a drive', computer: 'a computer', bag: 'a bag', hold: 'all hold bags' }
+export const GONE: Record<string, string> = { card: 'a card', camera: 'a camera', drive: 'a drive', computer: 'a computer', bag: 'a bag', hold: 'all hold bags' }
 
 export const STAMINA = {
   'power-short': (f, n, u) => ({
@@ -93,14 +93,18 @@ export const STAMINA = {
   }),
   'copies-short': (f) => ({
     head: `${fmt.figure(number(f, 'copies'))} of ${fmt.figure(number(f, 'asked'))} places on ${day(ref(f, 'date'))}.`,
-    body: 'By the end of that night some pictures are in fewer places than you ask.',
+    body: `By the end of ${number(f, 'nights') > 1 ? `${fmt.figure(number(f, 'nights'))} nights` : 'that night'} some pictures are in fewer places than you ask.`,
   }),
   'copies-together': () => ({
-    head: 'Every copy rides in one bag.',
+    head: 'Every copy rides in one bag or one camera.',
     body: 'Paid pictures want to be in two bags: lost with one, they are gone.',
   }),
   'mirror-one-slot': (f, n) => ({
     head: `${item(f, n)} has one slot.`,
     body: 'It cannot write every frame twice; its pictures are in one place until they are copied.',
+  }),
+  'mirror-one-card': (f, n) => ({
+    head: `${item(f, n)} finds one card for two slots.`,
+    body: 'On such a day it writes each frame once, though you ask for twice. A second card of its type mends that.',
   }),
 } satisfies Partial<Record<FindingCode, Say>>

@@ -18,7 +18,9 @@ const units = useUnits()
 const gone = computed(() => props.pictures.gone.filter((g) => g.gb > 1e-6).slice(0, 10))
 const safe = computed(() => props.pictures.gone.length - props.pictures.gone.filter((g) => g.gb > 1e-6).length)
 function what(item: string, sort: string): string {
-  return sort === 'hold' ? 'all that is checked in' : sort === 'bag' ? `${props.names.thing(item)}, with all in it` : pieceName(item, props.names.thing)
+  if (sort === 'hold') return 'all that is checked in'
+  if (sort === 'bag') return `${props.names.thing(item)}, with all in it`
+  return sort === 'camera' ? `${pieceName(item, props.names.thing)}, with the cards in it` : pieceName(item, props.names.thing)
 }
 function days(dates: readonly string[]): string {
   return dates.length > 2 ? `${day(dates[0]!)} to ${day(dates.at(-1)!)}` : dates.map(day).join(', ')

@@ -34,7 +34,7 @@ function on(power: Power, index: number, type: string) {
       <tbody>
         <tr v-for="d in pictures.days" :key="d.date">
           <td>{{ day(d.date) }}</td><td class="number">{{ fmt.figure(d.made.reduce((s, m) => s + m.frames, 0)) }}</td><td class="number">{{ gb(d.made.reduce((s, m) => s + m.stills_gb + m.video_gb, 0)) }}</td>
-          <td class="number" :class="{ bad: d.lost_gb > 0 }">{{ d.lost_gb ? gb(d.lost_gb) : '' }}</td><td class="number">{{ d.copies }}</td><td class="number">{{ d.minutes ? `${fmt.figure(d.minutes)} min` : '' }}</td>
+          <td class="number" :class="{ bad: d.lost_gb > 0 }">{{ d.lost_gb ? gb(d.lost_gb) : '' }}</td><td class="number">{{ d.copies ?? '–' }}</td><td class="number">{{ d.minutes ? `${fmt.figure(d.minutes)} min` : '' }}</td>
           <td>{{ Object.entries(d.cards_left).map(([type, n]) => `${n} ${type}`).join(', ') }}</td>
         </tr>
       </tbody>

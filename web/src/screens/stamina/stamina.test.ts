@@ -32,7 +32,7 @@ const stored = (date: string, more: object = {}): StorageDay => ({ date, made: [
 const days = [{ date: '2027-02-24', title: 'Hut' }, { date: '2027-02-25', title: 'Coast' }] as Day[]
 const report = {
   power: { days: [power('2027-02-24'), power('2027-02-25', { night_h: 8, outlets: 2, types: [] })], types: [{ type: 'LB-4', packs: 2, short_on: '2027-02-24', worst_margin: -0.5, worst_on: '2027-02-24' }], useless: [], days_carried: 0 },
-  pictures: { days: [stored('2027-02-24'), stored('2027-02-25', { lost_gb: 12, copies: 0 })], types: [], gone: [], asked_copies: 2, short_on: null, days_carried: 1, drive_gb: 70, unread: [], one_slot: [], together: false },
+  pictures: { days: [stored('2027-02-24'), stored('2027-02-25', { lost_gb: 12, copies: 0 })], types: [], gone: [], asked_copies: 2, days_carried: 1, drive_gb: 70, unread: [], one_slot: [], one_card: [], together: false },
   lasts: {},
 } as unknown as StaminaReport
 
