@@ -12,17 +12,20 @@ from mule.plan import Plan, kit_problems
 def default_place(plan: Plan, kit: Kit, thing: Gear) -> Place:
     """Where a thing goes when nobody says: a bag onto a person, an insert or thing into the first bag that suits it.
 
-    Supports prefer a hold bag, all else a cabin bag; with no bag loaded, a thing is worn by the first person.
+    Bags of the thing's owner come first, where that is somebody who travels. Supports prefer a hold bag, all else a
+    cabin bag. With no bag loaded a thing is on its owner, or else the first person, and known to have no place.
     Raises InvalidInput when the trip has no people.
     """
     people = [p.id for p in plan.trip.people]
     if not people:
         raise InvalidInput([Problem("trip.people", "", "at least one person to carry things")])
+    owner = next((p.id for p in plan.trip.people if thing.owner and p.name.casefold() == thing.owner.casefold()), None)
     pieces = [(e.item, e.place) for e in kit.entries if isinstance(e.place, AsPiece)]
     if isinstance(thing, Bag):
         taken = {p.person for _, p in pieces if p.piece == thing.piece}
         free = [p for p in people if p not in taken]
-        return AsPiece(piece=thing.piece, person=(free or people)[0])
+        return AsPiece(piece=thing.piece, person=owner or (free or people)[0])
+    pieces.sort(key=lambda piece: piece[1].person != owner)
     order = [PieceKind.CABIN, PieceKind.PERSONAL, PieceKind.HOLD]
     if isinstance(thing, Tripod | OtherSupport):
         order = [PieceKind.HOLD, PieceKind.CABIN, PieceKind.PERSONAL]
@@ -30,7 +33,18 @@ def default_place(plan: Plan, kit: Kit, thing: Gear) -> Place:
         for item, place in pieces:
             if place.piece == kind:
                 return InBag(bag=item)
-    return Worn(person=people[0])
+    return Worn(person=owner or people[0], unplaced=True)
+
+
+def _take_in(plan: Plan, kit: Kit) -> Kit:
+    """What has no place because there was no bag goes where it would have gone had the bag come first."""
+    for entry in [e for e in kit.entries if isinstance(e.place, Worn) and e.place.unplaced]:
+        place = default_place(plan, kit, plan.items[entry.item])
+        if place != entry.place:
+            entries = [e for e in kit.entries if e is not entry]
+            _put(entries, Entry(item=entry.item, count=entry.count, place=place))
+            kit = kit.model_copy(update={"entries": tuple(entries)})
+    return kit
 
 
 def apply(plan: Plan, edits: Iterable[Edit]) -> Plan:
@@ -60,6 +74,8 @@ def _apply_one(plan: Plan, kit: Kit, edit: Edit, at: str) -> Kit:
         case Load(item=item, count=count, place=place):
             target = place or (mine[0].place if mine else default_place(plan, kit, plan.items[item]))
             _put(entries, Entry(item=item, count=count, place=target))
+            if isinstance(target, AsPiece):
+                return _take_in(plan, kit.model_copy(update={"entries": tuple(entries)}))
         case Leave():
             _require(mine, at, edit.item)
             entries = _leave(plan, kit, entries, edit)
@@ -68,6 +84,8 @@ def _apply_one(plan: Plan, kit: Kit, edit: Edit, at: str) -> Kit:
             moved = Entry(item=item, count=sum(e.count for e in mine), place=place)
             entries[entries.index(mine[0])] = moved
             entries = [e for e in entries if e.item != item or e is moved]
+            if isinstance(place, AsPiece):
+                return _take_in(plan, kit.model_copy(update={"entries": tuple(entries)}))
     return kit.model_copy(update={"entries": tuple(entries)})
 
 

@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from mule.units import Count, Frozen, ItemId, Name
+from mule.units import Count, Flag, Frozen, ItemId, Name
 
 
 class PieceKind(StrEnum):
@@ -25,10 +25,11 @@ class InBag(Frozen):
 
 
 class Worn(Frozen):
-    """On a person: pockets, neck, belt clip."""
+    """On a person: pockets, neck, belt clip. unplaced: nobody said so; there was no bag to take it."""
 
     where: Literal["worn"] = "worn"
     person: ItemId
+    unplaced: Flag = False
 
 
 class AsPiece(Frozen):
@@ -154,6 +155,7 @@ class FindingCode(StrEnum):
     TOO_LARGE = "too-large"
     TORCH_EACH = "torch-each"
     TRIPODS_BARRED = "tripods-barred"
+    UNPLACED = "unplaced"
     WANT_UNMET = "want-unmet"
 
 

@@ -45,7 +45,8 @@ class Piece(Frozen):
 class PersonLoad(Frozen):
     """What one person carries, in grams. ``carried_g`` leaves out hold bags: they roll or ride.
 
-    share: carried as a share of body mass, None when the body mass is not given. over: caution lines passed.
+    unplaced_g: of what is worn, what is only there because no bag takes it. share: carried as a share of body mass,
+    None when the body mass is not given. over: caution lines passed.
     """
 
     person: str
@@ -53,6 +54,7 @@ class PersonLoad(Frozen):
     personal_g: float
     hold_g: float
     worn_g: float
+    unplaced_g: float
     base_g: float
     carried_g: float
     share: float | None
@@ -127,15 +129,17 @@ class _Weighing:
     def strapped(self, bag: Bag) -> list[Gear]:
         return [self._gear[e.item] for e in self._held.get(bag.id, ()) if _outside(e.place)]
 
-    def worn_g(self, person: str) -> float:
-        return sum(self._full_g(e) for e in self._worn.get(person, ()))
+    def worn_g(self, person: str, *, unplaced: bool = False) -> float:
+        """unplaced: only what nobody put there."""
+        worn = self._worn.get(person, ())
+        return sum(self._full_g(e) for e in worn if not unplaced or (isinstance(e.place, Worn) and e.place.unplaced))
 
 
 def _outside(place: Place) -> bool:
     return isinstance(place, InBag) and place.outside
 
 
-def _person(person: Person, pieces: Sequence[Piece], worn_g: float) -> PersonLoad:
+def _person(person: Person, pieces: Sequence[Piece], worn_g: float, unplaced_g: float) -> PersonLoad:
     by_piece = {kind: sum(p.mass_g for p in pieces if p.piece == kind and p.person == person.id) for kind in PieceKind}
     base = sum(load.mass_g for load in person.base_load)
     carried = by_piece[PieceKind.CABIN] + by_piece[PieceKind.PERSONAL] + worn_g + base
@@ -146,6 +150,7 @@ def _person(person: Person, pieces: Sequence[Piece], worn_g: float) -> PersonLoa
         personal_g=by_piece[PieceKind.PERSONAL],
         hold_g=by_piece[PieceKind.HOLD],
         worn_g=worn_g,
+        unplaced_g=unplaced_g,
         base_g=base,
         carried_g=carried,
         share=share,
@@ -185,7 +190,7 @@ def weigh(gear: Mapping[str, Gear], kit: Kit, people: Sequence[Person]) -> Loads
         )
         for bag, place in weighing.bag_entries
     )
-    loads = tuple(_person(p, pieces, weighing.worn_g(p.id)) for p in people)
+    loads = tuple(_person(p, pieces, weighing.worn_g(p.id), weighing.worn_g(p.id, unplaced=True)) for p in people)
     return Loads(
         total_g=sum(by_group.values()),
         carried_g=sum(p.cabin_g + p.personal_g + p.worn_g for p in loads),

@@ -32,7 +32,7 @@ from mule.rules.stamina import (
 )
 from mule.rules.stations import Station, StationMark, stations_of
 from mule.rules.stow import AtTheSeat, TooLarge
-from mule.rules.travel import LegRefuses, LoadOnPerson
+from mule.rules.travel import LegRefuses, LoadOnPerson, Unplaced
 from mule.rules.wants import Gaps, NativeGaps, WantUnmet
 
 RULES: tuple[Rule, ...] = (
@@ -43,6 +43,7 @@ RULES: tuple[Rule, ...] = (
     NothingToShoot(),
     MissingLink(),
     LegRefuses(),
+    Unplaced(),
     WantUnmet(),
     MarksKept(),
     LensPolicy(),

@@ -18,10 +18,10 @@ from mule.finding import (
     StationName,
     Worn,
 )
-from mule.gear import Body, Drone, Gear, Group, Insert, Lens, keeps_safe
+from mule.gear import Bag, Body, Drone, Gear, Group, Insert, Lens, at_hand, keeps_safe
 from mule.ledger import DROPPABLE
 from mule.load import Piece
-from mule.rules.case import Case, Said, Trials, say
+from mule.rules.case import Case, Said, Trials, load, say
 
 # What does not go in a pocket.
 _POCKET_SIDE_MM = 180
@@ -204,6 +204,39 @@ def _shrink(trials: Trials, bag: str, failed: Check) -> Iterable[Cure]:
         return
     grams = sum(trials.plan.items[item].mass_g for item in strapped)
     yield Cure(code=CureCode.LEAVE, edits=tuple(Leave(item=item) for item in strapped), mass_change_g=-grams)
+
+
+class Unplaced:
+    """Things that travel with nobody's bag because there is none: what is weighed at the gate does not hold them."""
+
+    def find(self, case: Case) -> Iterable[Said]:
+        """One caution per person, with their grams; the cure loads the lightest bag at hand that holds them."""
+        for load_ in case.loads.people:
+            entries = [e for e in case.plan.kit.entries if e.place == Worn(person=load_.person, unplaced=True)]
+            if not entries:
+                continue
+            items = tuple(dict.fromkeys(e.item for e in entries))
+            litres = sum(case.plan.items[e.item].size.litres() * e.count for e in entries)
+            yield say(
+                FindingCode.UNPLACED,
+                Severity.CAUTION,
+                StationName.BENCH,
+                StationName.GATE,
+                numbers={"mass_g": load_.unplaced_g, "litres": litres},
+                items=items,
+                refs={"person": load_.person},
+                cures=partial(self._cures, litres=litres),
+            )
+
+    def _cures(self, trials: Trials, litres: float) -> Iterable[Cure]:
+        bags = [
+            t
+            for t in trials.plan.gear
+            if isinstance(t, Bag) and at_hand(t) and t.id not in trials.loaded and t.id not in trials.barred
+        ]
+        able = [b for b in bags if b.volume_l >= litres and b.piece != PieceKind.HOLD]
+        if able:
+            yield load(min(able, key=lambda b: b.mass_g))
 
 
 class LoadOnPerson:

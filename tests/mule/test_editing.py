@@ -1,10 +1,14 @@
 """Edits of a kit: a click on the bench and a cure are the same thing."""
 
+from itertools import permutations
+
 import pytest
 
 from mule.editing import apply
 from mule.errors import InvalidInput
 from mule.finding import AsPiece, Edit, InBag, Leave, Load, Move, PieceKind, Worn
+from mule.gate import check_legs
+from mule.load import Loads, weigh
 from mule.plan import Plan
 from tests import cast
 
@@ -29,6 +33,10 @@ GEAR = [
 PACKED = cast.plan(GEAR, cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
 
 
+def weigh_plan(plan: Plan) -> Loads:
+    return weigh(plan.items, plan.kit, plan.trip.people)
+
+
 def places(plan: Plan, item: str) -> list[tuple[int, object]]:
     return [(e.count, e.place) for e in plan.kit.entries if e.item == item]
 
@@ -38,9 +46,39 @@ def test_a_loaded_thing_goes_into_the_first_cabin_bag() -> None:
     assert places(made, "normal") == [(1, InBag(bag="bag"))]
 
 
-def test_without_a_bag_a_thing_is_worn_by_the_first_person() -> None:
+def test_without_a_bag_a_thing_is_on_the_first_person_and_known_to_have_no_place() -> None:
     made = apply(cast.plan(GEAR), [Load(item="normal")])
-    assert places(made, "normal") == [(1, Worn(person="ines"))]
+    assert places(made, "normal") == [(1, Worn(person="ines", unplaced=True))]
+    assert weigh_plan(made).people[0].unplaced_g == made.items["normal"].mass_g
+
+
+@pytest.mark.parametrize("order", list(permutations(["bag", "cube", "body", "normal"])))
+def test_the_order_of_loading_changes_neither_places_nor_the_verdict(order: tuple[str, ...]) -> None:
+    gear = [cast.bag(), cast.insert(), cast.body(), cast.normal_zoom()]
+    made = apply(cast.plan(gear, carriers=(cast.carrier(mass_g=3_000),)), [Load(item=item) for item in order])
+    assert {e.item: e.place for e in made.kit.entries} == {
+        "bag": cast.INES_CABIN,
+        "cube": cast.IN_BAG,
+        "body": cast.IN_BAG,
+        "normal": cast.IN_BAG,
+    }
+    assert not check_legs(made, weigh_plan(made))[0].passes
+
+
+def test_what_somebody_wears_on_purpose_stays_where_it_is() -> None:
+    worn = apply(cast.plan(GEAR), [Load(item="body", place=cast.ON_INES), Load(item="normal")])
+    made = apply(worn, [Load(item="bag")])
+    assert places(made, "body") == [(1, cast.ON_INES)]
+    assert places(made, "normal") == [(1, cast.IN_BAG)]
+    # Undo is the server's: one step holds the bag and what it took in.
+    assert len(apply(made, [Leave(item="bag")]).kit.entries) == 2
+
+
+def test_a_thing_goes_into_the_bag_of_its_owner() -> None:
+    hers = cast.body(owner="marit")
+    gear = [cast.bag(), cast.bag("second"), hers]
+    plan = cast.plan(gear, cast.entry("bag", cast.INES_CABIN), cast.entry("second", cast.MARIT_CABIN))
+    assert places(apply(plan, [Load(item="body")]), "body") == [(1, InBag(bag="second"))]
 
 
 def test_a_tripod_prefers_the_hold_bag() -> None:
@@ -74,7 +112,7 @@ def test_what_a_left_bag_held_moves_to_the_next_best_place() -> None:
     two = apply(PACKED, [Load(item="hold")])
     made = apply(two, [Leave(item="bag")])
     assert places(made, "body") == [(1, InBag(bag="hold"))]
-    assert places(apply(made, [Leave(item="hold")]), "body") == [(1, Worn(person="ines"))]
+    assert places(apply(made, [Leave(item="hold")]), "body") == [(1, Worn(person="ines", unplaced=True))]
 
 
 def test_moving_gathers_a_thing_at_one_place() -> None:

@@ -138,7 +138,9 @@ def test_counts_over_100_wh_count_what_is_over() -> None:
     made = packed((bank(120), 2, "cabin"), (tiny, 3, "cabin"), carriers=(small,))
     assert {(j.item, j.answer, j.total) for j in rehearse(made).restricted} == {("bank", "ask", 2), ("tiny", "yes", 5)}
     over = packed((bank(120), 3, "cabin"), (tiny, 3, "cabin"), carriers=(small,))
-    assert {(j.item, j.answer, j.total, j.most) for j in rehearse(over).restricted if j.item == "bank"} == {("bank", "no", 3, 2)}
+    assert {(j.item, j.answer, j.total, j.most) for j in rehearse(over).restricted if j.item == "bank"} == {
+        ("bank", "no", 3, 2)
+    }
 
 
 ANSWERS = st.sampled_from(["yes", "ask", "no"])

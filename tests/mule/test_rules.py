@@ -5,7 +5,6 @@ from typing import Any
 import pytest
 
 from mule.advise import advise
-from mule.assess import assess
 from mule.assess import Assessment, StationMark, assess
 from mule.editing import apply
 from mule.finding import Finding, InBag, Move, Severity

@@ -66,6 +66,10 @@ const SAY: Record<FindingCode, Say> = {
     head: `${ifWeighed(f)}${n.person(ref(f, 'person'))}: ${fmt.mass(number(f, 'over'), u)} over in all.`,
     body: `The bags together weigh ${fmt.load(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.limit(number(f, 'allowed'), u)}${otherLegs(f)}.`,
   }),
+  unplaced: (f, n, u) => ({
+    head: `${fmt.load(number(f, 'mass_g'), u)} in no bag.`,
+    body: `${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'are' : 'is'} on ${n.person(ref(f, 'person'))} because no bag is loaded; no scale at a gate has weighed ${(f.items ?? []).length > 1 ? 'them' : 'it'}. A bag takes ${(f.items ?? []).length > 1 ? 'them' : 'it'} in; what you do mean to wear, place on ${n.person(ref(f, 'person'))} yourself.`,
+  }),
   'want-unmet': (f, n) => ({
     head: `Nothing yet for ${n.want(ref(f, 'want'))}.`,
     body: `${BECAUSE[ref(f, 'because')] ?? ''}: ${range(f)}.`,
