@@ -13,7 +13,7 @@ from mule.choosing import Asking, Choice, Point, choose
 from mule.deadline import Deadline
 from mule.errors import InvalidInput, invalid
 from mule.packing import stow
-from mule.plan import Plan, read
+from mule.plan import Plan, assemble, read
 
 
 def _parser() -> argparse.ArgumentParser:
@@ -46,7 +46,7 @@ def _plan(path: Path, kit: str | None) -> Plan:
     plan = read(text)
     if kit is None:
         return plan
-    return Plan(gear=plan.gear, carriers=plan.carriers, trip=plan.trip, kits=plan.kits, open_kit=kit)
+    return assemble(plan.gear, plan.carriers, plan.trip, plan.kits, kit, plan.noted)
 
 
 def _choose(plan: Plan, args: argparse.Namespace) -> Choice:

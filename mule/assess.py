@@ -56,7 +56,7 @@ def case_of(plan: Plan) -> Case:
     """Every package asked for the facts about the open kit."""
     counts = plan.loaded
     view = cover(plan.gear, counts, plan.trip.wants)
-    loads = weigh(plan.items, plan.kit, plan.trip.people)
+    loads = weigh(plan.items, plan.kit, plan.trip.people, plan.weighed)
     filters = fit_filters(plan, view.coverage, with_rest=False)
     requirements = requirements_of(plan, filters)
     return Case(

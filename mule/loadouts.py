@@ -146,7 +146,7 @@ def _outing(plan: Plan, loadout: Loadout) -> Outing:
     return Outing(
         loadout=loadout.id,
         kit=kit,
-        loads=weigh(plan.items, kit, plan.trip.people),
+        loads=weigh(plan.items, kit, plan.trip.people, plan.weighed),
         moves=moves(plan.kit, kit),
         stays={item: n - out.get(item, 0) for item, n in plan.loaded.items() if n > out.get(item, 0)},
     )

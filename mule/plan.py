@@ -9,7 +9,7 @@ from pydantic import Field, ValidationError, model_validator
 
 from mule.carriers.rules import Carrier
 from mule.errors import InvalidInput, Problem, invalid, shorten
-from mule.field import Frame, Mark
+from mule.field import Frame, Mark, Weighed, fold
 from mule.finding import AsPiece, InBag, Worn
 from mule.gear import Bag, Gear, Insert
 from mule.kit import Entry, Kit
@@ -28,8 +28,8 @@ MOST_FRAMES = 100_000
 class Plan(Frozen):
     """Everything one assessment needs. ``open_kit`` names the kit that is on the table.
 
-    noted, frames: what was noted on the trip, and what its pictures say; no part of an assessment. Things that they
-    name may be gone from the locker since.
+    noted, frames: what was noted on the trip, and what its pictures say; of these only what was weighed has a part in an
+    assessment. Things that they name may be gone from the locker since.
     """
 
     format: Literal["narrow-mule-plan"] = "narrow-mule-plan"
@@ -64,6 +64,11 @@ class Plan(Frozen):
         """Pieces loaded of each item in the open kit, over all places."""
         return self.kit.loaded()
 
+    @cached_property
+    def weighed(self) -> Mapping[str, Weighed]:
+        """What a scale said of bags with all that was in them, by bag."""
+        return fold(mark for mark in self.noted if isinstance(mark.what, Weighed)).weighed()
+
     def with_kit(self, kit: Kit) -> "Plan":
         """The same plan with ``kit`` in place of the kit of the same id, and open.
 
@@ -85,13 +90,18 @@ class Plan(Frozen):
 
 
 def assemble(
-    gear: tuple[Gear, ...], carriers: tuple[Carrier, ...], trip: Trip, kits: tuple[Kit, ...], open_kit: str
+    gear: tuple[Gear, ...],
+    carriers: tuple[Carrier, ...],
+    trip: Trip,
+    kits: tuple[Kit, ...],
+    open_kit: str,
+    noted: tuple[Mark, ...] = (),
 ) -> Plan:
     """A plan of values that were checked one by one: only that they refer to what is there is checked again.
 
-    The locker stays the same object: what is kept of it hangs on that. Raises InvalidInput.
+    noted: as far as it has a part in an assessment. The locker stays the same object: what is kept of it hangs on that. Raises InvalidInput.
     """
-    plan = Plan.model_construct(gear=gear, carriers=carriers, trip=trip, kits=kits, open_kit=open_kit)
+    plan = Plan.model_construct(gear=gear, carriers=carriers, trip=trip, kits=kits, open_kit=open_kit, noted=noted)
     problems = list(_reference_problems(plan))
     if problems:
         raise InvalidInput(problems)

@@ -26,7 +26,8 @@ class Luggage(Frozen):
 class Check(Frozen):
     """One limit against one figure. Sizes give the side that is most over (or nearest); units are mm, g or pieces.
 
-    bag is None where the limit is on all of a person's pieces.
+    bag is None where the limit is on all of a person's pieces. size_mm, frame_mm: all sides of the bag as it is, and of
+    the frame, longest first, where sizes are compared; squeeze_mm: how far its thinnest side gives, which is taken off.
     """
 
     leg: str
@@ -37,6 +38,9 @@ class Check(Frozen):
     value: float
     allowed: float
     passes: bool
+    size_mm: Sides | None = None
+    frame_mm: Sides | None = None
+    squeeze_mm: float = 0
 
     @property
     def over(self) -> float:
@@ -74,10 +78,13 @@ def _size(leg: str, bag: Luggage, frame: Sequence[float]) -> Check:
     """Sides against the frame, both sorted; reports the side that is most over."""
     pairs = zip(squeezed(bag.size_mm, bag.squeeze_mm), sorted(frame, reverse=True), strict=True)
     value, allowed = max(pairs, key=lambda pair: pair[0] - pair[1])
-    return _check(leg, "size", bag, value, allowed)
+    return _check(leg, "size", bag, value, allowed, frame)
 
 
-def _check(leg: str, limit: Limit, bag: Luggage, value: float, allowed: float) -> Check:
+def _check(
+    leg: str, limit: Limit, bag: Luggage, value: float, allowed: float, frame: Sequence[float] | None = None
+) -> Check:
+    sized = limit in ("size", "sum")
     return Check(
         leg=leg,
         limit=limit,
@@ -87,7 +94,15 @@ def _check(leg: str, limit: Limit, bag: Luggage, value: float, allowed: float) -
         value=value,
         allowed=allowed,
         passes=value <= allowed,
+        size_mm=_longest_first(bag.size_mm) if sized else None,
+        frame_mm=_longest_first(frame) if frame else None,
+        squeeze_mm=bag.squeeze_mm if sized else 0,
     )
+
+
+def _longest_first(sides: Sequence[float]) -> Sides:
+    long, middle, thin = sorted(sides, reverse=True)
+    return long, middle, thin
 
 
 def _one_bag(leg: str, bag: Luggage, rule: PieceRule) -> list[Check]:

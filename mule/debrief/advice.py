@@ -2,28 +2,29 @@
 
 from collections import Counter
 from collections.abc import Collection, Iterable, Sequence
-from math import hypot
 from typing import Literal
 
 from mule.debrief.answer import Lesson, PackWear, Use
 from mule.debrief.filters import missed_filters
 from mule.field import Broke, Mark, Missed
-from mule.gear import Body, Lens, Standing
+from mule.gear import Body, Lens, MountAdapter, Standing
+from mule.optics import CELLS_PER_OCTAVE, set_ups
 from mule.plan import Plan
 
 # A pack that holds no more than this of what it held when new wants replacing (estimate).
 TIRED = 0.8
+# Nobody sees half a cell of focal length (docs/domain/coverage.md).
+_NEAR = 2 ** (0.5 / CELLS_PER_OCTAVE)
 # Charges after which a lithium pack commonly holds a fifth less (estimate: makers say 300 to 500).
 WORN_OUT = 500
 
 
-def _fits_one(lens: Lens, plan: Plan) -> bool:
-    """Whether a lens goes on a camera that was along, and fills its picture (3 % of dark corner is no matter)."""
-    bodies = (t for item in plan.loaded if isinstance(t := plan.items[item], Body))
-    return any(
-        b.mount == lens.mount and lens.image_circle_mm >= 0.97 * hypot(b.sensor_width_mm, b.sensor_height_mm)
-        for b in bodies
-    )
+def _sees(lens: Lens, mm: float, plan: Plan) -> bool:
+    """Whether a lens sees a full-frame equivalent focal length on a camera that was along: 22 mm on APS-C is 34."""
+    loaded = [plan.items[item] for item in plan.loaded]
+    with_it = [t for t in loaded if isinstance(t, Body | MountAdapter)]
+    made = set_ups([*with_it, lens], frozenset((lens.id,)), crop_modes=False)
+    return any(s.low_mm / _NEAR <= mm <= s.high_mm * _NEAR for s in made)
 
 
 def keep_or_leave(
@@ -43,8 +44,7 @@ def take_or_rent(plan: Plan, uses: Sequence[Use], missed: Sequence[Mark]) -> Ite
     for mm, count in Counter(m.what.focal_mm for m in missed if isinstance(m.what, Missed)).items():
         if mm is None:
             continue
-        able = [t for t in plan.gear if isinstance(t, Lens) and t.id not in loaded and _fits_one(t, plan)]
-        able = [t for t in able if t.focal_min_mm <= mm <= t.focal_max_mm]
+        able = [t for t in plan.gear if isinstance(t, Lens) and t.id not in loaded and _sees(t, mm, plan)]
         able.sort(key=lambda t: (t.standing != Standing.OWNED, t.mass_g))
         numbers = {"focal_mm": mm, "times": float(count)}
         for lens in able[:1]:

@@ -23,9 +23,9 @@ def against(plan: Plan, field: Field, seen: int) -> Iterable[Against]:
     packs = sum(p.drawn_wh / p.full_wh for day in lasting.power.days for p in day.packs if p.full_wh)
     swaps = len(_of(field, Swapped))
     yield Against(what="packs", planned=round(packs, 1), happened=float(swaps) if swaps else None)
-    totals = {contents.bag: contents.total_g for contents in weigh(plan.items, plan.kit, plan.trip.people).bags}
-    for bag, grams in field.weighed().items():
-        yield Against(what="mass", planned=totals.get(bag), happened=grams, ref=bag)
+    totals = {contents.bag: contents.planned_g for contents in weigh(plan.items, plan.kit, plan.trip.people).bags}
+    for bag, weighed in field.weighed().items():
+        yield Against(what="mass", planned=totals.get(bag), happened=weighed.grams, ref=bag)
     cold = [mark.what.lowest_c for mark in field.now.values() if isinstance(mark.what, Cold)]
     lowest = min((day.lowest_c for day in plan.trip.days), default=None)
     yield Against(what="cold", planned=lowest, happened=min(cold, default=None))

@@ -12,6 +12,7 @@ from mule.field.marks import (
     Cold,
     Copied,
     Filled,
+    Held,
     Lent,
     Mark,
     Missed,
@@ -19,6 +20,7 @@ from mule.field.marks import (
     PackMark,
     PackState,
     Swapped,
+    TakenBack,
     Tick,
     Used,
     Weighed,
@@ -35,7 +37,8 @@ class Conflict(Frozen):
 
 
 class Field(Frozen):
-    """What stands. now: by subject, the mark that came last. log: what happened, in the order in which it came.
+    """What stands. now: by subject, the mark that came last. log: what happened, in the order in which it came,
+    without what was taken back.
 
     conflicts: subjects on which two devices disagree, until somebody says which is right. charges: how often packs
     were put on a charger, by item over all its pieces.
@@ -51,9 +54,10 @@ class Field(Frozen):
         ticks = (mark.what for mark in self.now.values())
         return frozenset(what.line for what in ticks if isinstance(what, Tick) and what.done)
 
-    def weighed(self) -> dict[str, float]:
-        """Grams on the scale, by bag."""
-        return {m.what.bag: m.what.grams for m in self.now.values() if isinstance(m.what, Weighed)}
+    def weighed(self) -> dict[str, Weighed]:
+        """The weighing that stands, by bag."""
+        found = (m.what for m in self.now.values() if isinstance(m.what, Weighed))
+        return {what.bag: what for what in found if what.grams is not None}
 
 
 def fold(marks: Iterable[Mark]) -> Field:
@@ -67,8 +71,11 @@ def fold(marks: Iterable[Mark]) -> Field:
     """
     by_subject: dict[str, list[Mark]] = {}
     log: list[Mark] = []
+    taken_back: set[str] = set()
     for mark in marks:
-        if mark.subject is None:
+        if isinstance(mark.what, TakenBack):
+            taken_back.add(mark.what.mark)
+        elif mark.subject is None:
             log.append(mark)
         else:
             by_subject.setdefault(mark.subject, []).append(mark)
@@ -79,7 +86,12 @@ def fold(marks: Iterable[Mark]) -> Field:
         now[subject] = standing[-1]
         if any(mark.what != standing[0].what for mark in standing):
             conflicts.append(Conflict(subject=subject, marks=tuple(standing)))
-    return Field(now=now, log=tuple(log), conflicts=tuple(conflicts), charges=_charges(by_subject.values()))
+    return Field(
+        now=now,
+        log=tuple(mark for mark in log if mark.id not in taken_back),
+        conflicts=tuple(conflicts),
+        charges=_charges(by_subject.values()),
+    )
 
 
 def _charges(by_subject: Iterable[Sequence[Mark]]) -> dict[str, int]:
@@ -139,6 +151,7 @@ __all__ = [
     "Field",
     "Filled",
     "Frame",
+    "Held",
     "Lent",
     "Mark",
     "Missed",
@@ -146,6 +159,7 @@ __all__ = [
     "PackMark",
     "PackState",
     "Swapped",
+    "TakenBack",
     "Tick",
     "Used",
     "Weighed",

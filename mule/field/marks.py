@@ -12,7 +12,7 @@ from pydantic import Field, StringConstraints
 
 from mule.field.lines import relined
 from mule.gear import Effect
-from mule.units import Celsius, FocalMm, Frozen, Gigabytes, Grams, Hours, ItemId, Label, Note
+from mule.units import Celsius, Count, FocalMm, Frozen, Gigabytes, Grams, Hours, ItemId, Label, Note
 
 MarkId = Annotated[str, StringConstraints(pattern=r"^[A-Za-z0-9-]{8,64}$")]
 LineId = Annotated[str, StringConstraints(pattern=r"^[a-z0-9:@.#-]{1,200}$")]
@@ -50,13 +50,25 @@ class CardMark(Frozen):
     copies: Annotated[int, Field(strict=True, ge=0, le=9)] = 0
 
 
+class Held(Frozen):
+    """So many pieces of a thing that lay in a bag on the scale, and what one of them was reckoned to weigh."""
+
+    item: ItemId
+    count: Count
+    mass_g: Grams
+
+
 class Weighed(Frozen):
-    """A bag with all that is in it, on a scale."""
+    """A bag with all that is in it, on a scale. grams: None takes an earlier weighing back.
+
+    held: what lay in it then, things in its inserts and the inserts too; None where nobody wrote that down.
+    """
 
     do: Literal["weighed"] = "weighed"
     bag: ItemId
-    grams: Grams
+    grams: Grams | None
     source: Literal["typed", "scale"] = "typed"
+    held: Annotated[tuple[Held, ...], Field(max_length=2_000)] | None = None
 
 
 class Used(Frozen):
@@ -70,7 +82,7 @@ class Used(Frozen):
 class Missed(Frozen):
     """A picture that was not had: what was wanted, and what was in the bag instead.
 
-    effect, lens: the filter that was missing, and the lens it should have gone on.
+    focal_mm, had_mm: full-frame equivalents, as wants are. effect, lens: the filter that was missing, and the lens it should have gone on.
     """
 
     do: Literal["missed"] = "missed"
@@ -150,8 +162,28 @@ class Copied(Frozen):
     hours: Hours
 
 
+class TakenBack(Frozen):
+    """A note that was made by mistake counts no more; it stays among the marks."""
+
+    do: Literal["taken-back"] = "taken-back"
+    mark: MarkId
+
+
 What = Annotated[
-    Tick | PackMark | CardMark | Weighed | Used | Missed | Broke | Lent | Noted | Cold | Swapped | Filled | Copied,
+    Tick
+    | PackMark
+    | CardMark
+    | Weighed
+    | Used
+    | Missed
+    | Broke
+    | Lent
+    | Noted
+    | Cold
+    | Swapped
+    | Filled
+    | Copied
+    | TakenBack,
     Field(discriminator="do"),
 ]
 
@@ -199,4 +231,7 @@ def relabelled(mark: Mark, ids: Mapping[str, str]) -> Mark:
     update = {field: ids.get(value, value) for field, value in named.items() if value is not None}
     if isinstance(what, Tick):
         update["line"] = relined(what.line, ids)
+    if isinstance(what, Weighed) and what.held is not None:
+        held = tuple(one.model_copy(update={"item": ids.get(one.item, one.item)}) for one in what.held)
+        return mark.model_copy(update={"what": what.model_copy(update={**update, "held": held})})
     return mark.model_copy(update={"what": what.model_copy(update=update)})

@@ -11,7 +11,7 @@ def check_legs(plan: Plan, loads: Loads) -> tuple[LegVerdict, ...]:
     carriers = {c.id: c for c in plan.carriers}
     found: dict[str, LegVerdict] = {}
     for packing in packings(plan):
-        packed = loads if packing.loadout is None else weigh(plan.items, packing.kit, plan.trip.people)
+        packed = loads if packing.loadout is None else weigh(plan.items, packing.kit, plan.trip.people, plan.weighed)
         legs = [leg for leg in plan.trip.legs if leg.id in packing.legs]
         for verdict in check(legs, carriers, _luggage(packed)):
             found[verdict.leg] = verdict.model_copy(update={"loadout": packing.loadout})

@@ -1,8 +1,10 @@
 """Load: what each bag and each person carries. The front door is ``weigh`` (docs/domain/load.md)."""
 
+from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+from mule.field import Held, Weighed
 from mule.finding import AsPiece, InBag, PieceKind, Place, Worn
 from mule.gear import Bag, Gear, Group, Insert, Source
 from mule.kit import Entry, Kit
@@ -15,23 +17,30 @@ CAUTION_SHARES = (0.15, 0.20, 0.25)
 
 
 class Contents(Frozen):
-    """What one bag or insert holds, nested inserts included. Mass in grams, litres by outer size."""
+    """What one bag or insert holds, nested inserts included. Mass in grams, litres by outer size.
+
+    weighed_g: what a scale said of it; None where it was not weighed. since_g: what it holds more (or less) since then.
+    total_g: what counts: what was weighed and what came since, or else what the parts add up to.
+    """
 
     bag: str
     own_g: float
     inside_g: float
     outside_g: float
+    weighed_g: float | None
+    since_g: float
+    total_g: float
     litres: float
     volume_l: float
 
     @property
-    def total_g(self) -> float:
-        """Bag, contents and what is strapped to it."""
+    def planned_g(self) -> float:
+        """Bag, contents and what is strapped to it, added up."""
         return self.own_g + self.inside_g + self.outside_g
 
 
 class Piece(Frozen):
-    """A bag as luggage. size_mm: outer sides with what is strapped on, longest first; bare_mm: without it."""
+    """A bag as luggage. mass_g: as weighed, where it was. size_mm: outer sides with what is strapped on, longest first; bare_mm: without it."""
 
     bag: str
     person: str
@@ -89,8 +98,8 @@ def outer_with(bag: Bag, strapped: Sequence[Gear]) -> tuple[float, float, float]
 class _Weighing:
     """Adds up one kit."""
 
-    def __init__(self, gear: Mapping[str, Gear], kit: Kit) -> None:
-        self._gear = gear
+    def __init__(self, gear: Mapping[str, Gear], kit: Kit, weighed: Mapping[str, Weighed]) -> None:
+        self._gear, self._weighed = gear, weighed
         self._held: dict[str, list[Entry]] = {}
         self._worn: dict[str, list[Entry]] = {}
         self.bag_entries: list[tuple[Bag, AsPiece]] = []
@@ -117,14 +126,39 @@ class _Weighing:
     def contents(self, bag: Bag | Insert) -> Contents:
         held = self._held.get(bag.id, [])
         inside = [e for e in held if not _outside(e.place)]
+        inside_g = sum(self._full_g(e) for e in inside)
+        outside_g = sum(self._full_g(e) for e in held if _outside(e.place))
+        weighed = self._weighed.get(bag.id)
+        planned_g, since_g, weighed_g = bag.mass_g + inside_g + outside_g, 0.0, None
+        if weighed and weighed.grams is not None and weighed.held is not None:
+            weighed_g, since_g = weighed.grams, self._since(bag.id, weighed.held)
         return Contents(
             bag=bag.id,
             own_g=bag.mass_g,
-            inside_g=sum(self._full_g(e) for e in inside),
-            outside_g=sum(self._full_g(e) for e in held if _outside(e.place)),
+            inside_g=inside_g,
+            outside_g=outside_g,
+            weighed_g=weighed_g,
+            since_g=since_g,
+            total_g=planned_g if weighed_g is None else max(0.0, weighed_g + since_g),
             litres=sum(self._litres(e) for e in inside),
             volume_l=bag.volume_l,
         )
+
+    def _since(self, bag: str, held: Sequence[Held]) -> float:
+        """Grams that came into a bag since it held that; what left it weighs what it was then reckoned to weigh."""
+        now = Counter[str]()
+        self._count(bag, now)
+        then = {one.item: one for one in held}
+        came = sum(
+            self._gear[item].mass_g * max(0, n - (then[item].count if item in then else 0)) for item, n in now.items()
+        )
+        left = sum(one.mass_g * max(0, one.count - now[one.item]) for one in held)
+        return came - left
+
+    def _count(self, bag: str, into: Counter[str]) -> None:
+        for entry in self._held.get(bag, ()):
+            into[entry.item] += entry.count
+            self._count(entry.item, into)
 
     def strapped(self, bag: Bag) -> list[Gear]:
         return [self._gear[e.item] for e in self._held.get(bag.id, ()) if _outside(e.place)]
@@ -158,15 +192,19 @@ def _person(person: Person, pieces: Sequence[Piece], worn_g: float, unplaced_g: 
     )
 
 
-def weigh(gear: Mapping[str, Gear], kit: Kit, people: Sequence[Person]) -> Loads:
+def weigh(
+    gear: Mapping[str, Gear], kit: Kit, people: Sequence[Person], weighed: Mapping[str, Weighed] | None = None
+) -> Loads:
     """Mass per bag, per piece of luggage and per person. ``gear`` is by id and holds every item of the kit.
+
+    weighed: what a scale said, by bag: it counts, and what came in or went out since on top (docs/domain/load.md).
 
     >>> from tests import cast
     >>> kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
     >>> [(p.bag, p.mass_g) for p in weigh({"bag": cast.bag(), "body": cast.body()}, kit, cast.trip().people).pieces]
     [('bag', 2120.0)]
     """
-    weighing = _Weighing(gear, kit)
+    weighing = _Weighing(gear, kit, weighed or {})
     by_group: dict[Group, float] = {}
     by_source: dict[Source, float] = {}
     holders: dict[str, Bag | Insert] = {}

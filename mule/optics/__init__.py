@@ -145,6 +145,7 @@ __all__ = [
     "changes",
     "cover",
     "edge_mm",
+    "set_ups",
     "table_of",
     "worth_of",
 ]

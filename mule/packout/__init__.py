@@ -71,13 +71,18 @@ class Unsure(Frozen):
 
 
 class BagOut(Frozen):
-    """One bag or insert in the order of packing: what lies deepest first. planned_g: with all that is in it."""
+    """One bag or insert in the order of packing: what lies deepest first. planned_g: with all that is in it, added up.
+
+    weighed_g: what a scale said; None where it was not weighed. since_g: what came in since then, or went out.
+    """
 
     bag: str
     inside: str | None
     person: str
     lines: tuple[OutLine, ...]
     planned_g: float
+    weighed_g: float | None
+    since_g: float
     unsure: tuple[Unsure, ...]
 
 
@@ -114,7 +119,7 @@ def list_out(plan: Plan, assessment: Assessment, resilience: Resilience, stowage
     [('bag', ['body'])]
     """
     made = _Lines(plan, assessment, resilience, stowage)
-    totals = {contents.bag: contents.total_g for contents in assessment.loads.bags}
+    contents = {one.bag: one for one in assessment.loads.bags}
     outermost = plan.kit.outermost()
     held: dict[str, list[Entry]] = {}
     for entry in plan.kit.entries:
@@ -135,7 +140,9 @@ def list_out(plan: Plan, assessment: Assessment, resilience: Resilience, stowage
                 inside=inside.get(bag),
                 person=person,
                 lines=tuple(lines),
-                planned_g=totals[bag],
+                planned_g=contents[bag].planned_g,
+                weighed_g=contents[bag].weighed_g,
+                since_g=contents[bag].since_g,
                 unsure=tuple(_unsure(plan.items, bag, 1, held)),
             )
         )

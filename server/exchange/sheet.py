@@ -18,8 +18,9 @@ from mule.assess import Assessment
 from mule.carriers import Check
 from mule.finding import Finding, Severity
 from mule.packing import RoomUse
-from mule.packout import OutLine, PackOut
+from mule.packout import BagOut, OutLine, PackOut
 from mule.plan import Plan
+from mule.stamina import Lasts
 from server.exchange.words import spot_words, task_head, task_things
 
 # DejaVu, cut down to Latin, Greek and Cyrillic letters and the signs that names use (fonts/README.md).
@@ -77,8 +78,8 @@ def load_sheet(plan: Plan, assessment: Assessment, findings: Sequence[Finding]) 
         _table(("day", "", "coldest", "on foot", "bag of the day"), list(_days(plan))),
         Paragraph("Power, cards, brief", _HEAD),
         Paragraph(
-            f"Power carries {lasts.power_days} of {lasts.days} days, cards {lasts.card_days}; each picture into "
-            f"{lasts.copies} places. The kit covers {assessment.coverage.score:.0f} % of the brief. "
+            f"Power carries {lasts.power_days} of {lasts.days} days, cards {lasts.card_days}; each picture in "
+            f"{_places(lasts)}. The kit covers {assessment.coverage.score:.0f} % of the brief. "
             f"Against it stand: blockers {blockers}, cautions {cautions}.",
             _TEXT,
         ),
@@ -96,7 +97,7 @@ def pack_list(plan: Plan, made: PackOut) -> bytes:
     rooms = {room.room: room for room in made.rooms}
     story: list[Any] = [Paragraph(_said(f"{plan.trip.name}: pack list"), _TITLE)]
     for bag in made.bags:
-        under = f"into {plan.items[bag.inside].name}" if bag.inside else f"planned {_kg(bag.planned_g)}"
+        under = f"into {plan.items[bag.inside].name}" if bag.inside else _weight(bag)
         story += _ticks(f"{plan.items[bag.bag].name}, {under}", bag.lines, plan, rooms)
     story += _ticks("On you", made.worn, plan, rooms)
     tasks = [
@@ -124,13 +125,32 @@ def labels(plan: Plan, made: PackOut) -> bytes:
         text = [
             Paragraph(_said(plan.items[bag.bag].name), _LABEL),
             Paragraph(_said(f"{people.get(bag.person, '')} · {plan.trip.name}"), _HEAD),
-            Paragraph(f"{_kg(bag.planned_g)} planned, {len(bag.lines)} things", _TEXT),
+            Paragraph(f"{_weight(bag)}, {len(bag.lines)} things", _TEXT),
             Paragraph(_said(first), _SMALL),
         ]
         box = Table([[text]], colWidths=[120 * mm])
         box.setStyle(TableStyle([("BOX", (0, 0), (-1, -1), 1, _LINE), ("TOPPADDING", (0, 0), (-1, -1), 8)]))
         story += [KeepTogether([box]), Spacer(1, 8 * mm)]
     return _pdf(story or [Paragraph("No bag is loaded.", _TEXT)], f"{plan.trip.name}: labels")
+
+
+def _places(lasts: Lasts) -> str:
+    """The number that Stamina, the scales and the door check tell for the same nights."""
+    if lasts.copies_fewest is None:
+        return "no place, for none are planned"
+    if lasts.copies_short_on is None:
+        return f"{lasts.copies} places by the end of its night"
+    return (
+        f"{lasts.copies_fewest} of {lasts.copies} places on the worst night, "
+        f"fewer than asked on {lasts.copies_short} of {lasts.days} from {lasts.copies_short_on:%d %b}"
+    )
+
+
+def _weight(bag: BagOut) -> str:
+    """ "weighed 8.42 kg, then +178 g", or what the parts add up to."""
+    if bag.weighed_g is None:
+        return f"planned {_kg(bag.planned_g)}"
+    return f"weighed {_kg(bag.weighed_g)}" + (f", then {bag.since_g:+.0f} g" if abs(bag.since_g) >= 1 else "")
 
 
 def _legs(plan: Plan, assessment: Assessment) -> Table:
@@ -151,7 +171,14 @@ def _check(check: Check) -> str:
         return f"{check.value / 1000:.2f} of {check.allowed / 1000:.2f} kg{over}"
     if check.limit == "count":
         return f"{check.value:g} of {check.allowed:g}{over}"
-    return f"{check.value / 10:g} of {check.allowed / 10:g} cm{over}"
+    gives = f", gives {check.squeeze_mm / 10:g} cm" if check.squeeze_mm else ""
+    if check.size_mm and check.frame_mm:
+        return f"{_cm(check.size_mm)}{gives} of {_cm(check.frame_mm)}{over}"
+    return f"{sum(check.size_mm or ()) / 10:g} cm{gives} of {check.allowed / 10:g} cm{over}"
+
+
+def _cm(sides: Sequence[float]) -> str:
+    return f"{' × '.join(f'{side / 10:g}' for side in sides)} cm"
 
 
 def _days(plan: Plan) -> Iterable[tuple[str, ...]]:

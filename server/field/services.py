@@ -10,7 +10,7 @@ from pydantic import ValidationError
 from mule.advise import review
 from mule.assess import Station
 from mule.errors import plain_path, shorten
-from mule.field import Mark, fold
+from mule.field import Mark, Weighed, fold
 from mule.packout import PackOut, field_stations, list_out
 from mule.plan import MOST_MARKS, Plan
 from server.documents import find
@@ -75,9 +75,15 @@ def take_in(owner: User, slug: str, sent: Sequence[dict[str, Any]]) -> TakenMark
 
 
 def keep_marks(trip: Trip, marks: Iterable[Mark]) -> None:
-    """Stores marks that are new to a trip, numbered in their order."""
-    rows = [FieldMark(trip=trip, mark=mark.id, spec=mark.model_dump(mode="json")) for mark in marks]
+    """Stores marks that are new to a trip, numbered in their order; what was weighed counts from now on."""
+    new = list(marks)
+    rows = [FieldMark(trip=trip, mark=mark.id, spec=mark.model_dump(mode="json")) for mark in new]
     FieldMark.objects.bulk_create(rows, batch_size=500)
+    if any(isinstance(mark.what, Weighed) for mark in new):
+        standing = fold(mark for mark in marks_of(trip) if isinstance(mark.what, Weighed)).now.values()
+        trip.scale = [mark.model_dump(mode="json") for mark in standing]
+        trip.weighings += 1
+        trip.save(update_fields=["scale", "weighings"])
 
 
 def list_for(plan: Plan) -> PackOut:

@@ -4,6 +4,7 @@ from typing import NamedTuple
 
 from django.contrib.auth.models import User
 
+from mule.field import Mark
 from mule.kit import Kit as KitValue
 from mule.memo import Kept
 from mule.plan import Plan, assemble
@@ -23,6 +24,7 @@ class Stamp(NamedTuple):
     trip: int
     locker: str
     carriers: str
+    weighings: int
 
     def __str__(self) -> str:
         return ".".join(map(str, self))
@@ -31,7 +33,8 @@ class Stamp(NamedTuple):
 def stamp_of(kit: Kit) -> Stamp:
     """The stamp of a kit as it is stored."""
     owner = kit.trip.owner
-    return Stamp(kit.version, kit.trip.version, revision(Thing, owner), revision(Carrier, owner))
+    trip = kit.trip
+    return Stamp(kit.version, trip.version, revision(Thing, owner), revision(Carrier, owner), trip.weighings)
 
 
 # Trips that were looked at last.
@@ -55,10 +58,22 @@ def entries_of(kit: KitValue) -> list[dict[str, object]]:
     return entries
 
 
-def plan_of(owner: User, trip: TripValue, kits: list[Kit], open_kit: str, at: Stamp | None = None) -> Plan:
+def scale_of(row: Trip) -> tuple[Mark, ...]:
+    """What stands of what was weighed on a trip."""
+    return tuple(Mark.model_validate(spec) for spec in row.scale)
+
+
+def plan_of(
+    owner: User,
+    trip: TripValue,
+    kits: list[Kit],
+    open_kit: str,
+    at: Stamp | None = None,
+    scale: tuple[Mark, ...] = (),
+) -> Plan:
     """The plan of a trip: the owner's whole locker, the carriers its legs name, these kits.
 
-    at: the revisions of locker and carriers, when they are known already. Raises InvalidInput when it is not sound.
+    scale: what was weighed. at: the revisions of locker and carriers, when they are known already. Raises InvalidInput when it is not sound.
     """
     named = {leg.carrier for leg in trip.legs if leg.carrier}
     known = carriers_of(owner, at.carriers if at else None) if named else {}
@@ -68,4 +83,5 @@ def plan_of(owner: User, trip: TripValue, kits: list[Kit], open_kit: str, at: St
         trip=trip,
         kits=tuple(kit_of(kit) for kit in kits),
         open_kit=open_kit,
+        noted=scale,
     )

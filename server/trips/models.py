@@ -6,9 +6,14 @@ from server.documents import Document
 
 
 class Trip(Document):
-    """One trip; ``spec`` is its ``mule.trip`` value."""
+    """One trip; ``spec`` is its ``mule.trip`` value.
+
+    scale: the marks of what was weighed that stand, out of all that was noted; weighings: how often that changed.
+    """
 
     open_kit = models.CharField(max_length=64, default="a")
+    scale = models.JSONField(default=list)
+    weighings = models.PositiveIntegerField(default=0)
 
     class Meta:
         """Ids are single per owner."""

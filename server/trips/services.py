@@ -16,7 +16,7 @@ from mule.trip import Stamina
 from mule.trip import Trip as TripValue
 from server.documents import find, find_for_edit, free_slug, require_version, slug_from, slugs, store
 from server.errors import InUse, NotFound
-from server.trips.convert import Stamp, entries_of, plan_of, stamp_of, trip_of
+from server.trips.convert import Stamp, entries_of, plan_of, scale_of, stamp_of, trip_of
 from server.trips.models import Kit, KitStep, Trip
 
 # Older steps are forgotten; a session of packing rarely takes more.
@@ -86,7 +86,7 @@ def find_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
 def plan_for(kit: Kit, *, all_kits: bool = False, at: Stamp | None = None) -> Plan:
     """The plan of a kit's trip with this kit open; the other kits only when asked for. at: its stamp, when known."""
     kits = list(kit.trip.kits.all()) if all_kits else [kit]
-    return plan_of(kit.trip.owner, trip_of(kit.trip), kits, kit.slug, at)
+    return plan_of(kit.trip.owner, trip_of(kit.trip), kits, kit.slug, at, scale_of(kit.trip))
 
 
 def trying(plan: Plan, stamina: Stamina | None) -> Plan:

@@ -6,6 +6,7 @@ from typing import Any
 import pytest
 
 from mule.debrief import History, LookBack, look_back, match, rates
+from mule.debrief.advice import take_or_rent
 from mule.field import Frame, Mark, fold
 from mule.finding import InBag
 from mule.gear import Absence, AbsenceReason, Battery, Filter, Standing, StepRing
@@ -247,6 +248,16 @@ def test_a_filter_left_at_home_is_to_be_taken() -> None:
 def test_the_ring_at_home_is_taken_when_the_filter_was_along() -> None:
     (advice,) = without(filtered(polariser(82), ring(67, 82), loaded=("pol",)))
     assert (advice.code, advice.item, advice.numbers["mass_g"]) == ("take", "ring", 12)
+
+
+def test_a_lens_is_looked_for_by_what_it_sees_on_the_camera_that_was_along() -> None:
+    # 22 mm on APS-C sees what 34 mm do on full frame; the 34 itself would be 52 there.
+    small = cast.body(sensor_width_mm=23.5, sensor_height_mm=15.6, crop_modes=())
+    gear = [cast.bag(), small, cast.normal_zoom(), cast.lens("p22", 22, 22, 2), cast.lens("p34", 34, 34, 2, mass_g=100)]
+    plan = cast.plan(gear, cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("normal"))
+    missed = marks({"do": "missed", "day": "2027-02-20", "wanted": "street", "focal_mm": 34})
+    (advice,) = take_or_rent(plan, (), missed)
+    assert (advice.code, advice.item) == ("take", "p22")
 
 
 def test_a_filter_that_was_away_is_taken_and_one_that_could_be_had_is_rented() -> None:

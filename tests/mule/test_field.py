@@ -1,6 +1,7 @@
 """Marks of several devices put together: nothing is lost, clocks have no say, disagreements are told."""
 
 from datetime import UTC, datetime
+from itertools import permutations
 from typing import Any
 
 import pytest
@@ -100,7 +101,21 @@ def test_ticks_and_weights_are_read_off() -> None:
         ]
     )
     assert made.ticked() == {"wide@bag"}
-    assert made.weighed() == {"bag": 8420}
+    assert {bag: weighed.grams for bag, weighed in made.weighed().items()} == {"bag": 8420}
+
+
+def test_a_note_taken_back_counts_no_more_and_is_kept() -> None:
+    used = {"do": "used", "item": "tele", "day": "2027-02-21"}
+    back = {"do": "taken-back", "mark": "mark-0001"}
+    marks = [mark("1", used, seq=1), mark("2", used, seq=2), mark("3", back, seq=3)]
+    for order in permutations(marks):
+        assert [m.id for m in fold(order).log] == [marks[1].id]
+
+
+def test_a_weighing_can_be_taken_back() -> None:
+    one = mark("1", {"do": "weighed", "bag": "bag", "grams": 8420.0}, seq=1)
+    none = mark("2", {"do": "weighed", "bag": "bag", "grams": None}, seq=2, after=("1",))
+    assert fold([one, none]).weighed() == {}
 
 
 @pytest.mark.parametrize(

@@ -2,10 +2,11 @@
 
 import pytest
 
+from mule.field import Held, Weighed
 from mule.finding import InBag
 from mule.gear import Gear, Source
 from mule.kit import Entry
-from mule.load import Loads, weigh
+from mule.load import Contents, Loads, weigh
 from mule.trip import BaseLoad, Person
 from tests import cast
 
@@ -37,6 +38,37 @@ def test_a_bag_weighs_itself_its_contents_and_what_lies_in_its_inserts() -> None
     inside = next(b for b in made.bags if b.bag == "bag")
     assert inside.total_g == piece.mass_g
     assert made.total_g == piece.mass_g + 2 * 82
+
+
+def scaled(*entries: Entry, grams: float, then: dict[str, int], **masses: float) -> Contents:
+    held = tuple(Held(item=item, count=n, mass_g=masses.get(item, GEAR[item].mass_g)) for item, n in then.items())
+    weighed = {"bag": Weighed(bag="bag", grams=grams, held=held)}
+    made = weigh(GEAR, cast.kit(*entries), [INES, MARIT], weighed)
+    (contents,) = (b for b in made.bags if b.bag == "bag")
+    assert made.pieces[0].mass_g == contents.total_g == made.people[0].cabin_g
+    return contents
+
+
+THEN = {"cube": 1, "body": 1, "normal": 1, "pack": 3}
+
+
+def test_what_was_weighed_wins_until_what_it_holds_changes() -> None:
+    same = scaled(*FULL, grams=4_000, then=THEN)
+    assert (same.weighed_g, same.since_g, same.total_g, same.planned_g) == (4000, 0, 4000, 3566)
+    more = scaled(*FULL, grams=4_000, then=THEN | {"pack": 1})
+    assert (more.since_g, more.total_g) == (2 * 82, 4164)
+    # What left weighs what it was then reckoned to weigh.
+    less = scaled(*FULL, grams=4_000, then=THEN | {"first-aid": 1}, **{"first-aid": 300.0})
+    assert (less.since_g, less.total_g) == (-300, 3700)
+
+
+def test_a_mass_mended_in_the_locker_changes_nothing_about_what_the_scale_said() -> None:
+    assert scaled(*FULL, grams=4_000, then=THEN, body=500.0).total_g == 4000
+
+
+def test_a_weighing_of_which_nobody_knows_what_lay_in_it_counts_for_nothing() -> None:
+    made = weigh(GEAR, cast.kit(*FULL), [INES, MARIT], {"bag": Weighed(bag="bag", grams=4_000)})
+    assert made.pieces[0].mass_g == 3566
 
 
 def test_a_person_carries_bags_worn_things_and_base_load() -> None:

@@ -148,3 +148,18 @@ def test_lines_that_say_nothing_make_no_mass() -> None:
 
 def test_the_simulated_scale_sends_the_same_lines_each_time() -> None:
     assert list(lines(Load(5_000, seed=3))) == list(lines(Load(5_000, seed=3)))
+
+
+def test_what_was_weighed_counts_in_every_later_verdict_and_changes_the_stamp(ask: Ask, stored: Plan) -> None:
+    before = ask("get", "/trips/trip/kits/a").json()["state"]
+    (piece,) = before["assessment"]["loads"]["pieces"]
+    held = [{"item": "body", "count": 1, "mass_g": 720.0}, {"item": "normal", "count": 1, "mass_g": 800.0}]
+    send(ask, mark(1, {"do": "weighed", "bag": piece["bag"], "grams": 8_420.0, "source": "scale", "held": held}))
+    after = ask("get", "/trips/trip/kits/a").json()["state"]
+    assert after["stamp"] != before["stamp"]
+    assert after["assessment"]["loads"]["pieces"][0]["mass_g"] == 8_420
+    sheet = ask("get", "/field/trip/kits/a/list").json()
+    assert {b["bag"]: b["weighed_g"] for b in sheet["bags"]}[piece["bag"]] == 8_420
+    send(ask, mark(2, {"do": "weighed", "bag": piece["bag"], "grams": None}, after=("phone-000001",)))
+    again = ask("get", "/trips/trip/kits/a").json()["state"]
+    assert again["assessment"]["loads"]["pieces"] == before["assessment"]["loads"]["pieces"]

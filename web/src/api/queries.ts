@@ -79,6 +79,7 @@ const TOUCHES = {
   locker: () => [KEY.locker, KEY.benches, KEY.comparisons, KEY.lookBacks],
   carriers: () => [KEY.carriers, KEY.benches, KEY.comparisons],
   noted: ({ trip }: { trip: string }) => [KEY.stationsOf(trip), KEY.lookBacks],
+  weighed: ({ trip }: { trip: string }) => [KEY.benchesOf(trip), KEY.comparisonsOf(trip)],
   pictures: ({ trip }: { trip: string }) => [KEY.stationsOf(trip), KEY.lookBacks],
   everything: () => [[]],
 } satisfies Record<string, (at: { trip: string }) => readonly QueryKey[]>

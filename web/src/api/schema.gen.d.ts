@@ -4536,7 +4536,8 @@ export interface components {
          * Check
          * @description One limit against one figure. Sizes give the side that is most over (or nearest); units are mm, g or pieces.
          *
-         *     bag is None where the limit is on all of a person's pieces.
+         *     bag is None where the limit is on all of a person's pieces. size_mm, frame_mm: all sides of the bag as it is, and of
+         *     the frame, longest first, where sizes are compared; squeeze_mm: how far its thinnest side gives, which is taken off.
          */
         Check: {
             /** Leg */
@@ -4557,6 +4558,15 @@ export interface components {
             allowed: number;
             /** Passes */
             passes: boolean;
+            /** Size Mm */
+            size_mm?: number[] | null;
+            /** Frame Mm */
+            frame_mm?: number[] | null;
+            /**
+             * Squeeze Mm
+             * @default 0
+             */
+            squeeze_mm: number;
         };
         /**
          * Clash
@@ -4590,6 +4600,9 @@ export interface components {
         /**
          * Contents
          * @description What one bag or insert holds, nested inserts included. Mass in grams, litres by outer size.
+         *
+         *     weighed_g: what a scale said of it; None where it was not weighed. since_g: what it holds more (or less) since then.
+         *     total_g: what counts: what was weighed and what came since, or else what the parts add up to.
          */
         Contents: {
             /** Bag */
@@ -4600,6 +4613,12 @@ export interface components {
             inside_g: number;
             /** Outside G */
             outside_g: number;
+            /** Weighed G */
+            weighed_g: number | null;
+            /** Since G */
+            since_g: number;
+            /** Total G */
+            total_g: number;
             /** Litres */
             litres: number;
             /** Volume L */
@@ -4809,7 +4828,7 @@ export interface components {
          * @description Every rule's words have one of these; the interface has a sentence for each.
          * @enum {string}
          */
-        FindingCode: "absent-loaded" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "drones-barred" | "filters-together" | "filter-unserved" | "gap" | "gate-ask" | "gate-no" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-sum" | "leg-together" | "lens-changes" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "single-point" | "slot-full" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "want-unmet";
+        FindingCode: "absent-loaded" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "drones-barred" | "filters-together" | "filter-unserved" | "gap" | "gate-ask" | "gate-no" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-sum" | "leg-together" | "lens-changes" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "single-point" | "slot-full" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "unplaced" | "want-unmet";
         /**
          * Fit
          * @description One way of putting filters on a lens. parts: every thing it takes, filters first. to_load: those left behind.
@@ -4899,7 +4918,8 @@ export interface components {
         };
         /**
          * Judged
-         * @description What is said of one thing where it lies. why: what decides. wh: of one piece; total: pieces the person has.
+         * @description What is said of one thing where it lies. why: what decides. wh: of one piece; total: pieces that the
+         *     person has of the sort, or of those over the free limit where that decides; most: how many of these may come.
          */
         Judged: {
             /** Item */
@@ -5255,7 +5275,8 @@ export interface components {
          * PersonLoad
          * @description What one person carries, in grams. ``carried_g`` leaves out hold bags: they roll or ride.
          *
-         *     share: carried as a share of body mass, None when the body mass is not given. over: caution lines passed.
+         *     unplaced_g: of what is worn, what is only there because no bag takes it. share: carried as a share of body mass,
+         *     None when the body mass is not given. over: caution lines passed.
          */
         PersonLoad: {
             /** Person */
@@ -5268,6 +5289,8 @@ export interface components {
             hold_g: number;
             /** Worn G */
             worn_g: number;
+            /** Unplaced G */
+            unplaced_g: number;
             /** Base G */
             base_g: number;
             /** Carried G */
@@ -5279,7 +5302,7 @@ export interface components {
         };
         /**
          * Piece
-         * @description A bag as luggage. size_mm: outer sides with what is strapped on, longest first; bare_mm: without it.
+         * @description A bag as luggage. mass_g: as weighed, where it was. size_mm: outer sides with what is strapped on, longest first; bare_mm: without it.
          */
         Piece: {
             /** Bag */
@@ -5555,7 +5578,7 @@ export interface components {
         };
         /**
          * Worn
-         * @description On a person: pockets, neck, belt clip.
+         * @description On a person: pockets, neck, belt clip. unplaced: nobody said so; there was no bag to take it.
          */
         Worn: {
             /**
@@ -5565,6 +5588,11 @@ export interface components {
             where: "worn";
             /** Person */
             person: string;
+            /**
+             * Unplaced
+             * @default false
+             */
+            unplaced: boolean;
         };
         /**
          * RenamedKit
@@ -6996,6 +7024,18 @@ export interface components {
             frames: number;
         };
         /**
+         * Held
+         * @description So many pieces of a thing that lay in a bag on the scale, and what one of them was reckoned to weigh.
+         */
+        Held: {
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
          * Lent
          * @description A thing was given to somebody. until: when it should be back.
          */
@@ -7041,13 +7081,13 @@ export interface components {
              */
             after: string[];
             /** What */
-            what: components["schemas"]["Tick"] | components["schemas"]["PackMark"] | components["schemas"]["CardMark"] | components["schemas"]["Weighed"] | components["schemas"]["Used"] | components["schemas"]["Missed"] | components["schemas"]["Broke"] | components["schemas"]["Lent"] | components["schemas"]["Noted"] | components["schemas"]["Cold"] | components["schemas"]["Swapped"] | components["schemas"]["Filled"] | components["schemas"]["Copied"];
+            what: components["schemas"]["Tick"] | components["schemas"]["PackMark"] | components["schemas"]["CardMark"] | components["schemas"]["Weighed"] | components["schemas"]["Used"] | components["schemas"]["Missed"] | components["schemas"]["Broke"] | components["schemas"]["Lent"] | components["schemas"]["Noted"] | components["schemas"]["Cold"] | components["schemas"]["Swapped"] | components["schemas"]["Filled"] | components["schemas"]["Copied"] | components["schemas"]["TakenBack"];
         };
         /**
          * Missed
          * @description A picture that was not had: what was wanted, and what was in the bag instead.
          *
-         *     effect, lens: the filter that was missing, and the lens it should have gone on.
+         *     focal_mm, had_mm: full-frame equivalents, as wants are. effect, lens: the filter that was missing, and the lens it should have gone on.
          */
         Missed: {
             /**
@@ -7142,6 +7182,19 @@ export interface components {
             at_c?: number | null;
         };
         /**
+         * TakenBack
+         * @description A note that was made by mistake counts no more; it stays among the marks.
+         */
+        TakenBack: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "taken-back";
+            /** Mark */
+            mark: string;
+        };
+        /**
          * Tick
          * @description A line of the list is done, or not any more: packed, a task before leaving, a thing to do tonight.
          */
@@ -7176,7 +7229,9 @@ export interface components {
         };
         /**
          * Weighed
-         * @description A bag with all that is in it, on a scale.
+         * @description A bag with all that is in it, on a scale. grams: None takes an earlier weighing back.
+         *
+         *     held: what lay in it then, things in its inserts and the inserts too; None where nobody wrote that down.
          */
         Weighed: {
             /**
@@ -7187,13 +7242,15 @@ export interface components {
             /** Bag */
             bag: string;
             /** Grams */
-            grams: number;
+            grams: number | null;
             /**
              * Source
              * @default typed
              * @enum {string}
              */
             source: "typed" | "scale";
+            /** Held */
+            held?: components["schemas"]["Held"][] | null;
         };
         /**
          * Refusal
@@ -7232,7 +7289,9 @@ export interface components {
         };
         /**
          * BagOut
-         * @description One bag or insert in the order of packing: what lies deepest first. planned_g: with all that is in it.
+         * @description One bag or insert in the order of packing: what lies deepest first. planned_g: with all that is in it, added up.
+         *
+         *     weighed_g: what a scale said; None where it was not weighed. since_g: what came in since then, or went out.
          */
         BagOut: {
             /** Bag */
@@ -7245,6 +7304,10 @@ export interface components {
             lines: components["schemas"]["OutLine"][];
             /** Planned G */
             planned_g: number;
+            /** Weighed G */
+            weighed_g: number | null;
+            /** Since G */
+            since_g: number;
             /** Unsure */
             unsure: components["schemas"]["Unsure"][];
         };

@@ -7,7 +7,7 @@ import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { PIECE } from '@/wording/kinds'
-import { backNote, bagScales, briefScale, cardScale, personScales, powerScale, refusal, volumeScales } from '@/wording/scales'
+import { backNote, bagScales, briefScale, cardScale, personScales, powerScale, refusal, volumeScales, weighedText } from '@/wording/scales'
 import ScaleCell from './ScaleCell.vue'
 
 const props = defineProps<{ assessment: Assessment; trip: Trip; names: Names }>()
@@ -32,6 +32,7 @@ function load(grams: number): { figure: string; unit: string } {
 const refusing = computed(() => props.assessment.legs.find((leg) => !leg.passes)?.leg)
 const bagNote = computed(() => {
   const bag = worst.value
+  if (loose.value) return `${fmt.load(loose.value, units.value)} in no bag`
   if (!bag) return 'no bag loaded'
   const over = bag.limit_g !== null && bag.mass_g > bag.limit_g
   if (refusing.value && !over) return `leg ${legNumber(refusing.value)} refuses`
@@ -39,6 +40,12 @@ const bagNote = computed(() => {
   const by = fmt.mass(Math.abs(bag.mass_g - bag.limit_g), units.value)
   return over ? `${by} over, leg ${legNumber(bag.leg)}` : `${by} to spare`
 })
+function weighed(bag: string): string {
+  const held = props.assessment.loads.bags.find((b) => b.bag === bag)
+  return held ? weighedText(held, units.value) : ''
+}
+/** What travels with nobody's bag is in no bag's figure. */
+const loose = computed(() => props.assessment.loads.people.reduce((sum, p) => sum + p.unplaced_g, 0))
 function legNumber(leg: string | null | undefined): number {
   return props.assessment.legs.findIndex((l) => l.leg === leg) + 1
 }
@@ -56,14 +63,14 @@ function limitText(limit: number | null): string {
       :note="bagNote"
       :share="worst?.limit_g ? worst.mass_g / worst.limit_g : worst ? 0.5 : 0"
       :mark="worst?.limit_g ? Math.min(1, worst.limit_g / worst.mass_g) : null"
-      :over="Boolean(refusing || (worst?.limit_g && worst.mass_g > worst.limit_g))"
+      :over="Boolean(loose || refusing || (worst?.limit_g && worst.mass_g > worst.limit_g))"
     >
       <h2>Bags against the strictest leg</h2>
       <table>
         <thead><tr><th>Bag</th><th class="number">weighs</th><th class="number">may weigh</th><th>on</th></tr></thead>
         <tbody>
           <tr v-for="bag in bags" :key="bag.bag">
-            <td>{{ names.thing(bag.bag) }}, {{ names.person(bag.person) }}</td>
+            <td>{{ names.thing(bag.bag) }}, {{ names.person(bag.person) }}<div v-if="weighed(bag.bag)" class="label">{{ weighed(bag.bag) }}</div></td>
             <td class="number">{{ fmt.load(bag.mass_g, units) }}</td>
             <td class="number">{{ bag.limit_g === null ? 'not limited' : fmt.limit(bag.limit_g, units) }}</td>
             <td>{{ bag.leg ? names.leg(bag.leg) : '' }}</td>

@@ -45,10 +45,11 @@ export function useField(trip: MaybeRefOrGetter<string>) {
     if (sending || !who.value) return
     sending = true
     const slug = toValue(trip)
-    let sent = false
+    let [sent, weighed] = [false, false]
     try {
       for (let batch = await next(slug); batch.length; batch = await next(slug)) {
         sent = true
+        weighed ||= batch.some((w) => w.mark.what.do === 'weighed')
         const told = await ask(client.POST('/api/field/{slug}/marks', { params: { path: { slug } }, body: { marks: batch.map((w) => w.mark as unknown as Record<string, never>) } }))
         await settle(batch, told.taken, told.refused)
         queries.setQueryData<FieldOut>(KEY.field(slug), told.field)
@@ -56,6 +57,7 @@ export function useField(trip: MaybeRefOrGetter<string>) {
       }
       away.value = false
       if (sent) void changed('noted', { trip: slug })
+      if (weighed) void changed('weighed', { trip: slug })
     } catch (error) {
       // Without a network they wait; an answer that is no network's fault is shown by what stays in the outbox.
       away.value = !(error instanceof Problem)

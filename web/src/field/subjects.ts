@@ -34,9 +34,11 @@ export function standing(field: FieldOut | undefined, waiting: readonly Mark[]):
     if (subject) now.set(subject, mark)
   }
   const settled = new Set(more.flatMap((m) => m.after ?? []))
+  const all = [...(field?.marks ?? []), ...more]
+  const takenBack = new Set(all.flatMap((m) => (m.what.do === 'taken-back' ? [m.what.mark] : [])))
   return {
     now,
-    log: [...(field?.marks ?? []), ...more].filter((m) => subjectOf(m.what) === null),
+    log: all.filter((m) => m.what.do !== 'taken-back' && subjectOf(m.what) === null && !takenBack.has(m.id)),
     conflicts: (field?.conflicts ?? []).filter((c) => !c.marks.every((m) => settled.has(m.id))),
   }
 }

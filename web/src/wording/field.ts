@@ -23,11 +23,11 @@ export function markText(what: What, names: Who, units: Units): string {
     case 'card':
       return `${names.thing(what.item)} no. ${what.piece} ${CARD[what.state]}${what.copies ? `, copied ${what.copies} ×` : ''}`
     case 'weighed':
-      return `${names.thing(what.bag)} ${fmt.load(what.grams, units)}`
+      return what.grams === null ? `${names.thing(what.bag)} not weighed after all` : `${names.thing(what.bag)} ${fmt.load(what.grams, units)}`
     case 'used':
       return `used ${names.thing(what.item)}`
     case 'missed':
-      return `missed: wanted ${what.wanted}${what.focal_mm ? ` (${fmt.figure(what.focal_mm)} mm)` : ''}${what.had_mm ? `, had ${fmt.figure(what.had_mm)} mm` : ''}${filterText(what, names)}${what.note ? `; ${what.note}` : ''}`
+      return `missed: wanted ${what.wanted}${what.focal_mm ? ` (${fmt.figure(what.focal_mm)} mm full-frame)` : ''}${what.had_mm ? `, had ${fmt.figure(what.had_mm)} mm` : ''}${filterText(what, names)}${what.note ? `; ${what.note}` : ''}`
     case 'broke':
       return `${names.thing(what.item)} broke${what.note ? `: ${what.note}` : ''}`
     case 'lent':
@@ -38,6 +38,8 @@ export function markText(what: What, names: Who, units: Units): string {
       return `coldest ${fmt.temperature(what.lowest_c, units)}`
     case 'swap':
       return `${names.thing(what.item)} changed in ${names.thing(what.body)} after ${what.frames} frames${what.at_c === null || what.at_c === undefined ? '' : ` at ${fmt.temperature(what.at_c, units)}`}`
+    case 'taken-back':
+      return 'a note taken back'
     case 'filled':
       return `${names.thing(what.item)} out of ${names.thing(what.body)}: ${fmt.figure(what.gb)} GB in ${what.frames} frames`
     default:

@@ -44,7 +44,7 @@ describe('cures', () => {
     [cure({ code: 'load', edits: [{ act: 'load', item: 'c1', count: 1 }, { act: 'load', item: 'tele', count: 1 }], mass_change_g: 894 }), 'Load C1 and 1.4× (+894 g)'],
     [cure({ code: 'leave', edits: [{ act: 'leave', item: 'c1' }], mass_change_g: -716, numbers: { points: 17.1 } }), 'Leave C1 (−716 g, costs 17.1 points)'],
     [cure({ code: 'move', edits: [{ act: 'move', item: 'c1', place: { where: 'bag', bag: 'ridge', outside: false } }], numbers: { moved_g: 716 } }), 'Move C1 to Ridge 32 (716 g)'],
-    [cure({ code: 'wear', edits: [{ act: 'move', item: 'c1', place: { where: 'worn', person: 'p' } }], numbers: { moved_g: 716 } }), 'Carry C1 on Ines (moves 716 g)'],
+    [cure({ code: 'wear', edits: [{ act: 'move', item: 'c1', place: { where: 'worn', person: 'p', unplaced: false } }], numbers: { moved_g: 716 } }), 'Carry C1 on Ines (moves 716 g)'],
     [cure({ code: 'crop-mode', numbers: { crop: 1.5, to_mm: 105, megapixels: 20 } }), '1.5× crop mode reaches 105 mm with 20 MP left (0 g)'],
     [cure({ code: 'stitch', numbers: { frames: 3, to_mm: 16 } }), '3 stitched frames see as wide as 16 mm (0 g)'],
   ] as [Cure, string][])('%# say what to do with its price', (given, text) => {

@@ -25,12 +25,15 @@ export const ANSWER = { yes: 'goes', ask: 'ask', no: 'does not go' } as const
 export const ASK_THEM = 'Usual rules; check your carrier and the authority of the country.'
 export const GRAB = { lithium: 'lithium', pictures: 'pictures', body: 'body', fragile: 'fragile' } as const
 
-/** "3 of 2 m", in the units of the limit. */
+/** "8.57 kg of 8.00 kg", "54 × 38 × 19 cm of 55 × 40 × 23 cm", "gives 2 cm": the figures that are compared, as they are. */
 export function against(check: Check, units: Units): string {
-  const say = check.limit === 'mass' || check.limit === 'together' ? (v: number) => fmt.load(v, units) : check.limit === 'count' ? (v: number) => fmt.figure(v) : (v: number) => fmt.side(v, units)
+  const gives = check.squeeze_mm ? `, gives ${fmt.side(check.squeeze_mm, units)}` : ''
+  if (check.limit === 'size' && check.size_mm && check.frame_mm) return `${fmt.sides(check.size_mm, units)}${gives}; ${fmt.sides(check.frame_mm, units)} allowed`
+  if (check.limit === 'sum' && check.size_mm) return `${fmt.side(check.size_mm[0] + check.size_mm[1] + check.size_mm[2], units)}${gives}; ${fmt.side(check.allowed, units)} allowed`
+  const say = check.limit === 'count' ? (v: number) => fmt.figure(v) : (v: number) => fmt.load(v, units)
   return `${say(check.value)} of ${say(check.allowed)}`
 }
-export const LIMIT = { size: 'side nearest its limit', sum: 'sum of sides', mass: 'mass', count: 'pieces', together: 'together' } as const
+export const LIMIT = { size: 'size', sum: 'sides together', mass: 'mass', count: 'pieces', together: 'together' } as const
 
 /** What decides about a restricted thing: "in the hold", "111 Wh a piece", "24 of at most 20". */
 export function decided(judged: Judged): string {

@@ -10,7 +10,7 @@ const ridge: Loadout = {
   days: [], legs: [], mounts: [],
   entries: [
     { item: 'sling', count: 1, place: { where: 'piece', piece: 'personal', person: 'ines' } },
-    { item: 'c1', count: 1, place: { where: 'worn', person: 'ines' } },
+    { item: 'c1', count: 1, place: { where: 'worn', person: 'ines', unplaced: false } },
     { item: 'lb4', count: 2, place: sling },
   ],
 }
@@ -19,11 +19,11 @@ describe('loadouts', () => {
   it('name places and moves', () => {
     expect(placeName({ ...sling, outside: true }, NAMES)).toBe('outside SLING')
     expect(moveText({ item: 'lb4', count: 2, from_place: null, to_place: sling }, NAMES)).toBe('LB4 × 2: the base → SLING')
-    expect(moveText({ item: 'c1', count: 1, from_place: sling, to_place: { where: 'worn', person: 'ines' } }, NAMES)).toBe('C1: SLING → on ines')
+    expect(moveText({ item: 'c1', count: 1, from_place: sling, to_place: { where: 'worn', person: 'ines', unplaced: false } }, NAMES)).toBe('C1: SLING → on ines')
   })
   it('take a thing in, move it, and leave a bag with all in it', () => {
     expect(withPlace(ridge, 'l24', 1, sling).entries).toHaveLength(4)
-    expect(withPlace(ridge, 'lb4', 3, { where: 'worn', person: 'ines' }).entries!.at(-1)).toEqual({ item: 'lb4', count: 3, place: { where: 'worn', person: 'ines' } })
+    expect(withPlace(ridge, 'lb4', 3, { where: 'worn', person: 'ines', unplaced: false }).entries!.at(-1)).toEqual({ item: 'lb4', count: 3, place: { where: 'worn', person: 'ines', unplaced: false } })
     expect(withPlace(ridge, 'sling', 1, null).entries!.map((e) => e.item)).toEqual(['c1'])
   })
   it('do the moves that would help', () => {

@@ -8,6 +8,7 @@ type Who = Pick<Names, 'thing' | 'person'>
 export function placeName(place: Place | null | undefined, names: Who): string {
   if (!place) return 'the base'
   if (place.where === 'bag') return place.outside ? `outside ${names.thing(place.bag)}` : names.thing(place.bag)
+  if (place.where === 'worn' && place.unplaced) return `no bag, on ${names.person(place.person)}`
   return place.where === 'worn' ? `on ${names.person(place.person)}` : `carried by ${names.person(place.person)}`
 }
 /** "LB-4 pack × 2: Cube, large → Sling 6". */

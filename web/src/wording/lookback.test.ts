@@ -9,8 +9,8 @@ describe('what to do next time', () => {
   it('is an action with its grams and its reason', () => {
     expect(advice('leave', 'tele', { mass_g: 1400, trips: 2 })).toBe('Leave TELE: 1400 g, never used on two trips running.')
     expect(advice('leave', 'tele', { mass_g: 400, trips: 1 })).toBe('Leave TELE: 400 g, never used.')
-    expect(advice('take', 'wide', { mass_g: 476, focal_mm: 14, times: 1 })).toBe('Take WIDE, 476 g: 14 mm was missed once.')
-    expect(advice('rent', '', { focal_mm: 800, times: 3 })).toBe('Nothing you own reaches 800 mm, missed 3 times: rent or borrow it.')
+    expect(advice('take', 'wide', { mass_g: 476, focal_mm: 14, times: 1 })).toBe('Take WIDE, 476 g: 14 mm full-frame was missed once.')
+    expect(advice('rent', '', { focal_mm: 800, times: 3 })).toBe('Nothing you own reaches 800 mm full-frame, missed three times: rent or borrow it.')
     expect(advice('service', 'cover', {}, { note: 'the drawstring slips' })).toBe('Have COVER looked at: the drawstring slips.')
     const pol = { effect: 'polariser', lens: 'wide' }
     expect(advice('take', 'pol', { mass_g: 40, times: 2 }, pol)).toBe('Take POL, 40 g: a polariser on WIDE was missed 2 times.')
@@ -24,7 +24,7 @@ describe('what to do next time', () => {
 describe('what was missed most', () => {
   it('is a length, a filter, or words', () => {
     const lack = { focal_mm: null, effect: null, wanted: '', times: 1 }
-    expect(lackText({ ...lack, focal_mm: 300, times: 2 })).toBe('300 mm, 2 times')
+    expect(lackText({ ...lack, focal_mm: 300, times: 2 })).toBe('300 mm full-frame, twice')
     expect(lackText({ ...lack, effect: 'nd' })).toBe('a neutral density, once')
     expect(lackText({ ...lack, wanted: 'a longer lunch' })).toBe('a longer lunch, once')
   })

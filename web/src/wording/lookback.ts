@@ -8,8 +8,9 @@ type Thing = (id: string) => string
 /** What a step-up ring of common size weighs (typical). */
 const RING_G = 9
 
+const COUNTS = ['never', 'once', 'twice', 'three times', 'four times', 'five times', 'six times', 'seven times', 'eight times', 'nine times', 'ten times']
 function times(count = 1): string {
-  return count === 1 ? 'once' : `${count} times`
+  return COUNTS[count] ?? `${count} times`
 }
 /** "a polariser on the Corrie 24–70". */
 function worn(one: Lesson, thing: Thing): string {
@@ -18,7 +19,7 @@ function worn(one: Lesson, thing: Thing): string {
 }
 function missedText(one: Lesson, thing: Thing): string {
   const n = one.numbers ?? {}
-  return one.refs?.effect ? `${worn(one, thing)} was missed ${times(n.times)}` : `${fmt.figure(n.focal_mm ?? 0)} mm was missed ${times(n.times)}`
+  return one.refs?.effect ? `${worn(one, thing)} was missed ${times(n.times)}` : `${fmt.figure(n.focal_mm ?? 0)} mm full-frame was missed ${times(n.times)}`
 }
 export function adviceText(one: Lesson, thing: Thing, units: Units): string {
   const n = one.numbers ?? {}
@@ -30,7 +31,7 @@ export function adviceText(one: Lesson, thing: Thing, units: Units): string {
       return `Take ${name}, ${fmt.mass(n.mass_g ?? 0, units)}: ${missedText(one, thing)}.`
     case 'rent':
       if (name) return `Rent or borrow ${name}: ${missedText(one, thing)}.`
-      return one.refs?.effect ? `Nothing you own puts ${worn(one, thing)}, missed ${times(n.times)}: rent or borrow it.` : `Nothing you own reaches ${fmt.figure(n.focal_mm ?? 0)} mm, missed ${times(n.times)}: rent or borrow it.`
+      return one.refs?.effect ? `Nothing you own puts ${worn(one, thing)}, missed ${times(n.times)}: rent or borrow it.` : `Nothing you own reaches ${fmt.figure(n.focal_mm ?? 0)} mm full-frame, missed ${times(n.times)}: rent or borrow it.`
     case 'ring':
       return `Add a step-up ring ${fmt.figure(n.from_mm ?? 0)} to ${fmt.figure(n.to_mm ?? 0)} mm, about ${fmt.mass(RING_G, units)}: then ${name} goes on ${thing(one.refs?.lens ?? '')}. ${capital(missedText(one, thing))}.`
     case 'service':
@@ -48,9 +49,9 @@ export function serviceNote(one: Lesson): string {
   const tired = (n.health ?? 1) < 0.8
   return tired ? `holds ${fmt.percent(n.health ?? 0)} of a new one: replace it` : `was charged ${fmt.figure(n.cycles ?? 0)} times each: test what it still holds, and replace it if it is tired`
 }
-/** "300 mm, 2 times", "a polariser, once". */
+/** "300 mm full-frame, twice", "a polariser, once". */
 export function lackText(lack: Lack): string {
-  const what = lack.focal_mm ? `${fmt.figure(lack.focal_mm)} mm` : lack.effect ? `a ${EFFECT[lack.effect]}` : lack.wanted
+  const what = lack.focal_mm ? `${fmt.figure(lack.focal_mm)} mm full-frame` : lack.effect ? `a ${EFFECT[lack.effect]}` : lack.wanted
   return `${what}, ${times(lack.times)}`
 }
 export function wearText(wear: PackWear, thing: Thing): { head: string; cycles: string; health: string } {

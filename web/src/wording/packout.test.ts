@@ -44,7 +44,7 @@ describe('the list', () => {
 
 describe('marks', () => {
   it('are said in a few words', () => {
-    expect(markText({ do: 'missed', day: '2027-02-21', wanted: 'eagle', focal_mm: 300, had_mm: 105, note: '' }, NAMES, 'metric')).toBe('missed: wanted eagle (300 mm), had 105 mm')
+    expect(markText({ do: 'missed', day: '2027-02-21', wanted: 'eagle', focal_mm: 300, had_mm: 105, note: '' }, NAMES, 'metric')).toBe('missed: wanted eagle (300 mm full-frame), had 105 mm')
     expect(markText({ do: 'swap', item: 'lb4', body: 'c1', day: '2027-02-21', frames: 310, at_c: -8 }, NAMES, 'metric')).toBe('LB4 changed in C1 after 310 frames at −8 °C')
     expect(markText({ do: 'cold', day: '2027-02-21', lowest_c: -8 }, NAMES, 'imperial')).toBe('coldest 18 °F')
     expect(markText({ do: 'weighed', bag: 'ridge', grams: 8567, source: 'typed' }, NAMES, 'imperial')).toContain('18.9 lb')

@@ -6,7 +6,7 @@ function piece(bag: string, mass_g: number) {
   return { bag, person: 'ines', piece: 'cabin' as const, mass_g, size_mm: [1, 1, 1], bare_mm: [1, 1, 1], squeeze_mm: 0 }
 }
 function check(bag: string, leg: string, allowed: number) {
-  return { leg, limit: 'mass' as const, piece: 'cabin' as const, person: 'ines', bag, value: 0, allowed, passes: true }
+  return { leg, limit: 'mass' as const, piece: 'cabin' as const, person: 'ines', bag, value: 0, allowed, passes: true, squeeze_mm: 0 }
 }
 
 it('puts each bag against its strictest leg, the worst bag first', () => {

@@ -23,6 +23,12 @@ export function bagScales(assessment: Assessment): BagScale[] {
   return scales.sort((a, b) => rank(b) - rank(a) || b.mass_g - a.mass_g)
 }
 
+/** "weighed 8.42 kg, then +178 g"; nothing where no scale saw the bag. */
+export function weighedText(bag: { weighed_g: number | null; since_g: number }, units: Units): string {
+  if (bag.weighed_g === null) return ''
+  return `weighed ${fmt.load(bag.weighed_g, units)}${Math.abs(bag.since_g) >= 0.5 ? `, then ${fmt.massChange(bag.since_g, units)}` : ''}`
+}
+
 export function personScales(assessment: Assessment) {
   return [...assessment.loads.people].sort((a, b) => (b.share ?? 0) - (a.share ?? 0) || b.carried_g - a.carried_g)
 }

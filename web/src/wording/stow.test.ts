@@ -53,7 +53,8 @@ describe('the gate', () => {
   it('puts each figure against its limit in its unit', () => {
     const check = (limit: Check['limit'], value: number, allowed: number) => ({ limit, value, allowed }) as Check
     expect(against(check('mass', 8567, 8000), 'metric')).toBe('8.57 kg of 8.00 kg')
-    expect(against(check('sum', 1050, 1150), 'metric')).toBe('105 cm of 115 cm')
+    expect(against({ ...check('sum', 1050, 1150), size_mm: [500, 360, 190], squeeze_mm: 0 }, 'metric')).toBe('105 cm; 115 cm allowed')
+    expect(against({ ...check('size', 170, 230), size_mm: [500, 360, 190], frame_mm: [550, 400, 230], squeeze_mm: 20 }, 'metric')).toBe('50 × 36 × 19 cm, gives 2 cm; 55 × 40 × 23 cm allowed')
     expect(against(check('count', 2, 1), 'metric')).toBe('2 of 1')
   })
 })

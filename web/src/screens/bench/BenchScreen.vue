@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** The bench: reach above, the mat below, the ledger and what to do about it beside them. */
+import { useSessionStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Edit } from '@/api/types'
 import AdvicePending from '@/components/AdvicePending.vue'
+import PutInto from '@/components/PutInto.vue'
 import TripFrame from '@/components/TripFrame.vue'
 import TabRow from '@/components/TabRow.vue'
 import { useAdvice } from '@/composables/useAdvice'
@@ -14,6 +16,7 @@ import { useUnits } from '@/composables/useSession'
 import { useThought } from '@/composables/useThought'
 import * as fmt from '@/format/units'
 import { advised } from '@/wording/advice'
+import { holders, placeKey } from '@/wording/choices'
 import DropsPanel from './DropsPanel.vue'
 import FiltersPanel from './FiltersPanel.vue'
 import FindingsList from './FindingsList.vue'
@@ -39,6 +42,7 @@ const { entries, loaded } = useLoaded(computed(() => shown.value?.kit))
 const mat = ref<InstanceType<typeof GearMat> | null>(null)
 const opened = ref<string | null>(null)
 const want = ref<string | null>(null)
+const putting = ref(false)
 const problems = computed(() => advised(shown.value?.assessment.findings ?? [], told.value))
 const VIEWS = [
   { name: 'ledger', title: 'ledger' },
@@ -78,8 +82,13 @@ function change(edits: Edit[]): void {
   if (thinking.value) thoughts.value = [...thoughts.value, ...edits]
   else edit(edits)
 }
+/** The bag that new things go into; where none is open, each finds the first bag that suits it. */
+const into = useSessionStorage(() => `into ${props.trip} ${props.kit}`, '')
+const bags = computed(() => holders(things.value, entries.value).filter((c) => c.place.where === 'bag' && !c.place.outside))
+const openBag = computed(() => bags.value.find((c) => placeKey(c.place) === into.value)?.place)
 function load(item: string, count: number): void {
-  change([{ act: 'load', item, count }])
+  const place = loaded.value.has(item) || things.value.get(item)?.kind === 'bag' ? undefined : openBag.value
+  change([{ act: 'load', item, count, ...(place && { place }) }])
 }
 function leave(item: string, count: number | null): void {
   change([{ act: 'leave', item, count }])
@@ -88,6 +97,7 @@ useKeys([
   { key: '/', does: 'Find gear on the mat', run: () => mat.value?.toFinder() },
   { key: 'c', does: 'Compare kits', run: () => void router.push({ name: 'compare', params: { trip: props.trip, kit: props.kit } }) },
   { key: 's', does: 'Suggest kits', run: () => void router.push({ name: 'suggest', params: { trip: props.trip, kit: props.kit } }) },
+  { key: 'p', does: 'Put things into a bag', run: () => (putting.value = true) },
   { key: 'u', does: 'Undo', run: () => state.value?.can_undo && undo() },
   { key: 'U', does: 'Redo', run: () => state.value?.can_redo && redo() },
 ])
@@ -108,10 +118,12 @@ useKeys([
         </div>
         <TabRow v-model="view" class="views" way label="Views of the kit" :tabs="VIEWS">
           <span class="grow" />
+          <button type="button" class="tab" title="Put things into a bag (p)" @click="putting = true">put into</button>
           <button type="button" class="tab" :aria-pressed="thinking" title="Try edits without doing them" @click="think">what if</button>
           <RouterLink class="tab" :to="{ name: 'compare', params: { trip, kit } }" title="Compare kits (c)">compare</RouterLink>
           <RouterLink class="tab" :to="{ name: 'suggest', params: { trip, kit } }" title="Suggest kits (s)">suggest</RouterLink>
         </TabRow>
+        <label v-if="bags.length > 1" class="into label">New things go into <select v-model="into"><option value="">the first bag that suits</option><option v-for="c in bags" :key="placeKey(c.place)" :value="placeKey(c.place)">{{ c.title.slice(3) }}</option></select></label>
         <div v-if="thinking" class="thinking" role="status">
           <b>What if.</b> {{ thoughtText }}
           <button type="button" class="link" :disabled="!thoughts.length || busy" @click="keepThoughts">do it</button> or
@@ -137,6 +149,7 @@ useKeys([
         />
         <FindingsList class="findings" :findings="problems" :names="names" :busy="busy" @cure="change" />
       </aside>
+      <PutInto v-model:open="putting" :things="things" :entries="entries" :people="brief.people ?? []" :names="names" :busy="busy" @edit="change" />
       <ThingDialog :item="opened" :things="things" :entries="entries" :trip="brief" :assessment="shown.assessment" :told="told" :names="names" :busy="busy" @close="opened = null" @edit="change" />
       <WantDialog :want="want" :trip="brief" :coverage="shown.assessment.coverage" :names="names" @close="want = null" />
     </div>
@@ -191,6 +204,9 @@ useKeys([
   background: var(--sheet);
   border-left: 3px solid var(--ochre);
   padding: 6px 10px;
+}
+.into select {
+  max-width: 220px;
 }
 .ledger {
   flex: 1 1 0;

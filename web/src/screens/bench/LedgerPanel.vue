@@ -26,7 +26,7 @@ function where(place: Place): string {
     case 'bag':
       return (place.outside ? 'outside ' : '') + props.names.thing(place.bag)
     case 'worn':
-      return `on ${props.names.person(place.person)}`
+      return place.unplaced ? 'no bag' : `on ${props.names.person(place.person)}`
     default:
       return props.names.person(place.person)
   }

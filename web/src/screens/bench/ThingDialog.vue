@@ -1,13 +1,14 @@
 <script setup lang="ts">
 /** One thing on the bench: what it is, how many go, and where they travel. */
 import { computed } from 'vue'
-import type { Assessment, Edit, Entry, Place, Thing, Trip } from '@/api/types'
+import type { Assessment, Edit, Entry, Thing, Trip } from '@/api/types'
 import type { Told } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
-import { ABSENCE, KIND, PIECE, SOURCE } from '@/wording/kinds'
+import { placeKey, placesFor } from '@/wording/choices'
+import { ABSENCE, KIND, SOURCE } from '@/wording/kinds'
 import { lacks } from '@/wording/completeness'
 import { how, setUp } from '@/wording/optics'
 
@@ -42,40 +43,12 @@ const serves = computed(() =>
   ),
 )
 
-interface Choice {
-  title: string
-  place: Place
-}
-const choices = computed<Choice[]>(() => {
-  const one = thing.value
-  if (!one) return []
-  const people = props.trip.people ?? []
-  if (one.kind === 'bag') {
-    const kinds = Object.keys(PIECE) as (keyof typeof PIECE)[]
-    const pieces: Choice[] = people.flatMap((p) => kinds.map((piece) => ({ title: `${PIECE[piece]} of ${p.name}`, place: { where: 'piece' as const, piece, person: p.id } })))
-    return [...pieces, ...holders(one.id)]
-  }
-  return [...holders(one.id), ...people.map((p) => ({ title: `on ${p.name}: pockets, neck, belt`, place: { where: 'worn' as const, person: p.id } }))]
-})
-
-function holders(self: string): Choice[] {
-  const found: Choice[] = []
-  for (const id of props.entries.keys()) {
-    const holder = props.things.get(id)
-    if (id === self || (holder?.kind !== 'bag' && holder?.kind !== 'insert')) continue
-    found.push({ title: `in ${holder.name}`, place: { where: 'bag', bag: id, outside: false } })
-    if (holder.kind === 'bag') found.push({ title: `strapped outside ${holder.name}`, place: { where: 'bag', bag: id, outside: true } })
-  }
-  return found
-}
-function key(place: Place): string {
-  return place.where === 'bag' ? `bag ${place.bag} ${place.outside ?? false}` : place.where === 'worn' ? `worn ${place.person}` : `piece ${place.piece} ${place.person}`
-}
-const options = computed(() => choices.value.map((c) => ({ title: c.title, value: key(c.place) })))
-const at = computed(() => (mine.value.length === 1 && mine.value[0] ? key(mine.value[0].place) : null))
+const choices = computed(() => (thing.value ? placesFor(thing.value, props.things, props.entries, props.trip.people ?? []) : []))
+const options = computed(() => choices.value.map((c) => ({ title: c.title, value: placeKey(c.place) })))
+const at = computed(() => (mine.value.length === 1 && mine.value[0] ? placeKey(mine.value[0].place) : null))
 
 function move(value: string | null): void {
-  const choice = choices.value.find((c) => key(c.place) === value)
+  const choice = choices.value.find((c) => placeKey(c.place) === value)
   if (!choice || !props.item) return
   emit('edit', [loaded.value ? { act: 'move', item: props.item, place: choice.place } : { act: 'load', item: props.item, count: 1, place: choice.place }])
 }

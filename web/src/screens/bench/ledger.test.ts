@@ -15,7 +15,7 @@ const THINGS = new Map(
     thing('pack', 'battery', 82, { count: 9 }),
   ].map((t) => [t.id, t]),
 )
-const at = (item: string, count: number): [string, Entry[]] => [item, [{ item, count, place: { where: 'worn', person: 'p' } }]]
+const at = (item: string, count: number): [string, Entry[]] => [item, [{ item, count, place: { where: 'worn', person: 'p', unplaced: false } }]]
 
 it('adds up grams by heading and sorts by worth', () => {
   const worth: Advice['worth'] = [{ item: 'wide', points: 5, direct: 5, backup: 0 }, { item: 'long', points: 20, direct: 20, backup: 0 }]

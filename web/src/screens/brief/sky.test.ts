@@ -19,10 +19,10 @@ const winter: DayLight = {
 
 describe('the light of a day', () => {
   it('is told with clock times and hours', () => {
-    expect(skyText(winter)).toBe('Sun 07:52–16:47, 8.9 h, 3.0 h of it low; twilight 6.3 h; dark 8.8 h; moon 92 % lit, up 22:13, down 07:10.')
+    expect(skyText(winter)).toBe('Sunrise 07:52, sunset 16:47, 8.9 h, 3.0 h of it low; twilight 6.3 h; dark 8.8 h; moon 92 % lit, up 22:13, down 07:10.')
   })
   it('is told where the sun never sets and where it never rises', () => {
-    expect(skyText({ ...winter, sunrise: null, sunset: null, sun_h: 24, dark_h: 0, twilight_h: 0 })).toContain('Sun all day')
+    expect(skyText({ ...winter, sunrise: null, sunset: null, sun_h: 24, dark_h: 0, twilight_h: 0 })).toContain('The sun stays up all day')
     expect(skyText({ ...winter, sunrise: null, sunset: null, sun_h: 0 })).toContain('The sun does not rise')
   })
   it('is not told where the place is not known', () => {

@@ -32,14 +32,14 @@ function hours(h: number): string {
   return `${fmt.figure(h, 1)} h`
 }
 
-/** "Sun 07:52–16:47, 8.9 h, 3.0 h of it low; twilight 6.3 h; dark 8.8 h; moon 92 % lit, up 22:13, down 07:10." */
+/** "Sunrise 07:52, sunset 16:47, 8.9 h, 3.0 h of it low; twilight 6.3 h; dark 8.8 h; moon 92 % lit, up 22:13, down 07:10." */
 export function skyText(sky: DayLight | undefined): string | null {
   if (!sky) return null
   const sun =
     sky.sunrise && sky.sunset
-      ? `Sun ${clock(sky.sunrise)}–${clock(sky.sunset)}, ${hours(sky.sun_h)}, ${hours(sky.low_sun_h)} of it low`
+      ? `Sunrise ${clock(sky.sunrise)}, sunset ${clock(sky.sunset)}, ${hours(sky.sun_h)}, ${hours(sky.low_sun_h)} of it low`
       : sky.sun_h > 12
-        ? `Sun all day, ${hours(sky.low_sun_h)} of it low`
+        ? `The sun stays up all day, ${hours(sky.low_sun_h)} of it low`
         : 'The sun does not rise'
   const twilight = sky.twilight_h > 0.05 ? `twilight ${hours(sky.twilight_h)}` : ''
   const dark = sky.dark_h > 0.05 ? `dark ${hours(sky.dark_h)}` : 'never fully dark'

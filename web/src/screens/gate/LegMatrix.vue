@@ -7,7 +7,7 @@ import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { against, LIMIT } from '@/wording/gate'
 import { PIECE } from '@/wording/kinds'
-import { refusal } from '@/wording/scales'
+import { refusal, weighedText } from '@/wording/scales'
 
 const props = defineProps<{ assessment: Assessment; trip: Trip; kit: Kit; carriers: Map<string, Carrier>; names: Names }>()
 const units = useUnits()
@@ -32,6 +32,13 @@ const strictest = computed(() => {
   const refused = rows.value.filter((r) => !r.leg.passes)
   return refused.length && refused.length < rows.value.length ? refused.map((r) => props.names.leg(r.leg.leg)) : []
 })
+function weighed(bag: string): string {
+  const held = props.assessment.loads.bags.find((b) => b.bag === bag)
+  const said = held ? weighedText(held, units.value) : ''
+  return said ? ` (${said})` : ''
+}
+/** What no bag holds is weighed nowhere: then no leg simply goes. */
+const loose = computed(() => props.assessment.loads.people.filter((p) => p.unplaced_g > 0))
 function state(checks: Check[]): 'fine' | 'weighed' | 'refused' | 'free' {
   if (!checks.length) return 'free'
   const failed = checks.filter((c) => !c.passes)
@@ -48,14 +55,14 @@ const SAYS = { fine: 'goes', weighed: 'if they weigh it', refused: 'too big', fr
       <thead>
         <tr>
           <th>leg</th>
-          <th v-for="p in pieces" :key="p.bag">{{ names.thing(p.bag) }}<div class="quiet">{{ PIECE[p.piece] }}, {{ names.person(p.person) }}</div><div v-if="p.mass_g !== null" class="quiet">{{ fmt.load(p.mass_g, units) }}, {{ fmt.sides(p.size_mm, units) }}</div></th>
+          <th v-for="p in pieces" :key="p.bag">{{ names.thing(p.bag) }}<div class="quiet">{{ PIECE[p.piece] }}, {{ names.person(p.person) }}</div><div v-if="p.mass_g !== null" class="quiet">{{ fmt.load(p.mass_g, units) }}{{ weighed(p.bag) }}, {{ fmt.sides(p.size_mm, units) }}</div></th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="r in rows" :key="r.leg.leg">
           <th scope="row">{{ names.leg(r.leg.leg) }}<div class="quiet">{{ r.carrier ? r.carrier.name : 'no carrier' }}</div><div v-if="r.leg.loadout" class="quiet">packed as “{{ loadouts.get(r.leg.loadout) ?? r.leg.loadout }}”</div></th>
           <td v-for="(checks, index) in r.cells" :key="pieces[index]!.bag" :class="state(checks)">
-            <b>{{ MARK[state(checks)] }} {{ r.leg.loadout && !checks.length ? 'not carried so, or no limit' : SAYS[state(checks)] }}<template v-if="state(checks) === 'weighed'">: {{ refusal(checks.find((c) => !c.passes)!, units) }}</template></b>
+            <b>{{ MARK[state(checks)] }} {{ r.leg.loadout && !checks.length ? 'not carried so, or no limit' : state(checks) === 'refused' && checks.every((c) => c.passes || c.limit === 'mass') ? 'too heavy' : SAYS[state(checks)] }}<template v-if="state(checks) === 'weighed'">: {{ refusal(checks.find((c) => !c.passes)!, units) }}</template></b>
             <div v-for="c in checks" :key="c.limit" class="label" :class="{ bad: !c.passes }">{{ LIMIT[c.limit] }} {{ against(c, units) }}</div>
           </td>
         </tr>
@@ -65,6 +72,8 @@ const SAYS = { fine: 'goes', weighed: 'if they weigh it', refused: 'too big', fr
         </tr>
       </tbody>
     </table>
+    <p v-for="p in loose" :key="p.person" class="bad">◆ {{ fmt.load(p.unplaced_g, units) }} of {{ names.person(p.person) }} {{ pieces.length ? 'are in none of these bags' : 'are in no bag' }}: nothing above counts them.</p>
+    <p v-if="!pieces.length" class="quiet">No bag is loaded: there is nothing to weigh or measure yet.</p>
     <p v-if="strictest.length">{{ strictest.join(' and ') }} {{ strictest.length > 1 ? 'decide' : 'decides' }} for the whole journey, unless you pack again on the way: make a loadout for that leg at Stow.</p>
     <p class="quiet">▲ passes by size and is only over when they weigh it. What hangs outside counts in the size.</p>
   </div>

@@ -10,6 +10,7 @@ import { useField } from '@/composables/useField'
 import { usePackOut } from '@/composables/usePackOut'
 import { usePwa } from '@/composables/usePwa'
 import { ticked, toggled } from '@/field/subjects'
+import { inBag, onPerson } from '@/wording/choices'
 import { HARM, lastHour, pieces } from '@/wording/packout'
 import FieldState from '@/screens/trail/FieldState.vue'
 import AddThing from './AddThing.vue'
@@ -49,11 +50,11 @@ function tick(line: string): void {
 }
 /** One thing more, into a bag that comes along. */
 function add(item: string, bag: string): void {
-  edit([{ act: 'load', item, count: 1, place: { where: 'bag', bag, outside: false } }])
+  edit([{ act: 'load', item, count: 1, place: inBag(bag) }])
 }
 /** Another of the same kind takes the place of what stays at home. */
 function swap(line: OutLine, item: string): void {
-  const place = line.bag === null ? ({ where: 'worn', person: line.person } as const) : ({ where: 'bag', bag: line.bag, outside: line.outside } as const)
+  const place = line.bag === null ? onPerson(line.person) : inBag(line.bag, line.outside)
   edit([
     { act: 'leave', item: line.item },
     { act: 'load', item, count: 1, place },
@@ -86,7 +87,7 @@ function swap(line: OutLine, item: string): void {
         </ol>
       </section>
       <BeforeLeaving class="before" :list="list" :done="done" :names="names" @tick="tick" />
-      <WeighBags class="scale" :bags="list.bags" :field="field" :scale="scale" :things="things" :names="names" />
+      <WeighBags class="scale" :bags="list.bags" :entries="bench.state.kit.entries ?? []" :field="field" :scale="scale" :things="things" :names="names" />
       <TakeAlong class="along" :trip="trip" :kit="kit" />
     </div>
     <p v-else-if="bench" class="screen quiet" role="status">Packing, then listing…</p>

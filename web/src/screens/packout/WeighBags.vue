@@ -2,16 +2,18 @@
 /** Each bag on the scale, typed or read; plan and scale side by side, with what nobody ever weighed. */
 import type { UseMutationReturnType } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import type { BagOut, Reading, Thing } from '@/api/types'
+import type { BagOut, Entry, Reading, Thing, What } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import type { useField } from '@/composables/useField'
 import { storedThing, useLocker } from '@/composables/useLocker'
 import { useUnits } from '@/composables/useSession'
 import { notify } from '@/composables/useNotice'
+import { heldIn } from '@/field/held'
 import * as fmt from '@/format/units'
 import { readingText, scaleText } from '@/wording/packout'
 
-const props = defineProps<{ bags: BagOut[]; field: ReturnType<typeof useField>; scale: UseMutationReturnType<Reading, Error, void, unknown>; things: Map<string, Thing>; names: Names }>()
+const props = defineProps<{ bags: BagOut[]; entries: Entry[]; field: ReturnType<typeof useField>; scale: UseMutationReturnType<Reading, Error, void, unknown>; things: Map<string, Thing>; names: Names }>()
+type Weighed = Extract<What, { do: 'weighed' }>
 const units = useUnits()
 const { weigh } = useLocker()
 const said = ref('')
@@ -25,7 +27,8 @@ const rows = computed(() =>
     .filter((b) => !b.inside)
     .map((bag) => {
       const what = props.field.stands.value.now.get(`weight:${bag.bag}`)?.what
-      return { bag, shown: what?.do === 'weighed' ? what.grams : null }
+      const weighed = what?.do === 'weighed' ? what : null
+      return { bag, shown: weighed?.grams ?? null, held: weighed?.held ?? null }
     }),
 )
 /** What is typed, in the user's units: short beside the field, and in words. */
@@ -39,8 +42,18 @@ function inGrams(raw: string | undefined, quantity: 'load' | 'mass'): number | n
   const grams = Math.round(fmt.parseTyped(raw ?? '', quantity, units.value) ?? 0)
   return grams > 0 ? grams : null
 }
+/** The last weighing of each bag that was replaced here: it can be taken back. */
+const before = ref<Record<string, Weighed | null>>({})
 function keep(bag: string, grams: number, source: 'typed' | 'scale'): void {
-  void props.field.mark({ do: 'weighed', bag, grams, source })
+  const stands = props.field.stands.value.now.get(`weight:${bag}`)?.what
+  before.value = { ...before.value, [bag]: stands?.do === 'weighed' ? stands : null }
+  void props.field.mark({ do: 'weighed', bag, grams, source, held: heldIn(bag, props.entries, props.things) })
+}
+function takeBack(bag: string): void {
+  const was = before.value[bag]
+  void props.field.mark(was ?? { do: 'weighed', bag, grams: null, source: 'typed', held: null })
+  before.value = Object.fromEntries(Object.entries(before.value).filter(([id]) => id !== bag))
+  said.value = was?.grams ? `${props.names.thing(bag)} is back at ${fmt.load(was.grams, units.value)}.` : `${props.names.thing(bag)} counts as not weighed again.`
 }
 function type(bag: string): void {
   const grams = inGrams(typed.value[bag], 'load')
@@ -82,11 +95,15 @@ async function keepOwn(item: string): Promise<void> {
     <h2>On the scale</h2>
     <div v-for="r in rows" :key="r.bag.bag" class="one">
       <p><b>{{ names.thing(r.bag.bag) }}</b> <span class="quiet">planned {{ fmt.load(r.bag.planned_g, units) }}</span></p>
-      <p v-if="r.shown !== null" :class="{ bad: Math.abs(r.shown - r.bag.planned_g) >= 150 }">{{ fmt.load(r.shown, units) }}, {{ scaleText(r.bag.planned_g, r.shown, r.bag.unsure, units) }}.</p>
+      <p v-if="r.shown !== null" :class="{ bad: Math.abs(r.shown - r.bag.planned_g) >= 150 }">{{ fmt.load(r.shown, units) }}, {{ scaleText(r.bag.planned_g, r.shown, r.bag.unsure, units) }}.
+        <template v-if="Math.abs(r.bag.since_g) >= 0.5">Since then {{ fmt.massChange(r.bag.since_g, units) }}.</template>
+        <template v-if="r.held === null">What lay in it was not noted: weigh it again, and it counts.</template>
+      </p>
       <p class="form">
         <label>{{ asked.load }} <input v-model="typed[r.bag.bag]" inputmode="decimal" size="6" :aria-label="`${asked.loads} of ${names.thing(r.bag.bag)}`" @keydown.enter="type(r.bag.bag)" /></label>
         <button type="button" class="link" @click="type(r.bag.bag)">Keep</button>
         <button type="button" class="link" :disabled="scale.isPending.value" @click="read(r.bag.bag)">Read the scale</button>
+        <button v-if="r.shown !== null" type="button" class="link" @click="takeBack(r.bag.bag)">Undo</button>
         <button v-if="r.bag.unsure.length" type="button" class="link" :aria-expanded="open === r.bag.bag" @click="open = open === r.bag.bag ? '' : r.bag.bag">never weighed</button>
       </p>
       <ul v-if="open === r.bag.bag">

@@ -6,6 +6,7 @@ import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { PIECE } from '@/wording/kinds'
+import { weighedText } from '@/wording/scales'
 import { findThing, type Find } from '@/wording/stow'
 
 const props = defineProps<{ stowage: Stowage; loads: Assessment['loads']; room: string | null; names: Names }>()
@@ -31,7 +32,8 @@ const bags = computed(() => {
 <template>
   <div class="list">
     <section v-for="b in bags" :key="b.bag" :aria-label="names.thing(b.bag)">
-      <h2>{{ names.thing(b.bag) }} <span class="quiet">{{ b.under }}</span><span class="grow" /><span v-if="b.total" class="figure">{{ fmt.load(b.total.own_g + b.total.inside_g + b.total.outside_g, units) }}</span></h2>
+      <h2>{{ names.thing(b.bag) }} <span class="quiet">{{ b.under }}</span><span class="grow" /><span v-if="b.total" class="figure">{{ fmt.load(b.total.total_g, units) }}</span></h2>
+      <p v-if="b.total && weighedText(b.total, units)" class="label">{{ weighedText(b.total, units) }}</p>
       <button v-for="r in b.rooms" :key="r.room" type="button" class="room" :aria-pressed="r.room === room" @click="emit('choose', r.room)">
         <span>{{ r.compartment === null ? 'inside' : r.name.toLowerCase() }}</span>
         <span class="bar" aria-hidden="true"><span :style="{ width: fmt.percent(r.fill).replace(' ', '') }" /></span>

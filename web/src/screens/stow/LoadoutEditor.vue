@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Day, Leg, Loadout, Person, Place, Thing } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { day as dayName } from '@/format/dates'
+import { inBag, onPerson } from '@/wording/choices'
 import { placeName, withPlace } from '@/wording/loadouts'
 import TabRow from '@/components/TabRow.vue'
 
@@ -22,8 +23,8 @@ function now(item: string): string {
 }
 /** Where a thing may go: in a bag that goes along, on somebody, or, for a bag, carried by somebody. */
 function places(thing: Thing): { value: string; title: string }[] {
-  const inside: Place[] = along.value.filter((b) => b.thing.id !== thing.id).map((b) => ({ where: 'bag', bag: b.thing.id, outside: false }))
-  const worn: Place[] = props.people.map((p) => ({ where: 'worn', person: p.id }))
+  const inside: Place[] = along.value.filter((b) => b.thing.id !== thing.id).map((b) => inBag(b.thing.id))
+  const worn: Place[] = props.people.map((p) => onPerson(p.id))
   const piece = thing.kind === 'bag' ? (thing.piece === 'hold' ? 'cabin' : (thing.piece ?? 'cabin')) : null
   const pieces: Place[] = piece ? props.people.map((p) => ({ where: 'piece', piece, person: p.id })) : []
   const all = thing.kind === 'bag' ? pieces : [...inside, ...worn]

@@ -2,9 +2,11 @@
 /** Stow: does it fit, and where does everything go? Bags on the left, one space in the middle, what to do on the right. */
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import type { Edit, Loadout, Placed, Stow } from '@/api/types'
+import PutInto from '@/components/PutInto.vue'
 import TripFrame from '@/components/TripFrame.vue'
 import TabRow from '@/components/TabRow.vue'
 import { useBench } from '@/composables/useBench'
+import { useKeys } from '@/composables/useKeys'
 import { useUnits } from '@/composables/useSession'
 import { useOuting } from '@/composables/useOuting'
 import { useStowage } from '@/composables/useStowage'
@@ -35,6 +37,8 @@ const loadout = ref('')
 const { stowage, problem, running } = useStowage(at, () => loadout.value)
 const { outing } = useOuting(at, loadout)
 const editing = ref(false)
+const putting = ref(false)
+useKeys([{ key: 'p', does: 'Put things into a bag', run: () => (putting.value = !out.value) }])
 const chosen = ref<string | null>(null)
 const picked = ref<string | null>(null)
 const free = ref<Free | null>(null)
@@ -154,6 +158,7 @@ watch(
         <header class="top">
           <h1>{{ roomName(room, names.thing) }} <span class="quiet">inside {{ fmt.sides(room.size_mm, units) }}</span></h1>
           <span class="grow" />
+          <button v-if="!out" type="button" class="link" title="Put things into a bag (p)" @click="putting = true">put into</button>
           <span v-if="running" class="label" role="status">packing…</span>
           <TabRow v-model="view" way label="Ways to look at it" :tabs="views" />
         </header>
@@ -170,6 +175,7 @@ watch(
           <KindLegend :groups="groups" :absent="placed.some((p) => away.has(p.block))" :pinned="placed.some((p) => p.pinned)" />
         </template>
       </div>
+      <PutInto v-model:open="putting" :things="things" :entries="entries" :people="bench.trip.trip.people ?? []" :names="names" :busy="busy" @edit="edit" />
       <LoadoutEditor v-if="out && (editing || !room)" class="right" :loadout="out" :loaded="pieces" :people="bench.trip.trip.people ?? []" :days="bench.trip.trip.days ?? []" :legs="bench.trip.trip.legs ?? []" :names="names" :busy="busy" @change="keep" @remove="remove" />
       <StowDetails v-else-if="room" class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :slots="bench.trip.trip.marks?.slots ?? []" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="busy" @mend="mend" @stow="keepStow($event)" @pin="pin($event, $event.at_mm)" />
     </div>

@@ -6,7 +6,7 @@ import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import LogPart from './LogPart.vue'
 
 const made: What[] = []
-const field = { mark: vi.fn((what: What) => made.push(what)), stands: ref({ now: new Map(), log: [], conflicts: [] }) }
+const field = { mark: vi.fn((what: What) => made.push(what)), stands: ref({ now: new Map(), log: [] as object[], conflicts: [] }) }
 const things = new Map([thing('body', 'body'), thing('wide', 'lens'), thing('lb4', 'battery'), thing('sd', 'card'), thing('ssd', 'drive')].map((t) => [t.id, t]))
 const entries = [...things.keys()].map((item) => ({ item, count: 1, place: { where: 'worn', person: 'ines' } })) as Entry[]
 let shown: ReturnType<typeof mounted>
@@ -31,8 +31,16 @@ describe('a quick note', () => {
     await shown.findAll('.thing').find((b) => b.text() === 'wide')!.trigger('click')
     expect(made).toEqual([{ do: 'used', item: 'wide', day: '2027-02-21' }])
   })
+  it('of a thing used by mistake is taken back by another tap', async () => {
+    field.stands.value.log.push({ id: 'mark-0001', what: { do: 'used', item: 'wide', day: '2027-02-21' } })
+    shown.unmount()
+    shown = mounted(LogPart, { date: '2027-02-21', entries, things, field, names: NAMES })
+    await shown.findAll('.thing').find((b) => b.text() === '✓ wide')!.trigger('click')
+    expect(made).toEqual([{ do: 'taken-back', mark: 'mark-0001' }])
+    field.stands.value.log.length = 0
+  })
   it('of a picture missed keeps what was wanted and what was there', async () => {
-    await fill('missed', { 'wanted what': 'eagle', 'wanted, mm': '300', 'had, mm': '105' })
+    await fill('missed', { 'wanted what': 'eagle', 'wanted, mm full-frame': '300', 'had, mm full-frame': '105' })
     expect(made).toEqual([{ do: 'missed', day: '2027-02-21', wanted: 'eagle', focal_mm: 300, had_mm: 105, effect: null, lens: null, note: '' }])
   })
   it('of a filter missed needs no words, and names the lens', async () => {

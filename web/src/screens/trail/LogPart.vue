@@ -43,8 +43,8 @@ const choices = computed<Thing[]>(() => {
   }
 })
 const bodies = computed(() => of('body'))
-const usedToday = computed(() => new Set(props.field.stands.value.log.flatMap((m) => (m.what.do === 'used' && m.what.day === props.date ? [m.what.item] : []))))
 const today = computed(() => props.field.stands.value.log.filter((m) => 'day' in m.what && m.what.day === props.date))
+const usedToday = computed(() => new Set(today.value.flatMap((m) => (m.what.do === 'used' ? [m.what.item] : []))))
 function number(from: string, low: number, high: number, whole = false): number | null {
   const n = Number(from.replace(',', '.'))
   return from.trim() && Number.isFinite(n) && n >= low && n <= high && (!whole || Number.isInteger(n)) ? n : null
@@ -57,6 +57,15 @@ function celsius(from: string): number | null {
 function say(what: What): void {
   void props.field.mark(what)
   wrong.value = text.value = a.value = b.value = effect.value = lens.value = until.value = ''
+}
+function takeBack(mark: string): void {
+  void props.field.mark({ do: 'taken-back', mark })
+}
+/** Used that day, or after all not. */
+function use(item: string): void {
+  const marks = today.value.filter((m) => m.what.do === 'used' && m.what.item === item)
+  if (marks.length) for (const mark of marks) takeBack(mark.id)
+  else say({ do: 'used', item, day: props.date })
 }
 /** Makes the note, or says what is missing. */
 function keep(): void {
@@ -102,7 +111,7 @@ function keep(): void {
       return words ? say({ do: 'note', day, text: words.slice(0, 2000) }) : void (wrong.value = 'Write something.')
   }
 }
-const NUMBERS = computed<Partial<Record<Kind, [string, string]>>>(() => ({ missed: ['wanted, mm', 'had, mm'], cold: [degree.value, ''], swap: ['frames', `${degree.value} (if known)`], filled: ['GB', 'frames'], copied: ['GB', 'minutes'] }))
+const NUMBERS = computed<Partial<Record<Kind, [string, string]>>>(() => ({ missed: ['wanted, mm full-frame', 'had, mm full-frame'], cold: [degree.value, ''], swap: ['frames', `${degree.value} (if known)`], filled: ['GB', 'frames'], copied: ['GB', 'minutes'] }))
 const WORDS: Partial<Record<Kind, string>> = { missed: 'wanted what', broke: 'what is wrong', lent: 'to whom', note: 'note' }
 </script>
 
@@ -113,7 +122,7 @@ const WORDS: Partial<Record<Kind, string>> = { missed: 'wanted what', broke: 'wh
       <button v-for="(title, key) in KINDS" :key="key" type="button" class="kind" :aria-pressed="kind === key" @click="((kind = key), (item = ''), (wrong = ''))">{{ title }}</button>
     </div>
     <div v-if="kind === 'used'" class="used">
-      <button v-for="t in choices" :key="t.id" type="button" class="thing" :aria-pressed="usedToday.has(t.id)" :disabled="usedToday.has(t.id)" @click="say({ do: 'used', item: t.id, day: date })">{{ usedToday.has(t.id) ? '✓ ' : '' }}{{ t.name }}</button>
+      <button v-for="t in choices" :key="t.id" type="button" class="thing" :aria-pressed="usedToday.has(t.id)" :title="usedToday.has(t.id) ? 'Tap again to take it back' : ''" @click="use(t.id)">{{ usedToday.has(t.id) ? '✓ ' : '' }}{{ t.name }}</button>
     </div>
     <form v-else @submit.prevent="keep">
       <label v-if="['broke', 'lent', 'swap', 'filled', 'copied'].includes(kind)"><span>{{ kind === 'copied' ? 'to' : 'thing' }}</span><select v-model="item" @focus="item ||= choices[0]?.id ?? ''"><option value="" disabled hidden>{{ choices[0]?.name }}</option><option v-for="t in choices" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
@@ -128,7 +137,7 @@ const WORDS: Partial<Record<Kind, string>> = { missed: 'wanted what', broke: 'wh
     </form>
     <p v-if="wrong" class="bad" role="alert">{{ wrong }}</p>
     <ul aria-label="Noted this day">
-      <li v-for="m in [...today].reverse()" :key="m.id">{{ markText(m.what, names, units) }}</li>
+      <li v-for="m in [...today].reverse()" :key="m.id">{{ markText(m.what, names, units) }} <button v-if="m.what.do !== 'cold'" type="button" class="link" :aria-label="`Take back: ${markText(m.what, names, units)}`" @click="takeBack(m.id)">take back</button></li>
     </ul>
   </section>
 </template>

@@ -31,7 +31,7 @@ const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
       <h2>Light and water</h2>
       <dl class="facts">
         <template v-if="light">
-          <dt>sun</dt><dd>{{ light.sunrise && light.sunset ? `${clock(light.sunrise)}–${clock(light.sunset)}` : `${hours(light.sun_h)} of sun` }}</dd>
+          <dt>sun</dt><dd>{{ light.sunrise && light.sunset ? `rises ${clock(light.sunrise)}, sets ${clock(light.sunset)}` : `${hours(light.sun_h)} of sun` }}</dd>
           <dt>light to walk by</dt><dd>{{ light.first_light && light.last_light ? `${clock(light.first_light)}–${clock(light.last_light)}` : 'no change' }}</dd>
           <dt>dark</dt><dd>{{ hours(light.dark_h) }}, moon {{ fmt.percent(light.moon_lit) }} lit</dd>
         </template>
