@@ -28,8 +28,8 @@ MOST_FRAMES = 100_000
 class Plan(Frozen):
     """Everything one assessment needs. ``open_kit`` names the kit that is on the table.
 
-    noted, frames: what was noted on the trip, and what its pictures say; of these only what was weighed has a part in an
-    assessment. Things that they name may be gone from the locker since.
+    noted, frames: what was noted on the trip, and what its pictures say; of these only what was weighed has a part in
+    an assessment. Things that they name may be gone from the locker since.
     """
 
     format: Literal["narrow-mule-plan"] = "narrow-mule-plan"
@@ -99,7 +99,8 @@ def assemble(
 ) -> Plan:
     """A plan of values that were checked one by one: only that they refer to what is there is checked again.
 
-    noted: as far as it has a part in an assessment. The locker stays the same object: what is kept of it hangs on that. Raises InvalidInput.
+    noted: as far as it has a part in an assessment. The locker stays the same object: what is kept of it hangs on that.
+    Raises InvalidInput.
     """
     plan = Plan.model_construct(gear=gear, carriers=carriers, trip=trip, kits=kits, open_kit=open_kit, noted=noted)
     problems = list(_reference_problems(plan))

@@ -82,7 +82,8 @@ class Used(Frozen):
 class Missed(Frozen):
     """A picture that was not had: what was wanted, and what was in the bag instead.
 
-    focal_mm, had_mm: full-frame equivalents, as wants are. effect, lens: the filter that was missing, and the lens it should have gone on.
+    focal_mm, had_mm: full-frame equivalents, as wants are. effect, lens: the filter that was missing, and the lens it
+    should have gone on.
     """
 
     do: Literal["missed"] = "missed"

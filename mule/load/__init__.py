@@ -40,7 +40,8 @@ class Contents(Frozen):
 
 
 class Piece(Frozen):
-    """A bag as luggage. mass_g: as weighed, where it was. size_mm: outer sides with what is strapped on, longest first; bare_mm: without it."""
+    """A bag as luggage. mass_g: as weighed, where it was. size_mm: outer sides with what is strapped on, longest
+    first; bare_mm: without it."""
 
     bag: str
     person: str

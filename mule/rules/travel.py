@@ -211,8 +211,8 @@ class Unplaced:
 
     def find(self, case: Case) -> Iterable[Said]:
         """One caution per person, with their grams; the cure loads the lightest bag at hand that holds them."""
-        for load_ in case.loads.people:
-            entries = [e for e in case.plan.kit.entries if e.place == Worn(person=load_.person, unplaced=True)]
+        for carried in case.loads.people:
+            entries = [e for e in case.plan.kit.entries if e.place == Worn(person=carried.person, unplaced=True)]
             if not entries:
                 continue
             items = tuple(dict.fromkeys(e.item for e in entries))
@@ -222,9 +222,9 @@ class Unplaced:
                 Severity.CAUTION,
                 StationName.BENCH,
                 StationName.GATE,
-                numbers={"mass_g": load_.unplaced_g, "litres": litres},
+                numbers={"mass_g": carried.unplaced_g, "litres": litres},
                 items=items,
-                refs={"person": load_.person},
+                refs={"person": carried.person},
                 cures=partial(self._cures, litres=litres),
             )
 
@@ -244,12 +244,12 @@ class LoadOnPerson:
 
     def find(self, case: Case) -> Iterable[Said]:
         """One caution per person over the first line (general guidance, not medical advice)."""
-        for load in case.loads.people:
-            if load.over and load.share is not None:
+        for carried in case.loads.people:
+            if carried.over and carried.share is not None:
                 yield say(
                     FindingCode.HEAVY_LOAD,
-                    Severity.CAUTION if max(load.over) >= 0.20 else Severity.NOTE,
+                    Severity.CAUTION if max(carried.over) >= 0.20 else Severity.NOTE,
                     StationName.BENCH,
-                    numbers={"carried_g": load.carried_g, "share": load.share, "line": max(load.over)},
-                    refs={"person": load.person},
+                    numbers={"carried_g": carried.carried_g, "share": carried.share, "line": max(carried.over)},
+                    refs={"person": carried.person},
                 )

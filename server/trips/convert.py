@@ -73,7 +73,8 @@ def plan_of(
 ) -> Plan:
     """The plan of a trip: the owner's whole locker, the carriers its legs name, these kits.
 
-    scale: what was weighed. at: the revisions of locker and carriers, when they are known already. Raises InvalidInput when it is not sound.
+    scale: what was weighed. at: the revisions of locker and carriers, when they are known already. Raises InvalidInput
+    when it is not sound.
     """
     named = {leg.carrier for leg in trip.legs if leg.carrier}
     known = carriers_of(owner, at.carriers if at else None) if named else {}

@@ -5302,7 +5302,8 @@ export interface components {
         };
         /**
          * Piece
-         * @description A bag as luggage. mass_g: as weighed, where it was. size_mm: outer sides with what is strapped on, longest first; bare_mm: without it.
+         * @description A bag as luggage. mass_g: as weighed, where it was. size_mm: outer sides with what is strapped on, longest
+         *     first; bare_mm: without it.
          */
         Piece: {
             /** Bag */
@@ -7087,7 +7088,8 @@ export interface components {
          * Missed
          * @description A picture that was not had: what was wanted, and what was in the bag instead.
          *
-         *     focal_mm, had_mm: full-frame equivalents, as wants are. effect, lens: the filter that was missing, and the lens it should have gone on.
+         *     focal_mm, had_mm: full-frame equivalents, as wants are. effect, lens: the filter that was missing, and the lens it
+         *     should have gone on.
          */
         Missed: {
             /**

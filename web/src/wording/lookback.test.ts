@@ -13,7 +13,7 @@ describe('what to do next time', () => {
     expect(advice('rent', '', { focal_mm: 800, times: 3 })).toBe('Nothing you own reaches 800 mm full-frame, missed three times: rent or borrow it.')
     expect(advice('service', 'cover', {}, { note: 'the drawstring slips' })).toBe('Have COVER looked at: the drawstring slips.')
     const pol = { effect: 'polariser', lens: 'wide' }
-    expect(advice('take', 'pol', { mass_g: 40, times: 2 }, pol)).toBe('Take POL, 40 g: a polariser on WIDE was missed 2 times.')
+    expect(advice('take', 'pol', { mass_g: 40, times: 2 }, pol)).toBe('Take POL, 40 g: a polariser on WIDE was missed twice.')
     expect(advice('ring', 'pol', { from_mm: 67, to_mm: 82, times: 1 }, pol)).toBe('Add a step-up ring 67 to 82 mm, about 9 g: then POL goes on WIDE. A polariser on WIDE was missed once.')
     expect(advice('rent', '', { times: 1 }, pol)).toBe('Nothing you own puts a polariser on WIDE, missed once: rent or borrow it.')
     expect(advice('retire', 'lb4', { health: 1, cycles: 512 })).toBe('LB4 was charged 512 times each: test what it still holds, and replace it if it is tired.')
