@@ -5,11 +5,12 @@ Solved exactly with OR-Tools' CP-SAT; see docs/algorithms/choosing.md.
 
 from collections.abc import Callable
 
-from mule.choosing.answer import Asking, Choice, Line, Point, Reason
+from mule.choosing.answer import Asking, Choice, KeptThing, Line, OwnKit, Point, Reason
 from mule.choosing.candidates import Candidates, candidates
 from mule.choosing.conflicts import conflict
 from mule.choosing.lines import lines
 from mule.choosing.model import build
+from mule.choosing.own import own_kits
 from mule.choosing.points import Points
 from mule.choosing.searches import Searches
 from mule.deadline import Deadline, Stopped
@@ -45,7 +46,14 @@ def choose(
         against, complete = _choose(case, deadline, points)
     except Stopped:
         against, complete = (), False
-    return Choice(points=points.by_mass, conflict=against, lines=lines(case), stopped=not complete)
+    return Choice(
+        points=points.by_mass,
+        conflict=against,
+        lines=lines(case),
+        kept=case.kept,
+        own=() if against else own_kits(case, points.by_mass),
+        stopped=not complete,
+    )
 
 
 def _choose(case: Candidates, deadline: Deadline, points: Points) -> tuple[tuple[Reason, ...], bool]:
@@ -67,4 +75,26 @@ def require_brief(plan: Plan) -> None:
         raise InvalidInput([Problem("trip.wants", "", "at least one want to choose for")])
 
 
-__all__ = ["Asking", "Choice", "Line", "Point", "Reason", "choose", "require_brief"]
+def kept_in_any_case(plan: Plan, asking: Asking) -> tuple[KeptThing, ...]:
+    """What every point of a choice will hold because the choice does not decide about it, heaviest first.
+
+    >>> from tests import cast
+    >>> plan = cast.plan([cast.bag(), cast.body()], cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
+    >>> [(kept.item, kept.mass_g) for kept in kept_in_any_case(plan, Asking())]
+    [('bag', 1400.0)]
+    """
+    return candidates(plan, graph_of(plan), asking).kept
+
+
+__all__ = [
+    "Asking",
+    "Choice",
+    "KeptThing",
+    "Line",
+    "OwnKit",
+    "Point",
+    "Reason",
+    "choose",
+    "kept_in_any_case",
+    "require_brief",
+]

@@ -5,7 +5,7 @@ from typing import Literal
 from pydantic import Field
 
 from mule.kit import Kit
-from mule.units import Flag, Frozen, Number
+from mule.units import Flag, Frozen, ItemId, Number
 
 ReasonCode = Literal[
     "must-take",
@@ -21,6 +21,7 @@ ReasonCode = Literal[
     "policy-gaps",
     "pictures",
 ]
+WhyCode = Literal["kept", "must-take", "must-leave", "not-in-play", "limit", "leg", "lasts", "unproved", "room"]
 
 
 class Asking(Frozen):
@@ -29,7 +30,8 @@ class Asking(Frozen):
     limit_g: most grams carried, None for no limit of one's own. points: of the trade curve; 1 asks for the best alone.
     keep_limits: whether what carriers and backs allow is kept to (the size of bags is never changed). seconds: time for
     the whole search; what is found by then comes with its bound. others: whether things that could be rented or
-    borrowed are in play. workers: threads that search side by side.
+    borrowed are in play. may_leave: things that it does not decide about and need not keep, either. workers: threads
+    that search side by side.
     """
 
     limit_g: Number | None = Field(default=None, ge=0, le=200_000)
@@ -37,6 +39,7 @@ class Asking(Frozen):
     keep_limits: Flag = True
     seconds: Number = Field(default=60, gt=0, le=600)
     others: Flag = False
+    may_leave: tuple[ItemId, ...] = Field(default=(), max_length=5_000)
     workers: int = Field(default=2, ge=1, le=8, strict=True)
 
 
@@ -82,13 +85,48 @@ class Line(Frozen):
     share: float | None = None
 
 
+class KeptThing(Frozen):
+    """Something that stays in any case, because the choice does not decide about it. mass_g: of all its pieces.
+
+    carried: it counts in what is carried; hold bags do not. safe: it keeps people safe, and never is to be left.
+    """
+
+    item: str
+    count: int
+    mass_g: float
+    carried: bool
+    safe: bool
+
+
+class AboveCurve(Frozen):
+    """What a kit of the user has, or lacks, that the search did not allow itself. refs: ids by role."""
+
+    code: WhyCode
+    refs: dict[str, str] = Field(default={})
+    numbers: dict[str, float] = Field(default={})
+
+
+class OwnKit(Frozen):
+    """A kit of the user against the curve. above: it scores more than any point of no more mass; why: everything that
+    could have let it."""
+
+    kit: str
+    carried_g: float
+    score: float
+    above: bool
+    why: tuple[AboveCurve, ...]
+
+
 class Choice(Frozen):
     """The whole answer. conflict: the smallest set of demands that cannot hold together; empty when there is a kit.
 
-    lines: limits to draw in. stopped: the search was stopped or ran out of time.
+    kept: what every point holds because it is not decided about. own: the kits of the trip against the curve. lines:
+    limits to draw in. stopped: the search was stopped or ran out of time.
     """
 
     points: tuple[Point, ...]
     conflict: tuple[Reason, ...]
     lines: tuple[Line, ...]
+    kept: tuple[KeptThing, ...]
+    own: tuple[OwnKit, ...]
     stopped: bool

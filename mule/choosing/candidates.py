@@ -4,16 +4,13 @@ from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import NamedTuple
 
-from mule.choosing.answer import Asking
+from mule.choosing.answer import Asking, KeptThing
 from mule.choosing.containers import Container, containers_of
 from mule.choosing.in_play import PACKS, fixed_things, free_things, mere_copies
 from mule.choosing.scoring import Optics
 from mule.completeness import DependencyGraph
 from mule.finding import AsPiece, InBag, PieceKind, Worn
-from mule.gear import (
-    Bag,
-    Gear,
-)
+from mule.gear import Bag, Gear, keeps_safe
 from mule.load import roots
 from mule.plan import Plan
 
@@ -77,6 +74,25 @@ class Candidates:
         }
 
     @property
+    def kept(self) -> tuple[KeptThing, ...]:
+        """What stays whatever is chosen, heaviest first."""
+        hold = {
+            e.item for e in self.plan.kit.entries if isinstance(e.place, AsPiece) and e.place.piece == PieceKind.HOLD
+        }
+        where = roots(self.plan.kit).bags
+        found = (
+            KeptThing(
+                item=item,
+                count=count,
+                mass_g=self.plan.items[item].mass_g * count,
+                carried=item not in hold and not any(bag in hold for bag, _ in where.get(item, ())),
+                safe=keeps_safe(self.plan.items[item]),
+            )
+            for item, count in self.fixed.items()
+        )
+        return tuple(sorted(found, key=lambda kept: -kept.mass_g))
+
+    @property
     def fixed_carried_g(self) -> float:
         """Grams that are carried whatever is chosen."""
         return sum(self.fixed_g.values()) + sum(self.worn_g.values())
@@ -89,8 +105,8 @@ def _piece(bag: Gear) -> PieceKind:
 
 def candidates(plan: Plan, graph: DependencyGraph, asking: Asking) -> Candidates:
     """Sorts the locker into what stays, what may come and what is out of play."""
-    fixed = fixed_things(plan)
-    free = free_things(plan, graph, fixed, others=asking.others)
+    fixed = fixed_things(plan, asking.may_leave)
+    free = free_things(plan, graph, fixed, others=asking.others, may_leave=asking.may_leave)
     now = plan.loaded
     containers = containers_of(plan, fixed, free)
     kept = _kept_g(plan, fixed, {c.root for c in containers if c.root is not None})

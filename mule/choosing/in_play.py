@@ -62,17 +62,20 @@ def _in_hold(plan: Plan) -> set[str]:
     return {item for item, places in roots(plan.kit).bags.items() if any(bag in hold for bag, _ in places)}
 
 
-def fixed_things(plan: Plan) -> dict[str, int]:
-    """Pieces that the choice does not decide about, by item."""
+def fixed_things(plan: Plan, may_leave: Collection[str] = ()) -> dict[str, int]:
+    """Pieces that the choice does not decide about, by item. may_leave: what need not be kept for all that."""
     marks = plan.trip.marks
     marked = marks.items()
     in_hold = _in_hold(plan)
     return {
         item: count
         for item, count in plan.loaded.items()
-        if item in in_hold
-        or isinstance(plan.items[item], Bag | Insert)
-        or not (_is_chosen(plan.items[item]) or (item in marked and not keeps_safe(plan.items[item])))
+        if (item not in may_leave or keeps_safe(plan.items[item]))
+        and (
+            item in in_hold
+            or isinstance(plan.items[item], Bag | Insert)
+            or not (_is_chosen(plan.items[item]) or (item in marked and not keeps_safe(plan.items[item])))
+        )
     }
 
 
@@ -89,7 +92,9 @@ def _in_play(plan: Plan, thing: Gear, *, others: bool) -> bool:
     return back and (others or thing.standing == Standing.OWNED)
 
 
-def free_things(plan: Plan, graph: DependencyGraph, fixed: Mapping[str, int], *, others: bool) -> dict[str, Gear]:
+def free_things(
+    plan: Plan, graph: DependencyGraph, fixed: Mapping[str, int], *, others: bool, may_leave: Collection[str] = ()
+) -> dict[str, Gear]:
     """Optics in play, what is marked, and of all else what something in play could need."""
     marks = plan.trip.marks
     marked = marks.items()
@@ -103,7 +108,10 @@ def free_things(plan: Plan, graph: DependencyGraph, fixed: Mapping[str, int], *,
     free = {
         t.id: t
         for t in able
-        if t.id in marked or (isinstance(t, OPTICAL) and t.id in spared) or (steady and isinstance(t, SUPPORTS))
+        if t.id in marked
+        or (t.id in may_leave and t.id in plan.loaded)
+        or (isinstance(t, OPTICAL) and t.id in spared)
+        or (steady and isinstance(t, SUPPORTS))
     }
     if any(want.effects for want in plan.trip.wants):
         free |= {t.id: t for t in able if isinstance(t, Filter | StepRing | FilterHolder)}

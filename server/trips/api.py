@@ -8,7 +8,7 @@ from ninja import Router, Status
 
 from mule.advise import Advice, advise
 from mule.assess import assess
-from mule.choosing import Asking, Choice, Point, choose, require_brief
+from mule.choosing import Asking, choose, kept_in_any_case, require_brief
 from mule.compare import Comparison, compare
 from mule.deadline import Deadline
 from mule.editing import apply
@@ -201,17 +201,15 @@ def lightest_filters(request: SignedInRequest, slug: str, kit: str) -> LightestS
 @router.post("/{slug}/kits/{kit}/choose", response=ChoiceLine)
 def stream_choice(request: SignedInRequest, slug: str, kit: str, payload: Asking) -> StreamingHttpResponse:
     """The best kits as they are found, one ChoiceLine per line of text. Hanging up stops the search."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    plan = services.plan_for(services.find_kit(request.user, slug, kit), all_kits=True)
     require_brief(plan)
+    kept = kept_in_any_case(plan, payload)
 
-    def search(tell: Callable[[Point | Choice], None], should_stop: Callable[[], bool]) -> None:
-        tell(choose(plan, payload, tell, should_stop))
+    def search(tell: Callable[[ChoiceLine], None], should_stop: Callable[[], bool]) -> None:
+        tell(ChoiceLine(kept=kept))
+        tell(ChoiceLine(choice=choose(plan, payload, lambda point: tell(ChoiceLine(point=point)), should_stop)))
 
-    def write(news: Point | Choice) -> str:
-        line = ChoiceLine(choice=news) if isinstance(news, Choice) else ChoiceLine(point=news)
-        return line.model_dump_json(exclude_none=True)
-
-    return streamed(search, write)
+    return streamed(search, lambda line: line.model_dump_json(exclude_none=True))
 
 
 @router.get("/{slug}/kits/{kit}/loadouts/{loadout}", response=Outing)

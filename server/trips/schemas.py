@@ -7,7 +7,7 @@ from pydantic import Field
 
 from mule.advise import Advice
 from mule.assess import Assessment
-from mule.choosing import Choice, Point
+from mule.choosing import Choice, KeptThing, Point
 from mule.finding import Edit
 from mule.kit import Entry, Kit, Stow
 from mule.packing import USUAL, USUAL_S, Stowage
@@ -122,8 +122,10 @@ class Thought(Schema):
 
 
 class ChoiceLine(Schema):
-    """One line of a streamed choice: a point as it is found, or at last the whole answer; empty to say it is alive."""
+    """One line of a streamed choice: first what stays in any case, then each point as it is found, at last the whole
+    answer; empty to say it is alive."""
 
+    kept: tuple[KeptThing, ...] | None = None
     point: Point | None = None
     choice: Choice | None = None
 

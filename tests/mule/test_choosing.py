@@ -14,7 +14,8 @@ from mule.choosing import Asking, Choice, Point, choose
 from mule.choosing.draft import tenths
 from mule.errors import InvalidInput
 from mule.finding import Severity
-from mule.gear import Charger, PowerBank, Standing
+from mule.gear import Charger, PowerBank, Standing, Tripod
+from mule.kit import Kit
 from mule.plan import Plan
 from mule.trip import Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
 from tests import cast
@@ -371,3 +372,43 @@ def test_a_choice_without_time_tells_proved_contradictions_only() -> None:
         choice = choose(packed(), Asking(points=2), should_stop=partial(_reached, asked, moment))
         assert choice.conflict == ()
         assert choice.stopped
+
+
+def two_kits(**marks: Any) -> Plan:
+    """Kit A holds legs and a tablet beside its camera, kit B only the camera: nobody decides about legs and tablet."""
+    legs = Tripod(id="legs", name="legs", mass_g=1_190, size=cast.SMALL, max_load_g=9_000, max_height_mm=1_500)
+    gear = [cast.bag(), legs, cast.first_aid(), cast.body(), cast.normal_zoom(), cast.pack(count=3)]
+    entries = [cast.entry(i) for i in ("legs", "first-aid", "body", "normal")]
+    plan = cast.plan(gear, cast.entry("bag", cast.INES_CABIN), *entries, stamina=QUIET, **marks)
+    without = Kit(
+        id="b", name="Kit B", entries=tuple(e for e in plan.kit.entries if e.item not in ("legs", "first-aid"))
+    )
+    return Plan(gear=plan.gear, trip=plan.trip, kits=(plan.kit, without), open_kit="a")
+
+
+def test_what_stays_in_any_case_is_told_with_its_grams() -> None:
+    made = curve(two_kits())
+    assert {k.item: (k.mass_g, k.safe) for k in made.kept} == {
+        "bag": (1400, False),
+        "legs": (1190, False),
+        "first-aid": (240, True),
+    }
+    assert all({"bag", "legs", "first-aid"} <= p.kit.loaded().keys() for p in made.points)
+
+
+def test_an_own_kit_above_the_curve_says_why() -> None:
+    made = curve(two_kits())
+    own = {kit.kit: kit for kit in made.own}
+    assert not own["a"].above
+    # Kit B does the same without legs and first aid: lighter than anything that the search may find.
+    assert own["b"].above
+    assert [(w.code, w.refs["item"], w.numbers["mass_g"]) for w in own["b"].why] == [
+        ("kept", "legs", 1190),
+        ("kept", "first-aid", 240),
+    ]
+
+
+def test_what_may_be_left_is_not_kept_but_what_keeps_people_safe_is() -> None:
+    made = curve(two_kits(), may_leave=("legs", "first-aid"))
+    assert {k.item for k in made.kept} == {"bag", "first-aid"}
+    assert not any("legs" in p.kit.loaded() for p in made.points)

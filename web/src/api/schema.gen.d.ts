@@ -6316,10 +6316,36 @@ export interface components {
             proved: boolean;
         };
         /**
+         * AboveCurve
+         * @description What a kit of the user has, or lacks, that the search did not allow itself. refs: ids by role.
+         */
+        AboveCurve: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "kept" | "must-take" | "must-leave" | "not-in-play" | "limit" | "leg" | "lasts" | "unproved" | "room";
+            /**
+             * Refs
+             * @default {}
+             */
+            refs: {
+                [key: string]: string;
+            };
+            /**
+             * Numbers
+             * @default {}
+             */
+            numbers: {
+                [key: string]: number;
+            };
+        };
+        /**
          * Choice
          * @description The whole answer. conflict: the smallest set of demands that cannot hold together; empty when there is a kit.
          *
-         *     lines: limits to draw in. stopped: the search was stopped or ran out of time.
+         *     kept: what every point holds because it is not decided about. own: the kits of the trip against the curve. lines:
+         *     limits to draw in. stopped: the search was stopped or ran out of time.
          */
         Choice: {
             /** Points */
@@ -6328,16 +6354,41 @@ export interface components {
             conflict: components["schemas"]["Reason"][];
             /** Lines */
             lines: components["schemas"]["Line"][];
+            /** Kept */
+            kept: components["schemas"]["KeptThing"][];
+            /** Own */
+            own: components["schemas"]["OwnKit"][];
             /** Stopped */
             stopped: boolean;
         };
         /**
          * ChoiceLine
-         * @description One line of a streamed choice: a point as it is found, or at last the whole answer; empty to say it is alive.
+         * @description One line of a streamed choice: first what stays in any case, then each point as it is found, at last the whole
+         *     answer; empty to say it is alive.
          */
         ChoiceLine: {
+            /** Kept */
+            kept?: components["schemas"]["KeptThing"][] | null;
             point?: components["schemas"]["Point"] | null;
             choice?: components["schemas"]["Choice"] | null;
+        };
+        /**
+         * KeptThing
+         * @description Something that stays in any case, because the choice does not decide about it. mass_g: of all its pieces.
+         *
+         *     carried: it counts in what is carried; hold bags do not. safe: it keeps people safe, and never is to be left.
+         */
+        KeptThing: {
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /** Carried */
+            carried: boolean;
+            /** Safe */
+            safe: boolean;
         };
         /**
          * Line
@@ -6355,6 +6406,23 @@ export interface components {
             carried_g: number;
             /** Share */
             share?: number | null;
+        };
+        /**
+         * OwnKit
+         * @description A kit of the user against the curve. above: it scores more than any point of no more mass; why: everything that
+         *     could have let it.
+         */
+        OwnKit: {
+            /** Kit */
+            kit: string;
+            /** Carried G */
+            carried_g: number;
+            /** Score */
+            score: number;
+            /** Above */
+            above: boolean;
+            /** Why */
+            why: components["schemas"]["AboveCurve"][];
         };
         /**
          * Point
@@ -6429,7 +6497,8 @@ export interface components {
          *     limit_g: most grams carried, None for no limit of one's own. points: of the trade curve; 1 asks for the best alone.
          *     keep_limits: whether what carriers and backs allow is kept to (the size of bags is never changed). seconds: time for
          *     the whole search; what is found by then comes with its bound. others: whether things that could be rented or
-         *     borrowed are in play. workers: threads that search side by side.
+         *     borrowed are in play. may_leave: things that it does not decide about and need not keep, either. workers: threads
+         *     that search side by side.
          */
         Asking: {
             /** Limit G */
@@ -6454,6 +6523,11 @@ export interface components {
              * @default false
              */
             others: boolean;
+            /**
+             * May Leave
+             * @default []
+             */
+            may_leave: string[];
             /**
              * Workers
              * @default 2

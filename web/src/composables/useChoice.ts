@@ -2,11 +2,12 @@
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { asProblem, type Problem } from '@/api/problem'
 import { stream } from '@/api/stream'
-import type { Asking, Choice, ChoiceLine, Point } from '@/api/types'
+import type { Asking, Choice, ChoiceLine, Kept, Point } from '@/api/types'
 
 export function useChoice(trip: () => string, kit: () => string) {
   const found = shallowRef<Point[]>([])
   const choice = shallowRef<Choice | null>(null)
+  const kept = shallowRef<Kept[]>([])
   const problem = ref<Problem | null>(null)
   const running = ref(false)
   const wanted = ref(0)
@@ -29,6 +30,7 @@ export function useChoice(trip: () => string, kit: () => string) {
     }
   }
   function take(line: ChoiceLine): void {
+    if (line.kept) kept.value = line.kept
     if (line.point) found.value = [...found.value, line.point].sort((a, b) => a.carried_g - b.carried_g)
     if (line.choice) choice.value = line.choice
   }
@@ -39,5 +41,5 @@ export function useChoice(trip: () => string, kit: () => string) {
   }
   onBeforeUnmount(stop)
   const points = computed(() => choice.value?.points ?? found.value)
-  return { points, choice, problem, running, wanted, start, stop }
+  return { points, choice, kept, problem, running, wanted, start, stop }
 }

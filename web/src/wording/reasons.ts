@@ -1,6 +1,6 @@
 /** Why no kit can be chosen: each demand that has a part in the contradiction, in words. */
 import type { Names } from '@/composables/useBench'
-import type { Reason, Trip, Units } from '@/api/types'
+import type { OwnKit, Reason, Trip, Units } from '@/api/types'
 import * as fmt from '@/format/units'
 import { lacks, serves } from './completeness'
 
@@ -44,6 +44,26 @@ const SAY: Record<Reason['code'], Say> = {
   'policy-second-body': (r) => `You asked for ${POLICY[refOf(r, 'policy')] ?? 'a second body'}.`,
   'policy-gaps': (r, n) => `${n.want(refOf(r, 'want'))} may have no gap.`,
   pictures: (r) => PICTURES[refOf(r, 'because')] ?? 'The kit must take pictures that some want asks for.',
+}
+
+type Why = OwnKit['why'][number]
+/** Why an own kit scores more than the curve at its mass: what it has, or lacks, that the search did not allow itself. */
+const WHY: Record<Why['code'], (why: Why, names: Names, units: Units) => string> = {
+  kept: (w, n, u) => `it does without ${n.thing(w.refs?.item ?? '')}, ${fmt.mass(w.numbers?.mass_g ?? 0, u)}, which stays here in any case`,
+  'must-take': (w, n) => `it leaves ${n.thing(w.refs?.item ?? '')}, which you marked as must come`,
+  'must-leave': (w, n) => `it takes ${n.thing(w.refs?.item ?? '')}, which you marked as must stay`,
+  'not-in-play': (w, n) => `it takes ${n.thing(w.refs?.item ?? '')}, which is not here, not yours, or no better than something lighter`,
+  limit: (w, _n, u) => `it weighs more than the ${fmt.load(w.numbers?.limit_g ?? 0, u)} you asked for`,
+  leg: (w, n) => `${n.leg(w.refs?.leg ?? '')} refuses it`,
+  lasts: (w) => `its power and cards carry ${w.numbers?.days ?? 0} of ${w.numbers?.of_days ?? 0} days, the curve’s all of them`,
+  unproved: () => 'the search had no time to prove its points: search again',
+  room: () => 'packed by trial, not all of it may go into the bags: see Stow',
+}
+/** "Kit B lies above the curve: it does without Legs, 1 190 g, which stays here in any case." */
+export function whyAbove(own: OwnKit, name: string, names: Names, units: Units): string {
+  const whys = own.why.slice(0, 3).map((w) => WHY[w.code](w, names, units))
+  const more = own.why.length - whys.length
+  return `${name} lies above the curve: ${whys.join('; ')}${more > 0 ? `; and ${more} more` : ''}.`
 }
 
 export function reasonText(reason: Reason, names: Names, units: Units, trip: Trip): string {

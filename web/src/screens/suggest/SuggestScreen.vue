@@ -14,7 +14,8 @@ import { useUnits } from '@/composables/useSession'
 import { useThought } from '@/composables/useThought'
 import { useTrips } from '@/composables/useTrips'
 import * as fmt from '@/format/units'
-import { reasonText } from '@/wording/reasons'
+import { reasonText, whyAbove } from '@/wording/reasons'
+import KeptThings from './KeptThings.vue'
 import { cameTo } from './point'
 import PointPanel from './PointPanel.vue'
 import StepBars from './StepBars.vue'
@@ -28,7 +29,7 @@ const { bench, at, error, things, loaded, names } = useBench(
   () => props.kit,
 )
 const brief = computed(() => bench.value?.trip.trip)
-const { points, choice, problem, running, wanted, start, stop } = useChoice(
+const { points, choice, kept, problem, running, wanted, start, stop } = useChoice(
   () => props.trip,
   () => props.kit,
 )
@@ -38,13 +39,19 @@ const { add } = useKits(() => props.trip)
 const limit = ref<number | null>(null)
 const keepLimits = ref(true)
 const others = ref(false)
+/** Things the choice would keep, and need not. */
+const mayLeave = ref<string[]>([])
 const chosenMass = ref<number | null>(null)
 function search(): void {
-  const asking: Partial<Asking> = { points: 20, keep_limits: keepLimits.value, others: others.value, limit_g: limit.value }
+  const asking: Partial<Asking> = { points: 20, keep_limits: keepLimits.value, others: others.value, limit_g: limit.value, may_leave: mayLeave.value }
   void start(asking)
 }
 onMounted(search)
-watch([keepLimits, others], search)
+watch([keepLimits, others, mayLeave], search)
+watch(
+  () => props.kit,
+  () => (mayLeave.value = []),
+)
 
 /** The point that is looked at: the one picked, or the heaviest so far. */
 const chosen = computed(() => {
@@ -72,6 +79,8 @@ const says = computed(() => {
   return problem.value || choice.value?.conflict.length ? '' : cameTo(points.value, wanted.value, choice.value)
 })
 
+const above = computed(() => (choice.value?.own ?? []).filter((o) => o.above).map((o) => whyAbove(o, bench.value?.kits.find((k) => k.id === o.kit)?.name ?? o.kit, names.value, units.value)))
+
 async function mark(marks: Marks): Promise<void> {
   const doc = bench.value?.trip
   if (!doc) return
@@ -98,7 +107,7 @@ async function take(): Promise<void> {
     <div v-if="brief && bench" class="screen grid">
       <div class="left">
         <header class="panel-head">
-          <h1>Suggest <span class="quiet">every point is the best kit there is under its mass</span></h1>
+          <h1>Suggest <span class="quiet">every point is the best kit there is under its mass, around what stays</span></h1>
           <span class="quiet" role="status">{{ says }}</span>
           <button v-if="running" type="button" class="link" @click="stop">stop</button>
           <button v-else type="button" class="link" @click="search">search again</button>
@@ -122,6 +131,8 @@ async function take(): Promise<void> {
         </div>
         <template v-else-if="points.length">
           <TradeCurve class="curve" :points="points" :lines="choice?.lines ?? []" :kits="present" :chosen="chosen" :names="names" @choose="choose" />
+          <KeptThings :kept="kept" :may-leave="mayLeave" :marks="brief.marks ?? {}" :names="names" @leave="mayLeave = $event" @mark="mark" />
+          <p v-for="line in above" :key="line" class="above">{{ line }}</p>
           <h2>What each step buys <span class="quiet">left to right along the curve</span></h2>
           <StepBars class="steps" :points="points" :things="things" :chosen="chosen" @choose="choose" />
         </template>
@@ -179,6 +190,11 @@ async function take(): Promise<void> {
 }
 .steps {
   flex: 0 0 auto;
+}
+.above {
+  margin: 0;
+  border-left: 3px solid var(--ochre);
+  padding-left: 8px;
 }
 .answer {
   background: var(--sheet);
