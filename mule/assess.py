@@ -85,7 +85,7 @@ def assessed(case: Case, said: tuple[Said, ...]) -> Assessment:
         filters=case.filters,
         completeness=case.completeness,
         lens_changes=case.lens_changes,
-        lasts=in_short(case.stamina.power, case.stamina.pictures),
+        lasts=in_short(case.stamina.power, case.stamina.pictures, trip),
         gate=case.gate,
         sky=tuple(found for day in trip.days if (found := light(day, trip.spot))),
         findings=findings,

@@ -53,15 +53,20 @@ class StaminaSummary:
 
 
 class Lasts(Frozen):
-    """The short of it, for the scales. power_days, card_days: days of ``days`` carried before the first short one.
+    """The short of it, for the scales, the paper and who asks elsewhere.
 
-    copies: places asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
+    power_days, card_days: days of ``days`` carried before the first short one; None where there is nothing to judge: no
+    days, nothing that asks, or something missing. missing: types of pack that are asked for and not loaded. cameras:
+    whether any is loaded. nights_told: whether each night's mains were said by somebody, not assumed. copies: places asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
     where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places than asked.
     """
 
     days: int
-    power_days: int
-    card_days: int
+    power_days: int | None
+    card_days: int | None
+    missing: tuple[str, ...]
+    cameras: bool
+    nights_told: bool
     types: tuple[TypeSummary, ...]
     cards: tuple[CardsOf, ...]
     copies: int
@@ -133,12 +138,18 @@ def whereabouts(plan: Plan) -> Whereabouts:
     return Whereabouts(found, frozenset(e.item for e in held))
 
 
-def in_short(power: Power | PowerSummary, pictures: Storage) -> Lasts:
-    """What the scales show."""
+def in_short(power: Power | PowerSummary, pictures: Storage, trip: Trip) -> Lasts:
+    """What the scales show. power, pictures: of a kit on this trip."""
+    days = len(pictures.days)
+    asked = any(type_.worst_margin is not None for type_ in power.types)
+    slots, cards = any(day.made for day in pictures.days), any(type_.loaded for type_ in pictures.types)
     return Lasts(
-        days=len(pictures.days),
-        power_days=power.days_carried,
-        card_days=pictures.days_carried,
+        days=days,
+        power_days=power.days_carried if asked and (power.days_carried < days or not power.missing) else None,
+        card_days=pictures.days_carried if days and slots and cards else None,
+        missing=power.missing,
+        cameras=slots,
+        nights_told=all(day.night is not None for day in trip.days[:-1]),
         types=power.types,
         cards=pictures.types,
         copies=pictures.asked_copies,

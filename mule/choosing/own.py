@@ -9,7 +9,7 @@ from mule.kit import Kit
 from mule.load import weigh
 from mule.optics import OPTICAL, table_of
 from mule.plan import Plan
-from mule.stamina import in_short, summarize
+from mule.stamina import summarize
 
 # Points of brief and grams nearer than this are the same.
 _SAME_POINTS = 0.05
@@ -69,7 +69,6 @@ def _over_limits(case: Candidates, plan: Plan, carried_g: float) -> Iterable[Abo
 def _shorter(plan: Plan, under: Sequence[Point]) -> Iterable[AboveCurve]:
     """A kit that does not last, where the curve's last."""
     summed = summarize(plan)
-    lasts = in_short(summed.power, summed.pictures)
-    days = min(lasts.power_days, lasts.card_days)
-    if days < lasts.days and any(p.power_days >= p.days and p.card_days >= p.days for p in under):
-        yield AboveCurve(code="lasts", numbers={"days": days, "of_days": lasts.days})
+    days, of_days = min(summed.power.days_carried, summed.pictures.days_carried), len(plan.trip.days)
+    if days < of_days and any(p.power_days >= p.days and p.card_days >= p.days for p in under):
+        yield AboveCurve(code="lasts", numbers={"days": days, "of_days": of_days})

@@ -8,7 +8,7 @@ from mule.choosing.cut_pool import Found
 from mule.choosing.room import RoomFit
 from mule.optics import table_of
 from mule.resilience import wants_surviving_any_single_loss
-from mule.stamina import in_short, summarize
+from mule.stamina import summarize
 
 
 class Points:
@@ -36,7 +36,6 @@ class Points:
         _, steady = wants_surviving_any_single_loss(table, plan.trip.wants, counts)
         score = table.score()
         stamina = summarize(plan.with_kit(fit.kit))
-        lasting = in_short(stamina.power, stamina.pictures)
         return Point(
             kit=fit.kit,
             limit_g=limit_g,
@@ -45,9 +44,9 @@ class Points:
             bound=score if found.proved else max(score, min(100.0, found.bound_points)),
             steady=steady,
             proved=found.proved,
-            days=lasting.days,
-            power_days=lasting.power_days,
-            card_days=lasting.card_days,
+            days=len(plan.trip.days),
+            power_days=0 if stamina.power.missing else stamina.power.days_carried,
+            card_days=stamina.pictures.days_carried,
             stowed=self._case.asking.keep_limits,
             left=dict(fit.left),
         )

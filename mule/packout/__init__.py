@@ -153,7 +153,7 @@ def list_out(plan: Plan, assessment: Assessment, resilience: Resilience, stowage
         rooms=stowage.rooms,
         worn=tuple(ranked[line.id] for line in made.of(on, "")),
         tasks=tasks_of(plan),
-        closing=tuple(_closing(assessment, stowage)),
+        closing=tuple(_closing(plan, assessment, stowage)),
     )
 
 
@@ -242,8 +242,13 @@ def _outside(entry: Entry) -> bool:
 _LITHIUM = ("spare-lithium", "power-bank", "device-lithium")
 
 
-def _closing(assessment: Assessment, stowage: Stowage) -> Iterable[Closing]:
-    """Lithium where it may lie, every leg passed, enough copies possible, everything in its place."""
+def _closing(plan: Plan, assessment: Assessment, stowage: Stowage) -> Iterable[Closing]:
+    """Lithium where it may lie, every leg passed, enough copies possible, everything in its place.
+
+    Of an empty kit nothing is checked, and of one that makes no pictures no copies are.
+    """
+    if not plan.kit.entries:
+        return
     lithium = sum(f.code == FindingCode.GATE_NO and f.refs.get("sort") in _LITHIUM for f in assessment.findings)
     refused = sum(not leg.passes for leg in assessment.legs)
     other = sum(f.code == FindingCode.GATE_NO and f.refs.get("sort") not in _LITHIUM for f in assessment.findings)
@@ -257,6 +262,8 @@ def _closing(assessment: Assessment, stowage: Stowage) -> Iterable[Closing]:
         ("room", len(stowage.left)),
     )
     for check, count in figures:
+        if check == "copies" and assessment.lasts.copies_fewest is None:
+            continue
         yield Closing(check=check, passes=count == 0, findings=count)
 
 

@@ -63,6 +63,7 @@ def simulate_case(case: PowerCase, extra: float = 0.0) -> Power:
         types=tally.summaries(run.packs),
         useless=case.sources.useless,
         days_carried=tally.days_carried,
+        missing=tally.missing,
     )
 
 
@@ -75,6 +76,7 @@ def sum_up(case: PowerCase) -> PowerSummary:
     return PowerSummary(
         days=len(case.days),
         days_carried=tally.days_carried,
+        missing=tally.missing,
         types=tally.summaries(run.packs),
         worst=tally.worst(),
         useless=case.sources.useless,

@@ -69,7 +69,7 @@ class TypeDay:
     """One type of pack on one day. ready_wh: usable in the morning, cold taken off. got_wh: of need_wh, what came.
 
     margin: how much more of the need there would have been, as a share; None when nothing is asked. bare: none of the
-    type is loaded, and no camera runs on it: a link that is missing, not a day that is short.
+    type is loaded: a link that is missing, not a day that is short.
     """
 
     type: str
@@ -166,10 +166,13 @@ class Worst(Frozen):
 
 
 class PowerSummary(Frozen):
-    """The short of it. days_carried: of ``days``, those before the first short one. worst: by type."""
+    """The short of it. days_carried: of ``days``, those before the first short one; missing: types that something
+    asks for and of which none is loaded, so that no day is judged by them. worst: by type.
+    """
 
     days: int
     days_carried: int
+    missing: tuple[str, ...]
     types: tuple[TypeSummary, ...]
     worst: dict[str, Worst]
     useless: tuple[Useless, ...]
@@ -177,9 +180,10 @@ class PowerSummary(Frozen):
 
 
 class Power(Frozen):
-    """The whole answer. days_carried: days before the first short one."""
+    """The whole answer. days_carried: days before the first short one; missing: types that are asked for and not loaded."""
 
     days: tuple[PowerDay, ...]
     types: tuple[TypeSummary, ...]
     useless: tuple[Useless, ...]
     days_carried: int
+    missing: tuple[str, ...]

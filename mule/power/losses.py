@@ -28,7 +28,7 @@ def _not_bare(case: PowerCase) -> Iterator[str]:
     stores = {kind.store for kind in case.packs}
     for day in case.days:
         for need in day.needs:
-            if need.store in stores or need.store in case.in_use:
+            if need.store in stores:
                 yield need.store
 
 

@@ -82,8 +82,9 @@ class Run:
         if left > TINY_WH and settings.power == "bank-by-day" and self._sources.fills_by_usb(need.store):
             left -= self._top_up(need.store, packs, part, left)
         got = asked if left <= TINY_WH else asked - left
-        margin = ready / asked - 1 if asked > 0 else None
-        return TypeDay(need.store, asked, got, ready, margin, not packs and in_use is None, need.loads)
+        # Of a type of which none is loaded there is nothing to spare, and nothing short: a link is missing.
+        margin = ready / asked - 1 if asked > 0 and packs else None
+        return TypeDay(need.store, asked, got, ready, margin, not packs, need.loads)
 
     def _top_up(self, store: str, packs: Sequence[Pack], part: Sequence[float], left: float) -> float:
         """A bank in the bag fills spent packs by day, as fast as bays and cameras allow. Returns what came to use."""

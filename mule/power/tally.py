@@ -24,14 +24,18 @@ class Tally:
         self._types: dict[str, _OfType] = {}
         self._days = 0
         self._carried: int | None = None
+        # Types that are asked for and of which none is loaded, in the order in which they are.
+        self._missing: dict[str, None] = {}
 
     def add(self, day: DayCase, uses: Sequence[TypeDay]) -> None:
         """One day more."""
         for use in uses:
             known = self._types.setdefault(use.type, _OfType())
-            if use.short:
+            if use.bare and use.need_wh > 0:
+                self._missing[use.type] = None
+            if use.short and not use.bare:
                 known.short = known.short or (day, use)
-                if self._carried is None and not use.bare:
+                if self._carried is None:
                     self._carried = self._days
             if (margin := use.margin) is not None and margin < known.margin:
                 known.margin, known.least = margin, (day, use)
@@ -41,6 +45,11 @@ class Tally:
     def days_carried(self) -> int:
         """Days before the first short one; a type of which none is loaded is a missing link, not a short day."""
         return self._days if self._carried is None else self._carried
+
+    @property
+    def missing(self) -> tuple[str, ...]:
+        """Types that something loaded asks for and of which no pack is."""
+        return tuple(self._missing)
 
     def summaries(self, packs: Sequence[Pack]) -> tuple[TypeSummary, ...]:
         """Each type that is asked for or loaded, over all days. packs: all that are loaded."""

@@ -21,7 +21,8 @@ class NoDays:
     def find(self, case: Case) -> Iterable[Said]:
         """Speaks while the trip has no days."""
         if not case.plan.trip.days:
-            yield say(FindingCode.NO_DAYS, Severity.CAUTION, StationName.BRIEF)
+            # Where no day asks anything, no pack and no card can be judged.
+            yield say(FindingCode.NO_DAYS, Severity.CAUTION, StationName.BRIEF, StationName.STAMINA)
 
 
 class NoWants:

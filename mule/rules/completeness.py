@@ -31,6 +31,8 @@ class MissingLink:
                 FindingCode.PIECES_SHORT if missing.short else FindingCode.MISSING_LINK,
                 self._severity(case, missing),
                 StationName.BENCH,
+                # Without a pack or a card there is no day that Stamina could judge.
+                *((StationName.STAMINA,) if missing.what in _VITAL and not missing.short else ()),
                 numbers={"short": missing.short} if missing.short else {},
                 items=(missing.item,),
                 refs={"what": missing.what} | ({"label": missing.label} if missing.label else {}),

@@ -25,7 +25,8 @@ class NothingToShoot:
     def find(self, case: Case) -> Iterable[Said]:
         """Speaks when a kit takes no pictures."""
         if case.plan.kit.entries and not case.view.coverage.reach:
-            yield say(FindingCode.NO_SET_UP, Severity.BLOCKER, StationName.BENCH, cures=self._cures)
+            stations = StationName.BENCH, StationName.STAMINA
+            yield say(FindingCode.NO_SET_UP, Severity.BLOCKER, *stations, cures=self._cures)
 
     def _cures(self, trials: Trials) -> Iterable[Cure]:
         """The lightest body that fits, or lens that fits a body."""

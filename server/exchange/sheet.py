@@ -78,8 +78,8 @@ def load_sheet(plan: Plan, assessment: Assessment, findings: Sequence[Finding]) 
         _table(("day", "", "coldest", "on foot", "bag of the day"), list(_days(plan))),
         Paragraph("Power, cards, brief", _HEAD),
         Paragraph(
-            f"Power carries {lasts.power_days} of {lasts.days} days, cards {lasts.card_days}; each picture in "
-            f"{_places(lasts)}. The kit covers {assessment.coverage.score:.0f} % of the brief. "
+            f"Power carries {_days_of(lasts.power_days, lasts)}, cards {_days_of(lasts.card_days, lasts)}; each "
+            f"picture in {_places(lasts)}. The kit covers {assessment.coverage.score:.0f} % of the brief. "
             f"Against it stand: blockers {blockers}, cautions {cautions}.",
             _TEXT,
         ),
@@ -132,6 +132,13 @@ def labels(plan: Plan, made: PackOut) -> bytes:
         box.setStyle(TableStyle([("BOX", (0, 0), (-1, -1), 1, _LINE), ("TOPPADDING", (0, 0), (-1, -1), 8)]))
         story += [KeepTogether([box]), Spacer(1, 8 * mm)]
     return _pdf(story or [Paragraph("No bag is loaded.", _TEXT)], f"{plan.trip.name}: labels")
+
+
+def _days_of(carried: int | None, lasts: Lasts) -> str:
+    if carried is None:
+        missing = f": no {', no '.join(lasts.missing)} loaded" if lasts.missing else ""
+        return f"nothing that could be judged{missing}"
+    return f"{carried} of {lasts.days} days"
 
 
 def _places(lasts: Lasts) -> str:

@@ -179,7 +179,7 @@ def report_stamina(request: SignedInRequest, slug: str, kit: str, payload: Stami
     plan = services.trying(services.plan_for(services.find_kit(request.user, slug, kit)), payload.stamina)
     lasting = last(plan)
     return written(
-        StaminaReport(power=lasting.power, pictures=lasting.pictures, lasts=in_short(lasting.power, lasting.pictures))
+        StaminaReport(power=lasting.power, pictures=lasting.pictures, lasts=in_short(lasting.power, lasting.pictures, plan.trip))
     )
 
 

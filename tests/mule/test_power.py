@@ -184,7 +184,10 @@ def test_an_adapter_changes_pins() -> None:
 def test_days_that_ask_nothing_and_trips_without_days_are_no_trouble() -> None:
     assert run(trip(3, frames=0)).days_carried == 3
     assert run(trip(0)).days == ()
-    assert run(trip(2), packs=0).days_carried == 0
+    none = run(trip(2), packs=0)
+    assert none.missing == ("LB-4",)
+    # A type of which none is loaded is a missing link: nothing is short by so much, and nothing is to spare.
+    assert [(t.bare, t.margin) for day in none.days for t in day.types] == [(True, None)] * 2
 
 
 NIGHTS = st.builds(
@@ -262,7 +265,7 @@ def test_the_fewest_packs_are_those_that_counting_up_finds(block: int) -> None:
         carried = (
             n
             for n in range(MOST_PACKS + 1)
-            if all(t.short_on is None for t in run(out, *gear, packs=n, extra=margin).types if t.type == "LB-4")
+            if not any(t.short for day in run(out, *gear, packs=n, extra=margin).days for t in day.types if t.type == "LB-4")
         )
         assert found.packs == next(carried, None), seed
         if found.packs is not None:

@@ -5016,18 +5016,26 @@ export interface components {
         };
         /**
          * Lasts
-         * @description The short of it, for the scales. power_days, card_days: days of ``days`` carried before the first short one.
+         * @description The short of it, for the scales, the paper and who asks elsewhere.
          *
-         *     copies: places asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
+         *     power_days, card_days: days of ``days`` carried before the first short one; None where there is nothing to judge: no
+         *     days, nothing that asks, or something missing. missing: types of pack that are asked for and not loaded. cameras:
+         *     whether any is loaded. nights_told: whether each night's mains were said by somebody, not assumed. copies: places asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
          *     where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places than asked.
          */
         Lasts: {
             /** Days */
             days: number;
             /** Power Days */
-            power_days: number;
+            power_days: number | null;
             /** Card Days */
-            card_days: number;
+            card_days: number | null;
+            /** Missing */
+            missing: string[];
+            /** Cameras */
+            cameras: boolean;
+            /** Nights Told */
+            nights_told: boolean;
             /** Types */
             types: components["schemas"]["TypeSummary"][];
             /** Cards */
@@ -6017,7 +6025,7 @@ export interface components {
         };
         /**
          * Power
-         * @description The whole answer. days_carried: days before the first short one.
+         * @description The whole answer. days_carried: days before the first short one; missing: types that are asked for and not loaded.
          */
         Power: {
             /** Days */
@@ -6028,6 +6036,8 @@ export interface components {
             useless: components["schemas"]["Useless"][];
             /** Days Carried */
             days_carried: number;
+            /** Missing */
+            missing: string[];
         };
         /**
          * PowerDay
@@ -6159,7 +6169,7 @@ export interface components {
          * @description One type of pack on one day. ready_wh: usable in the morning, cold taken off. got_wh: of need_wh, what came.
          *
          *     margin: how much more of the need there would have been, as a share; None when nothing is asked. bare: none of the
-         *     type is loaded, and no camera runs on it: a link that is missing, not a day that is short.
+         *     type is loaded: a link that is missing, not a day that is short.
          */
         TypeDay: {
             /** Type */

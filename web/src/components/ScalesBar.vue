@@ -7,7 +7,8 @@ import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { PIECE } from '@/wording/kinds'
-import { backNote, bagScales, briefScale, cardScale, personScales, powerScale, refusal, volumeScales, weighedText } from '@/wording/scales'
+import { capital } from '@/wording/parts'
+import { assumedNights, backNote, bagScales, briefScale, cardScale, personScales, powerScale, refusal, volumeScales, weighedText } from '@/wording/scales'
 import ScaleCell from './ScaleCell.vue'
 
 const props = defineProps<{ assessment: Assessment; trip: Trip; names: Names }>()
@@ -21,8 +22,9 @@ const worst = computed(() => bags.value[0])
 const back = computed(() => people.value[0])
 const fullest = computed(() => volumes.value[0])
 const lasts = computed(() => props.assessment.lasts)
-const power = computed(() => powerScale(lasts.value, props.names.thing))
+const power = computed(() => powerScale(lasts.value, props.names.thing, Boolean(props.trip.mains)))
 const cards = computed(() => cardScale(lasts.value))
+const assumed = computed(() => assumedNights(lasts.value, Boolean(props.trip.mains)))
 
 function load(grams: number): { figure: string; unit: string } {
   const [figure = '', unit = ''] = fmt.load(grams, units.value).split(' ')
@@ -165,6 +167,7 @@ function limitText(limit: number | null): string {
           </tr>
         </tbody>
       </table>
+      <p v-if="assumed" class="label">{{ capital(assumed) }}. Tell them at Stamina, or for all nights at once in the Brief.</p>
       <p class="label">Estimates of cold and rates: Stamina shows the sums, pack by pack.</p>
     </ScaleCell>
 
@@ -191,7 +194,7 @@ function limitText(limit: number | null): string {
       title="Brief"
       :figure="fmt.figure(brief.score)"
       unit="% covered"
-      :note="brief.weakest ? `weakest: ${names.want(brief.weakest)}` : 'no wants yet'"
+      :note="!brief.weakest ? 'no wants yet' : assessment.coverage.reach.length ? `weakest: ${names.want(brief.weakest)}` : 'nothing here takes a picture'"
       :share="brief.score / 100"
       :mark="1"
     >

@@ -37,21 +37,24 @@ it.each([
 })
 
 const type = (type: string, packs: number, more = {}) => ({ type, packs, short_on: null, worst_margin: null, worst_on: null, ...more })
-const lasts = (more: object) => ({ days: 3, power_days: 3, card_days: 3, types: [], cards: [], copies: 2, copies_fewest: 2, copies_short: 0, copies_short_on: null, ...more }) as unknown as Assessment['lasts']
+const lasts = (more: object) => ({ days: 3, power_days: 3, card_days: 3, types: [], cards: [], missing: [], cameras: true, nights_told: true, copies: 2, copies_fewest: 2, copies_short: 0, copies_short_on: null, ...more }) as unknown as Assessment['lasts']
 const card = (loaded: number) => ({ type: 'SD', loaded, needed: 2, full_on: null })
 
 it.each([
   [{ days: 0 }, null, 'no days yet'],
-  [{}, null, 'nothing loaded runs on packs'],
-  [{ types: [type('AAA', 0, { worst_margin: -1, short_on: '2027-02-20' })], power_days: 0 }, null, 'no AAA loaded'],
-  [{ types: [type('AAA', 0, { worst_margin: -1 }), type('LB', 2, { short_on: '2027-02-21' })], power_days: 1 }, 1, 'LB short, Sun 21 Feb'],
+  [{ power_days: null }, null, 'nothing loaded asks for power'],
+  [{ power_days: null, cameras: false }, null, 'no camera loaded'],
+  [{ types: [type('AAA', 0)], missing: ['AAA'], power_days: null }, null, 'no AAA loaded'],
+  [{ types: [type('AAA', 0), type('LB', 2, { short_on: '2027-02-21' })], missing: ['AAA'], power_days: 1 }, 1, 'LB short, Sun 21 Feb'],
   [{ types: [type('LB', 2, { worst_margin: 0.5 }), type('AAA', 2, { worst_margin: 0.2 })] }, 3, '20 % to spare, AAA'],
+  [{ types: [type('LB', 2, { worst_margin: 0.5 })], nights_told: false }, 3, 'nights not told: 8 h of 2 outlets assumed'],
 ])('counts no day of power that nothing was asked for', (more, days, note) => {
-  expect(powerScale(lasts(more), (id) => id)).toEqual({ days, note })
+  expect(powerScale(lasts(more), (id) => id, true)).toEqual({ days, note })
 })
 it.each([
-  [{}, null, 'nothing loaded writes to cards'],
-  [{ cards: [card(0)], card_days: 0 }, null, 'no SD loaded'],
+  [{ cameras: false, card_days: null }, null, 'no camera loaded'],
+  [{ card_days: null }, null, 'no camera here says its cards'],
+  [{ cards: [card(0)], card_days: null }, null, 'no SD card loaded'],
   [{ cards: [card(1)], card_days: 1 }, 1, 'then no card is left'],
   [{ cards: [card(3)], copies_fewest: 1, copies_short: 1, copies_short_on: '2027-02-20' }, 3, 'in 1 of 2 places, Sat 20 Feb'],
   [{ cards: [card(3)], copies_fewest: 0, copies_short: 3, copies_short_on: '2027-02-20' }, 3, 'in 0 of 2 places, 3 nights from Sat 20 Feb'],

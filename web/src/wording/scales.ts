@@ -59,30 +59,33 @@ export function briefScale(assessment: Assessment): { score: number; weakest: st
   return { score: assessment.coverage.score, weakest: weakest?.want ?? null }
 }
 
-/** A scale that counts days. days: carried before the first short one; null where there is nothing to count. */
+/** A scale that counts days. days: carried before the first short one; null where there is nothing to judge. */
 export interface DayScale {
   days: number | null
   note: string
 }
 type Lasts = Assessment['lasts']
 
+/** What was taken for the nights that nobody told; nothing where they were. */
+export function assumedNights(lasts: Lasts, mains: boolean): string {
+  if (lasts.nights_told || lasts.days < 2) return ''
+  return `nights not told: ${mains ? '8 h of 2 outlets' : 'no mains'} assumed`
+}
 /** How long the packs last. A type of which none is loaded is missing: no day of it can be counted. */
-export function powerScale(lasts: Lasts, name: (id: string) => string): DayScale {
+export function powerScale(lasts: Lasts, name: (id: string) => string, mains: boolean): DayScale {
   if (lasts.days === 0) return { days: null, note: 'no days yet' }
-  if (lasts.types.length === 0) return { days: null, note: 'nothing loaded runs on packs' }
-  const loaded = lasts.types.filter((t) => t.packs)
-  const short = loaded.filter((t) => t.short_on).sort((a, b) => a.short_on!.localeCompare(b.short_on!))[0]
+  const short = lasts.types.filter((t) => t.short_on).sort((a, b) => a.short_on!.localeCompare(b.short_on!))[0]
   if (short) return { days: lasts.power_days, note: `${name(short.type)} short, ${day(short.short_on!)}` }
-  const missing = lasts.types.find((t) => !t.packs)
-  if (missing) return { days: loaded.length ? lasts.power_days : null, note: `no ${name(missing.type)} loaded` }
-  const thin = loaded.filter((t) => t.worst_margin !== null).sort((a, b) => a.worst_margin! - b.worst_margin!)[0]
-  return { days: lasts.power_days, note: thin ? `${fmt.percent(thin.worst_margin!)} to spare, ${name(thin.type)}` : 'nothing asks for power' }
+  if (lasts.missing.length) return { days: null, note: `no ${lasts.missing.map(name).join(', no ')} loaded` }
+  if (lasts.power_days === null) return { days: null, note: lasts.cameras ? 'nothing loaded asks for power' : 'no camera loaded' }
+  const thin = lasts.types.filter((t) => t.worst_margin !== null).sort((a, b) => a.worst_margin! - b.worst_margin!)[0]
+  return { days: lasts.power_days, note: assumedNights(lasts, mains) || (thin ? `${fmt.percent(thin.worst_margin!)} to spare, ${name(thin.type)}` : '') }
 }
 /** How long the cards last, and in how many places pictures are by night. */
 export function cardScale(lasts: Lasts): DayScale {
   if (lasts.days === 0) return { days: null, note: 'no days yet' }
-  if (lasts.cards.length === 0) return { days: null, note: 'nothing loaded writes to cards' }
-  if (lasts.cards.every((c) => c.loaded === 0)) return { days: null, note: `no ${lasts.cards[0]!.type} loaded` }
+  if (!lasts.cameras) return { days: null, note: 'no camera loaded' }
+  if (lasts.card_days === null) return { days: null, note: lasts.cards.length ? `no ${lasts.cards[0]!.type} card loaded` : 'no camera here says its cards' }
   if (lasts.card_days < lasts.days) return { days: lasts.card_days, note: 'then no card is left' }
   if (lasts.copies_fewest === null) return { days: lasts.card_days, note: 'no pictures planned' }
   const on = lasts.copies_short_on ? `, ${lasts.copies_short > 1 ? `${lasts.copies_short} nights from ${day(lasts.copies_short_on)}` : day(lasts.copies_short_on)}` : ' every night'

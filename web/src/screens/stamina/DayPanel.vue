@@ -39,7 +39,7 @@ function setNight(change: Partial<NonNullable<Day['night']>>): void {
           <td class="label"><template v-for="(e, i) in type.loads" :key="e.item + i">{{ i ? ' + ' : '' }}{{ e.item === type.type ? fmt.percent(e.charges) : `${names.thing(e.item)} ${fmt.figure(e.charges, 2)}×` }}</template></td>
           <td class="number">{{ wh(type.need_wh) }}</td>
           <td class="number">{{ wh(type.ready_wh) }}</td>
-          <td class="number">{{ type.margin === null ? '' : type.margin < 0 ? `▲ ${fmt.percent(type.got_wh / type.need_wh)} met` : fmt.percent(type.margin) }}</td>
+          <td class="number">{{ type.bare ? 'none loaded' : type.margin === null ? '' : type.margin < 0 ? `▲ ${fmt.percent(type.got_wh / type.need_wh)} met` : fmt.percent(type.margin) }}</td>
         </tr>
       </tbody>
     </table>

@@ -36,7 +36,7 @@ function days(dates: readonly string[]): string {
         <tr v-for="g in gone" :key="g.what + g.item"><td>{{ what(g.item, g.what) }}</td><td>{{ days(g.days) }}</td><td class="number bad">{{ gb(g.gb) }}</td></tr>
       </tbody>
     </table>
-    <p v-if="safe" class="quiet">{{ gone.length ? `Of ${safe} other things` : `Of ${safe} things and bags`}} none would take a picture with it.</p>
+    <p v-if="safe" class="quiet">{{ safe === 1 ? (gone.length ? 'The one other thing would take no picture with it.' : 'One thing keeps pictures, and would take none with it.') : `Of ${safe} ${gone.length ? 'other things' : 'things and bags'} none would take a picture with it.` }}</p>
     <AdvicePending v-slot="{ advice }" :told="told" before="Reckoning again: packs and schools are of before." looking="Reckoning packs and schools…" holds>
       <p v-for="loss in advice.losses" :key="loss.item"><b>{{ names.thing(loss.item) }}</b>, one lost on the first day: {{ loss.types.map((t) => names.thing(t)).join(', ') }} {{ loss.types.length > 1 ? 'run' : 'runs' }} dry after {{ many(loss.days, 'day') }}.</p>
       <h2 class="second">Fewest packs <span class="quiet">that carry every day with your margin</span></h2>
@@ -44,7 +44,7 @@ function days(dates: readonly string[]): string {
         <thead><tr><th>type</th><th class="number">loaded</th><th class="number">fewest</th><th class="number">change</th></tr></thead>
         <tbody>
           <tr v-for="f in advice.fewest" :key="f.type">
-            <td>{{ names.thing(f.type) }}</td><td class="number">{{ f.loaded }}</td><td class="number">{{ f.packs ?? 'no number does' }}</td><td class="number">{{ f.packs === null || f.packs === f.loaded ? '' : fmt.massChange(f.mass_g, units) }}</td>
+            <td>{{ names.thing(f.type) }}</td><td class="number">{{ f.loaded }}</td><td class="number">{{ f.packs ?? (f.item ? 'no number does' : 'none in the locker') }}</td><td class="number">{{ f.packs === null || f.packs === f.loaded ? '' : fmt.massChange(f.mass_g, units) }}</td>
           </tr>
         </tbody>
       </table>
@@ -55,7 +55,7 @@ function days(dates: readonly string[]): string {
         <tbody>
           <tr v-for="row in advice.schools" :key="row.school" :class="{ here: row.school === school }">
             <td><button type="button" class="link" :aria-pressed="row.school === school" @click="emit('school', row.school)">{{ POWER_SCHOOL[row.school] }}</button></td>
-            <td class="number">{{ row.packs ?? 'none do' }}</td><td class="number">{{ fmt.load(row.grams, units) }}</td><td>{{ row.short_on ? day(row.short_on) : 'none' }}</td><td class="number">{{ row.sockets }}</td>
+            <td class="number">{{ row.packs ?? 'no number does' }}</td><td class="number">{{ fmt.load(row.grams, units) }}</td><td>{{ row.short_on ? day(row.short_on) : 'none' }}</td><td class="number">{{ row.sockets }}</td>
           </tr>
         </tbody>
       </table>

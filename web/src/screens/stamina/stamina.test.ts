@@ -99,7 +99,7 @@ describe('losses and schools', () => {
     expect(text).toContain('RIDGE, with all in itWed 24 Feb, Thu 25 Feb61 GB')
     expect(text).toContain('LB-436+246 g')
     expect(text).toContain('CHARGER, one lost on the first day: LB-4 runs dry after 4 days.')
-    expect(text).toContain('AAA0no number does')
+    expect(text).toContain('AAA0none in the locker')
     expect(text).toContain('BANK would save 1 LB-4 pack: +130 g in all.')
     expect(text).toContain('packs only292.03 kgSun 21 Feb0')
     expect(text).toContain('58.5 Wh reach packs: 3.7 refills of LB-4, not the 11 that')
