@@ -1,10 +1,12 @@
 """The one error tree. Exceptions are for impossible input; "cannot be done" is an answer, not an error."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
 from pydantic import ValidationError
+
+from mule.complaints import complaint
 
 
 @dataclass(frozen=True)
@@ -64,11 +66,16 @@ def plain_path(location: Sequence[int | str], root: str = "") -> str:
     return ".".join(parts)
 
 
+def rule_of(item: Mapping[str, Any]) -> str:
+    """The rule that one of pydantic's errors breaks, in plain words."""
+    return complaint(item["type"], item.get("ctx") or {}, item["loc"], item["msg"])
+
+
 def invalid(error: ValidationError, root: str = "") -> InvalidInput:
     """The same complaint as ``error`` in our own tree; ``root`` as for plain_path."""
     return InvalidInput(
         [
-            Problem(plain_path(item["loc"], root), shorten(item.get("input", "")), item["msg"])
-            for item in error.errors(include_url=False, include_context=False)
+            Problem(plain_path(item["loc"], root), shorten(item.get("input", "")), rule_of(item))
+            for item in error.errors(include_url=False)
         ]
     )

@@ -9,7 +9,7 @@ from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
-from mule.errors import InvalidInput, Problem, plain_path, shorten
+from mule.errors import InvalidInput, Problem, plain_path, rule_of, shorten
 
 
 class NotFound(Exception):
@@ -87,7 +87,7 @@ def _from_ninja(error: ValidationError) -> list[Problem]:
         # ("body", "payload", "thing", "lens", "mass_g"): where it lay in the request, then what was typed.
         location = list(item["loc"][2:])
         root = location.pop(0) if location and location[0] in _WRAPPED else ""
-        problems.append(Problem(plain_path(location, root), shorten(item.get("input", "")), item["msg"]))
+        problems.append(Problem(plain_path(location, root), shorten(item.get("input", "")), rule_of(item)))
     return problems
 
 

@@ -86,7 +86,7 @@ def parse(data: Any) -> Gear:
 
     >>> parse({"kind": "safety", "id": "aid", "name": "First aid", "use": "first aid"})
     Traceback (most recent call last):
-    mule.errors.InvalidInput: mass_g: Field required; size: Field required
+    mule.errors.InvalidInput: mass_g: the mass is needed; size: the size is needed
     """
     kind = data.get("kind") if isinstance(data, dict) else None
     if kind not in KIND_NAMES:

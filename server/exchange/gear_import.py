@@ -13,7 +13,7 @@ from django.db import transaction
 from ninja import Schema
 from pydantic import ValidationError
 
-from mule.errors import InvalidInput, Problem, plain_path, shorten
+from mule.errors import InvalidInput, Problem, plain_path, rule_of, shorten
 from mule.gear import GEAR, Gear, Lens, Source
 from server.documents import free_slug, slug_from, slugs
 from server.exchange.cells import READ, RULE, text_of
@@ -161,7 +161,7 @@ def _row(number: int, row: Mapping[str, Any], by: Mapping[str, str]) -> tuple[Ro
             for item in error.errors()[:3]:
                 field = plain_path(list(item["loc"][1:]), "")
                 column = by.get(field.split(".")[-1], field)
-                problems.append(RowProblem(column=column, value=shorten(item.get("input", "")), rule=item["msg"]))
+                problems.append(RowProblem(column=column, value=shorten(item.get("input", "")), rule=rule_of(item)))
     out = RowOut(
         number=number,
         name=name[:80],

@@ -9,7 +9,7 @@ from pydantic import ValidationError
 
 from mule.advise import review
 from mule.assess import Station
-from mule.errors import plain_path, shorten
+from mule.errors import plain_path, rule_of, shorten
 from mule.field import Mark, Weighed, fold
 from mule.packout import PackOut, field_stations, list_out
 from mule.plan import MOST_MARKS, Plan
@@ -54,7 +54,7 @@ def take_in(owner: User, slug: str, sent: Sequence[dict[str, Any]]) -> TakenMark
             except ValidationError as error:
                 first = error.errors()[0]
                 where = plain_path(list(first["loc"]), "")
-                refused.append(Refusal(id=id_, field=where, value=shorten(first.get("input", "")), rule=first["msg"]))
+                refused.append(Refusal(id=id_, field=where, value=shorten(first.get("input", "")), rule=rule_of(first)))
                 continue
             spec = mark.model_dump(mode="json")
             if mark.id in known and known[mark.id] != spec:

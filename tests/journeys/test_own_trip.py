@@ -127,7 +127,7 @@ def test_a_negative_mass_is_told_at_the_field_and_kept(newcomer: Page) -> None:
     field = newcomer.get_by_label("Mass of one")
     field.fill("-5")
     newcomer.get_by_role("button", name="Save").click()
-    expect(newcomer.locator(".editor")).to_contain_text("Should be greater than or equal to 0")
+    expect(newcomer.locator(".editor")).to_contain_text("0 g or more")
     expect(field).to_have_value("-5")
     field.fill("9,5")
     newcomer.get_by_role("button", name="Save").click()

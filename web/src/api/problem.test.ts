@@ -2,19 +2,19 @@ import { expect, it } from 'vitest'
 import { asProblem, byField, looseRules, Problem, ruleText, sentence } from './problem'
 
 const problem = new Problem(422, 'This cannot be used as it is.', [
-  { field: 'gear.3.mass_g', value: '-1', rule: 'Input should be greater than or equal to 0' },
+  { field: 'gear.3.mass_g', value: '-1', rule: '0 g or more' },
   { field: '', value: '', rule: 'days run forward, each date once' },
 ])
 
 it('says rules as a person would', () => {
-  expect(ruleText('Input should be greater than 0')).toBe('Should be greater than 0')
+  expect(ruleText('more than 0 mm')).toBe('More than 0 mm')
   expect(ruleText('at most 1, which is all there are')).toBe('At most 1, which is all there are')
 })
 it('makes one sentence of a problem', () => {
-  expect(sentence(problem)).toBe('This cannot be used as it is. gear › 3 › mass g: Should be greater than or equal to 0 Days run forward, each date once')
+  expect(sentence(problem)).toBe('This cannot be used as it is. gear › 3 › mass g: 0 g or more Days run forward, each date once')
 })
 it('sorts rules to their fields and keeps the others', () => {
-  expect(byField(problem)['gear.3.mass_g']).toBe('Should be greater than or equal to 0')
+  expect(byField(problem)['gear.3.mass_g']).toBe('0 g or more')
   expect(looseRules(problem, (field) => field.startsWith('gear.'))).toEqual(['Days run forward, each date once'])
 })
 it('knows a stale write from another conflict', () => {

@@ -18,10 +18,9 @@ export class Problem extends Error {
   }
 }
 
-/** "Input should be greater than 0" reads as a program; "Should be greater than 0" reads as a person. */
+/** "more than 0 mm" stands at its field as "More than 0 mm". */
 export function ruleText(rule: string): string {
-  const plain = rule.replace(/^Input should/, 'Should').replace(/^Value error, /, '')
-  return plain.charAt(0).toUpperCase() + plain.slice(1)
+  return rule.charAt(0).toUpperCase() + rule.slice(1)
 }
 
 /** Any thrown value as a Problem; a lost connection is told as one. */

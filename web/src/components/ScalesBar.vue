@@ -11,7 +11,7 @@ import { capital } from '@/wording/parts'
 import { assumedNights, backNote, bagScales, briefScale, cardScale, personScales, powerScale, refusal, volumeScales, weighedText } from '@/wording/scales'
 import ScaleCell from './ScaleCell.vue'
 
-const props = defineProps<{ assessment: Assessment; trip: Trip; names: Names }>()
+const props = defineProps<{ assessment: Assessment; trip: Trip; names: Names; trial?: boolean }>()
 const units = useUnits()
 
 const bags = computed(() => bagScales(props.assessment))
@@ -57,7 +57,8 @@ function limitText(limit: number | null): string {
 </script>
 
 <template>
-  <footer class="foot" aria-label="Scales">
+  <footer class="foot" :class="{ trial }" :aria-label="trial ? 'Scales, as they would be' : 'Scales'">
+    <span v-if="trial" class="what-if">what if</span>
     <ScaleCell
       :title="worst ? `${PIECE[worst.piece]}, ${names.person(worst.person)}` : 'Cabin bag'"
       :figure="load(worst?.mass_g ?? 0).figure"
@@ -221,6 +222,20 @@ function limitText(limit: number | null): string {
   background: var(--foot);
   color: var(--foot-ink);
   flex: none;
+}
+.trial {
+  box-shadow: inset 0 3px 0 var(--ochre);
+  position: relative;
+}
+.what-if {
+  position: absolute;
+  top: 3px;
+  left: 0;
+  background: var(--ochre);
+  color: var(--thing-ink);
+  font-size: var(--text-tiny);
+  padding: 0 6px;
+  z-index: 1;
 }
 .second {
   margin-top: 12px;

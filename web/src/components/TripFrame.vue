@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { asProblem } from '@/api/problem'
-import type { Bench } from '@/api/types'
+import type { Assessment, Bench } from '@/api/types'
 import { useAdvice } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
 import { span } from '@/format/dates'
@@ -12,7 +12,7 @@ import AppHeader from './AppHeader.vue'
 import ScalesBar from './ScalesBar.vue'
 import TrailBar from './TrailBar.vue'
 
-const props = defineProps<{ bench: Bench | undefined; error: Error | null; names: Names }>()
+const props = defineProps<{ bench: Bench | undefined; error: Error | null; names: Names; trial?: Assessment | null }>()
 const trip = computed(() => props.bench?.trip.trip)
 /** Another kit of the trip is shown until the one that was asked for is here. */
 const route = useRoute()
@@ -51,7 +51,7 @@ const under = computed(() => {
       </p>
       <p v-else class="screen quiet" role="status">Laying things out…</p>
     </main>
-    <ScalesBar v-if="bench && trip" class="scales" :assessment="bench.state.assessment" :trip="trip" :names="names" />
+    <ScalesBar v-if="bench && trip" class="scales" :assessment="trial ?? bench.state.assessment" :trial="Boolean(trial)" :trip="trip" :names="names" />
   </div>
 </template>
 

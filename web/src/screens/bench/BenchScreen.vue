@@ -4,6 +4,7 @@ import { useSessionStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Edit } from '@/api/types'
+import AskFirst from '@/components/AskFirst.vue'
 import AdvicePending from '@/components/AdvicePending.vue'
 import PutInto from '@/components/PutInto.vue'
 import TripFrame from '@/components/TripFrame.vue'
@@ -11,6 +12,7 @@ import TabRow from '@/components/TabRow.vue'
 import { useAdvice } from '@/composables/useAdvice'
 import { useBench, useLoaded } from '@/composables/useBench'
 import { useKeys } from '@/composables/useKeys'
+import { useLeaveGuard } from '@/composables/useLeaveGuard'
 import { notify } from '@/composables/useNotice'
 import { useUnits } from '@/composables/useSession'
 import { useThought } from '@/composables/useThought'
@@ -59,6 +61,16 @@ const wish = computed(() => (thinking.value && thoughts.value.length ? { edits: 
 const { thought, error: refused } = useThought(at, wish)
 const told = useAdvice(at, wish)
 const shown = computed(() => (thinking.value && thought.value ? thought.value : state.value))
+const trying = computed(() => thinking.value && thoughts.value.length > 0)
+const { leavingTo, leave: drop } = useLeaveGuard(
+  () => !trying.value,
+  () => trying.value,
+)
+function leaveThoughts(): Promise<void> {
+  thinking.value = false
+  thoughts.value = []
+  return drop()
+}
 const thoughtText = computed(() => {
   const [now, then] = [state.value?.assessment, thought.value?.assessment]
   if (!thoughts.value.length || !now || !then) return 'Click, leave and move as you like; nothing is done yet.'
@@ -104,7 +116,7 @@ useKeys([
 </script>
 
 <template>
-  <TripFrame :bench="bench" :error="error" :names="names">
+  <TripFrame :bench="bench" :error="error" :names="names" :trial="trying ? thought?.assessment : null">
     <div v-if="brief && state && shown" class="screen grid">
       <div class="left">
         <ReachChart class="reach" :coverage="shown.assessment.coverage" :trip="brief" :names="names" @want="want = $event" />
@@ -151,6 +163,7 @@ useKeys([
       </aside>
       <PutInto v-model:open="putting" :things="things" :entries="entries" :people="brief.people ?? []" :names="names" :busy="busy" @edit="change" />
       <ThingDialog :item="opened" :things="things" :entries="entries" :trip="brief" :assessment="shown.assessment" :told="told" :names="names" :busy="busy" @close="opened = null" @edit="change" />
+      <AskFirst :model-value="leavingTo !== null" title="You are trying something" text="What you tried here is not done. Stay and do it or go on, or leave and drop it." yes="Leave and drop it" @yes="leaveThoughts" @update:model-value="leavingTo = null" />
       <WantDialog :want="want" :trip="brief" :coverage="shown.assessment.coverage" :names="names" @close="want = null" />
     </div>
   </TripFrame>

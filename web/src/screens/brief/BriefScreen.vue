@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The brief: wants on the left, who, how and when on the right. Saved as it is typed. */
-import { computed, watch } from 'vue'
+import { computed } from 'vue'
 import { looseRules } from '@/api/problem'
 import AskFirst from '@/components/AskFirst.vue'
 import TripFrame from '@/components/TripFrame.vue'
@@ -22,7 +22,7 @@ const { bench, error, things, names } = useBench(
 )
 const { carriers } = useCarriers()
 const stored = computed(() => bench.value?.trip)
-const { draft, problem, errors, state, flush, revert } = useBriefDraft(stored)
+const { draft, problem, errors, state, unsaved, flush, revert } = useBriefDraft(stored)
 const SAYS = { saved: 'Saved', saving: 'Saving…', refused: 'Not saved yet' } as const
 const STATUS = [
   { title: 'Current', value: 'current' },
@@ -35,7 +35,7 @@ const STAKES = [
   { title: 'Paid', value: 'paid' },
 ]
 
-const { leavingTo, leave, again } = useLeaveGuard(flush)
+const { leavingTo, leave } = useLeaveGuard(flush, unsaved)
 /** Errors that no field on this screen shows. */
 const loose = computed(() => {
   if (!problem.value) return ''
@@ -43,10 +43,6 @@ const loose = computed(() => {
   const rules = looseRules(problem.value, (field) => /^(name|place|note|purpose|people|days|spot|mains|marks|(wants|legs|local_rules)\.\d)/.test(field))
   return problem.value.fields.length === 0 ? problem.value.title : rules.join('. ')
 })
-watch(
-  () => props.trip,
-  again,
-)
 </script>
 
 <template>

@@ -67,7 +67,7 @@ describe('a brief being typed', () => {
     expect(sent.map((s) => s.version)).toEqual([1, 2])
   })
   it('keeps what was typed when the server refuses it, and says where', async () => {
-    refusal = { title: 'No.', status: 422, errors: [{ field: 'name', value: '', rule: 'Input should have a letter' }] }
+    refusal = { title: 'No.', status: 422, errors: [{ field: 'name', value: '', rule: 'a letter' }] }
     made.draft.value!.name = ''
     await wait(PAUSE)
     expect(made.state.value).toBe('refused')

@@ -30,8 +30,8 @@ const { bench, at, error, things, loaded, edit, busy, names } = useBench(
   () => props.kit,
 )
 const stored = computed(() => bench.value?.trip)
-const { draft, errors, state, problem, flush, revert } = useBriefDraft(stored)
-const { leavingTo, leave } = useLeaveGuard(flush)
+const { draft, errors, state, problem, unsaved, flush, revert } = useBriefDraft(stored)
+const { leavingTo, leave } = useLeaveGuard(flush, unsaved)
 const brief = computed(() => stored.value?.trip)
 const stamina = computed<Stamina | undefined>({
   get: () => draft.value?.stamina,
@@ -56,10 +56,18 @@ const bodies = computed(() => [...things.value.values()].filter((t) => t.kind ==
 const problems = computed(() => advised(bench.value?.state.assessment.findings ?? [], told.value).filter(({ finding }) => finding.stations.includes('stamina')))
 const short = computed(() => new Set(report.value?.power.days.flatMap((d, i) => (d.types.some(breaksDay) || (report.value?.pictures.days[i]?.lost_gb ?? 0) > 0 ? [i] : [])) ?? []))
 const usual = computed(() => (brief.value?.mains ? { mains_h: 8, outlets: 2 } : { mains_h: 0, outlets: 0 }))
-// A new visit opens on the first day that breaks.
+// A new visit opens on the first day that breaks; after that only a click chooses another.
+let opened = ''
 watch(
-  () => [props.kit, report.value !== undefined],
-  () => (chosen.value = Math.min(...short.value, report.value?.power.days.length ? report.value.power.days.length - 1 : 0)),
+  () => [props.trip, props.kit, report.value] as const,
+  ([trip, kit, now]) => {
+    const days = now?.power.days.length ?? 0
+    if (now && opened !== `${trip} ${kit}`) {
+      opened = `${trip} ${kit}`
+      chosen.value = Math.min(...short.value, Math.max(0, days - 1))
+    } else if (days) chosen.value = Math.min(chosen.value, days - 1)
+  },
+  { immediate: true },
 )
 function set(change: Partial<Stamina>): void {
   if (stamina.value) stamina.value = { ...stamina.value, ...change }
