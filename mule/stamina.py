@@ -57,7 +57,8 @@ class Lasts(Frozen):
 
     power_days, card_days: days of ``days`` carried before the first short one; None where there is nothing to judge: no
     days, nothing that asks, or something missing. missing: types of pack that are asked for and not loaded. cameras:
-    whether any is loaded. nights_told: whether each night's mains were said by somebody, not assumed. copies: places asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
+    whether any is loaded. nights_told: whether each night's mains were said by somebody, not assumed. copies: places
+    asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
     where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places than asked.
     """
 

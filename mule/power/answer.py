@@ -180,7 +180,8 @@ class PowerSummary(Frozen):
 
 
 class Power(Frozen):
-    """The whole answer. days_carried: days before the first short one; missing: types that are asked for and not loaded."""
+    """The whole answer. days_carried: days before the first short one; missing: types that are asked for and not
+    loaded."""
 
     days: tuple[PowerDay, ...]
     types: tuple[TypeSummary, ...]

@@ -23,7 +23,7 @@ from server.locker.convert import gear_of
 from server.locker.models import Thing
 from server.trips.convert import entries_of
 from server.trips.models import Kit, Trip
-from server.trips.services import plan_for
+from server.trips.services import plan_for, with_traveller
 
 AboutBody = TypeVar("AboutBody", BodyDay, BodyHabit)
 
@@ -116,7 +116,7 @@ def _trip(owner: User, trip: TripValue, carrier_ids: dict[str, str], gear_ids: d
     days = tuple(day.model_copy(update={"bodies": _bodies(day.bodies, gear_ids)}) for day in trip.days)
     stamina = trip.stamina.model_copy(update={"habits": _bodies(trip.stamina.habits, gear_ids)})
     told = {"id": slug, "legs": legs, "marks": marks, "days": days, "stamina": stamina}
-    spec = trip.model_copy(update=told).model_dump(mode="json")
+    spec = with_traveller(owner, trip.model_copy(update=told)).model_dump(mode="json")
     return Trip.objects.create(owner=owner, slug=slug, name=trip.name, spec=spec)
 
 

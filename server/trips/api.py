@@ -94,6 +94,12 @@ def add_trip(request: SignedInRequest, payload: NewTrip) -> Status[TripOut]:
     return Status(201, _trip(services.add_trip(request.user, payload.trip)))
 
 
+@router.get("/{slug}", response=TripOut)
+def show_trip(request: SignedInRequest, slug: str) -> TripOut:
+    """One trip, as it is stored."""
+    return _trip(services.find_trip(request.user, slug))
+
+
 @router.put("/{slug}", response=TripOut)
 def change_trip(request: SignedInRequest, slug: str, payload: ChangedTrip) -> TripOut:
     """Store an edited trip."""
@@ -178,9 +184,8 @@ def report_stamina(request: SignedInRequest, slug: str, kit: str, payload: Stami
     """Packs, cards and copies day by day; with settings to be tried, which are not stored."""
     plan = services.trying(services.plan_for(services.find_kit(request.user, slug, kit)), payload.stamina)
     lasting = last(plan)
-    return written(
-        StaminaReport(power=lasting.power, pictures=lasting.pictures, lasts=in_short(lasting.power, lasting.pictures, plan.trip))
-    )
+    lasts = in_short(lasting.power, lasting.pictures, plan.trip)
+    return written(StaminaReport(power=lasting.power, pictures=lasting.pictures, lasts=lasts))
 
 
 @router.post("/{slug}/kits/{kit}/stamina/advice", response=PowerAdvice)

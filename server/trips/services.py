@@ -12,7 +12,7 @@ from mule.finding import Edit
 from mule.kit import Entry, Stow
 from mule.kit import Kit as KitValue
 from mule.plan import Plan
-from mule.trip import Stamina
+from mule.trip import Person, Stamina
 from mule.trip import Trip as TripValue
 from server.documents import find, find_for_edit, free_slug, require_version, slug_from, slugs, store
 from server.errors import InUse, NotFound
@@ -29,11 +29,23 @@ def trips(owner: User) -> list[Trip]:
     return list(Trip.objects.filter(owner=owner).order_by("-id").prefetch_related("kits"))
 
 
+def find_trip(owner: User, slug: str) -> Trip:
+    """One trip of an owner. Raises NotFound."""
+    return find(Trip, owner, slug, "trip")
+
+
+def with_traveller(owner: User, trip: TripValue) -> TripValue:
+    """The trip with somebody to carry: its owner, where it names nobody yet."""
+    if trip.people:
+        return trip
+    return trip.model_copy(update={"people": (Person(id="me", name=owner.username[:80] or "Me"),)})
+
+
 def add_trip(owner: User, trip: TripValue) -> Trip:
-    """Adds a trip with one empty kit A."""
+    """Adds a trip with one empty kit A. Where it names nobody who travels, its owner does."""
     with transaction.atomic():
         slug = free_slug(slugs(Trip, owner), slug_from(trip.name) if trip.id == "new" else trip.id)
-        value = trip.model_copy(update={"id": slug})
+        value = with_traveller(owner, trip.model_copy(update={"id": slug}))
         _require_whole(owner, value, [Kit(slug="a", name="Kit A")])
         row = Trip.objects.create(owner=owner, slug=slug, name=value.name, spec=value.model_dump(mode="json"))
         Kit.objects.create(trip=row, slug="a", name="Kit A")

@@ -265,7 +265,9 @@ def test_the_fewest_packs_are_those_that_counting_up_finds(block: int) -> None:
         carried = (
             n
             for n in range(MOST_PACKS + 1)
-            if not any(t.short for day in run(out, *gear, packs=n, extra=margin).days for t in day.types if t.type == "LB-4")
+            if not any(
+                t.short for day in run(out, *gear, packs=n, extra=margin).days for t in day.types if t.type == "LB-4"
+            )
         )
         assert found.packs == next(carried, None), seed
         if found.packs is not None:

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Asks before something cannot be taken back. */
-defineProps<{ title: string; text: string; yes: string }>()
+withDefaults(defineProps<{ title: string; text: string; yes: string; no?: string }>(), { no: 'Keep it' })
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ yes: [] }>()
 function go(): void {
-  open.value = false
+  // First the deed, then the window: closing it lets go of what was asked about.
   emit('yes')
+  open.value = false
 }
 </script>
 
@@ -15,7 +16,7 @@ function go(): void {
       <h2>{{ title }}</h2>
       <p class="text">{{ text }}</p>
       <div class="row">
-        <VBtn autofocus @click="open = false">Keep it</VBtn>
+        <VBtn autofocus @click="open = false">{{ no }}</VBtn>
         <VBtn color="error" @click="go">{{ yes }}</VBtn>
       </div>
     </div>

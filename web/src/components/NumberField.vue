@@ -2,7 +2,9 @@
 /** A number with its unit. Holds what is stored; shows and takes what is typed in the user's units. */
 import { computed, ref, watch } from 'vue'
 import { useUnits } from '@/composables/useSession'
-import { parseTyped, type Quantity, typed } from '@/format/units'
+import { useFieldGate } from '@/composables/useFieldGate'
+import { askFor, parseTyped } from '@/format/typed'
+import { type Quantity, typed } from '@/format/units'
 
 const props = withDefaults(
   defineProps<{
@@ -26,19 +28,22 @@ function shown(): string {
 }
 const text = ref(shown())
 const bad = ref('')
+// While it stands here, the form is not saved with the figure of before.
+useFieldGate(() => bad.value !== '')
 watch([model, how], () => {
-  if (parse(text.value) !== model.value) text.value = shown()
+  if (bad.value || parse(text.value) === model.value) return
+  text.value = shown()
 })
 
 function parse(raw: string): number | null {
-  return parseTyped(raw, props.quantity, units.value)
+  return parseTyped(raw, props.quantity, units.value, props.unit)
 }
 
 function take(raw: string): void {
   text.value = raw
   const value = parse(raw)
   if (Number.isNaN(value)) {
-    bad.value = 'A number, please'
+    bad.value = askFor(props.quantity, props.unit)
     return
   }
   bad.value = value === null && props.required ? 'Needed' : ''

@@ -2,6 +2,7 @@
 import { computed, ref, type Ref, watch } from 'vue'
 import { asProblem, byField, looseRules } from '@/api/problem'
 import { cloneFnJSON } from '@vueuse/core'
+import { useFormGate } from './useFieldGate'
 
 interface Verb {
   error: Ref<Error | null>
@@ -19,8 +20,15 @@ export interface DocumentForm<T> {
   verbs: Verb[]
 }
 
+/** What stands at a dotted path. */
+function at(value: unknown, path: string): unknown {
+  return path.split('.').reduce<unknown>((inside, key) => (typeof inside === 'object' && inside !== null ? (inside as Record<string, unknown>)[key] : undefined), value)
+}
+
 export function useDocumentForm<T extends { id: string }>(form: DocumentForm<T>) {
   const draft = ref(cloneFnJSON(form.stored().value)) as Ref<T>
+  /** Whether something typed is no value yet: it is not stored with the one of before. */
+  const blocked = useFormGate()
   function revert(): void {
     draft.value = cloneFnJSON(form.stored().value)
   }
@@ -30,7 +38,13 @@ export function useDocumentForm<T extends { id: string }>(form: DocumentForm<T>)
     const error = form.verbs.map((verb) => verb.error.value).find(Boolean)
     return error ? asProblem(error) : null
   })
-  const errors = computed(() => byField(problem.value))
+  /** The draft as it was refused: a field that was changed since has its complaint no more. */
+  const refused = ref<string>('')
+  const errors = computed(() => {
+    const was = refused.value ? (JSON.parse(refused.value) as unknown) : null
+    const still = ([field]: [string, string]): boolean => JSON.stringify(at(draft.value, field)) === JSON.stringify(at(was, field))
+    return Object.fromEntries(Object.entries(byField(problem.value)).filter(still))
+  })
   /** What no field shows, as one text; empty when every complaint stands at its field. */
   const rest = computed(() => {
     if (!problem.value) return ''
@@ -39,7 +53,12 @@ export function useDocumentForm<T extends { id: string }>(form: DocumentForm<T>)
   })
   /** Stores the draft and gives its id; null when it was refused, which the form then shows. */
   async function store(): Promise<string | null> {
-    return form.store(draft.value, form.stored().version).catch(() => null)
+    if (blocked.value) return null
+    return form.store(draft.value, form.stored().version).catch(() => {
+      refused.value = JSON.stringify(draft.value)
+      return null
+    })
   }
-  return { draft, dirty, errors, rest, revert, store }
+  const unsaved = (): boolean => dirty.value || blocked.value
+  return { draft, dirty, blocked, errors, rest, revert, store, unsaved }
 }

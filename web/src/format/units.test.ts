@@ -1,3 +1,4 @@
+import { parseTyped } from './typed'
 import { describe, expect, it } from 'vitest'
 import * as fmt from './units'
 
@@ -89,7 +90,7 @@ describe('typed quantities', () => {
     [' ', 'load', 'imperial', null],
     ['much', 'mass', 'metric', Number.NaN],
   ] as const)('%s of %s typed in %s is %s', (raw, quantity, units, stored) => {
-    const value = fmt.parseTyped(raw, quantity, units)
+    const value = parseTyped(raw, quantity, units)
     if (stored === null || Number.isNaN(stored)) expect(value).toBe(stored)
     else expect(value).toBeCloseTo(stored, 3)
   })

@@ -95,14 +95,6 @@ export interface Typed {
   store: (shown: number) => number
 }
 
-/** What was typed in these units, as it is stored; null when nothing was, NaN when it is no number. A comma may stand for the decimal point. */
-export function parseTyped(raw: string, quantity: Quantity, units: Units): number | null {
-  const plain = raw.trim().replace(',', '.').replace('−', '-')
-  if (plain === '') return null
-  const value = Number(plain)
-  return Number.isFinite(value) ? Number(typed(quantity, units).store(value).toPrecision(12)) : Number.NaN
-}
-
 const same = (n: number): number => n
 
 function scaled(unit: string, digits: number, factor: number): Typed {

@@ -104,3 +104,23 @@ export const ABSENCE: Record<string, string> = {
   'in-use': 'in use',
   'at-service': 'at service',
 }
+
+/** Shapes of wall plugs that exist, by the letters of the IEC's list, with where they are common. */
+const SHAPES: Record<string, string> = {
+  A: 'two flat pins',
+  B: 'two flat pins and a round one',
+  C: 'two thin round pins',
+  D: 'three round pins in a triangle',
+  E: 'two round pins, earth pin in the socket',
+  F: 'two round pins, earth clips',
+  G: 'three rectangular pins',
+  H: 'three pins, a slanted pair',
+  I: 'two slanted flat pins',
+  J: 'three round pins, one offset',
+  K: 'two round pins and a half-round one',
+  L: 'three round pins in a row',
+  M: 'three large round pins',
+  N: 'three round pins, one a little offset',
+  O: 'three round pins, two close by',
+}
+export const PLUG_SHAPES = Object.entries(SHAPES).map(([value, what]) => ({ value, title: `${value}: ${what}` }))

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { looseRules } from '@/api/problem'
 import AskFirst from '@/components/AskFirst.vue'
+import ClashList from '@/components/ClashList.vue'
 import TripFrame from '@/components/TripFrame.vue'
 import { useBench } from '@/composables/useBench'
 import { useCarriers } from '@/composables/useCarriers'
@@ -22,7 +23,7 @@ const { bench, error, things, names } = useBench(
 )
 const { carriers } = useCarriers()
 const stored = computed(() => bench.value?.trip)
-const { draft, problem, errors, state, unsaved, flush, revert } = useBriefDraft(stored)
+const { draft, problem, clashes, errors, state, unsaved, flush, revert, settle } = useBriefDraft(stored)
 const SAYS = { saved: 'Saved', saving: 'Saving…', refused: 'Not saved yet' } as const
 const STATUS = [
   { title: 'Current', value: 'current' },
@@ -39,7 +40,6 @@ const { leavingTo, leave } = useLeaveGuard(flush, unsaved)
 /** Errors that no field on this screen shows. */
 const loose = computed(() => {
   if (!problem.value) return ''
-  if (problem.value.stale) return 'This brief was changed in another window. Throw away what you typed here to see it.'
   const rules = looseRules(problem.value, (field) => /^(name|place|note|purpose|people|days|spot|mains|marks|(wants|legs|local_rules)\.\d)/.test(field))
   return problem.value.fields.length === 0 ? problem.value.title : rules.join('. ')
 })
@@ -65,6 +65,7 @@ const loose = computed(() => {
             <button type="button" class="link" @click="revert">throw away</button>
           </template>
         </div>
+        <ClashList :clashes="clashes" @settle="settle" />
         <PeoplePart :model-value="draft.people ?? []" :errors="errors" @update:model-value="draft.people = $event" />
         <LegsPart :model-value="draft.legs ?? []" :carriers="carriers ?? []" :errors="errors" @update:model-value="draft.legs = $event" />
         <PackingPart v-model:policies="draft.policies" v-model:marks="draft.marks" :things="things" :errors="errors" />

@@ -6,6 +6,7 @@ import NumberField from '@/components/NumberField.vue'
 import { useUnits } from '@/composables/useSession'
 import { addDays, day as dayName, today } from '@/format/dates'
 import * as fmt from '@/format/units'
+import { NIGHTS, type Nights } from '@/screens/trips/new-trip'
 import { bands, skyText } from './sky'
 
 const props = defineProps<{ errors: Record<string, string>; wants: Want[]; sky: DayLight[]; spot: Day['spot'] }>()
@@ -32,7 +33,7 @@ function add(): void {
   const last = old.at(-1)
   days.value = [
     ...old,
-    { date: last ? addDays(last.date, 1) : today(), title: `Day ${old.length + 1}`, place: last?.place ?? '', lowest_c: last?.lowest_c ?? 15, on_foot_h: last?.on_foot_h ?? 0, weather: [], wants: [], bodies: [] },
+    { date: last ? addDays(last.date, 1) : today(), title: `Day ${old.length + 1}`, place: last?.place ?? '', lowest_c: last?.lowest_c ?? 15, on_foot_h: last?.on_foot_h ?? 0, weather: [], wants: [], bodies: [], night: last?.night ?? null },
   ]
   chosen.value = old.length
 }
@@ -57,6 +58,13 @@ function drop(): void {
   days.value = left
   chosen.value = Math.max(0, Math.min(chosen.value, left.length - 1))
 }
+const STAYS = [...Object.entries(NIGHTS).map(([value, n]) => ({ title: n.title, value })), { title: 'different nights, or not told', value: '' }]
+/** What all nights are alike; empty where they differ or nobody told. */
+const stays = computed(() => Object.entries(NIGHTS).find(([, n]) => days.value.every((d) => JSON.stringify(d.night) === JSON.stringify(n.night)))?.[0] ?? '')
+function stay(sort: string): void {
+  const night = NIGHTS[sort as Nights]?.night
+  if (night) days.value = days.value.map((d) => ({ ...d, night: { ...night } }))
+}
 /** A new first day moves all days with it. */
 function start(date: string): void {
   if (date) days.value = days.value.map((d, i) => ({ ...d, date: addDays(date, i) }))
@@ -68,6 +76,7 @@ function start(date: string): void {
     <header class="top">
       <h2>Days <span class="quiet">what each is for, the coldest hour, hours on foot with the bag</span></h2>
       <VTextField v-if="days.length" class="start" type="date" label="First day" :model-value="days[0]!.date" :error-messages="errors.days" @update:model-value="start(String($event ?? ''))" />
+      <VSelect v-if="days.length" class="stays" :model-value="stays" :items="STAYS" label="All nights in" @update:model-value="stay($event)" />
       <button type="button" class="link" @click="add">add a day</button>
     </header>
     <div v-if="days.length" class="strip">
@@ -121,6 +130,9 @@ function start(date: string): void {
 }
 .start {
   flex: 0 0 150px;
+}
+.stays {
+  flex: 0 0 230px;
 }
 .strip {
   overflow-x: auto;

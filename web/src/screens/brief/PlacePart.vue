@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** The place: where it is and its clock, what comes out of the wall, and what is barred there. */
-import { computed } from 'vue'
+import { ref, watch } from 'vue'
 import type { LocalRule, Trip } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
+import { PLUG_SHAPES } from '@/wording/kinds'
 
 const props = defineProps<{ errors: Record<string, string> }>()
 const spot = defineModel<Trip['spot']>('spot', { required: true })
@@ -14,17 +15,15 @@ const EFFECTS = [
   { title: 'drones barred', value: 'drones-barred' },
   { title: 'big bags barred', value: 'big-bags-barred' },
 ]
-const plugs = computed(() => mains.value?.plugs.join(', ') ?? '')
-
-function place(change: Partial<Spot>): void {
-  const made = { latitude: 0, longitude: 0, utc_offset_h: 0, ...spot.value, ...change }
-  spot.value = made
+/** A point needs both: until then what was typed waits here, and a field that is emptied stays empty. */
+const half = ref<Partial<Record<keyof Spot, number | null>>>({ ...spot.value })
+watch(spot, (now) => now && (half.value = { ...now }))
+function place(change: Partial<Record<keyof Spot, number | null | undefined>>): void {
+  half.value = { ...half.value, ...change } as typeof half.value
+  const { latitude, longitude, utc_offset_h } = half.value
+  spot.value = latitude === null || latitude === undefined || longitude === null || longitude === undefined ? null : { latitude, longitude, utc_offset_h: utc_offset_h ?? 0 }
 }
-function wall(text: string, volts: number | null | undefined): void {
-  const shapes = text
-    .split(/[,\s]+/)
-    .map((p) => p.trim().toUpperCase())
-    .filter(Boolean)
+function wall(shapes: string[], volts: number | null | undefined): void {
   mains.value = shapes.length ? { plugs: shapes, volts: volts ?? 230 } : null
 }
 function rule(index: number, change: Partial<LocalRule>): void {
@@ -44,13 +43,13 @@ const error = (field: string): string => props.errors[field] ?? ''
   <section aria-label="The place">
     <header class="top"><h2>The place <span class="quiet">for the light, the plugs and what is barred</span></h2></header>
     <div class="line">
-      <NumberField :model-value="spot?.latitude" label="Latitude" unit="°N" :error="error('spot.latitude')" @update:model-value="place({ latitude: $event ?? 0 })" />
-      <NumberField :model-value="spot?.longitude" label="Longitude" unit="°E" :error="error('spot.longitude')" @update:model-value="place({ longitude: $event ?? 0 })" />
-      <NumberField :model-value="spot?.utc_offset_h" label="Clock, UTC +" unit="h" :error="error('spot.utc_offset_h')" @update:model-value="place({ utc_offset_h: $event ?? 0 })" />
+      <NumberField :model-value="half.latitude" label="Latitude" unit="°N" :error="error('spot.latitude')" @update:model-value="place({ latitude: $event })" />
+      <NumberField :model-value="half.longitude" label="Longitude" unit="°E" :error="error('spot.longitude')" @update:model-value="place({ longitude: $event })" />
+      <NumberField :model-value="half.utc_offset_h" label="Clock, UTC +" unit="h" :error="error('spot.utc_offset_h')" @update:model-value="place({ utc_offset_h: $event })" />
     </div>
     <div class="line">
-      <VTextField :model-value="plugs" label="Wall plugs, as C, F" :error-messages="error('mains.plugs')" @update:model-value="wall(String($event ?? ''), mains?.volts)" />
-      <NumberField class="short" :model-value="mains?.volts" label="Volts" unit="V" :error="error('mains.volts')" @update:model-value="wall(plugs, $event)" />
+      <VSelect :model-value="mains?.plugs ?? []" multiple :items="PLUG_SHAPES" label="Wall plugs" placeholder="not told" persistent-placeholder :error-messages="error('mains.plugs')" @update:model-value="wall($event, mains?.volts)" />
+      <NumberField class="short" :model-value="mains?.volts" label="Volts" unit="V" :error="error('mains.volts')" @update:model-value="wall(mains?.plugs ?? [], $event)" />
     </div>
     <div v-for="(one, index) in rules" :key="index" class="rule">
       <div class="line">

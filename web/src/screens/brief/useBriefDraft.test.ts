@@ -71,7 +71,7 @@ describe('a brief being typed', () => {
     made.draft.value!.name = ''
     await wait(PAUSE)
     expect(made.state.value).toBe('refused')
-    expect(made.errors.value.name).toBe('Should have a letter')
+    expect(made.errors.value.name).toBe('A letter')
     expect(made.draft.value!.name).toBe('')
     expect(await made.flush()).toBe(false)
   })
@@ -89,6 +89,29 @@ describe('a brief being typed', () => {
     stored.value = { version: 6, trip: { ...TRIP, name: 'Again' }, open_kit: 'a' }
     await wait(0)
     expect(made.draft.value!.name).toBe('Mine')
+  })
+  it('is put together with what another window changed in other fields', async () => {
+    const theirs = { version: 4, trip: { ...TRIP, place: 'East' }, open_kit: 'a' }
+    vi.spyOn(client, 'GET').mockResolvedValue({ data: theirs, response: new Response('{}') } as never)
+    const stale = { title: 'Stale.', status: 409, errors: [{ field: 'version', value: '1', rule: '4' }] }
+    made.draft.value!.name = 'North'
+    vi.mocked(client.PUT).mockImplementationOnce((async () => ({ error: stale, response: new Response('', { status: 409 }) })) as never)
+    await wait(PAUSE)
+    expect(sent.at(-1)).toMatchObject({ version: 4, trip: { name: 'North', place: 'East' } })
+    expect(made.state.value).toBe('saved')
+  })
+  it('asks about the one field that both changed, and does what is picked', async () => {
+    const theirs = { version: 4, trip: { ...TRIP, name: 'East', place: 'Bay' }, open_kit: 'a' }
+    vi.spyOn(client, 'GET').mockResolvedValue({ data: theirs, response: new Response('{}') } as never)
+    vi.mocked(client.PUT).mockImplementationOnce((async () => ({ error: { title: 'Stale.', status: 409, errors: [{ field: 'version', value: '1', rule: '4' }] }, response: new Response('', { status: 409 }) })) as never)
+    made.draft.value!.name = 'North'
+    await wait(PAUSE)
+    expect(made.state.value).toBe('refused')
+    expect(made.clashes.value).toEqual([{ path: ['name'], mine: 'North', theirs: 'East' }])
+    expect(sent).toHaveLength(0)
+    made.settle(made.clashes.value[0]!, 'mine')
+    await wait(0)
+    expect(sent.at(-1)).toMatchObject({ version: 4, trip: { name: 'North', place: 'Bay' } })
   })
   it('can be thrown away', async () => {
     made.draft.value!.name = 'Wrong'

@@ -5,22 +5,25 @@ import { mdiPlus } from '@mdi/js'
 import { asProblem } from '@/api/problem'
 import type { Thing, ThingDoc } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
+import AskFirst from '@/components/AskFirst.vue'
 import PlainFrame from '@/components/PlainFrame.vue'
 import TabRow from '@/components/TabRow.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useLocker } from '@/composables/useLocker'
 import { notify } from '@/composables/useNotice'
 import { useUnits } from '@/composables/useSession'
+import { useUnsaved } from '@/composables/useUnsaved'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { ABSENCE, GROUP, GROUP_TABS, type Group, groupOf, GROUPS, KIND, SOURCE } from '@/wording/kinds'
 import AddGear from './AddGear.vue'
 import ImportGear from './ImportGear.vue'
+import { doubtful } from './likely'
 import { matches } from './search'
 import ThingDrawing from './ThingDrawing.vue'
 import ThingEditor from './ThingEditor.vue'
 
-const { things, loading, error, addTypical, weigh } = useLocker()
+const { things, loading, error, addTypical, save, weigh } = useLocker()
 const units = useUnits()
 const find = ref('')
 const finder = ref<HTMLInputElement | null>(null)
@@ -71,22 +74,41 @@ function choose(id: string): void {
   fresh.value = null
   selected.value = id
 }
+const editor = ref<InstanceType<typeof ThingEditor> | null>(null)
+const { asking: leaving, before, drop } = useUnsaved(() => !weighing.value && Boolean(editor.value?.unsaved()))
 const onScale = ref<Record<string, number | null | undefined>>({})
-async function weighed(one: ThingDoc): Promise<void> {
+/** The last weighing: what it was before, so that it can be taken back. */
+const lastWeighed = ref<{ id: string; name: string; mass_g: number; mass_source: Thing['mass_source'] } | null>(null)
+const odd = ref<ThingDoc | null>(null)
+async function weighed(one: ThingDoc, sure = false): Promise<void> {
   const grams = onScale.value[one.thing.id]
   if (typeof grams !== 'number') return
+  if (!sure && doubtful({ ...one.thing, mass_g: grams })) return void (odd.value = one)
   const next = rows.value[rows.value.indexOf(one) + 1]?.thing.id
   try {
     await weigh.mutateAsync({ id: one.thing.id, version: one.version, mass_g: grams })
+    lastWeighed.value = { id: one.thing.id, name: one.thing.name, mass_g: one.thing.mass_g, mass_source: one.thing.mass_source }
     await nextTick()
     if (next) document.querySelector<HTMLInputElement>(`[data-weigh="${next}"] input`)?.focus()
   } catch (problem) {
     notify(problem as Error)
   }
 }
+async function unweigh(): Promise<void> {
+  const was = lastWeighed.value
+  const now = docs.value.find((d) => d.thing.id === was?.id)
+  if (!was || !now) return
+  try {
+    await save.mutateAsync({ version: now.version, thing: { ...now.thing, mass_g: was.mass_g, mass_source: was.mass_source } })
+    lastWeighed.value = null
+    notify(`${was.name} is back at ${fmt.mass(was.mass_g, units.value)}.`)
+  } catch (problem) {
+    notify(problem as Error)
+  }
+}
 useKeys([
   { key: '/', does: 'Find gear', run: () => finder.value?.focus() },
-  { key: 'a', does: 'Add gear', run: () => (adding.value = true) },
+  { key: 'a', does: 'Add gear', run: () => before(() => (adding.value = true)) },
 ])
 </script>
 
@@ -100,7 +122,7 @@ useKeys([
           <span class="grow" />
           <VBtn :variant="weighing ? 'flat' : 'outlined'" :color="weighing ? 'primary' : undefined" :aria-pressed="weighing" @click="weighing = !weighing">{{ weighing ? 'Done weighing' : 'Weigh in' }}</VBtn>
           <VBtn variant="outlined" @click="importing = true">From a table</VBtn>
-          <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="adding = true">Add gear</VBtn>
+          <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="before(() => (adding = true))">Add gear</VBtn>
         </header>
         <div class="tools">
           <input ref="finder" v-model="find" type="search" class="find" placeholder="find  /" aria-label="Find gear" />
@@ -119,9 +141,9 @@ useKeys([
             </thead>
             <tbody v-for="g in groups" :key="g.group">
               <tr class="group"><th colspan="8" scope="rowgroup">{{ GROUP[g.group] }}</th></tr>
-              <tr v-for="d in g.rows" :key="d.thing.id" class="row" :class="{ chosen: d.thing.id === doc?.thing.id }" @click="choose(d.thing.id)">
+              <tr v-for="d in g.rows" :key="d.thing.id" class="row" :class="{ chosen: d.thing.id === doc?.thing.id }" @click="before(() => choose(d.thing.id))">
                 <td class="pic"><ThingDrawing :thing="d.thing" /></td>
-                <td><button type="button" class="plain" @click.stop="choose(d.thing.id)">{{ d.thing.name }}</button></td>
+                <td><button type="button" class="plain" @click.stop="before(() => choose(d.thing.id))">{{ d.thing.name }}</button></td>
                 <td class="label">{{ KIND[d.thing.kind] }}</td>
                 <td class="number">{{ d.thing.count }}</td>
                 <td class="number">{{ d.thing.mass_source === 'typical' ? '≈ ' : '' }}{{ fmt.mass(d.thing.mass_g, units) }}</td>
@@ -135,13 +157,16 @@ useKeys([
             </tbody>
           </table>
           <p v-if="!all && rows.length > AT_FIRST"><button type="button" class="link" @click="all = true">Show {{ rows.length - AT_FIRST }} more things</button></p>
+          <p v-if="weighing && lastWeighed" role="status">{{ lastWeighed.name }} is weighed. <button type="button" class="link" @click="unweigh">Undo</button></p>
           <p v-if="weighing && rows.length" class="label">Put one piece on the scale, type what it says, press Enter: the figure is weighed from then on.</p>
         </div>
       </section>
       <aside class="side" aria-label="The thing chosen">
-        <ThingEditor v-if="doc" :key="doc.thing.id" :doc="doc" :fresh="Boolean(fresh)" :converters="converters" @done="choose" @gone="selected = null" @cancel="fresh = null" />
+        <ThingEditor v-if="doc" ref="editor" :key="doc.thing.id" :doc="doc" :fresh="Boolean(fresh)" :converters="converters" @done="choose" @gone="selected = null" @cancel="fresh = null" />
         <p v-else class="quiet">Choose a thing to see and change it.</p>
       </aside>
+      <AskFirst v-model="leaving" title="This thing has changes that are not saved" text="Stay and save them, or leave and lose what you typed." yes="Leave and lose it" no="Stay" @yes="drop" />
+      <AskFirst :model-value="odd !== null" :title="odd ? `${fmt.mass(onScale[odd.thing.id] ?? 0, units)} for a ${KIND[odd.thing.kind]}?` : ''" text="That is far from what such things weigh. If the scale says so, keep it." yes="It is right" no="Let me look" @yes="odd && weighed(odd, true)" @update:model-value="odd = null" />
       <AddGear v-model="adding" @add="take" @blank="blank" />
       <ImportGear v-model="importing" />
     </div>

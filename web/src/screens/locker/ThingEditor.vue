@@ -6,18 +6,22 @@ import AskFirst from '@/components/AskFirst.vue'
 import NumberField from '@/components/NumberField.vue'
 import { useDocumentForm } from '@/composables/useDocumentForm'
 import { useLocker } from '@/composables/useLocker'
+import { useUnits } from '@/composables/useSession'
+import * as fmt from '@/format/units'
 import { ABSENCE, KIND } from '@/wording/kinds'
 import BagInside from './BagInside.vue'
 import { fieldsOf, write } from './fields'
+import { doubtful } from './likely'
 import ThingField from './ThingField.vue'
 
 const props = defineProps<{ doc: ThingDoc; fresh: boolean; converters: { id: string; name: string }[] }>()
 const emit = defineEmits<{ done: [id: string]; gone: []; cancel: [] }>()
 const { add, save, remove } = useLocker()
+const units = useUnits()
 
 const SIZES = ['length_mm', 'width_mm', 'height_mm', 'diameter_mm', 'volume_l'].map((side) => `size.${side}`)
 const COMMON = ['name', 'count', 'mass_g', 'note', 'serial', 'value', 'owner', ...SIZES]
-const { draft, dirty, errors, rest, revert, store } = useDocumentForm<Thing>({
+const { draft, dirty, blocked, errors, rest, revert, store, unsaved } = useDocumentForm<Thing>({
   stored: () => ({ version: props.doc.version, value: props.doc.thing }),
   fresh: () => props.fresh,
   store: async (thing, version) => (await (props.fresh ? add.mutateAsync(thing) : save.mutateAsync({ version, thing }))).thing.id,
@@ -58,10 +62,20 @@ const STANDING = [
   { title: 'could be borrowed', value: 'can-borrow' },
 ]
 
+const doubt = ref<'light' | 'heavy' | null>(null)
+/** The mass that somebody said is right, however odd. */
+let sure: number | null = null
 async function submit(): Promise<void> {
+  const odd = draft.value.mass_g === sure || draft.value.mass_g === props.doc.thing.mass_g ? null : doubtful(draft.value)
+  if (odd && !blocked.value) return void (doubt.value = odd)
   const id = await store()
   if (id) emit('done', id)
 }
+function keepOdd(): void {
+  sure = draft.value.mass_g
+  void submit()
+}
+defineExpose({ unsaved })
 async function takeOut(): Promise<void> {
   await remove.mutateAsync(props.doc.thing.id).then(
     () => emit('gone'),
@@ -108,13 +122,15 @@ async function takeOut(): Promise<void> {
       <VTextField :model-value="draft.owner" label="Owner" maxlength="80" :error-messages="errors.owner" @update:model-value="set('owner', String($event ?? ''))" />
     </div>
     <VTextarea :model-value="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" @update:model-value="set('note', String($event ?? ''))" />
+    <div v-if="blocked" class="wrong" role="alert">A marked field is no figure yet; nothing is saved until it is.</div>
     <div v-if="rest" class="wrong" role="alert">{{ rest }}</div>
     <div class="row">
       <VBtn v-if="!fresh" variant="text" color="error" @click="deleting = true">Remove</VBtn>
       <span class="grow" />
       <VBtn v-if="dirty" variant="text" @click="fresh ? emit('cancel') : revert()">{{ fresh ? 'Cancel' : 'Throw changes away' }}</VBtn>
-      <VBtn color="primary" variant="flat" type="submit" :disabled="!dirty" :loading="save.isPending.value || add.isPending.value">{{ fresh ? 'Add to locker' : 'Save' }}</VBtn>
+      <VBtn color="primary" variant="flat" type="submit" :disabled="!dirty || blocked" :loading="save.isPending.value || add.isPending.value">{{ fresh ? 'Add to locker' : 'Save' }}</VBtn>
     </div>
+    <AskFirst :model-value="doubt !== null" :title="`${fmt.mass(draft.mass_g, units)} for a ${KIND[draft.kind]}?`" :text="`That is very ${doubt ?? ''} for one. If the scale says so, keep it; a kilogram typed as a gram looks just like this.`" yes="It is right" no="Let me look" @yes="keepOdd" @update:model-value="doubt = null" />
     <AskFirst v-model="deleting" title="Remove from the locker" :text="`${doc.thing.name} leaves the locker for good. Trips that are done keep nothing of it.`" yes="Remove it" @yes="takeOut" />
   </form>
 </template>

@@ -9,6 +9,7 @@ import { storedThing, useLocker } from '@/composables/useLocker'
 import { useUnits } from '@/composables/useSession'
 import { notify } from '@/composables/useNotice'
 import { heldIn } from '@/field/held'
+import { parseTyped } from '@/format/typed'
 import * as fmt from '@/format/units'
 import { readingText, scaleText } from '@/wording/packout'
 
@@ -39,7 +40,7 @@ const asked = computed(() => ({
 }))
 /** Whole grams; null when it is no mass. */
 function inGrams(raw: string | undefined, quantity: 'load' | 'mass'): number | null {
-  const grams = Math.round(fmt.parseTyped(raw ?? '', quantity, units.value) ?? 0)
+  const grams = Math.round(parseTyped(raw ?? '', quantity, units.value) ?? 0)
   return grams > 0 ? grams : null
 }
 /** The last weighing of each bag that was replaced here: it can be taken back. */

@@ -13,7 +13,7 @@ import { PIECES, ruleFor, ruleIndex, withRule, withSide } from './carrier-form'
 const props = defineProps<{ doc: CarrierDoc; fresh: boolean }>()
 const emit = defineEmits<{ done: [id: string]; gone: [] }>()
 const { usual, add, save, remove } = useCarriers()
-const { draft, dirty, errors, rest, store } = useDocumentForm<Carrier>({
+const { draft, dirty, blocked, errors, rest, store, unsaved } = useDocumentForm<Carrier>({
   stored: () => ({ version: props.doc.version, value: props.doc.carrier }),
   fresh: () => props.fresh,
   store: async (carrier, version) => (await (props.fresh ? add.mutateAsync(carrier) : save.mutateAsync({ version, carrier }))).carrier.id,
@@ -41,6 +41,7 @@ async function submit(): Promise<void> {
   const id = await store()
   if (id) emit('done', id)
 }
+defineExpose({ unsaved })
 async function takeOut(): Promise<void> {
   await remove.mutateAsync(props.doc.carrier.id).then(
     () => emit('gone'),
@@ -80,7 +81,7 @@ async function takeOut(): Promise<void> {
     <div class="row">
       <VBtn v-if="!fresh" variant="text" color="error" @click="deleting = true">Remove</VBtn>
       <span class="grow" />
-      <VBtn color="primary" variant="flat" type="submit" :disabled="!dirty" :loading="add.isPending.value || save.isPending.value">{{ fresh ? 'Add carrier' : 'Save' }}</VBtn>
+      <VBtn color="primary" variant="flat" type="submit" :disabled="!dirty || blocked" :loading="add.isPending.value || save.isPending.value">{{ fresh ? 'Add carrier' : 'Save' }}</VBtn>
     </div>
     <AskFirst v-model="deleting" title="Remove this carrier" :text="`${doc.carrier.name} goes for good. Legs that name it must be changed first.`" yes="Remove it" @yes="takeOut" />
   </form>

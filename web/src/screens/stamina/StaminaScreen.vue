@@ -3,6 +3,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Stamina } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
+import ClashList from '@/components/ClashList.vue'
 import TripFrame from '@/components/TripFrame.vue'
 import TabRow from '@/components/TabRow.vue'
 import { useAdvice } from '@/composables/useAdvice'
@@ -30,7 +31,7 @@ const { bench, at, error, things, loaded, edit, busy, names } = useBench(
   () => props.kit,
 )
 const stored = computed(() => bench.value?.trip)
-const { draft, errors, state, problem, unsaved, flush, revert } = useBriefDraft(stored)
+const { draft, errors, state, problem, clashes, unsaved, flush, revert, settle } = useBriefDraft(stored)
 const { leavingTo, leave } = useLeaveGuard(flush, unsaved)
 const brief = computed(() => stored.value?.trip)
 const stamina = computed<Stamina | undefined>({
@@ -100,6 +101,7 @@ const WARMER = { min: -15, max: 10 }
           <span v-if="state === 'refused'" class="bad" role="alert">not saved <button type="button" class="link" @click="revert">undo it</button></span>
           <span v-else class="label" role="status">{{ state === 'saving' ? 'saving…' : '' }}</span>
         </TabRow>
+        <ClashList :clashes="clashes" @settle="settle" />
         <p v-if="state === 'refused' && problem && !problem.fields.length" class="bad">{{ problem.title }}</p>
         <FindingsList v-if="view !== 'settings' && problems.length" class="findings" :findings="problems" :names="names" :busy="busy" @cure="edit" />
         <div class="panel-body">

@@ -6,6 +6,7 @@ import type { Names } from '@/composables/useBench'
 import type { useField } from '@/composables/useField'
 import { useUnits } from '@/composables/useSession'
 import { day as dayName } from '@/format/dates'
+import { parseTyped } from '@/format/typed'
 import * as fmt from '@/format/units'
 import { EFFECT } from '@/wording/completeness'
 import { markText } from '@/wording/field'
@@ -46,12 +47,12 @@ const bodies = computed(() => of('body'))
 const today = computed(() => props.field.stands.value.log.filter((m) => 'day' in m.what && m.what.day === props.date))
 const usedToday = computed(() => new Set(today.value.flatMap((m) => (m.what.do === 'used' ? [m.what.item] : []))))
 function number(from: string, low: number, high: number, whole = false): number | null {
-  const n = Number(from.replace(',', '.'))
-  return from.trim() && Number.isFinite(n) && n >= low && n <= high && (!whole || Number.isInteger(n)) ? n : null
+  const n = parseTyped(from, 'plain', units.value) ?? Number.NaN
+  return Number.isFinite(n) && n >= low && n <= high && (!whole || Number.isInteger(n)) ? n : null
 }
 /** Degrees as typed in the user's units, as Celsius. */
 function celsius(from: string): number | null {
-  const c = fmt.parseTyped(from, 'temperature', units.value)
+  const c = parseTyped(from, 'temperature', units.value)
   return c !== null && c >= -60 && c <= 60 ? c : null
 }
 function say(what: What): void {

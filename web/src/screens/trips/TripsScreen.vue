@@ -11,7 +11,7 @@ import PlainFrame from '@/components/PlainFrame.vue'
 import { notify } from '@/composables/useNotice'
 import { useTrips } from '@/composables/useTrips'
 import { span, today } from '@/format/dates'
-import { newTrip } from './new-trip'
+import { newTrip, NIGHTS, type Nights } from './new-trip'
 import WantStrip from './WantStrip.vue'
 
 const router = useRouter()
@@ -24,7 +24,8 @@ const SHELVES = [
 const shelves = computed(() => SHELVES.map((s) => ({ ...s, trips: (trips.value ?? []).filter((d) => d.trip.status === s.status) })).filter((s) => s.trips.length))
 
 const asking = ref(false)
-const wish = ref({ name: '', place: '', start: today(), days: 5, people: '' })
+const wish = ref({ name: '', place: '', start: today(), days: 5, people: '', nights: '' as Nights | '' })
+const STAYS = [{ title: 'not known yet', value: '' }, ...Object.entries(NIGHTS).map(([value, n]) => ({ title: n.title, value }))]
 const problem = computed(() => (add.error.value ? asProblem(add.error.value) : null))
 const errors = computed(() => byField(problem.value))
 const missing = ref(false)
@@ -116,6 +117,7 @@ function who(doc: TripDoc): string {
             <NumberField v-model="wish.days" label="Days" :error="dayError || errors.days" />
           </div>
           <VTextField v-model="wish.people" label="Who carries, as Ines + Marit" :error-messages="errors['people.0.name']" />
+          <VSelect v-model="wish.nights" :items="STAYS" label="Nights in" hint="Hours of mains and outlets for every night; each can be told by itself later." persistent-hint />
           <p v-if="problem && problem.fields.length === 0" class="wrong" role="alert">{{ problem.title }}</p>
           <div class="row">
             <VBtn @click="asking = false">Cancel</VBtn>

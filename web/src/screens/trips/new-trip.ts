@@ -2,12 +2,23 @@
 import type { Trip } from '@/api/types'
 import { addDays } from '@/format/dates'
 
+/** Where the nights are: what a usual one of that sort gives (estimates; each can be told by itself at Stamina). */
+export const NIGHTS = {
+  room: { title: 'a hotel or house: 8 h of 2 outlets', night: { mains_h: 8, outlets: 2, car_h: 0 } },
+  hut: { title: 'a hut: 2 h of 1 outlet', night: { mains_h: 2, outlets: 1, car_h: 0 } },
+  tent: { title: 'a tent: no mains', night: { mains_h: 0, outlets: 0, car_h: 0 } },
+  car: { title: 'a car or boat: 3 h of its socket', night: { mains_h: 0, outlets: 0, car_h: 3 } },
+} as const
+export type Nights = keyof typeof NIGHTS
+
 export interface TripWish {
   name: string
   place: string
   start: string
   days: number
   people: string
+  /** Empty where nobody says yet. */
+  nights: Nights | ''
 }
 
 /** An id from a name, single among those taken. */
@@ -59,6 +70,7 @@ export function newTrip(wish: TripWish): Trip {
       weather: [],
       wants: [],
       bodies: [],
+      ...(wish.nights && { night: { ...NIGHTS[wish.nights].night } }),
     })),
     wants: [],
     ...NEW_BRIEF,
