@@ -6,7 +6,7 @@ from typing import Literal
 from mule.units import Access, Frozen
 
 Proof = Literal["proved", "ran-out"]
-Why = Literal["too-large", "no-room", "pins", "straps", "strap-length", "never-hold"]
+Why = Literal["too-large", "no-room", "no-time", "pins", "straps", "strap-length", "never-hold"]
 
 
 class Placed(Frozen):
@@ -70,7 +70,8 @@ class Elsewhere(Frozen):
 
 
 class LeftOver(Frozen):
-    """What found no place in its bag. proof: whether that is proved, or the search ran out of time.
+    """What found no place in its bag. proof: whether that is proved, or the search ran out of time: then a longer one
+    may place it, and why is not for want of room. tried: whether every other bag of the kit was tried to its end.
 
     owned: bags and inserts of the locker that stay at home and would take it, the smallest first.
     """
@@ -81,6 +82,7 @@ class LeftOver(Frozen):
     why: Why
     proof: Proof
     helps: tuple[Elsewhere, ...] = ()
+    tried: bool = False
     owned: tuple[str, ...] = ()
 
 

@@ -9,11 +9,11 @@ from mule.gear import Bag, Gear, Insert, Standing
 from mule.kit import Kit
 from mule.packing.answer import Elsewhere, LeftOver, Proof, Why
 from mule.packing.assign import SOFT_SHARE, Assigner
-from mule.packing.bag import Packed
+from mule.packing.bag import Packed, pack
 from mule.packing.blocks import Block, SoftBlock
 from mule.packing.luggage import BagToPack
-from mule.packing.placements import PlacingOptions, orientations_in, place
-from mule.packing.rooms import Room, rooms_of
+from mule.packing.placements import PlacingOptions, orientations_in
+from mule.packing.rooms import rooms_of
 
 _TRIES = 6
 _TRY_S = 0.8
@@ -42,10 +42,13 @@ def left_over(packed: Packed, others: OtherBags) -> Iterable[LeftOver]:
         *packed.shares.left,
         *(blocks[id_] for o in packed.outcomes.values() for id_ in o.left),
     ]
+    # What would find a place if it were not for the pins is not without room.
+    short: Why = "no-time" if not packed.proved else "pins" if over and _fits_unpinned(packed, others) else "no-room"
     for block in over:
         too_large = not any(orientations_in(room.size, block) for room in packed.luggage.rooms)
         barred = packed.luggage.held and block.never_held
-        why: Why = "never-hold" if barred else "too-large" if too_large else "pins" if block.pin else "no-room"
+        why: Why = "never-hold" if barred else "too-large" if too_large else "pins" if block.pin else short
+        helps, tried = _helps(block, packed, others)
         for item in block.items:
             yield LeftOver(
                 item=item,
@@ -53,7 +56,8 @@ def left_over(packed: Packed, others: OtherBags) -> Iterable[LeftOver]:
                 bag=packed.luggage.bag,
                 why=why,
                 proof="proved" if too_large or barred else proof,
-                helps=tuple(_helps(block, packed, others)),
+                helps=helps,
+                tried=tried,
                 owned=tuple(_would_take(block, others)),
             )
     for soft, count in packed.shares.soft_left:
@@ -61,10 +65,19 @@ def left_over(packed: Packed, others: OtherBags) -> Iterable[LeftOver]:
             item=soft.item,
             count=count,
             bag=packed.luggage.bag,
-            why="no-room",
+            why=short,
             proof=proof,
             helps=tuple(_helps_soft(soft, count, packed, others)),
+            tried=others.deadline is not None,
         )
+
+
+def _fits_unpinned(packed: Packed, others: OtherBags) -> bool:
+    """Whether all of a bag goes in once nothing is pinned."""
+    if others.deadline is None or not any(b.pin for b in packed.luggage.blocks):
+        return False
+    loose = replace(packed.luggage, blocks=[replace(b, pin=None) for b in packed.luggage.blocks])
+    return pack(loose, others.gap, others.deadline.soonest(_TRY_S), PlacingOptions(tidy_s=0)).left == 0
 
 
 def _would_take(block: Block, others: OtherBags) -> list[str]:
@@ -74,35 +87,38 @@ def _would_take(block: Block, others: OtherBags) -> list[str]:
     return [s.bag for s in able if any(Assigner(s, others.gap).eligible(loose, room) for room in s.rooms)][:2]
 
 
-def _helps(block: Block, packed: Packed, others: OtherBags) -> Iterable[Elsewhere]:
-    """Other bags in which it finds a place beside what lies there, tried out one after the other."""
+def _helps(block: Block, packed: Packed, others: OtherBags) -> tuple[tuple[Elsewhere, ...], bool]:
+    """Other bags in which it finds a place beside what lies there, each packed anew with it; and whether all were tried
+    to the end.
+    """
     if others.deadline is None:
-        return
-    tries = 0
+        return (), False
+    found: list[Elsewhere] = []
+    tried, tries = True, 0
     loose = replace(block, pin=None)
     # Inserts first: what is worth a place is worth padding.
     inserts = {b.id for p in others.packed for b in p.luggage.blocks if b.padded}
     for other in sorted(others.packed, key=lambda p: p.luggage.bag not in inserts):
-        if other is packed or other.luggage.bag in block.items or (other.luggage.held and block.never_held):
+        luggage = other.luggage
+        if other is packed or luggage.bag in block.items or (luggage.held and block.never_held):
             continue
-        assigner = Assigner(other.luggage, others.gap)
-        for room in other.luggage.rooms:
-            if tries >= _TRIES or others.deadline.stopped:
-                return
-            if not assigner.eligible(loose, room):
-                continue
-            tries += 1
-            if _goes_in(loose, other, room, others.gap, others.deadline):
-                yield Elsewhere(bag=other.luggage.bag, room=room.id)
-                break
-
-
-def _goes_in(block: Block, bag: Packed, room: Room, gap: int, deadline: Deadline) -> bool:
-    """Whether it was placed in a room beside all that lies there."""
-    inside = {b.id: b for b in bag.luggage.blocks}
-    here = [inside[i] for i in bag.outcomes[room.id].placements]
-    gap = gap if room.divided else 0
-    return not place(room.size, [*here, block], gap, deadline.soonest(_TRY_S), PlacingOptions(tidy_s=0)).left
+        if not any(Assigner(luggage, others.gap).eligible(loose, room) for room in luggage.rooms):
+            continue
+        if tries >= _TRIES or others.deadline.stopped:
+            return tuple(found), False
+        tries += 1
+        more = pack(
+            replace(luggage, blocks=[*luggage.blocks, loose]),
+            others.gap,
+            others.deadline.soonest(_TRY_S),
+            PlacingOptions(tidy_s=0),
+        )
+        room = next((room for room, outcome in more.outcomes.items() if loose.id in outcome.placements), None)
+        if more.left <= other.left and room is not None:
+            found.append(Elsewhere(bag=luggage.bag, room=room))
+        elif not more.proved:
+            tried = False
+    return tuple(found), tried
 
 
 def _helps_soft(soft: SoftBlock, count: int, packed: Packed, others: OtherBags) -> Iterable[Elsewhere]:

@@ -5024,7 +5024,8 @@ export interface components {
          *
          *     power_days, card_days: days of ``days`` carried before the first short one; None where there is nothing to judge: no
          *     days, nothing that asks, or something missing. missing: types of pack that are asked for and not loaded. cameras:
-         *     whether any is loaded. nights_told: whether each night's mains were said by somebody, not assumed. copies: places asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
+         *     whether any is loaded. nights_told: whether each night's mains were said by somebody, not assumed. copies: places
+         *     asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
          *     where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places than asked.
          */
         Lasts: {
@@ -6029,7 +6030,8 @@ export interface components {
         };
         /**
          * Power
-         * @description The whole answer. days_carried: days before the first short one; missing: types that are asked for and not loaded.
+         * @description The whole answer. days_carried: days before the first short one; missing: types that are asked for and not
+         *     loaded.
          */
         Power: {
             /** Days */
@@ -6658,7 +6660,8 @@ export interface components {
         };
         /**
          * LeftOver
-         * @description What found no place in its bag. proof: whether that is proved, or the search ran out of time.
+         * @description What found no place in its bag. proof: whether that is proved, or the search ran out of time: then a longer one
+         *     may place it, and why is not for want of room. tried: whether every other bag of the kit was tried to its end.
          *
          *     owned: bags and inserts of the locker that stay at home and would take it, the smallest first.
          */
@@ -6673,7 +6676,7 @@ export interface components {
              * Why
              * @enum {string}
              */
-            why: "too-large" | "no-room" | "pins" | "straps" | "strap-length" | "never-hold";
+            why: "too-large" | "no-room" | "no-time" | "pins" | "straps" | "strap-length" | "never-hold";
             /**
              * Proof
              * @enum {string}
@@ -6684,6 +6687,11 @@ export interface components {
              * @default []
              */
             helps: components["schemas"]["Elsewhere"][];
+            /**
+             * Tried
+             * @default false
+             */
+            tried: boolean;
             /**
              * Owned
              * @default []

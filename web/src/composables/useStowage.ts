@@ -3,7 +3,10 @@ import { onBeforeUnmount, ref, shallowRef, toValue, watch, type MaybeRefOrGetter
 import { asProblem, type Problem } from '@/api/problem'
 import { KEY, queries, type Packed, type Stamped } from '@/api/queries'
 import { stream } from '@/api/stream'
-import type { Stowage, StowLine } from '@/api/types'
+import type { PackingTime, Stowage, StowLine } from '@/api/types'
+
+/** Seconds for a packing that did not come to its end. */
+const LONG_S = 60
 
 export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => string = () => '') {
   const stowage = shallowRef<Stowage | null>(null)
@@ -12,7 +15,7 @@ export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => 
   let hangUp = new AbortController()
   let shown = ''
 
-  async function start(kit: Stamped, what: string): Promise<void> {
+  async function start(kit: Stamped, what: string, asking: Partial<PackingTime> = {}): Promise<void> {
     hangUp.abort()
     const mine = (hangUp = new AbortController())
     problem.value = null
@@ -27,7 +30,7 @@ export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => 
       if (!what) queries.setQueryData<Packed>(KEY.packed(kit.trip, kit.kit), { stamp: kit.stamp, left: line.stowage.left.length })
     }
     try {
-      await stream<StowLine>(`/api/trips/${kit.trip}/kits/${kit.kit}/stowage?loadout=${what}`, {}, take, mine.signal)
+      await stream<StowLine>(`/api/trips/${kit.trip}/kits/${kit.kit}/stowage?loadout=${what}`, asking, take, mine.signal)
     } catch (error) {
       if (!mine.signal.aborted) problem.value = asProblem(error)
     } finally {
@@ -42,6 +45,11 @@ export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => 
     },
     { immediate: true },
   )
+  /** The same once more, with the time that a hard bag takes. */
+  function again(): void {
+    const kit = toValue(at)
+    if (kit) void start(kit, loadout(), { seconds: LONG_S })
+  }
   onBeforeUnmount(() => hangUp.abort())
-  return { stowage, problem, running }
+  return { stowage, problem, running, again }
 }

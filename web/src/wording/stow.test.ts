@@ -26,9 +26,9 @@ describe('where things lie', () => {
     expect(findThing(stowage, ' ', NAMES.thing)).toEqual([])
   })
   it('says why something is left over, and whether that is proved', () => {
-    const over: LeftOver = { item: 'tele', count: 1, bag: 'ridge', why: 'no-room', proof: 'proved', helps: [], owned: [] }
+    const over: LeftOver = { item: 'tele', count: 1, bag: 'ridge', why: 'no-room', proof: 'proved', helps: [], tried: true, owned: [] }
     expect(leftHead(over, NAMES.thing)).toBe('TELE finds no room in RIDGE (proved).')
-    expect(leftHead({ ...over, count: 2, proof: 'ran-out' }, NAMES.thing)).toBe('TELE × 2 finds no room in RIDGE (as far as the time went).')
+    expect(leftHead({ ...over, count: 2, why: 'no-time', proof: 'ran-out' }, NAMES.thing)).toBe('TELE × 2 has no place in RIDGE yet (the time ran out before all was tried).')
     expect(leftHead({ ...over, why: 'never-hold' }, NAMES.thing)).toBe('TELE never goes in the hold (proved).')
   })
   it('says whether the other thing of a slot would fit', () => {

@@ -23,7 +23,8 @@ export function roomName(room: Pick<RoomUse, 'bag' | 'compartment' | 'name'>, th
 const WHY: Record<LeftOver['why'], (bag: string) => string> = {
   'too-large': (bag) => `is larger than every space of ${bag}`,
   'no-room': (bag) => `finds no room in ${bag}`,
-  pins: () => 'lies where another pinned thing lies, or leaves its space',
+  'no-time': (bag) => `has no place in ${bag} yet`,
+  pins: (bag) => `finds no room in ${bag} as long as things are pinned there`,
   straps: (bag) => `has no strap left on ${bag}`,
   'never-hold': () => 'never goes in the hold',
   'strap-length': (bag) => `is longer than the straps of ${bag} hold`,
@@ -31,7 +32,7 @@ const WHY: Record<LeftOver['why'], (bag: string) => string> = {
 /** "Filter pouch finds no room in Ridge 32 (proved)." */
 export function leftHead(over: LeftOver, thing: Thing): string {
   const count = over.count > 1 ? ` × ${over.count}` : ''
-  return `${thing(over.item)}${count} ${WHY[over.why](thing(over.bag))} (${over.proof === 'proved' ? 'proved' : 'as far as the time went'}).`
+  return `${thing(over.item)}${count} ${WHY[over.why](thing(over.bag))} (${over.proof === 'proved' ? 'proved' : 'the time ran out before all was tried'}).`
 }
 /** "Long or high: Drone would fit, too." */
 export function alternativeText(one: Alternative, slots: readonly Slot[], thing: Thing): string {

@@ -8,7 +8,7 @@ import { groupOf } from '@/wording/kinds'
 import { alternativeText, leftHead } from '@/wording/stow'
 
 const props = defineProps<{ stowage: Stowage; slots: Slot[]; loaded: Thing[]; names: Names; running: boolean; busy: boolean }>()
-const emit = defineEmits<{ mend: [edits: Edit[]] }>()
+const emit = defineEmits<{ mend: [edits: Edit[]]; again: [] }>()
 const WIDE = 276
 const drawn = computed(() => {
   const things = props.stowage.left.flatMap((over) => props.loaded.find((t) => t.id === over.item) ?? [])
@@ -16,6 +16,13 @@ const drawn = computed(() => {
 })
 const head = computed(() => (props.stowage.left.length ? 'Left over' : props.running ? 'Packing…' : 'Everything has a place'))
 const checked = computed(() => (props.stowage.left.length || props.running ? '' : props.stowage.checked ? 'checked: nothing overlaps or sticks out' : 'the check found a fault'))
+const bags = computed(() => new Set(props.stowage.rooms.map((r) => r.bag)).size)
+/** What no other bag took, said only as far as it was tried. */
+function elsewhere(over: LeftOver): string {
+  if (bags.value < 2) return ' No other bag is loaded.'
+  return over.tried ? ' No other bag of this kit takes it.' : ' Other bags were not tried to the end.'
+}
+const ranOut = computed(() => !props.running && props.stowage.left.some((over) => over.proof === 'ran-out'))
 function move(over: LeftOver, bag: string): void {
   emit('mend', [{ act: 'move', item: over.item, place: { where: 'bag', bag, outside: false } }])
 }
@@ -24,6 +31,7 @@ function move(over: LeftOver, bag: string): void {
 <template>
   <section aria-label="Left over" aria-live="polite">
     <h2>{{ head }} <span class="quiet">{{ checked }}</span></h2>
+    <p v-if="ranOut" class="bad">The time ran out: what is left over may still fit. <button type="button" class="link" @click="emit('again')">Pack again, with more time</button></p>
     <svg v-if="drawn.shapes.length" :width="WIDE" :height="drawn.height" role="img" aria-label="What is left over, to scale with each other">
       <g v-for="s in drawn.shapes" :key="s.item">
         <title>{{ names.thing(s.item) }}</title>
@@ -35,7 +43,7 @@ function move(over: LeftOver, bag: string): void {
       <template v-for="(help, index) in over.helps" :key="help.room">
         {{ index ? ' or ' : ' ' }}<button type="button" class="link" :disabled="busy" @click="move(over, help.bag)">Move it to {{ names.thing(help.bag) }}</button>
       </template>
-      <template v-if="!over.helps?.length"> No other bag of this kit takes it.</template>
+      <template v-if="!over.helps?.length">{{ elsewhere(over) }}</template>
       <template v-if="over.owned?.length"> At home you have {{ over.owned.map(names.thing).join(' and ') }}, which would.</template>
     </div>
     <p v-for="a in stowage.alternatives" :key="a.slot + a.item" :class="a.fits ? 'quiet' : 'bad'">{{ alternativeText(a, slots, names.thing) }}</p>

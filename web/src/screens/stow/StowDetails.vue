@@ -11,7 +11,7 @@ import LeftOver from './LeftOver.vue'
 import TabRow from '@/components/TabRow.vue'
 
 const props = defineProps<{ stowage: Stowage; room: RoomUse; picked: Placed | null; free: Free | null; stow: Stow; slots: Slot[]; outer: Thing | undefined; loaded: Thing[]; names: Names; running: boolean; busy: boolean }>()
-const emit = defineEmits<{ mend: [edits: Edit[]]; stow: [stow: Stow]; pin: [placed: Placed] }>()
+const emit = defineEmits<{ mend: [edits: Edit[]]; stow: [stow: Stow]; pin: [placed: Placed]; again: [] }>()
 const units = useUnits()
 const rooms = computed(() => new Map(props.stowage.rooms.map((r) => [r.room, r])))
 const soft = computed(() => props.stowage.soft.filter((s) => s.room === props.room.room))
@@ -86,7 +86,7 @@ function setMount(lensId: string | null): void {
 
 <template>
   <div class="details">
-    <LeftOver :stowage="stowage" :slots="slots" :loaded="loaded" :names="names" :running="running" :busy="busy" @mend="emit('mend', $event)" />
+    <LeftOver :stowage="stowage" :slots="slots" :loaded="loaded" :names="names" :running="running" :busy="busy" @mend="emit('mend', $event)" @again="emit('again')" />
     <section v-if="picked" aria-label="Picked">
       <h2>{{ blockName(picked, names.thing) }}</h2>
       <dl class="facts">

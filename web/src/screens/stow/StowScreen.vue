@@ -34,7 +34,7 @@ const { bench, at, error, things, entries, loaded, edit, stow: keepStow, busy, n
   () => props.kit,
 )
 const loadout = ref('')
-const { stowage, problem, running } = useStowage(at, () => loadout.value)
+const { stowage, problem, running, again } = useStowage(at, () => loadout.value)
 const { outing } = useOuting(at, loadout)
 const editing = ref(false)
 const putting = ref(false)
@@ -177,7 +177,7 @@ watch(
       </div>
       <PutInto v-model:open="putting" :things="things" :entries="entries" :people="bench.trip.trip.people ?? []" :names="names" :busy="busy" @edit="edit" />
       <LoadoutEditor v-if="out && (editing || !room)" class="right" :loadout="out" :loaded="pieces" :people="bench.trip.trip.people ?? []" :days="bench.trip.trip.days ?? []" :legs="bench.trip.trip.legs ?? []" :names="names" :busy="busy" @change="keep" @remove="remove" />
-      <StowDetails v-else-if="room" class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :slots="bench.trip.trip.marks?.slots ?? []" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="busy" @mend="mend" @stow="keepStow($event)" @pin="pin($event, $event.at_mm)" />
+      <StowDetails v-else-if="room" class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :slots="bench.trip.trip.marks?.slots ?? []" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="busy" @mend="mend" @again="again" @stow="keepStow($event)" @pin="pin($event, $event.at_mm)" />
     </div>
     <p v-else-if="bench && stowage" class="screen quiet">No bag is loaded. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load one on the bench</RouterLink>, and this station says where everything goes.</p>
     <p v-else-if="problem" class="screen bad" role="alert">{{ problem.title }}</p>
