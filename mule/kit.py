@@ -9,6 +9,9 @@ from pydantic_core import PydanticCustomError
 from mule.finding import AsPiece, InBag, Place
 from mule.units import Access, Count, Flag, Frozen, ItemId, Name, Note, Number
 
+# A kit holds no more at so many places.
+MOST_ENTRIES = 2_000
+
 
 class Entry(Frozen):
     """``count`` of an item at one place. An item may have several entries at different places."""
@@ -91,7 +94,7 @@ class Kit(Frozen):
     id: ItemId
     name: Name
     note: Note = ""
-    entries: tuple[Entry, ...] = Field(default=(), max_length=2_000)
+    entries: tuple[Entry, ...] = Field(default=(), max_length=MOST_ENTRIES)
     stow: Stow = Stow()
 
     @model_validator(mode="after")

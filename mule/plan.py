@@ -12,7 +12,7 @@ from mule.errors import InvalidInput, Problem, invalid, shorten
 from mule.field import Frame, Mark, Weighed, fold
 from mule.finding import AsPiece, InBag, Worn
 from mule.gear import Bag, Gear, Insert
-from mule.kit import Entry, Kit
+from mule.kit import MOST_ENTRIES, Entry, Kit
 from mule.trip import Trip
 from mule.units import Frozen, ItemId
 
@@ -20,6 +20,9 @@ FORMAT = "narrow-mule-plan"
 VERSION = 1
 # Larger files are refused unread: 2,000 things are about 1 MB, 50,000 marks 13 MB, 100,000 frames 20 MB.
 MAX_BYTES = 40_000_000
+# More than anybody owns, or flies with.
+MOST_THINGS = 5_000
+MOST_CARRIERS = 200
 # More than a crew makes in a year out.
 MOST_MARKS = 50_000
 MOST_FRAMES = 100_000
@@ -34,8 +37,8 @@ class Plan(Frozen):
 
     format: Literal["narrow-mule-plan"] = "narrow-mule-plan"
     version: Literal[1] = 1
-    gear: tuple[Gear, ...] = Field(default=(), max_length=5_000)
-    carriers: tuple[Carrier, ...] = Field(default=(), max_length=200)
+    gear: tuple[Gear, ...] = Field(default=(), max_length=MOST_THINGS)
+    carriers: tuple[Carrier, ...] = Field(default=(), max_length=MOST_CARRIERS)
     trip: Trip
     kits: tuple[Kit, ...] = Field(min_length=1, max_length=26)
     open_kit: ItemId
@@ -142,6 +145,8 @@ def kit_problems(kit: Kit, gear: Mapping[str, Gear], people: set[str], prefix: s
 
     gear: by id. people: ids of who travels. prefix: of the paths of the problems, as ``kits.0.``.
     """
+    if len(kit.entries) > MOST_ENTRIES:
+        yield Problem(f"{prefix}.entries", f"{len(kit.entries):,} entries", f"at most {MOST_ENTRIES:,} in one kit")
     loaded = kit.loaded()
     holders = {id_ for id_ in loaded if isinstance(gear.get(id_), Bag | Insert)}
     for index, entry in enumerate(kit.entries):

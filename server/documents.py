@@ -7,9 +7,9 @@ from typing import Any, TypeVar
 from django.conf import settings
 from django.db import models
 from django.utils.text import slugify
-from pydantic import BaseModel
+from pydantic import BaseModel, ValidationError
 
-from mule.errors import InvalidInput, Problem
+from mule.errors import InvalidInput, Problem, invalid
 from server.errors import NotFound, Stale
 
 # What an id of the core takes (mule.units.ItemId).
@@ -41,6 +41,27 @@ class Document(models.Model):
 Doc = TypeVar("Doc", bound=Document)
 
 
+def spec_of(value: BaseModel) -> dict[str, Any]:
+    """A core value as it is stored. What is stored can be read again: it is validated as what it will be read as.
+
+    Raises InvalidInput.
+    """
+    spec = value.model_dump(mode="json")
+    try:
+        type(value).model_validate(spec)
+    except ValidationError as error:
+        raise invalid(error) from error
+    return spec
+
+
+def require_room(model: type[Doc], owner: Any, more: int, most: int, what: str) -> None:
+    """Raises InvalidInput when an owner would have more documents of a sort than a plan can hold."""
+    have = model.objects.filter(owner=owner).count()  # type: ignore[attr-defined]
+    if have + more > most:
+        rule = f"at most {most:,} {what} in all: {have:,} are here already"
+        raise InvalidInput([Problem("", f"{more:,} more", rule)])
+
+
 def find(model: type[Doc], owner: Any, slug: str, what: str) -> Doc:
     """The owner's document. Raises NotFound, also for somebody else's."""
     row: Doc | None = model.objects.filter(owner=owner, slug=slug).first()  # type: ignore[attr-defined]
@@ -69,7 +90,7 @@ def find_for_edit(model: type[Doc], owner: Any, slug: str, what: str, *, version
 
 def store(row: Doc, value: BaseModel) -> Doc:
     """Puts a new value into a document and counts its version up."""
-    row.spec = value.model_dump(mode="json")
+    row.spec = spec_of(value)
     row.name = row.spec["name"]
     row.version += 1
     row.save()

@@ -10,7 +10,7 @@ from mule.carriers.restricted import Restriction
 from mule.finding import PieceKind
 from mule.units import Frozen, Grams, ItemId, Name, Note, Number, Sides
 
-SumOfSidesMm = Annotated[Number, Field(gt=0, le=9_000)]
+SumOfSidesMm = Annotated[Number, Field(ge=1, le=9_000)]
 
 
 class PieceRule(Frozen):

@@ -63,8 +63,8 @@ class Drone(Thing):
     group: ClassVar[Group] = Group.LIGHT_SOUND
 
     battery_type: Label
-    flight_min: Number = Field(gt=0, le=180)
-    megapixels: Number = Field(gt=0, le=200)
+    flight_min: Number = Field(ge=0.001, le=180)
+    megapixels: Number = Field(ge=0.001, le=200)
     takeoff_mass_g: Grams
     needs_phone: Flag = True
     slots: tuple[CardSlot, ...] = Field(default=(), max_length=2)

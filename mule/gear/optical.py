@@ -82,10 +82,10 @@ class Body(Thing):
     stabilised: Flag = False
     video: Flag = True
     battery_type: Label | None = None
-    frames_per_charge: Number | None = Field(default=None, gt=0, le=20_000)
-    video_min_per_charge: Number | None = Field(default=None, gt=0, le=2_000)
-    timelapse_h_per_charge: Number | None = Field(default=None, gt=0, le=200)
-    mb_per_frame: Number | None = Field(default=None, gt=0, le=2_000)
+    frames_per_charge: Number | None = Field(default=None, ge=0.001, le=20_000)
+    video_min_per_charge: Number | None = Field(default=None, ge=0.001, le=2_000)
+    timelapse_h_per_charge: Number | None = Field(default=None, ge=0.001, le=200)
+    mb_per_frame: Number | None = Field(default=None, ge=0.001, le=2_000)
     rates_source: Source = Source.STATED
     slots: tuple[CardSlot, ...] = Field(default=(), max_length=4)
     usb_charging: Flag = False

@@ -35,8 +35,8 @@ class Charger(Thing):
     bays: Count = 1
     hours_per_charge: Hours
     input: Literal["mains", "usb-c", "car"] = "mains"
-    volts_min: Number | None = Field(default=None, gt=0, le=400)
-    volts_max: Number | None = Field(default=None, gt=0, le=400)
+    volts_min: Number | None = Field(default=None, ge=0.001, le=400)
+    volts_max: Number | None = Field(default=None, ge=0.001, le=400)
     plug: Label | None = None
 
 

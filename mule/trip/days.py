@@ -91,4 +91,4 @@ class Mains(Frozen):
     """What comes out of the wall: plug shapes that fit it, and volts."""
 
     plugs: tuple[Label, ...] = Field(min_length=1, max_length=6)
-    volts: Number = Field(gt=0, le=400)
+    volts: Number = Field(ge=0.001, le=400)

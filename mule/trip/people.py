@@ -6,7 +6,7 @@ from pydantic import Field
 
 from mule.units import Frozen, Grams, ItemId, Kilograms, Name, Number
 
-CarriedKg = Annotated[Number, Field(gt=0, le=80)]
+CarriedKg = Annotated[Number, Field(ge=0.001, le=80)]
 
 
 class BaseLoad(Frozen):

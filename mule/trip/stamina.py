@@ -103,7 +103,7 @@ class BodyHabit(Frozen):
     body: ItemId
     slots: SlotMode = "overflow"
     uncompressed: bool = Field(default=False, strict=True)
-    video_mbit_s: Number = Field(default=100, gt=0, le=5_000)
+    video_mbit_s: Number = Field(default=100, ge=0.001, le=5_000)
 
 
 class Stamina(Frozen):
@@ -118,14 +118,14 @@ class Stamina(Frozen):
     patterns: tuple[Pattern, ...] = Field(default=PATTERNS, min_length=1, max_length=30)
     margin: Number = Field(default=0.25, ge=0, le=3)
     warmer_c: Number = Field(default=0, ge=-40, le=40)
-    pace: Number = Field(default=1, gt=0, le=10)
+    pace: Number = Field(default=1, ge=0.001, le=10)
     power: PowerSchool = "charge-nightly"
     warm: Literal["none", "spares", "all"] = "spares"
     first: Literal["packs", "computers"] = "packs"
     cards: CardSchool = "few-big"
     copies: int | None = Field(default=None, ge=1, le=6, strict=True)
     erase_after: int = Field(default=2, ge=1, le=6, strict=True)
-    timelapse_every_s: Number = Field(default=10, gt=0, le=3_600)
+    timelapse_every_s: Number = Field(default=10, ge=0.1, le=3_600)
     habits: tuple[BodyHabit, ...] = Field(default=(), max_length=100)
 
     @model_validator(mode="after")

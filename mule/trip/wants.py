@@ -18,8 +18,8 @@ _CM_PER_INCH = 2.54
 # Pictures are thought of as 3:2.
 _ASPECT = 3 / 2
 
-Metres = Annotated[Number, Field(gt=0, le=100_000)]
-Centimetres = Annotated[Number, Field(gt=0, le=10_000)]
+Metres = Annotated[Number, Field(ge=0.001, le=100_000)]
+Centimetres = Annotated[Number, Field(ge=0.001, le=10_000)]
 
 
 class Trait(StrEnum):
@@ -52,7 +52,7 @@ class SubjectTest(Frozen):
     size_m: Metres
     near_m: Metres
     far_m: Metres
-    share: Number = Field(gt=0, le=4)
+    share: Number = Field(ge=0.001, le=4)
     side: Literal["short", "long"] = "short"
 
     @model_validator(mode="after")

@@ -8,7 +8,7 @@ from pydantic import Field
 from mule.trip import Output, SubjectTest
 from mule.units import Number
 
-Seconds = Annotated[Number, Field(gt=0, le=86_400)]
+Seconds = Annotated[Number, Field(ge=1e-6, le=86_400)]
 
 
 class TypedWant(Schema):

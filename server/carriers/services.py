@@ -6,8 +6,19 @@ from django.db import transaction
 from mule.carriers import Carrier as CarrierValue
 from mule.errors import Problem
 from mule.memo import Kept
+from mule.plan import MOST_CARRIERS
 from server.carriers.models import Carrier
-from server.documents import find, find_for_edit, free_slug, revision, slug_from, slugs, store
+from server.documents import (
+    find,
+    find_for_edit,
+    free_slug,
+    require_room,
+    revision,
+    slug_from,
+    slugs,
+    spec_of,
+    store,
+)
 from server.errors import InUse
 from server.trips.models import Trip
 
@@ -36,8 +47,9 @@ def carriers_of(owner: User, at: str | None = None) -> dict[str, CarrierValue]:
 def add(owner: User, carrier: CarrierValue) -> Carrier:
     """Adds a carrier; its id is made from its name unless that is taken."""
     with transaction.atomic():
+        require_room(Carrier, owner, 1, MOST_CARRIERS, "carriers")
         slug = free_slug(slugs(Carrier, owner), slug_from(carrier.name) if carrier.id == "new" else carrier.id)
-        spec = carrier.model_copy(update={"id": slug}).model_dump(mode="json")
+        spec = spec_of(carrier.model_copy(update={"id": slug}))
         return Carrier.objects.create(owner=owner, slug=slug, name=carrier.name, spec=spec)
 
 

@@ -15,14 +15,13 @@ from pydantic import ValidationError
 
 from mule.errors import InvalidInput, Problem, plain_path, rule_of, shorten
 from mule.gear import GEAR, Gear, Lens, Source
-from server.documents import free_slug, slug_from, slugs
+from mule.plan import MOST_THINGS
+from server.documents import free_slug, require_room, slug_from, slugs, spec_of
 from server.exchange.cells import READ, RULE, text_of
 from server.exchange.likeness import glass_of, kind_of, kinds, like_of
 from server.exchange.tables import rows_of
 from server.locker.models import Thing
 
-# More things than anybody owns.
-MOST_THINGS = 20_000
 _SHOWN = 200
 
 # What each field may be called, in small letters without anything else; units may stand in the title.
@@ -113,12 +112,13 @@ def bring_in(owner: User, name: str, raw: bytes, matched: Mapping[str, str], *, 
         raise InvalidInput(problems)
     things = [thing for _, thing in made if thing is not None]
     with transaction.atomic():
+        require_room(Thing, owner, len(things), MOST_THINGS, "things")
         taken = set(slugs(Thing, owner))
         new = []
         for thing in things:
             slug = free_slug(taken, slug_from(thing.name))
             taken.add(slug)
-            spec = thing.model_copy(update={"id": slug}).model_dump(mode="json")
+            spec = spec_of(thing.model_copy(update={"id": slug}))
             new.append(Thing(owner=owner, slug=slug, name=thing.name, kind=thing.kind, spec=spec))
         Thing.objects.bulk_create(new, batch_size=500)
     return len(new)

@@ -8,15 +8,15 @@ from django.db import transaction
 
 from mule.carriers import Carrier as CarrierValue
 from mule.field import relabelled
-from mule.gear import Filter, Gear, Lens
+from mule.gear import Filter, Gear, Lens, parse
 from mule.kit import Entry, Stow
 from mule.kit import Kit as KitValue
-from mule.plan import Plan
+from mule.plan import MOST_CARRIERS, MOST_THINGS, Plan
 from mule.trip import BodyDay, BodyHabit, Marks
 from mule.trip import Trip as TripValue
 from server.carriers.models import Carrier
 from server.carriers.services import value_of as carrier_of
-from server.documents import free_slug, slugs
+from server.documents import free_slug, require_room, slugs, spec_of, store
 from server.field.looking import frames_of, keep_frames
 from server.field.services import keep_marks, marks_of
 from server.locker.convert import gear_of
@@ -36,8 +36,9 @@ def export_plan(kit: Kit) -> Plan:
 def import_plan(owner: User, plan: Plan) -> Trip:
     """Stores a plan as a new trip. What the owner has unchanged is used; what differs comes in under a new id."""
     with transaction.atomic():
-        gear_ids, new = _bring_in(Thing, gear_of, owner, {t.id: t for t in plan.gear})
-        carrier_ids, _ = _bring_in(Carrier, carrier_of, owner, {c.id: c for c in plan.carriers})
+        gear_ids, new = _bring_in(Thing, gear_of, owner, {t.id: t for t in plan.gear}, (MOST_THINGS, "things"))
+        carriers = {c.id: c for c in plan.carriers}
+        carrier_ids, _ = _bring_in(Carrier, carrier_of, owner, carriers, (MOST_CARRIERS, "carriers"))
         _rename_named(owner, plan, gear_ids, new)
         trip = _trip(owner, plan.trip, carrier_ids, gear_ids)
         trip.open_kit = plan.open_kit
@@ -58,9 +59,13 @@ def import_plan(owner: User, plan: Plan) -> Trip:
 
 
 def _bring_in(
-    model: Any, value_of: Callable[[Any], Any], owner: User, values: Mapping[str, Gear] | Mapping[str, CarrierValue]
+    model: Any,
+    value_of: Callable[[Any], Any],
+    owner: User,
+    values: Mapping[str, Gear] | Mapping[str, CarrierValue],
+    room: tuple[int, str],
 ) -> tuple[dict[str, str], set[str]]:
-    """Stores the values that are new to the owner.
+    """Stores the values that are new to the owner. room: how many of them there may be, and what they are.
 
     Gives for each id of the file the id it has here, and which of the file's are new here.
     """
@@ -75,8 +80,9 @@ def _bring_in(
         taken.add(slug)
         ids[id_] = slug
         extra = {} if isinstance(value, CarrierValue) else {"kind": value.kind}
-        spec = value.model_dump(mode="json") | {"id": slug}
+        spec = spec_of(value.model_copy(update={"id": slug}))
         rows.append(model(owner=owner, slug=slug, name=value.name, spec=spec, **extra))
+    require_room(model, owner, len(rows), *room)
     model.objects.bulk_create(rows)
     new = {row.slug for row in rows}
     return ids, {id_ for id_, slug in ids.items() if slug in new}
@@ -97,8 +103,7 @@ def _rename_named(owner: User, plan: Plan, ids: Mapping[str, str], new: Collecti
         told = thing.model_dump(mode="json", include=set(named))
         if told != named:
             row = Thing.objects.get(owner=owner, slug=ids[thing.id])
-            row.spec |= named
-            row.save()
+            store(row, parse(row.spec | named))
 
 
 def _trip(owner: User, trip: TripValue, carrier_ids: dict[str, str], gear_ids: dict[str, str]) -> Trip:
@@ -116,7 +121,7 @@ def _trip(owner: User, trip: TripValue, carrier_ids: dict[str, str], gear_ids: d
     days = tuple(day.model_copy(update={"bodies": _bodies(day.bodies, gear_ids)}) for day in trip.days)
     stamina = trip.stamina.model_copy(update={"habits": _bodies(trip.stamina.habits, gear_ids)})
     told = {"id": slug, "legs": legs, "marks": marks, "days": days, "stamina": stamina}
-    spec = with_traveller(owner, trip.model_copy(update=told)).model_dump(mode="json")
+    spec = spec_of(with_traveller(owner, trip.model_copy(update=told)))
     return Trip.objects.create(owner=owner, slug=slug, name=trip.name, spec=spec)
 
 

@@ -7,6 +7,7 @@ from django.contrib.auth.models import User
 
 from mule.assess import assess
 from mule.debrief import History, LookBack, look_back, match, used_days
+from mule.errors import InvalidInput, Problem
 from mule.field import Frame, fold
 from mule.gear import Gear
 from mule.plan import MOST_FRAMES
@@ -29,12 +30,16 @@ def frames_of(trip: Trip) -> list[Frame]:
 
 
 def keep_frames(trip: Trip, frames: Iterable[Frame]) -> None:
-    """Stores frames; one that stands already is kept once."""
+    """Stores frames; one that stands already is kept once. Raises InvalidInput for more than a plan holds."""
     rows = [
         PictureFrame(trip=trip, name=name, taken=taken, spec=frame.model_dump(mode="json"))
         for frame in frames
         for name, taken in [_key(frame)]
     ]
+    have = trip.frames.count()
+    if have + len(rows) > MOST_FRAMES:
+        rule = f"at most {MOST_FRAMES:,} pictures on one trip: {have:,} are here already"
+        raise InvalidInput([Problem("", f"{len(rows):,} more", rule)])
     PictureFrame.objects.bulk_create(rows, batch_size=500, ignore_conflicts=True)
 
 

@@ -7,8 +7,9 @@ from django.db import transaction
 
 from mule.errors import InvalidInput, Problem
 from mule.gear import GEAR, Gear, Source
+from mule.plan import MOST_THINGS
 from mule.trip import Marks
-from server.documents import find, find_for_edit, free_slug, slug_from, slugs, store
+from server.documents import find, find_for_edit, free_slug, require_room, slug_from, slugs, spec_of, store
 from server.errors import InUse, NotFound
 from server.locker.convert import gear_of, typical
 from server.locker.models import Thing
@@ -23,9 +24,10 @@ def things(owner: User) -> list[Thing]:
 def add(owner: User, gear: Gear) -> Thing:
     """Puts a thing into the locker; when its id is taken, it gets the next free one."""
     with transaction.atomic():
+        require_room(Thing, owner, 1, MOST_THINGS, "things")
         wanted = gear.id if gear.id != "new" else slug_from(gear.name)
         slug = free_slug(slugs(Thing, owner), wanted)
-        spec = gear.model_copy(update={"id": slug}).model_dump(mode="json")
+        spec = spec_of(gear.model_copy(update={"id": slug}))
         return Thing.objects.create(owner=owner, slug=slug, name=gear.name, kind=gear.kind, spec=spec)
 
 

@@ -102,9 +102,9 @@ class NewKit(Schema):
 class PackingTime(Schema):
     """How long to pack, over all bags. workers, seed: of the solver; with one worker the answer is repeatable."""
 
-    seconds: Annotated[float, Field(gt=0, le=120)] = USUAL_S
+    seconds: Annotated[float, Field(ge=0.01, le=120)] = USUAL_S
     workers: Annotated[int, Field(ge=1, le=8)] = USUAL.workers
-    seed: int = USUAL.seed
+    seed: Annotated[int, Field(ge=0, lt=2**31)] = USUAL.seed
 
 
 class WhatIf(Schema):

@@ -36,7 +36,7 @@ def rules(text: str) -> list[str]:
         ({"name": ""}, "at least one letter for the name"),
         ({"mass_g": -1}, "0 g or more"),
         ({"mass_g": "heavy"}, "a number"),
-        ({"megapixels": 0}, "more than 0 MP"),
+        ({"megapixels": 0}, "0.01 MP or more"),
         ({"count": 1.5}, "a whole number"),
         ({"sealed": "perhaps"}, "yes or no"),
         ({"colour": "black"}, "a field that is known here"),
