@@ -40,7 +40,7 @@ export default defineConfig({
           {
             urlPattern: ({ url, request }) => request.method === 'GET' && /^\/api\/(session|trips|field|locker|brief|carriers)/.test(url.pathname) && !url.pathname.endsWith('/scale'),
             handler: 'NetworkFirst',
-            options: { cacheName: 'answers', networkTimeoutSeconds: 10, cacheableResponse: { statuses: [200] } },
+            options: { cacheName: 'answers', networkTimeoutSeconds: 3, cacheableResponse: { statuses: [200] } },
           },
         ],
       },

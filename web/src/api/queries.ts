@@ -10,7 +10,11 @@ export const queries = new QueryClient({
       staleTime: 30_000,
       retry: (count, error) => !(error instanceof Problem) && count < 2,
       refetchOnWindowFocus: false,
+      // Without a network the service worker answers with what it kept: to wait for one would show nothing at all.
+      networkMode: 'offlineFirst',
     },
+    // A change that silently waits for a network is done later, when nobody remembers it: it fails at once instead.
+    mutations: { networkMode: 'always' },
   },
 })
 

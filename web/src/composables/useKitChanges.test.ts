@@ -6,6 +6,7 @@ import { benchQuery, queries } from '@/api/queries'
 import type { Bench } from '@/api/types'
 import { mounted } from '@/testing/mount'
 import { OwnVersions, useKitChanges } from './useKitChanges'
+import { notice } from './useNotice'
 
 interface Sent {
   path: string
@@ -74,6 +75,19 @@ describe('changes of a kit', () => {
     ])
     expect(queries.getQueryData(benchQuery({ trip: 'coast', kit: 'a' }).queryKey)!.state.version).toBe(6)
     expect(queries.getQueryData(benchQuery({ trip: 'coast', kit: 'b' }).queryKey)!.state.version).toBe(10)
+  })
+  it('say at once that there is no network, and are not done behind anybody later', async () => {
+    vi.spyOn(client, 'POST').mockRejectedValue(new TypeError('Failed to fetch'))
+    Object.defineProperty(navigator, 'onLine', { configurable: true, value: false })
+    window.dispatchEvent(new Event('offline'))
+    const { changes } = screen('a')
+    changes.edit(load('zoom'))
+    changes.edit(load('zoom'))
+    await until(() => notice.value !== null && !changes.busy.value)
+    expect(notice.value).toContain('nothing was changed')
+    expect(client.POST).toHaveBeenCalledTimes(2)
+    Object.defineProperty(navigator, 'onLine', { configurable: true, value: true })
+    window.dispatchEvent(new Event('online'))
   })
   it('are made on the version that was seen, not on what another window made of it meanwhile', async () => {
     const { changes } = screen('c')

@@ -68,6 +68,10 @@ async function explain(error: Error, { target }: Queued): Promise<void> {
     notify('This kit was changed in another window. You now see it as it is there; do your change again.')
     return
   }
+  if (!(error instanceof Problem)) {
+    notify('There is no network: nothing was changed. The kit is as you see it; click again when there is one. Ticks and notes work without.')
+    return
+  }
   notify(error)
 }
 
