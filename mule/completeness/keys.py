@@ -2,9 +2,7 @@
 
 from typing import Literal, NamedTuple
 
-# A chain of links is followed this far: a ring on a ring, a hub on a hub (docs/domain/filters.md: rings stack at most
-# two).
-MOST_LINKS = 2
+from mule.gear import MOST_LINKS
 
 Sort = Literal["link", "purpose", "asked"]
 

@@ -110,7 +110,7 @@ def _power(thing: Battery | Charger, walls: Sequence[str], *, nights: bool) -> I
             if thing.input == "usb-c":
                 yield _link("usb-power", "", Key("usb-power"))
             elif thing.input == "mains" and thing.plug and walls and not fits_wall(thing.plug, walls):
-                yield _link("wall", thing.plug, Key("wall", thing.plug))
+                yield _link("wall", thing.plug, *up_to("wall", thing.plug))
 
 
 def _media(thing: Card | Reader | Drive | Link, walls: Sequence[str]) -> Iterable[Need]:
@@ -128,7 +128,7 @@ def _media(thing: Card | Reader | Drive | Link, walls: Sequence[str]) -> Iterabl
             ports = tuple(dict.fromkeys(thing.to_ports))
             yield _purpose("plug", " or ".join(ports), *(Key("plug", port) for port in ports))
             if walls and len(thing.from_plug) == 1 and not fits_wall(thing.from_plug, walls):
-                yield _link("wall", thing.from_plug, Key("wall", thing.from_plug))
+                yield _link("wall", thing.from_plug, *up_to("wall", thing.from_plug))
 
 
 def _support(thing: Tripod | Head | Plate) -> Iterable[Need]:

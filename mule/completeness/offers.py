@@ -2,9 +2,10 @@
 
 from collections.abc import Iterable, Sequence
 
-from mule.completeness.keys import MOST_LINKS, Key, Offer, thread
+from mule.completeness.keys import Key, Offer, thread
 from mule.gear import (
     ANY_PLUG,
+    MOST_LINKS,
     Battery,
     Body,
     Card,
@@ -152,13 +153,26 @@ def _media(thing: Card | Reader | Drive | Computer | Link, walls: Sequence[str])
 def _link(link: Link, walls: Sequence[str]) -> Iterable[Key | Offer]:
     yield Key("plug", link.from_plug)
     if fits_wall(link.from_plug, walls):
-        yield from (Key("wall", port) for port in link.to_ports)
-        if any(port.startswith("USB") for port in link.to_ports):
-            yield Key("usb-power")
+        yield from _from_wall(link)
+        return
+    if len(link.from_plug) == 1:
+        # A lead or plug from home works behind an adapter.
+        for links in range(1, MOST_LINKS + 1):
+            through = Key("wall", link.from_plug, links - 1)
+            yield from (
+                Offer(key._replace(links=links if key.what == "wall" else 0), through) for key in _from_wall(link)
+            )
         return
     for port in set(link.to_ports):
         for links in range(1, MOST_LINKS + 1):
             yield Offer(Key("port", port, links), Key("port", link.from_plug, links - 1))
+
+
+def _from_wall(link: Link) -> Iterable[Key]:
+    """What a link gives when it is in the wall."""
+    yield from (Key("wall", port) for port in dict.fromkeys(link.to_ports))
+    if any(port.startswith("USB") for port in link.to_ports):
+        yield Key("usb-power")
 
 
 def _support(thing: Tripod | OtherSupport | Head | Plate) -> Iterable[Key]:

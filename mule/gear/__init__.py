@@ -9,7 +9,7 @@ from mule.gear.base import Absence, AbsenceReason, Box, Cylinder, Group, Size, S
 from mule.gear.carry import Bag, Compartment, Insert
 from mule.gear.extras import Drone, Light, Other, Remote, Safety, Sound, keeps_safe
 from mule.gear.glass import Effect, Filter, FilterHolder, StepRing
-from mule.gear.media import ANY_PLUG, Card, Computer, Drive, Link, Reader, fits_wall
+from mule.gear.media import ANY_PLUG, MOST_LINKS, Card, Computer, Drive, Link, Reader, fits_wall
 from mule.gear.naming import words_of
 from mule.gear.optical import Body, CardSlot, Glass, Lens, MountAdapter, Teleconverter, is_zoom, twins
 from mule.gear.power import Battery, Charger, PowerBank
@@ -102,6 +102,7 @@ __all__ = [
     "GEAR",
     "KINDS",
     "KIND_NAMES",
+    "MOST_LINKS",
     "Absence",
     "AbsenceReason",
     "Bag",

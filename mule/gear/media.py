@@ -8,6 +8,9 @@ from pydantic import Field
 from mule.gear.base import Group, Thing
 from mule.units import Gigabytes, Inches, Label, MegabytesPerSecond, WattHours, Watts
 
+# A chain of links is followed this far: a lead behind an adapter, a hub on a hub, a ring on a ring
+# (docs/domain/filters.md: rings stack at most two).
+MOST_LINKS = 2
 # Plug shapes of the world are named by single letters; "any" fits them all.
 ANY_PLUG = "any"
 

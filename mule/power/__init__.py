@@ -31,7 +31,7 @@ from mule.power.fewest import MOST_PACKS, Fewest, fewest, relief, schools_that_c
 from mule.power.losses import PowerLoss
 from mule.power.night import BANK_NIGHT_H
 from mule.power.packs import BANK_YIELD
-from mule.power.run import DAY_H, Run
+from mule.power.run import DAY_H, Run, lived_through
 from mule.power.sources import BODY_H, charging_sources
 from mule.power.tally import Tally
 from mule.trip import Trip
@@ -53,35 +53,43 @@ def simulate(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, ex
 
 def simulate_case(case: PowerCase, extra: float = 0.0) -> Power:
     """``simulate`` of a compiled trip. extra: share of what each day asks that is asked on top, 0.25 for a quarter."""
-    run, tally, days = Run(case, extra), Tally(), []
-    for day in case.days:
-        uses = run.live(day)
-        tally.add(day, uses)
-        days.append(run.write(day, uses))
-    return Power(
-        days=tuple(days),
-        types=tally.summaries(run.packs),
-        useless=case.sources.useless,
-        days_carried=tally.days_carried,
-        missing=tally.missing,
-    )
+
+    def live(run: Run) -> Power:
+        tally, days = Tally(), []
+        for day in case.days:
+            uses = run.live(day)
+            tally.add(day, uses)
+            days.append(run.write(day, uses))
+        return Power(
+            days=tuple(days),
+            types=tally.summaries(run.packs),
+            useless=case.sources.useless,
+            days_carried=tally.days_carried,
+            missing=tally.missing,
+        )
+
+    return lived_through(case, extra, live, lambda power: power.days_carried == len(case.days))
 
 
 def sum_up(case: PowerCase) -> PowerSummary:
     """The short of it, for who does not look at each pack: the figures of ``simulate``, several times as fast."""
-    run, tally = Run(case), Tally()
-    for day in case.days:
-        tally.add(day, run.live(day))
-        run.sleep(day)
-    return PowerSummary(
-        days=len(case.days),
-        days_carried=tally.days_carried,
-        missing=tally.missing,
-        types=tally.summaries(run.packs),
-        worst=tally.worst(),
-        useless=case.sources.useless,
-        coldest_c=min((day.celsius for day in case.days), default=None),
-    )
+
+    def live(run: Run) -> PowerSummary:
+        tally = Tally()
+        for day in case.days:
+            tally.add(day, run.live(day))
+            run.sleep(day)
+        return PowerSummary(
+            days=len(case.days),
+            days_carried=tally.days_carried,
+            missing=tally.missing,
+            types=tally.summaries(run.packs),
+            worst=tally.worst(),
+            useless=case.sources.useless,
+            coldest_c=min((day.celsius for day in case.days), default=None),
+        )
+
+    return lived_through(case, 0.0, live, lambda power: power.days_carried == len(case.days))
 
 
 __all__ = [

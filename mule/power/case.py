@@ -5,7 +5,7 @@ ask does not change with packs and what charges them, so it is never reckoned tw
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from datetime import date
 from typing import NamedTuple
 
@@ -55,6 +55,13 @@ class PowerCase:
     banks: tuple[BankKind, ...]
     sources: ChargingSources
     in_use: Mapping[str, int]
+    # What is plugged in at night, by how much more is asked: found once (``mule.power.plugged``).
+    plugged: dict[float, ChargingSources] = field(default_factory=dict, init=False, repr=False, compare=False)
+
+    @property
+    def every_source(self) -> ChargingSources:
+        """All that charges in the trip's school."""
+        return self.sources.in_school(self.settings.power)
 
     @classmethod
     def of(cls, gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip) -> "PowerCase":

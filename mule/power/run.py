@@ -1,26 +1,38 @@
 """Packs and banks while the days go by: use, top-ups by day, and the night."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
+from functools import partial
+from typing import TypeVar
 
 from mule.power.answer import TINY_WH, BankDay, PackDay, PowerDay, TypeDay
 from mule.power.case import DayCase, PowerCase, TypeDemand
-from mule.power.night import NightRun
+from mule.power.night import Lack, NightRun
 from mule.power.packs import Bank, Pack, in_order_of_use
+from mule.power.plugged import Reach, plugged_in
+from mule.power.sources import ChargingSources
+
+T = TypeVar("T")
 
 # Hours of light and of waiting in which a bank in the bag fills packs (estimate).
 DAY_H = 10.0
+# A night looks no further ahead: what is so far off, other nights come before.
+_AHEAD = 7
 
 
 class Run:
     """Packs and banks while the days go by."""
 
-    def __init__(self, case: PowerCase, extra: float = 0.0) -> None:
-        """extra: more demand than the days ask, as a share (a margin of 0.25)."""
+    def __init__(self, case: PowerCase, extra: float = 0.0, sources: ChargingSources | None = None) -> None:
+        """extra: more demand than the days ask, as a share (a margin of 0.25). sources: what is plugged in at night;
+        when none are given, those that carry furthest.
+        """
         self._case, self._more = case, 1 + extra
         self._settings = case.settings
         self.packs = [Pack(kind, n + 1) for kind in case.packs for n in range(kind.count)]
         self._banks = [Bank(kind, n + 1) for kind in case.banks for n in range(kind.count)]
-        self._sources = case.sources.in_school(case.settings.power)
+        self._sources = sources or plugged(case, extra)
+        # Days that are over: the nights after them look ahead.
+        self._lived = 0
         self._stores: dict[str, list[Pack]] = {}
         for pack in self.packs:
             self._stores.setdefault(pack.store, []).append(pack)
@@ -35,12 +47,32 @@ class Run:
 
     def sleep(self, day: DayCase) -> NightRun:
         """The night after a day."""
-        night = NightRun(self.packs, self._banks, self._sources, self._settings)
+        self._lived += 1
+        # Where all is full, nothing is urgent.
+        spent = any(pack.full - pack.left > TINY_WH for pack in self.packs)
+        urgent = self._urgent() if spent else {}
+        night = NightRun(self.packs, self._banks, self._sources, self._settings, urgent)
         night.mains(day.mains_h, day.outlets)
         night.car(day.car_h)
-        if not day.mains_h * day.outlets and self._settings.power != "packs-only":
+        if self._banks and self._settings.power != "packs-only":
             night.from_banks(self._banks)
         return night
+
+    def _urgent(self) -> dict[str, Lack]:
+        """When what each type holds this evening is not enough, cold taken off, and by how much; those in sight
+        only."""
+        holds = {store: sum(p.left for p in packs) for store, packs in self._stores.items()}
+        found: dict[str, Lack] = {}
+        for ahead, day in enumerate(self._case.days[self._lived :]):
+            for need in day.needs:
+                if need.store in holds and need.store not in found:
+                    share = 1.0 if self._stores[need.store][0].inside else day.outside
+                    holds[need.store] -= need.wh * self._more / share
+                    if holds[need.store] < -TINY_WH:
+                        found[need.store] = Lack(ahead, -holds[need.store])
+            if len(found) == len(holds) or ahead >= _AHEAD:
+                break
+        return found
 
     def write(self, day: DayCase, uses: Sequence[TypeDay]) -> PowerDay:
         """A day that was lived through, and the night after it, written down."""
@@ -96,7 +128,9 @@ class Run:
                 break
             most = min(pack.full, pack.full * pace)
             for bank in self._banks:
-                wanted = min((left - out) / share, most - pack.topped)
+                # A bank gives no faster than it is rated.
+                rated = bank.output_w * DAY_H - (bank.given - bank.lost)
+                wanted = min((left - out) / share, most - pack.topped, rated)
                 if wanted <= TINY_WH:
                     break
                 given = bank.give(min(wanted, pack.missing))
@@ -106,6 +140,41 @@ class Run:
             if left - out <= TINY_WH:
                 break
         return out
+
+
+def plugged(case: PowerCase, extra: float) -> ChargingSources:
+    """What is plugged in at night when so much more is asked: what carries furthest. Found once for a case."""
+    if extra not in case.plugged:
+        case.plugged[extra] = plugged_in(case, partial(_reach, case, extra))
+    return case.plugged[extra]
+
+
+def lived_through(case: PowerCase, extra: float, live: Callable[[Run], T], carries: Callable[[T], bool]) -> T:
+    """What a run comes to. With everything plugged in first: only where that does not carry is there a choice to make.
+
+    live: goes through all days. carries: whether what it came to has no short day.
+    """
+    if extra in case.plugged:
+        return live(Run(case, extra))
+    every = case.every_source
+    made = live(Run(case, extra, every))
+    if carries(made):
+        case.plugged[extra] = every
+        return made
+    return made if plugged(case, extra) == every else live(Run(case, extra))
+
+
+def _reach(case: PowerCase, extra: float, sources: ChargingSources) -> Reach:
+    """How far the kit gets with these sources plugged in."""
+    run = Run(case, extra, sources)
+    for index, day in enumerate(case.days):
+        uses = run.live(day)
+        if any(use.short and not use.bare for use in uses):
+            own = {pack.store for pack in run.packs if pack.inside}
+            first = [use for use in uses if (use.type in own) == (case.settings.first == "computers")]
+            return index, sum(use.got_wh for use in first), sum(use.got_wh for use in uses)
+        run.sleep(day)
+    return len(case.days), 0.0, 0.0
 
 
 def _pack_day(pack: Pack, evening_wh: float) -> PackDay:

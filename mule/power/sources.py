@@ -3,7 +3,7 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
-from mule.gear import Battery, Body, Charger, Computer, Gear, Light, Link, fits_wall
+from mule.gear import MOST_LINKS, Battery, Body, Charger, Computer, Gear, Light, Link, fits_wall
 from mule.power.answer import Useless
 from mule.trip import Mains, PowerSchool
 
@@ -68,7 +68,7 @@ def charging_sources(gear: Mapping[str, Gear], counts: Mapping[str, int], mains:
     """
     plugs: Sequence[str] = mains.plugs if mains else ()
     things = [(gear[i], n) for i, n in counts.items()]
-    links = [(t, n) for t, n in things if isinstance(t, Link) and fits_wall(t.from_plug, plugs)]
+    links = _plugged_in([(t, n) for t, n in things if isinstance(t, Link)], plugs)
     adapted = {port for link, _ in links for port in link.to_ports}
     leads = sum((len(link.to_ports) - 1) * n for link, n in links if all(len(p) == 1 for p in link.to_ports))
     packs = {t.battery_type for t, _ in things if isinstance(t, Battery) and t.rechargeable}
@@ -94,6 +94,17 @@ def charging_sources(gear: Mapping[str, Gear], counts: Mapping[str, int], mains:
         watts=watts,
         useless=tuple(useless),
     )
+
+
+def _plugged_in(links: Sequence[tuple[Link, int]], plugs: Sequence[str]) -> list[tuple[Link, int]]:
+    """The links that get into the wall: by themselves, or behind an adapter as completeness follows it."""
+    found = [one for one in links if fits_wall(one[0].from_plug, plugs)]
+    for _ in range(MOST_LINKS):
+        shapes = {port for link, _ in found for port in link.to_ports}
+        found += [
+            one for one in links if one not in found and len(one[0].from_plug) == 1 and one[0].from_plug in shapes
+        ]
+    return found
 
 
 def _wall_plugs(links: Sequence[tuple[Link, int]]) -> list[WallPlug]:

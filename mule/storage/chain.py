@@ -6,7 +6,7 @@ See docs/domain/pictures.md.
 from collections.abc import Collection, Iterable, Mapping
 from typing import NamedTuple
 
-from mule.gear import Card, Computer, Drive, Gear, Link, Reader
+from mule.gear import MOST_LINKS, Card, Computer, Drive, Gear, Link, Reader
 
 # MB a second through a port, where it is slower than what hangs on it (estimates).
 PORT_MB_S = {"USB-C": 1_000.0, "USB-A": 400.0}
@@ -14,7 +14,6 @@ _OTHER_PORT_MB_S = 300.0
 # A computer's own disk, and the share of it that is free (estimates).
 DISK_MB_S = 1_000.0
 FREE_SHARE = 0.5
-_HUBS = 2
 
 
 class Target(NamedTuple):
@@ -41,7 +40,7 @@ def ports(things: Iterable[Gear]) -> set[str]:
     """Ports of the computers, and of what hangs on them: a hub on a hub, no further."""
     things = list(things)
     found = {port for t in things if isinstance(t, Computer) and t.form != "phone" for port in t.ports}
-    for _ in range(_HUBS):
+    for _ in range(MOST_LINKS):
         found |= {port for t in things if isinstance(t, Link) and t.from_plug in found for port in t.to_ports}
     return found
 

@@ -60,7 +60,7 @@ class Losses:
         if len(chunk.places) == 1:
             (place,) = chunk.places
             keys.append((self._sorts.get(place, "card"), place))
-        if chunk.inside == chunk.places:
+        if chunk.inside and len(chunk.inside) == len(chunk.places):
             keys.append(("camera", chunk.camera))
             self.together = self.together or (sign > 0 and len(chunk.places) > 1)
         if len(roots) == 1 and None not in roots:
@@ -78,6 +78,10 @@ class Losses:
 
     def take_out(self, chunk: Chunk, card: str) -> None:
         """A card with these pictures leaves its camera."""
+        if len(chunk.inside) < len(chunk.places):
+            # They are elsewhere, too: no loss hung on the camera.
+            chunk.inside.discard(card)
+            return
         self.count(chunk, -1)
         chunk.inside.discard(card)
         self.count(chunk, 1)

@@ -8,10 +8,12 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mule.completeness import Requirements, complete, dependency_graph
 from mule.gear import Charger, Computer, Light, Link, PowerBank
 from mule.power import MOST_PACKS, Power, PowerAdvice, PowerCase, advise_power, cold_derating, fewest, simulate
 from mule.trip import Day, Demand, Mains, Night, Pattern, Stamina, Trip
 from tests import cast
+from tests.scarce import RandomTrip
 
 BODY = cast.body(battery_type="LB-4", frames_per_charge=400, video_min_per_charge=80, timelapse_h_per_charge=2)
 DARK = Night()
@@ -133,9 +135,74 @@ def test_a_bank_in_the_bag_tops_up_by_day_only_in_its_school() -> None:
         out = run(trip(frames=600, night=night, power=school), USB, BANK, packs=1)
         assert out.days_carried == carried
     (day,) = out.days
-    # 24 Wh asked, 16 in the pack: 8 come from the bank, which gives 8 / 0.65.
+    # 24 Wh asked, 16 in the pack: 8 come from the bank by day, which gives 8 / 0.65; by night it fills the pack again.
     assert day.packs[0].topped_up_wh == pytest.approx(8)
-    assert day.banks[0].given_wh == pytest.approx(8 / 0.65)
+    assert day.packs[0].charged_wh == pytest.approx(16)
+    assert day.banks[0].given_wh == pytest.approx((8 + 16) / 0.65)
+
+
+def test_a_port_gives_no_more_than_it_has_and_ports_share_it() -> None:
+    # A pack of 16 Wh takes 2 h in each of two bays: 16 W. A port of 3 W gives 3 Wh an hour, over both bays.
+    night = Night(mains_h=4, outlets=1)
+    weak = PLUG.model_copy(update={"to_ports": ("USB-C",), "rating_w": 3})
+    (day,) = run(trip(frames=1_600, night=night, power="charge-nightly"), USB, weak, packs=4).days
+    assert sum(p.charged_wh for p in day.packs) == pytest.approx(4 * 3)
+    # Two chargers on two ports of 20 W in all: 10 W each, though each could take 16.
+    two = PLUG.model_copy(update={"rating_w": 20})
+    second = USB.model_copy(update={"id": "usb-2"})
+    (day,) = run(trip(frames=1_600, night=night, power="charge-nightly"), USB, second, two, packs=8).days
+    assert sum(p.charged_wh for p in day.packs) <= 4 * 20 + 1e-9
+
+
+LEAD = Link(id="lead", from_plug="G", to_ports=("G", "G", "G"), **SMALL)
+PINS = Link(id="pins", from_plug="C", to_ports=("G",), **SMALL)
+
+
+def test_a_lead_from_home_behind_one_adapter_is_as_many_outlets_as_it_has() -> None:
+    night = Night(mains_h=2, outlets=1)
+    chargers = [CHARGER.model_copy(update={"id": f"g{n}", "plug": "G"}) for n in range(3)]
+    full = trip(frames=2_400, night=night, power="charge-nightly")
+    (day,) = run(full, *chargers, LEAD, PINS, packs=6).days
+    assert sum(p.charged_wh for p in day.packs) == pytest.approx(6 * 16)
+    alone = run(full, *chargers, LEAD, packs=6)
+    assert {u.why for u in alone.useless} == {"plug"}
+    # A wall plug with ports works behind it, too.
+    plug = PLUG.model_copy(update={"from_plug": "G"})
+    (day,) = run(full, USB, plug, PINS, packs=2).days
+    assert sum(p.charged_wh for p in day.packs) == pytest.approx(32)
+
+
+@given(
+    st.lists(st.tuples(st.sampled_from("CGI"), st.sampled_from("CGI")), max_size=4, unique=True), st.sampled_from("CGI")
+)
+def test_completeness_and_power_follow_the_same_chain(pins: list[tuple[str, str]], plug: str) -> None:
+    links = [Link(id=f"l{n}", from_plug=a, to_ports=(b,), **SMALL) for n, (a, b) in enumerate(pins)]
+    charger = CHARGER.model_copy(update={"plug": plug})
+    gear: list[Any] = [BODY, cast.pack(count=2), charger, *links]
+    counts = cast.counts(*gear)
+    found = complete(Requirements(dependency_graph(gear, ("C",)), counts), {t.id: t for t in gear}, counts)
+    missing = {m.item for m in found.missing if m.what == "wall"}
+    useless = {u.item for u in simulate({t.id: t for t in gear}, counts, trip()).useless if u.why == "plug"}
+    assert ("charger" in missing) == ("charger" in useless)
+
+
+# Every kind of more, on trips with two battery systems and outlets that are scarce.
+MORE_TRIPS = 250
+
+
+@pytest.mark.parametrize("block", range(5))
+def test_more_never_hurts(block: int) -> None:
+    """One more pack, charger, bank, plug, outlet, hour of mains or car, a degree, or fewer frames."""
+    each = MORE_TRIPS // 5
+    for seed in range(block * each, (block + 1) * each):
+        out = RandomTrip(seed)
+        reach = out.reach()
+        for what, more in out.mores():
+            then = more.reach()
+            assert then[0] >= reach[0], (seed, what)
+            # How much of the short day is served is the same question only where it asks the same.
+            if then[0] == reach[0] and what != "frames":
+                assert then[1] >= reach[1] - 1e-6, (seed, what)
 
 
 def test_a_camera_fills_one_pack_at_a_time_through_its_own_port() -> None:
