@@ -8,12 +8,16 @@ from pathlib import Path
 from pydantic import BaseModel, ValidationError
 
 from mule.advise import advise
-from mule.assess import assess
+from mule.assess import Assessment, assess
 from mule.choosing import Asking, Choice, Point, choose
 from mule.deadline import Deadline
 from mule.errors import InvalidInput, invalid
+from mule.loadouts import Outing, outing
 from mule.packing import stow
 from mule.plan import Plan, assemble, read
+from mule.power.claims import Claim, claims
+from mule.power.fewest import types_asked
+from mule.stamina import power_case
 
 
 def _parser() -> argparse.ArgumentParser:
@@ -76,9 +80,25 @@ def _answer(plan: Plan, args: argparse.Namespace) -> BaseModel:
         case "advise":
             return advise(plan)
         case "stow":
-            return stow(plan.items, plan.kit, Deadline(args.seconds))
+            return stow(plan.items, plan.kit, Deadline(args.seconds), slots=plan.trip.marks.slots)
         case _:
-            return assess(plan)
+            return _report(plan)
+
+
+class _Report(Assessment):
+    """The assessment with what screens beside the bench tell: what banks give, what each loadout weighs on whom."""
+
+    banks: tuple[Claim, ...]
+    loadouts: tuple[Outing, ...]
+
+
+def _report(plan: Plan) -> _Report:
+    case = power_case(plan)
+    return _Report(
+        **dict(assess(plan)),
+        banks=tuple(claims(case, types_asked(case))),
+        loadouts=tuple(outing(plan, loadout.id) for loadout in plan.kit.stow.loadouts),
+    )
 
 
 def main(arguments: list[str] | None = None) -> int:

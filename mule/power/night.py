@@ -190,7 +190,9 @@ class NightRun:
             for d in (() if plugs else reversed(self._devices))
             if d.item in self._sources.watts
         ]
-        queue = [*own, *plugs, *chargers] if self._computers_first else [*chargers, *plugs, *own]
+        queue: list[tuple[int, _OnOutlet]] = (
+            [*own, *plugs, *chargers] if self._computers_first else [*chargers, *plugs, *own]
+        )
         return [on for _, on in sorted(queue, key=lambda one: one[0])]
 
     def _run(self, waiting: list[_OnOutlet], outlets: int, hours: float, at_h: float = 0.0) -> None:

@@ -169,8 +169,24 @@ def test_the_command_line_prints_the_assessment(tmp_path: Path, capsys: pytest.C
     file.write_text(write(PLAN))
     assert cli.main(["assess", str(file)]) == 0
     printed = json.loads(capsys.readouterr().out)
-    assert printed == json.loads(assess(PLAN).model_dump_json())
+    assert printed == json.loads(assess(PLAN).model_dump_json()) | {"banks": [], "loadouts": []}
     assert printed["coverage"]["score"] == pytest.approx(100)
+
+
+def test_the_command_line_tells_banks_loadouts_and_the_other_things_of_a_slot(
+    capsys: pytest.CaptureFixture[str],
+) -> None:
+    file = next(p for p in DEMO if p.name.startswith("lofoten"))
+    assert cli.main(["assess", str(file)]) == 0
+    told = json.loads(capsys.readouterr().out)
+    assert {b["item"]: round(b["gives_wh"], 1) for b in told["banks"]} == {"bank-90": 58.5}
+    plan = read(file.read_bytes())
+    weighed = {o["loadout"]: o["loads"]["people"] for o in told["loadouts"]}
+    assert list(weighed) == [loadout.id for loadout in plan.kit.stow.loadouts]
+    assert all(person["carried_g"] > 0 for people in weighed.values() for person in people)
+    assert cli.main(["stow", str(file), "--seconds", "20"]) == 0
+    slots = {a["slot"] for a in json.loads(capsys.readouterr().out)["alternatives"]}
+    assert slots == {slot.id for slot in plan.trip.marks.slots}
 
 
 def test_the_command_line_picks_a_kit_and_refuses_one_that_is_not_there(
