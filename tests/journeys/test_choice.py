@@ -29,9 +29,10 @@ def test_a_brief_from_nothing_becomes_a_suggested_kit(newcomer: Page) -> None:
     form.get_by_label("Far").fill("45")
     # 0.5 x 24 mm x 45 m / 0.9 m = 600 mm.
     expect(form.get_by_label("To", exact=True)).to_have_value("600")
-    page.get_by_label("Latitude").fill("61.9")
+    page.get_by_label("Latitude").fill("61° 54' N")
+    page.get_by_label("Longitude").fill("5.0 E")
     saved(page)
-    expect(page.get_by_text(re.compile(r"^Sun \d\d:\d\d"))).to_be_visible()
+    expect(page.get_by_text(re.compile(r"^Sunrise \d\d:\d\d"))).to_be_visible()
     page.get_by_role("link", name=re.compile("^Bench")).click()
     page.wait_for_url("**/bench")
     page.keyboard.press("s")

@@ -239,7 +239,7 @@ def test_an_own_trip_says_whether_power_and_cards_last(newcomer: Page) -> None:
     page.get_by_role("link", name=re.compile("^Stamina")).click()
     page.wait_for_url("**/stamina")
     expect(page.get_by_role("group", name="Days").get_by_role("button")).to_have_count(3)
-    expect(page.locator("footer")).to_contain_text("nothing loaded runs on packs")
+    expect(page.locator("footer")).to_contain_text("no camera loaded")
     expect(page.locator("footer")).to_contain_text("– of 3 days")
     page.get_by_label("Outlets").fill("1")
     page.get_by_label("Mains").fill("6")

@@ -152,13 +152,13 @@ watch(
       <div class="left">
         <LoadoutList :loadouts="loadouts" :chosen="loadout" :outing="outing" :editing="editing" :busy="busy" :names="names" @choose="choose($event, false)" @add="add" @edit="editing = !editing" />
         <BagsList :stowage="stowage" :loads="loads" :room="room?.room ?? null" :names="names" @choose="chosen = $event" @found="found" />
+        <p v-if="!out"><button type="button" class="link" title="Key p" @click="putting = true">Put things into a bag</button></p>
       </div>
       <p v-if="!room" class="quiet">No bag goes along on this loadout. Pick one on the right.</p>
       <div v-else class="middle">
         <header class="top">
           <h1>{{ roomName(room, names.thing) }} <span class="quiet">inside {{ fmt.sides(room.size_mm, units) }}</span></h1>
           <span class="grow" />
-          <button v-if="!out" type="button" class="link" title="Put things into a bag (p)" @click="putting = true">put into</button>
           <span v-if="running" class="label" role="status">packing…</span>
           <TabRow v-model="view" way label="Ways to look at it" :tabs="views" />
         </header>

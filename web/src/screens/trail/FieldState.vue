@@ -12,7 +12,7 @@ const props = defineProps<{ field: ReturnType<typeof useField>; names: Names }>(
 const units = useUnits()
 const state = computed(() => {
   const wait = props.field.toSend.value
-  if (wait) return props.field.away.value ? `no network: ${many(wait, 'note')} wait here, kept on this device` : `sending ${many(wait, 'note')}…`
+  if (wait) return props.field.away.value ? `no network: ${many(wait, 'note')} ${wait === 1 ? 'waits' : 'wait'} here, kept on this device` : `sending ${many(wait, 'note')}…`
   return props.field.away.value ? 'no network: what you note is kept here' : ''
 })
 /** Each side once. */
