@@ -53,7 +53,7 @@ def advise(plan: Plan) -> Advice:
         resilience=trials.resilience,
         filters=trials.filters,
         findings=findings,
-        stations=stations_of(findings),
+        stations=stations_of(findings, len(plan.trip.legs)),
     )
 
 

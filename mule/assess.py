@@ -89,7 +89,7 @@ def assessed(case: Case, said: tuple[Said, ...]) -> Assessment:
         gate=case.gate,
         sky=tuple(found for day in trip.days if (found := light(day, trip.spot))),
         findings=findings,
-        stations=stations_of(findings),
+        stations=stations_of(findings, len(trip.legs)),
     )
 
 

@@ -26,7 +26,7 @@ _TINY_H = 1e-9
 MOST_DAYS = 10_000
 
 
-class Lack(NamedTuple):
+class Shortfall(NamedTuple):
     """In how many days what a type of pack, or a device, holds is not enough, and how many Wh are lacking then."""
 
     days: int
@@ -101,7 +101,7 @@ class NightRun:
         banks: Sequence[Bank],
         sources: ChargingSources,
         settings: Stamina,
-        urgent: Mapping[str, Lack],
+        urgent: Mapping[str, Shortfall],
     ) -> None:
         """urgent: by type, or device, when what it holds is not enough, and by how much; none in sight are left out."""
         self._sources, self._urgent = sources, urgent

@@ -6,7 +6,7 @@ from typing import TypeVar
 
 from mule.power.answer import TINY_WH, BankDay, PackDay, PowerDay, TypeDay
 from mule.power.case import DayCase, PowerCase, TypeDemand
-from mule.power.night import Lack, NightRun
+from mule.power.night import Shortfall, NightRun
 from mule.power.packs import Bank, Pack, in_order_of_use
 from mule.power.plugged import Reach, plugged_in
 from mule.power.sources import ChargingSources
@@ -58,18 +58,18 @@ class Run:
             night.from_banks(self._banks)
         return night
 
-    def _urgent(self) -> dict[str, Lack]:
+    def _urgent(self) -> dict[str, Shortfall]:
         """When what each type holds this evening is not enough, cold taken off, and by how much; those in sight
         only."""
         holds = {store: sum(p.left for p in packs) for store, packs in self._stores.items()}
-        found: dict[str, Lack] = {}
+        found: dict[str, Shortfall] = {}
         for ahead, day in enumerate(self._case.days[self._lived :]):
             for need in day.needs:
                 if need.store in holds and need.store not in found:
                     share = 1.0 if self._stores[need.store][0].inside else day.outside
                     holds[need.store] -= need.wh * self._more / share
                     if holds[need.store] < -TINY_WH:
-                        found[need.store] = Lack(ahead, -holds[need.store])
+                        found[need.store] = Shortfall(ahead, -holds[need.store])
             if len(found) == len(holds) or ahead >= _AHEAD:
                 break
         return found

@@ -221,6 +221,7 @@ class Unplaced:
                 FindingCode.UNPLACED,
                 Severity.CAUTION,
                 StationName.BENCH,
+                StationName.STOW,
                 StationName.GATE,
                 numbers={"mass_g": carried.unplaced_g, "litres": litres},
                 items=items,

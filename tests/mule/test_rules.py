@@ -9,6 +9,7 @@ from mule.assess import Assessment, StationMark, assess
 from mule.editing import apply
 from mule.finding import Finding, InBag, Move, Severity
 from mule.plan import Plan
+from mule.trip import Leg
 from tests import cast
 
 BASIC = [cast.bag(), cast.body(), cast.normal_zoom()]
@@ -32,9 +33,11 @@ def test_a_sound_kit_has_nothing_to_mend() -> None:
     assert assess(plan).findings == ()
     # Its only body and its only lens are single points of failure: that is told with the advice, and mends nothing.
     assert codes(plan) == {"single-point"}
-    # Whether everything fits is not looked at here: only a packing says so.
+    # Whether everything fits is not looked at here: only a packing says so. Without a leg there is no gate to judge for.
     for made in (assess(plan), advise(plan)):
-        assert {s.name for s in made.stations if s.mark != StationMark.DONE} == {"stow"}
+        assert {s.name for s in made.stations if s.mark != StationMark.DONE} == {"stow", "gate"}
+    travelled = cast.plan(BASIC, *PACKED, legs=(Leg(id="walk", name="On foot"),))
+    assert {s.name for s in assess(travelled).stations if s.mark != StationMark.DONE} == {"stow"}
 
 
 @pytest.mark.parametrize(

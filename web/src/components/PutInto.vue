@@ -66,7 +66,7 @@ function put(): void {
       <p v-if="!rows.length" class="quiet">Nothing is loaded that could be put anywhere.</p>
       <template v-else>
         <label class="to" :for="id"><span>Into</span>
-          <select :id="id" v-model="to"><option v-for="c in choices" :key="placeKey(c.place)" :value="placeKey(c.place)">{{ c.title }}</option></select>
+          <select :id="id" v-model="to"><option v-for="c in choices" :key="placeKey(c.place)" :value="placeKey(c.place)">{{ c.title.replace(/^in /, '') }}</option></select>
         </label>
         <label class="line all"><input v-model="all" type="checkbox" /> <b>All of it</b></label>
         <ul>

@@ -19,8 +19,8 @@ const open = ref(false)
     <template #activator="{ props: activator }">
       <button v-bind="activator" type="button" class="cell" :class="{ over }">
         <span class="line">
-          <span class="title">{{ title }}</span>
-          <span class="note">{{ note }}</span>
+          <span class="title" :title="title">{{ title }}</span>
+          <span class="note" :title="note">{{ note }}</span>
         </span>
         <span class="value"><b>{{ figure }}</b> {{ unit }}<span v-if="over" class="visually-hidden">, over the limit</span></span>
         <span class="bar" aria-hidden="true">
@@ -59,9 +59,13 @@ const open = ref(false)
   font-stretch: var(--narrow);
   color: var(--foot-muted);
 }
+/* Whose it is gives way to what is said of it. */
 .title {
   white-space: nowrap;
-  flex: none;
+  flex: 0 1000 auto;
+  min-width: 4em;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .note {
   text-align: right;

@@ -229,7 +229,7 @@ function limitText(limit: number | null): string {
 }
 .what-if {
   position: absolute;
-  top: 3px;
+  bottom: 100%;
   left: 0;
   background: var(--ochre);
   color: var(--thing-ink);

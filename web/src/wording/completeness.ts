@@ -1,11 +1,11 @@
 /** What is missing, left over, dragged along, wanted twice or doubled, in words. */
 import type { Finding, FindingCode } from '@/api/types'
 import * as fmt from '@/format/units'
-import { capital, item, list, many, number, ref, type Say } from './parts'
+import { capital, item, list, many, number, packOf, ref, type Say } from './parts'
 
 /** What a thing lacks to work. */
 const LACKS: Record<string, (label: string) => string> = {
-  pack: (label) => `has no ${label} pack`,
+  pack: (label) => `has no ${packOf(label)}`,
   card: (label) => `has no card: it takes ${label}`,
   charger: (label) => `cannot be charged: nothing loaded charges ${label}`,
   'usb-power': () => 'has nothing to draw from: no USB plug, bank or laptop',
@@ -21,7 +21,7 @@ const LACKS: Record<string, (label: string) => string> = {
 /** What would give a thing a purpose. */
 const SERVES: Record<string, (label: string) => string> = {
   eater: (label) => `nothing loaded runs on ${label}`,
-  pack: (label) => `no ${label} pack is loaded`,
+  pack: (label) => `no ${packOf(label)} is loaded`,
   slot: (label) => `nothing loaded takes ${label}`,
   card: (label) => `no ${label} card is loaded`,
   plug: (label) => `nothing loaded goes into ${label}`,
@@ -68,7 +68,7 @@ function points(finding: Finding): string {
 
 export const COMPLETENESS = {
   'missing-link': (f, n) => ({ head: `${item(f, n)} ${lacks(ref(f, 'what'), ref(f, 'label'))}.`, body: '' }),
-  'pieces-short': (f) => ({ head: `${many(number(f, 'short'), `${ref(f, 'label')} pack`)} short.`, body: 'What is loaded holds more of them at one time than come along.' }),
+  'pieces-short': (f) => ({ head: `${many(number(f, 'short'), packOf(ref(f, 'label')))} short.`, body: 'What is loaded holds more of them at one time than come along.' }),
   orphan: (f, n, u) => ({ head: `${item(f, n)} serves nothing.`, body: `${fmt.mass(number(f, 'mass_g'), u)}, and ${serves(ref(f, 'what'), ref(f, 'label'))}.` }),
   chain: (f, n, u) => {
     const lead = f.items?.slice(0, -number(f, 'things')) ?? []

@@ -28,6 +28,10 @@ export function many(count: number, one: string, more = `${one}s`): string {
   return `${count} ${count === 1 ? one : more}`
 }
 
+/** "LB-4 pack", and "Large pack" for a type that is called so. */
+export function packOf(type: string): string {
+  return / packs?$/i.test(type) ? type : `${type} pack`
+}
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
 }

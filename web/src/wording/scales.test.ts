@@ -55,6 +55,7 @@ it.each([
   [{ cameras: false, card_days: null }, null, 'no camera loaded'],
   [{ card_days: null }, null, 'no camera here says its cards'],
   [{ cards: [card(0)], card_days: null }, null, 'no SD card loaded'],
+  [{ cards: [card(0), card(0)], card_days: null }, null, 'no card loaded'],
   [{ cards: [card(1)], card_days: 1 }, 1, 'then no card is left'],
   [{ cards: [card(3)], copies_fewest: 1, copies_short: 1, copies_short_on: '2027-02-20' }, 3, 'in 1 of 2 places, Sat 20 Feb'],
   [{ cards: [card(3)], copies_fewest: 0, copies_short: 3, copies_short_on: '2027-02-20' }, 3, 'in 0 of 2 places, 3 nights from Sat 20 Feb'],

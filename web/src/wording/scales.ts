@@ -85,7 +85,7 @@ export function powerScale(lasts: Lasts, name: (id: string) => string, mains: bo
 export function cardScale(lasts: Lasts): DayScale {
   if (lasts.days === 0) return { days: null, note: 'no days yet' }
   if (!lasts.cameras) return { days: null, note: 'no camera loaded' }
-  if (lasts.card_days === null) return { days: null, note: lasts.cards.length ? `no ${lasts.cards[0]!.type} card loaded` : 'no camera here says its cards' }
+  if (lasts.card_days === null) return { days: null, note: lasts.cards.length ? `no ${lasts.cards.length === 1 ? `${lasts.cards[0]!.type} ` : ''}card loaded` : 'no camera here says its cards' }
   if (lasts.card_days < lasts.days) return { days: lasts.card_days, note: 'then no card is left' }
   if (lasts.copies_fewest === null) return { days: lasts.card_days, note: 'no pictures planned' }
   const on = lasts.copies_short_on ? `, ${lasts.copies_short > 1 ? `${lasts.copies_short} nights from ${day(lasts.copies_short_on)}` : day(lasts.copies_short_on)}` : ' every night'

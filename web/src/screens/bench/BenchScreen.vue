@@ -130,12 +130,14 @@ useKeys([
         </div>
         <TabRow v-model="view" class="views" way label="Views of the kit" :tabs="VIEWS">
           <span class="grow" />
-          <button type="button" class="tab" title="Put things into a bag (p)" @click="putting = true">put into</button>
           <button type="button" class="tab" :aria-pressed="thinking" title="Try edits without doing them" @click="think">what if</button>
           <RouterLink class="tab" :to="{ name: 'compare', params: { trip, kit } }" title="Compare kits (c)">compare</RouterLink>
           <RouterLink class="tab" :to="{ name: 'suggest', params: { trip, kit } }" title="Suggest kits (s)">suggest</RouterLink>
         </TabRow>
-        <label v-if="bags.length > 1" class="into label">New things go into <select v-model="into"><option value="">the first bag that suits</option><option v-for="c in bags" :key="placeKey(c.place)" :value="placeKey(c.place)">{{ c.title.slice(3) }}</option></select></label>
+        <p v-if="bags.length" class="into label">
+          <label v-if="bags.length > 1">New things go into <select v-model="into"><option value="">the first bag that suits</option><option v-for="c in bags" :key="placeKey(c.place)" :value="placeKey(c.place)">{{ c.title.slice(3) }}</option></select></label>
+          <button type="button" class="link" title="Put things into a bag (p)" @click="putting = true">put several into a bag</button>
+        </p>
         <div v-if="thinking" class="thinking" role="status">
           <b>What if.</b> {{ thoughtText }}
           <button type="button" class="link" :disabled="!thoughts.length || busy" @click="keepThoughts">do it</button> or
@@ -218,8 +220,14 @@ useKeys([
   border-left: 3px solid var(--ochre);
   padding: 6px 10px;
 }
+.into {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 10px;
+}
 .into select {
-  max-width: 220px;
+  max-width: 150px;
 }
 .ledger {
   flex: 1 1 0;

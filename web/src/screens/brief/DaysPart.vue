@@ -74,7 +74,7 @@ function start(date: string): void {
 <template>
   <section aria-label="Days">
     <header class="top">
-      <h2>Days <span class="quiet">what each is for, the coldest hour, hours on foot with the bag</span></h2>
+      <h2>Days <span class="quiet">what for, how cold, how long on foot</span></h2>
       <VTextField v-if="days.length" class="start" type="date" label="First day" :model-value="days[0]!.date" :error-messages="errors.days" @update:model-value="start(String($event ?? ''))" />
       <VSelect v-if="days.length" class="stays" :model-value="stays" :items="STAYS" label="All nights in" @update:model-value="stay($event)" />
       <button type="button" class="link" @click="add">add a day</button>

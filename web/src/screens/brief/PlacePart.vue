@@ -76,7 +76,7 @@ const error = (field: string): string => props.errors[field] ?? ''
 .line {
   display: flex;
   gap: 8px;
-  align-items: baseline;
+  align-items: start;
   margin-bottom: 10px;
 }
 .short {

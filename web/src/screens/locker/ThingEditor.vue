@@ -130,7 +130,7 @@ async function takeOut(): Promise<void> {
       <VBtn v-if="dirty" variant="text" @click="fresh ? emit('cancel') : revert()">{{ fresh ? 'Cancel' : 'Throw changes away' }}</VBtn>
       <VBtn color="primary" variant="flat" type="submit" :disabled="!dirty || blocked" :loading="save.isPending.value || add.isPending.value">{{ fresh ? 'Add to locker' : 'Save' }}</VBtn>
     </div>
-    <AskFirst :model-value="doubt !== null" :title="`${fmt.mass(draft.mass_g, units)} for a ${KIND[draft.kind]}?`" :text="`That is very ${doubt ?? ''} for one. If the scale says so, keep it; a kilogram typed as a gram looks just like this.`" yes="It is right" no="Let me look" @yes="keepOdd" @update:model-value="doubt = null" />
+    <AskFirst :model-value="doubt !== null" :title="`${fmt.mass(draft.mass_g, units)} for a ${KIND[draft.kind].toLowerCase()}?`" :text="`That is very ${doubt ?? ''} for one. If the scale says so, keep it; a kilogram typed as a gram looks just like this.`" yes="It is right" no="Let me look" @yes="keepOdd" @update:model-value="doubt = null" />
     <AskFirst v-model="deleting" title="Remove from the locker" :text="`${doc.thing.name} leaves the locker for good. Trips that are done keep nothing of it.`" yes="Remove it" @yes="takeOut" />
   </form>
 </template>

@@ -30,6 +30,7 @@ function setNight(change: Partial<NonNullable<Day['night']>>): void {
       <NumberField class="short" :model-value="night.outlets" label="Outlets" required :error="error('night.outlets')" @update:model-value="setNight({ outlets: Math.round($event ?? 0) })" />
       <NumberField class="short" :model-value="night.car_h" label="Car, boat" unit="h" required :error="error('night.car_h')" @update:model-value="setNight({ car_h: $event ?? 0 })" />
     </div>
+    <p v-if="!day.night" class="label">Night not told: {{ usual.mains_h ? `${usual.mains_h} h of ${usual.outlets} outlets` : 'no mains' }} assumed until you say.</p>
     <h2>What the day asks <span class="quiet">{{ fmt.percent(power.usable_cold) }} usable outside, {{ fmt.percent(power.usable_warm) }} in a pocket</span></h2>
     <table>
       <thead><tr><th>of</th><th>by</th><th class="number">asks</th><th class="number">ready</th><th class="number">spare</th></tr></thead>

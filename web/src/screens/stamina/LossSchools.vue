@@ -8,7 +8,7 @@ import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
-import { many } from '@/wording/parts'
+import { many, packOf } from '@/wording/parts'
 import { gb, pieceName, POWER_SCHOOL, wh } from '@/wording/stamina'
 
 const props = defineProps<{ pictures: Storage; told: Told<PowerAdvice>; school: string; names: Names }>()
@@ -48,7 +48,7 @@ function days(dates: readonly string[]): string {
           </tr>
         </tbody>
       </table>
-      <p v-for="s in advice.savings" :key="s.item + s.type">{{ names.thing(s.item) }} would save {{ many(s.packs, `${names.thing(s.type)} pack`) }}: {{ fmt.massChange(s.mass_g, units) }} in all.</p>
+      <p v-for="s in advice.savings" :key="s.item + s.type">{{ names.thing(s.item) }} would save {{ many(s.packs, packOf(names.thing(s.type))) }}: {{ fmt.massChange(s.mass_g, units) }} in all.</p>
       <h2 class="second">Schools <span class="quiet">on this trip, with what is loaded</span></h2>
       <table>
         <thead><tr><th>school</th><th class="number">packs</th><th class="number">with chargers</th><th>first short day</th><th class="number">sockets</th></tr></thead>
