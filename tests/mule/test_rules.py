@@ -33,7 +33,7 @@ def test_a_sound_kit_has_nothing_to_mend() -> None:
     assert assess(plan).findings == ()
     # Its only body and its only lens are single points of failure: that is told with the advice, and mends nothing.
     assert codes(plan) == {"single-point"}
-    # Whether everything fits is not looked at here: only a packing says so. Without a leg there is no gate to judge for.
+    # Whether everything fits only a packing says; and without a leg there is no gate to be judged for.
     for made in (assess(plan), advise(plan)):
         assert {s.name for s in made.stations if s.mark != StationMark.DONE} == {"stow", "gate"}
     travelled = cast.plan(BASIC, *PACKED, legs=(Leg(id="walk", name="On foot"),))

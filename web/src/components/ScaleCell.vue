@@ -22,7 +22,7 @@ const open = ref(false)
           <span class="title" :title="title">{{ title }}</span>
           <span class="note" :title="note">{{ note }}</span>
         </span>
-        <span class="value"><b>{{ figure }}</b> {{ unit }}<span v-if="over" class="visually-hidden">, over the limit</span></span>
+        <span class="value"><b>{{ figure }}</b> {{ unit }}<span v-if="over" class="visually-hidden">, look into it</span></span>
         <span class="bar" aria-hidden="true">
           <span class="fill" :style="{ width: `${Math.min(100, share * 100)}%` }" />
           <span v-if="mark !== null && mark !== undefined" class="mark" :style="{ left: `${Math.min(100, mark * 100)}%` }" />
