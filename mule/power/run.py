@@ -6,7 +6,7 @@ from typing import TypeVar
 
 from mule.power.answer import TINY_WH, BankDay, PackDay, PowerDay, TypeDay
 from mule.power.case import DayCase, PowerCase, TypeDemand
-from mule.power.night import Shortfall, NightRun
+from mule.power.night import NightRun, Shortfall
 from mule.power.packs import Bank, Pack, in_order_of_use
 from mule.power.plugged import Reach, plugged_in
 from mule.power.sources import ChargingSources

@@ -62,12 +62,13 @@ const open = ref(false)
 /* Whose it is gives way to what is said of it. */
 .title {
   white-space: nowrap;
-  flex: 0 1000 auto;
-  min-width: 4em;
+  flex: 0 1 auto;
   overflow: hidden;
   text-overflow: ellipsis;
 }
 .note {
+  flex: none;
+  max-width: calc(100% - 44px);
   text-align: right;
   white-space: nowrap;
   overflow: hidden;

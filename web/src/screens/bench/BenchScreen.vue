@@ -221,6 +221,7 @@ useKeys([
   padding: 6px 10px;
 }
 .into {
+  margin: -4px 0;
   display: flex;
   justify-content: space-between;
   align-items: baseline;
