@@ -74,10 +74,12 @@ class PersonLoad(Frozen):
 class Loads(Frozen):
     """The whole answer. by_group and by_source: loaded mass in grams by heading and by where the figure came from.
 
-    carried_g: what of the kit people carry, without hold bags and without what is not photography.
+    total_g: all that is loaded, as weighed where it was. scale_g: what of it scales found beyond what the parts add up
+    to. carried_g: what of the kit people carry, without hold bags and without what is not photography.
     """
 
     total_g: float
+    scale_g: float
     carried_g: float
     by_group: dict[Group, float]
     by_source: dict[Source, float]
@@ -229,9 +231,11 @@ def weigh(
         )
         for bag, place in weighing.bag_entries
     )
+    scale_g = sum(piece.mass_g - contents[piece.bag].planned_g for piece in pieces)
     loads = tuple(_person(p, pieces, weighing.worn_g(p.id), weighing.worn_g(p.id, unplaced=True)) for p in people)
     return Loads(
-        total_g=sum(by_group.values()),
+        total_g=sum(by_group.values()) + scale_g,
+        scale_g=scale_g,
         carried_g=sum(p.cabin_g + p.personal_g + p.worn_g for p in loads),
         by_group=by_group,
         by_source=by_source,

@@ -17,6 +17,7 @@ from reportlab.platypus import KeepInFrame, KeepTogether, Paragraph, SimpleDocTe
 from mule.assess import Assessment
 from mule.carriers import Check
 from mule.finding import Finding, Severity
+from mule.load import Contents
 from mule.packing import RoomUse
 from mule.packout import BagOut, OutLine, PackOut
 from mule.plan import Plan
@@ -154,9 +155,14 @@ def _places(lasts: Lasts) -> str:
 
 
 def _weight(bag: BagOut) -> str:
-    """ "weighed 8.42 kg, then +178 g", or what the parts add up to."""
+    """What a bag was weighed at, or what the parts add up to."""
+    return _weighed(bag) or f"planned {_kg(bag.planned_g)}"
+
+
+def _weighed(bag: BagOut | Contents) -> str:
+    """ "weighed 8.42 kg, then +178 g"; nothing of what was not weighed."""
     if bag.weighed_g is None:
-        return f"planned {_kg(bag.planned_g)}"
+        return ""
     return f"weighed {_kg(bag.weighed_g)}" + (f", then {bag.since_g:+.0f} g" if abs(bag.since_g) >= 1 else "")
 
 
@@ -169,7 +175,9 @@ def _legs(plan: Plan, assessment: Assessment) -> Table:
         cells = ["; ".join(_check(c) for c in leg.checks if c.bag == bag) for bag in bags]
         whole = "; ".join(f"{c.limit}: {_check(c)}" for c in leg.checks if c.bag is None and not c.passes)
         rows.append((names[leg.leg], *cells, whole))
-    return _table(("leg", *(plan.items[bag].name for bag in bags), "together"), rows)
+    weighed = {held.bag: _weighed(held) for held in assessment.loads.bags}
+    heads = (", ".join(filter(None, (plan.items[bag].name, weighed[bag]))) for bag in bags)
+    return _table(("leg", *heads, "together"), rows)
 
 
 def _check(check: Check) -> str:

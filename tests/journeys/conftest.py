@@ -2,6 +2,7 @@
 
 from collections.abc import Generator, Iterator
 from typing import Any
+from uuid import uuid4
 
 import pytest
 from playwright.sync_api import Browser, Page, expect
@@ -83,3 +84,14 @@ def demo(inside: Page) -> Page:
     inside.goto("/trips/lofoten/b/bench")
     inside.get_by_role("region", name="The mat").wait_for()
     return inside
+
+
+@pytest.fixture
+def newcomer(page: Page) -> Page:
+    """Signed up under a name of the test's own, with an empty locker."""
+    page.request.get("/api/session")
+    token = next(c["value"] for c in page.context.cookies() if c["name"] == "csrftoken")
+    who = {"name": f"photographer {uuid4().hex}", "password": "a long password"}
+    assert page.request.post("/api/session/sign-up", data=who, headers={"X-CSRFToken": token}).ok
+    page.goto("/trips")
+    return page

@@ -8,59 +8,9 @@ from uuid import uuid4
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.journeys.own import add_gear, add_want, load, plan_trip, saved
+
 ROOT = Path(__file__).parents[2]
-
-
-@pytest.fixture
-def newcomer(page: Page) -> Page:
-    """Signed up under a name of the test's own, with an empty locker."""
-    page.request.get("/api/session")
-    token = next(c["value"] for c in page.context.cookies() if c["name"] == "csrftoken")
-    who = {"name": f"photographer {uuid4().hex}", "password": "a long password"}
-    assert page.request.post("/api/session/sign-up", data=who, headers={"X-CSRFToken": token}).ok
-    page.goto("/trips")
-    return page
-
-
-def add_gear(page: Page, typed: str) -> None:
-    """Three interactions: the button, the letters, Enter."""
-    page.get_by_role("button", name="Add gear").click()
-    expect(page.get_by_label("Find: 24-70")).to_be_focused()
-    page.keyboard.type(typed)
-    page.keyboard.press("Enter")
-    expect(page.get_by_role("dialog", name="Add gear")).to_be_hidden()
-
-
-def plan_trip(page: Page, name: str) -> None:
-    page.goto("/trips")
-    page.get_by_role("button", name="Plan a trip").click()
-    page.get_by_label("Name").fill(name)
-    page.get_by_label("Where").fill("West coast")
-    page.get_by_label("First day").fill("2027-04-01")
-    page.get_by_label("Days", exact=True).fill("3")
-    page.get_by_label("Who carries").fill("Ines + Marit")
-    page.get_by_role("button", name="On to the brief").click()
-    page.wait_for_url("**/brief")
-
-
-def add_want(page: Page, name: str, low: str, high: str) -> None:
-    page.get_by_role("button", name="Add a want").click()
-    form = page.locator(".edit")
-    form.get_by_label("Name").fill(name)
-    form.get_by_label("From").fill(low)
-    form.get_by_label("To", exact=True).fill(high)
-
-
-def saved(page: Page) -> None:
-    expect(page.locator(".state")).to_have_text("Saved")
-
-
-def load(page: Page, *names: str) -> None:
-    """Clicks things on the mat until they are loaded."""
-    for name in names:
-        thing = page.locator(".mat").get_by_role("button", name=re.compile(f"^{name}"))
-        thing.click()
-        expect(thing).to_have_attribute("aria-pressed", "true")
 
 
 def test_an_own_trip_from_nothing_to_a_loaded_bag(newcomer: Page) -> None:

@@ -46,6 +46,9 @@ def scaled(*entries: Entry, grams: float, then: dict[str, int], **masses: float)
     made = weigh(GEAR, cast.kit(*entries), [INES, MARIT], weighed)
     (contents,) = (b for b in made.bags if b.bag == "bag")
     assert made.pieces[0].mass_g == contents.total_g == made.people[0].cabin_g
+    # The whole is what is in bags and what is worn: what the scale found stands in both.
+    assert made.scale_g == contents.total_g - contents.planned_g
+    assert made.total_g == contents.total_g + made.people[0].worn_g
     return contents
 
 

@@ -5146,11 +5146,14 @@ export interface components {
          * Loads
          * @description The whole answer. by_group and by_source: loaded mass in grams by heading and by where the figure came from.
          *
-         *     carried_g: what of the kit people carry, without hold bags and without what is not photography.
+         *     total_g: all that is loaded, as weighed where it was. scale_g: what of it scales found beyond what the parts add up
+         *     to. carried_g: what of the kit people carry, without hold bags and without what is not photography.
          */
         Loads: {
             /** Total G */
             total_g: number;
+            /** Scale G */
+            scale_g: number;
             /** Carried G */
             carried_g: number;
             /** By Group */

@@ -49,7 +49,7 @@ export function taskText(task: Task, thing: Thing): { head: string; body: string
   const things = task.items?.map(thing).join(', ') ?? ''
   return task.kind === 'fetch' ? { head: `${TASK.fetch} ${things}`, body: by } : { head: TASK[task.kind], body: [things, by].filter(Boolean).join(' · ') }
 }
-/** "412 g more than planned: 3 things never weighed." */
+/** "412 g more than planned: 3 things never weighed." planned_g: what the parts added up to when it was weighed. */
 export function scaleText(planned_g: number, shown_g: number, unsure: readonly { count: number }[], units: Units): string {
   const more = shown_g - planned_g
   if (Math.abs(more) < 15) return 'as planned'

@@ -156,7 +156,7 @@ useKeys([
           class="ledger"
           :things="things"
           :entries="entries"
-          :total="shown.assessment.loads.total_g"
+          :loads="shown.assessment.loads"
           :told="told"
           :names="names"
           @open="opened = $event"

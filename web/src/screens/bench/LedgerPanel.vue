@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What is loaded, by heading, with its grams and what it earns. */
 import { computed } from 'vue'
-import type { Entry, Place, Thing } from '@/api/types'
+import type { Assessment, Entry, Place, Thing } from '@/api/types'
 import type { Told } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
@@ -9,10 +9,11 @@ import * as fmt from '@/format/units'
 import { GROUP } from '@/wording/kinds'
 import { ledger, type LedgerRow } from './ledger'
 
+type Loads = Assessment['loads']
 const props = defineProps<{
   things: Map<string, Thing>
   entries: Map<string, Entry[]>
-  total: number
+  loads: Loads
   told: Told
   names: Names
 }>()
@@ -83,7 +84,8 @@ function worthTitle(row: LedgerRow): string {
         </tr>
       </tbody>
       <tfoot v-if="groups.length">
-        <tr><th colspan="2">All loaded</th><td class="number total">{{ fmt.load(total, units) }}</td><td class="label">{{ told.stands ? 'points of brief' : 'reckoning…' }}</td></tr>
+        <tr v-if="Math.abs(loads.scale_g) >= 0.5" class="scale"><td colspan="2">On the scale, beyond what is listed</td><td class="number">{{ fmt.massChange(loads.scale_g, units) }}</td><td /></tr>
+        <tr><th colspan="2">All loaded</th><td class="number total">{{ fmt.load(loads.total_g, units) }}</td><td class="label">{{ told.stands ? 'points of brief' : 'reckoning…' }}</td></tr>
       </tfoot>
     </table>
   </div>

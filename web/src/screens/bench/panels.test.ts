@@ -61,7 +61,7 @@ describe('the ledger', () => {
   const advice = { worth: [{ item: 'zoom', points: 17.1, direct: 17, backup: 1 }, { item: 'twin', points: 9.6, direct: 0, backup: 96 }], holds: [{ item: 'pack', goes: [], breaks: [{ of: 'thing', id: 'twin', what: 'pack', label: 'LB-4' }] }] } as unknown as Advice
 
   it('adds up headings and all, marks typical masses, tells a backup', async () => {
-    shown = mounted(LedgerPanel, { things, entries: new Map([at('zoom', 1), at('twin', 1), at('pack', 3)]), total: 1768, told: { advice, stands: true }, names: NAMES })
+    shown = mounted(LedgerPanel, { things, entries: new Map([at('zoom', 1), at('twin', 1), at('pack', 3)]), loads: { total_g: 1768, scale_g: 0 } as never, told: { advice, stands: true }, names: NAMES })
     const rows = shown.findAll('tr').map((r) => r.text().replaceAll(/\s+/g, ' '))
     expect(rows.find((r) => r.startsWith('Optics'))).toContain('1522 g')
     expect(rows.find((r) => r.includes('3 × pack'))).toContain('≈ 246 g')

@@ -29,7 +29,9 @@ const rows = computed(() =>
     .map((bag) => {
       const what = props.field.stands.value.now.get(`weight:${bag.bag}`)?.what
       const weighed = what?.do === 'weighed' ? what : null
-      return { bag, shown: weighed?.grams ?? null, held: weighed?.held ?? null }
+      const shown = weighed?.grams ?? null
+      // What came in or went out since then was not planned when it hung on the scale.
+      return { bag, shown, held: weighed?.held ?? null, planned: bag.planned_g - (shown === bag.weighed_g ? bag.since_g : 0) }
     }),
 )
 /** What is typed, in the user's units: short beside the field, and in words. */
@@ -95,9 +97,9 @@ async function keepOwn(item: string): Promise<void> {
   <section aria-label="Scale">
     <h2>On the scale</h2>
     <div v-for="r in rows" :key="r.bag.bag" class="one">
-      <p><b>{{ names.thing(r.bag.bag) }}</b> <span class="quiet">planned {{ fmt.load(r.bag.planned_g, units) }}</span></p>
-      <p v-if="r.shown !== null" :class="{ bad: Math.abs(r.shown - r.bag.planned_g) >= 150 }">{{ fmt.load(r.shown, units) }}, {{ scaleText(r.bag.planned_g, r.shown, r.bag.unsure, units) }}.
-        <template v-if="Math.abs(r.bag.since_g) >= 0.5">Since then {{ fmt.massChange(r.bag.since_g, units) }}.</template>
+      <p><b>{{ names.thing(r.bag.bag) }}</b> <span class="quiet">planned {{ fmt.load(r.planned, units) }}</span></p>
+      <p v-if="r.shown !== null" :class="{ bad: Math.abs(r.shown - r.planned) >= 150 }">{{ fmt.load(r.shown, units) }}, {{ scaleText(r.planned, r.shown, r.bag.unsure, units) }}.
+        <template v-if="Math.abs(r.bag.since_g) >= 0.5">Since then {{ fmt.massChange(r.bag.since_g, units) }}: it counts as {{ fmt.load(r.shown + r.bag.since_g, units) }}.</template>
         <template v-if="r.held === null">What lay in it was not noted: weigh it again, and it counts.</template>
       </p>
       <p class="form">

@@ -119,7 +119,7 @@ function setMount(lensId: string | null): void {
       <dl class="facts">
         <dt>inside</dt><dd>{{ fmt.sides(room.size_mm, units) }}{{ room.measured ? '' : ', reckoned: measure it' }}</dd>
         <template v-if="lost"><dt>outside</dt><dd>{{ lost.sides }}, {{ fmt.percent(lost.share) }} lost to walls and shape</dd></template>
-        <dt>full</dt><dd>{{ fmt.percent(room.fill) }} with dividers, {{ fmt.load(room.mass_g, units) }}</dd>
+        <dt>full</dt><dd>{{ fmt.percent(room.fill) }} with dividers, {{ fmt.load(room.mass_g, units) }} in it</dd>
         <template v-if="room.balance_mm"><dt>balance</dt><dd>{{ balance(room) }}</dd></template>
         <template v-if="soft.length"><dt>soft, in between</dt><dd>{{ soft.map((s) => `${names.thing(s.item)}${s.count > 1 ? ` × ${s.count}` : ''}`).join(', ') }}</dd></template>
         <dt>dividers</dt><dd>{{ room.divided ? `${fmt.figure(stowage.gap_mm)} mm between hard things` : 'none here' }}</dd>

@@ -1,0 +1,46 @@
+"""An own trip, as somebody who begins with nothing makes it: over the screens."""
+
+import re
+
+from playwright.sync_api import Page, expect
+
+
+def add_gear(page: Page, typed: str) -> None:
+    """Three interactions: the button, the letters, Enter."""
+    page.get_by_role("button", name="Add gear").click()
+    expect(page.get_by_label("Find: 24-70")).to_be_focused()
+    page.keyboard.type(typed)
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("dialog", name="Add gear")).to_be_hidden()
+
+
+def plan_trip(page: Page, name: str) -> None:
+    page.goto("/trips")
+    page.get_by_role("button", name="Plan a trip").click()
+    page.get_by_label("Name").fill(name)
+    page.get_by_label("Where").fill("West coast")
+    page.get_by_label("First day").fill("2027-04-01")
+    page.get_by_label("Days", exact=True).fill("3")
+    page.get_by_label("Who carries").fill("Ines + Marit")
+    page.get_by_role("button", name="On to the brief").click()
+    page.wait_for_url("**/brief")
+
+
+def add_want(page: Page, name: str, low: str, high: str) -> None:
+    page.get_by_role("button", name="Add a want").click()
+    form = page.locator(".edit")
+    form.get_by_label("Name").fill(name)
+    form.get_by_label("From").fill(low)
+    form.get_by_label("To", exact=True).fill(high)
+
+
+def saved(page: Page) -> None:
+    expect(page.locator(".state")).to_have_text("Saved")
+
+
+def load(page: Page, *names: str) -> None:
+    """Clicks things on the mat until they are loaded."""
+    for name in names:
+        thing = page.locator(".mat").get_by_role("button", name=re.compile(f"^{name}"))
+        thing.click()
+        expect(thing).to_have_attribute("aria-pressed", "true")
