@@ -5,9 +5,7 @@ import re
 from playwright.sync_api import Page, expect
 
 from tests.journeys.kits import remove_copies
-from tests.journeys.test_own_trip import add_gear, newcomer, plan_trip, saved
-
-__all__ = ["newcomer"]
+from tests.journeys.own import add_gear, plan_trip, saved
 
 
 def points(page: Page) -> None:

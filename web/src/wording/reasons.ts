@@ -47,23 +47,32 @@ const SAY: Record<Reason['code'], Say> = {
 }
 
 type Why = OwnKit['why'][number]
+/** Things of one kind of reason in a row, the heaviest of them by name: "Legs 1190 g, Cube 548 g and 3 more". */
+function namesOf(whys: readonly Why[], names: Names, units: Units): string {
+  const said = whys.slice(0, 3).map((w) => `${names.thing(w.refs?.item ?? '')}${w.numbers?.mass_g ? ` ${fmt.mass(w.numbers.mass_g, units)}` : ''}`)
+  if (whys.length > said.length) said.push(`${whys.length - said.length} more`)
+  return said.length > 1 ? `${said.slice(0, -1).join(', ')} and ${said.at(-1)}` : (said[0] ?? '')
+}
 /** Why an own kit scores more than the curve at its mass: what it has, or lacks, that the search did not allow itself. */
-const WHY: Record<Why['code'], (why: Why, names: Names, units: Units) => string> = {
-  kept: (w, n, u) => `it does without ${n.thing(w.refs?.item ?? '')}, ${fmt.mass(w.numbers?.mass_g ?? 0, u)}, which stays here in any case`,
-  'must-take': (w, n) => `it leaves ${n.thing(w.refs?.item ?? '')}, which you marked as must come`,
-  'must-leave': (w, n) => `it takes ${n.thing(w.refs?.item ?? '')}, which you marked as must stay`,
-  'not-in-play': (w, n) => `it takes ${n.thing(w.refs?.item ?? '')}, which is not here, not yours, or no better than something lighter`,
-  limit: (w, _n, u) => `it weighs more than the ${fmt.load(w.numbers?.limit_g ?? 0, u)} you asked for`,
-  leg: (w, n) => `${n.leg(w.refs?.leg ?? '')} refuses it`,
-  lasts: (w) => `its power and cards carry ${w.numbers?.days ?? 0} of ${w.numbers?.of_days ?? 0} days, the curve’s all of them`,
+const WHY: Record<Why['code'], (whys: readonly [Why, ...Why[]], names: Names, units: Units) => string> = {
+  kept: (w, n, u) => `it does without ${namesOf(w, n, u)}, which ${w.length > 1 ? 'stay' : 'stays'} here in any case`,
+  'must-take': (w, n, u) => `it leaves ${namesOf(w, n, u)}, which you marked as must come`,
+  'must-leave': (w, n, u) => `it takes ${namesOf(w, n, u)}, which you marked as must stay`,
+  'not-in-play': (w, n, u) => `it takes ${namesOf(w, n, u)}: not here, not yours, or no better than something lighter`,
+  limit: ([w], _n, u) => `it weighs more than the ${fmt.load(w.numbers?.limit_g ?? 0, u)} you asked for`,
+  leg: (w, n) => `${w.map((one) => n.leg(one.refs?.leg ?? '')).join(' and ')} ${w.length > 1 ? 'refuse' : 'refuses'} it`,
+  lasts: ([w]) => `its power and cards carry ${w.numbers?.days ?? 0} of ${w.numbers?.of_days ?? 0} days, the curve’s all of them`,
   unproved: () => 'the search had no time to prove its points: search again',
   room: () => 'packed by trial, not all of it may go into the bags: see Stow',
 }
-/** "Kit B lies above the curve: it does without Legs, 1 190 g, which stays here in any case." */
+/** "Kit B lies above the curve: it does without Legs 1190 g, which stays here in any case." */
 export function whyAbove(own: OwnKit, name: string, names: Names, units: Units): string {
-  const whys = own.why.slice(0, 3).map((w) => WHY[w.code](w, names, units))
-  const more = own.why.length - whys.length
-  return `${name} lies above the curve: ${whys.join('; ')}${more > 0 ? `; and ${more} more` : ''}.`
+  const codes = [...new Set(own.why.map((w) => w.code))]
+  const said = codes.flatMap((code) => {
+    const [first, ...rest] = own.why.filter((w) => w.code === code)
+    return first ? [WHY[code]([first, ...rest], names, units)] : []
+  })
+  return `${name} lies above the curve: ${said.join('; ')}.`
 }
 
 export function reasonText(reason: Reason, names: Names, units: Units, trip: Trip): string {

@@ -121,12 +121,13 @@ function start(date: string): void {
 <style scoped>
 .top {
   display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
   gap: 14px;
   margin-bottom: 6px;
 }
 .top h2 {
-  flex: 1;
+  flex: 1 1 240px;
 }
 .start {
   flex: 0 0 150px;

@@ -96,12 +96,13 @@ function step(event: KeyboardEvent, by: number): void {
 <style scoped>
 .top {
   display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
   gap: 12px;
   margin-bottom: 8px;
 }
 .top h2 {
-  flex: 1;
+  flex: 1 1 240px;
 }
 svg {
   display: block;

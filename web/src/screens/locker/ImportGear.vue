@@ -72,11 +72,6 @@ label {
 }
 select {
   min-width: 0;
-  background: var(--sheet);
-  color: var(--ink);
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  padding: 3px;
 }
 .rows {
   max-height: 300px;

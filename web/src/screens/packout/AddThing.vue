@@ -36,11 +36,6 @@ function add(): void {
 }
 select {
   max-width: 220px;
-  background: var(--sheet);
-  color: var(--ink);
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  padding: 4px;
 }
 @media (max-width: 700px) {
   select {

@@ -100,11 +100,6 @@ h2 {
 }
 select,
 input {
-  background: var(--sheet);
-  color: var(--ink);
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  padding: 4px;
   max-width: 200px;
 }
 @media (max-width: 700px) {

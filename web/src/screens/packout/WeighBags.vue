@@ -138,13 +138,6 @@ p {
   gap: 4px 14px;
   align-items: center;
 }
-input {
-  background: var(--sheet);
-  color: var(--ink);
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  padding: 3px 5px;
-}
 ul {
   margin: 4px 0;
   padding: 0;

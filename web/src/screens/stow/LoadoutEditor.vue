@@ -103,11 +103,6 @@ h2 {
   padding: 2px 0;
 }
 select {
-  background: var(--sheet);
-  color: var(--ink);
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  padding: 3px;
   min-width: 0;
 }
 </style>

@@ -107,7 +107,7 @@ async function take(): Promise<void> {
     <div v-if="brief && bench" class="screen grid">
       <div class="left">
         <header class="panel-head">
-          <h1>Suggest <span class="quiet">every point is the best kit there is under its mass, around what stays</span></h1>
+          <h1>Suggest <span class="quiet">the best kit under each mass, around what stays</span></h1>
           <span class="quiet" role="status">{{ says }}</span>
           <button v-if="running" type="button" class="link" @click="stop">stop</button>
           <button v-else type="button" class="link" @click="search">search again</button>

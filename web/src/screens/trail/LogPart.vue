@@ -180,10 +180,6 @@ input,
 select {
   min-width: 0;
   min-height: 48px;
-  background: var(--sheet);
-  color: var(--ink);
-  border: 1px solid var(--line);
-  border-radius: 3px;
   padding: 4px 8px;
 }
 .keep {
