@@ -104,10 +104,14 @@ class RandomTrip:
         object.__setattr__(self, "things", things or _things(chance))
         object.__setattr__(self, "trip", trip or _trip(chance))
 
+    def case(self) -> PowerCase:
+        """Its power, compiled."""
+        gear = {id_: thing for id_, (thing, _) in self.things.items()}
+        return PowerCase.of(gear, {id_: count for id_, (_, count) in self.things.items()}, self.trip)
+
     def reach(self) -> tuple[int, float]:
         """Days before the first short one, and what of that one is served of what the user lets go first."""
-        gear = {id_: thing for id_, (thing, _) in self.things.items()}
-        case = PowerCase.of(gear, {id_: count for id_, (_, count) in self.things.items()}, self.trip)
+        case = self.case()
         run = Run(case)
         for index, day in enumerate(case.days):
             uses = run.live(day)

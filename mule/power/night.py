@@ -248,13 +248,20 @@ class NightRun:
             return device is not None and self._charge(
                 slot, device, device.item, device.missing / self._sources.watts[device.item]
             )
-        if self._computers_first and self._devices:
+        if self._devices and self._device_first():
             return self._device_on_port(slot)
         if self._packs and self._charger_on_port(slot):
             return True
         if self._devices:
             return self._device_on_port(slot)
         return bool(self._banks) and self._bank_on_port(slot)
+
+    def _device_first(self) -> bool:
+        """Whether a device goes before the packs: when it is asked for sooner, or of equals when the user says so."""
+        types = {t for charger in self._usb for t in charger.types}
+        pack = next((p for p in self._packs if p.store in types), None)
+        device, other = self._rank[self._devices[0].id], self._rank[pack.id] if pack else MOST_DAYS
+        return device < other or (device == other and self._computers_first)
 
     def _next_pack(self, types: Sequence[str]) -> Pack | None:
         for index, pack in enumerate(self._packs):
@@ -263,10 +270,10 @@ class NightRun:
         return None
 
     def _charger_on_port(self, slot: _Slot) -> bool:
-        """A charger with bays takes the port; a camera takes it for the pack inside."""
-        for index, charger in enumerate(self._usb):
-            if not any(p.store in charger.types for p in self._packs):
-                continue
+        """The first pack that something here could fill: a charger with bays takes the port, a camera for that pack."""
+        stores = dict.fromkeys(p.store for p in self._packs)
+        able = ((i, charger) for store in stores for i, charger in enumerate(self._usb) if store in charger.types)
+        for index, charger in able:
             if charger.bays:
                 del self._usb[index]
                 slot.on.busy -= 1

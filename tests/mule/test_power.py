@@ -11,8 +11,12 @@ from hypothesis import strategies as st
 from mule.completeness import Requirements, complete, dependency_graph
 from mule.gear import Charger, Computer, Light, Link, PowerBank
 from mule.power import MOST_PACKS, Power, PowerAdvice, PowerCase, advise_power, cold_derating, fewest, simulate
+from mule.power.night import NightRun, Shortfall
+from mule.power.packs import Pack, PackKind
+from mule.power.sources import ChargingSources, PackCharger, WallPlug
 from mule.trip import Day, Demand, Mains, Night, Pattern, Stamina, Trip
 from tests import cast
+from tests.charging_bound import most_days
 from tests.scarce import RandomTrip
 
 BODY = cast.body(battery_type="LB-4", frames_per_charge=400, video_min_per_charge=80, timelapse_h_per_charge=2)
@@ -203,6 +207,32 @@ def test_more_never_hurts(block: int) -> None:
             # How much of the short day is served is the same question only where it asks the same.
             if then[0] == reach[0] and what != "frames":
                 assert then[1] >= reach[1] - 1e-6, (seed, what)
+
+
+def test_nights_carry_no_more_days_than_any_way_of_charging_could_and_mostly_as_many() -> None:
+    """Against a linear program of the whole trip, in which time and energy flow freely."""
+    trips = [RandomTrip(seed) for seed in range(2 * MORE_TRIPS)]
+    reached = [(out.reach()[0], most_days(out.case())) for out in trips]
+    assert all(days <= most for days, most in reached)
+    assert any(0 < most < len(out.trip.days) for out, (_, most) in zip(trips, reached, strict=True))
+    # Packs are filled up one after the other, as a tired person does it: that costs days on one trip in forty.
+    assert sum(days == most for days, most in reached) >= 0.97 * len(reached)
+
+
+@pytest.mark.parametrize("first", ["packs", "computers"])
+@pytest.mark.parametrize("asked", ["A", "B", "laptop"])
+def test_on_a_port_what_is_asked_soonest_goes_first(asked: str, first: str) -> None:
+    """Whatever stands first in the kit, and whatever the user lets go first among equals."""
+    kinds = [PackKind(f"p{t}", 1, t, 16.0, inside=False, rechargeable=True) for t in "AB"]
+    kinds.append(PackKind("laptop", 1, "laptop", 60.0, inside=True, rechargeable=True))
+    packs = [Pack(kind, 1) for kind in kinds]
+    for pack in packs:
+        pack.left = 0.0
+    cameras = tuple(PackCharger(f"camera {t}", (t,), 0, 2.5) for t in "AB")
+    sources = ChargingSources(usb=cameras, plugs=(WallPlug("plug", 1, 65.0),), watts={"laptop": 40.0})
+    night = NightRun(packs, [], sources, Stamina(first=first), {asked: Shortfall(0, 5.0)})
+    night.mains(1.0, 1)
+    assert [charge.pack for charge in night.charges] == [next(p.id for p in packs if p.store == asked)]
 
 
 def test_a_camera_fills_one_pack_at_a_time_through_its_own_port() -> None:
