@@ -77,20 +77,23 @@ class NightRun:
 
     def from_banks(self, banks: Sequence[Bank]) -> None:
         """What banks give beside mains and car, to what these left wanting."""
+        waiting: list[OnOutlet] = [Ports(b.id, b.ports, b.output_w, b) for b in banks if b.left > TINY_WH]
+        if not waiting:
+            return
         self._again()
         self._banks = []
         self._devices = [p for p in self._devices if self._sources.watts.get(p.item, 0.0) <= _BANK_DEVICE_W]
         if not self._packs and not self._devices:
             return
-        waiting: list[OnOutlet] = [Ports(b.id, b.ports, b.output_w, b) for b in banks if b.left > TINY_WH]
         # When the mains are off, so that no pack is in two places at once.
         self._run(waiting, len(waiting), BANK_NIGHT_H, self._end_h)
 
     def _again(self) -> None:
         """What is still not full waits, what is asked soonest before the others: of that, what was not charged yet."""
-        left = [p for p in self._able if p.missing > TINY_WH]
+        left = [p for p in self._able if p.full - p.left > TINY_WH]
         self._rank = dict(self._ranked(left))
-        left.sort(key=lambda p: self._rank[p.id])
+        if self._urgent:
+            left.sort(key=lambda p: self._rank[p.id])
         self._packs = [p for p in left if not p.inside]
         watts = self._sources.watts
         self._devices = [p for p in left if p.inside]
@@ -214,22 +217,25 @@ class NightRun:
 
     def _charger_on_port(self, slot: FreePlace) -> bool:
         """The first pack that something here could fill: a charger with bays takes the port, a camera for that pack."""
-        stores = dict.fromkeys(p.store for p in self._packs)
-        able = ((i, charger) for store in stores for i, charger in enumerate(self._usb) if store in charger.types)
-        for index, charger in able:
-            if charger.bays:
-                del self._usb[index]
+        idle = [c for c in self._usb if c.bays or self._camera_h[id(c)] <= slot.at_h]
+        store = ""
+        for at, pack in enumerate(self._packs if idle else ()):
+            # The next of a type finds nothing that the one before it did not.
+            if pack.store == store:
+                continue
+            store = pack.store
+            charger = next((c for c in idle if store in c.types), None)
+            if charger and charger.bays:
+                self._usb.remove(charger)
                 slot.on.busy -= 1
                 for _ in range(charger.bays):
                     self._free(slot.on, slot.at_h, charger, soon=True)
                 return True
-            if self._camera_h[id(charger)] > slot.at_h:
-                continue
-            pack = self._next_pack(charger.types)
-            assert pack is not None
-            hours = _hours(pack, charger, slot.on)
-            self._camera_h[id(charger)] = slot.at_h + hours
-            return self._charge(slot, pack, charger.by, hours)
+            if charger:
+                del self._packs[at]
+                hours = _hours(pack, charger, slot.on)
+                self._camera_h[id(charger)] = slot.at_h + hours
+                return self._charge(slot, pack, charger.by, hours)
         return False
 
     def _device_on_port(self, slot: FreePlace) -> bool:
@@ -280,7 +286,7 @@ class NightRun:
         self.charges.append(Charge(slot.on.source, slot.on.socket, by, pack, slot.at_h, until_h, wh))
         if not (isinstance(slot.on, Ports) and slot.on.bank):
             self.most_sockets = max(self.most_sockets, slot.on.socket)
-        heappush(self._slots, slot._replace(at_h=until_h))
+        heappush(self._slots, FreePlace(until_h, slot.turn, slot.on, slot.charger))
 
 
 def _hours(pack: Pack, charger: PackCharger, on: OnOutlet) -> float:

@@ -49,8 +49,11 @@ class Run:
         """The night after a day."""
         self._lived += 1
         # Where all is full, nothing is urgent.
-        spent = any(pack.full - pack.left > TINY_WH for pack in self.packs)
-        urgent = self._urgent() if spent else {}
+        urgent = {}
+        for pack in self.packs:
+            if pack.full - pack.left > TINY_WH:
+                urgent = self._urgent()
+                break
         night = NightRun(self.packs, self._banks, self._sources, self._settings, urgent)
         night.mains(day.mains_h, day.outlets)
         night.car(day.car_h)
@@ -99,16 +102,14 @@ class Run:
         settings = self._settings
         cold = {"none": len(packs), "all": 0}.get(settings.warm, len(packs) if in_use is None else in_use)
         part = []
+        left = asked = need.wh * self._more
+        ready = 0.0
         for turn, pack in enumerate(packs):
             pack.warm = pack.inside or turn >= cold
-            part.append(1.0 if pack.inside else day.pocket if pack.warm else day.outside)
-        asked = need.wh * self._more
-        ready = sum(pack.left * share for pack, share in zip(packs, part, strict=True))
-        left = asked
-        for turn, (pack, share) in enumerate(zip(packs, part, strict=True)):
-            if left <= TINY_WH:
-                break
-            if pack.left > TINY_WH:
+            share = 1.0 if pack.inside else day.pocket if pack.warm else day.outside
+            part.append(share)
+            ready += pack.left * share
+            if left > TINY_WH and pack.left > TINY_WH:
                 left -= pack.draw(left, share)
                 pack.order = turn + 1
         if left > TINY_WH and settings.power == "bank-by-day" and self._sources.fills_by_usb(need.store):
@@ -178,19 +179,20 @@ def _reach(case: PowerCase, extra: float, sources: ChargingSources) -> Reach:
 
 
 def _pack_day(pack: Pack, evening_wh: float) -> PackDay:
+    # By place: a trip has a thousand of these, and names cost a third more.
     return PackDay(
-        pack=pack.id,
-        item=pack.item,
-        number=pack.number,
-        full_wh=pack.full,
-        start_wh=pack.start,
-        drawn_wh=pack.drawn,
-        cold_wh=pack.cold,
-        topped_up_wh=pack.topped,
-        evening_wh=evening_wh,
-        charged_wh=pack.charged,
-        warm=pack.warm,
-        order=pack.order,
+        pack.id,
+        pack.item,
+        pack.number,
+        pack.full,
+        pack.start,
+        pack.drawn,
+        pack.cold,
+        pack.topped,
+        evening_wh,
+        pack.charged,
+        pack.warm,
+        pack.order,
     )
 
 
