@@ -5,7 +5,6 @@ The front door is ``lens_changes``.
 
 from collections.abc import Mapping, Sequence
 from datetime import date
-from itertools import product
 from typing import NamedTuple
 
 from mule.gear import Body, Gear, Lens, at_hand
@@ -147,19 +146,27 @@ def _homes(
     # A lens goes on a body directly; an adapted one counts as fitting the bodies it is used on.
     mounts = {body.mount for body in bodies}
     glass = [lens for i in lenses if isinstance(lens := carried.optics[i], Lens)]
-    fitting = [[t.id for t in glass if t.mount == body.mount or t.mount not in mounts] for body in bodies]
-    best: Sequence[tuple[Body, str]] = ()
-    best_value = (0, 0.0, 0.0)
-    # None stands for a body that houses no lens.
-    for chosen in product(*([*fit, None] for fit in fitting)):
-        pairs = [(body, lens) for body, lens in zip(bodies, chosen, strict=True) if lens]
-        if len({lens for _, lens in pairs}) < len(pairs):
-            continue
-        value = (
-            len(pairs),
-            sum(uses[lens] for _, lens in pairs),
-            sum(weight.get((body.id, lens), 0.0) for body, lens in pairs),
-        )
-        if value > best_value:
-            best, best_value = pairs, value
-    return tuple(Home(body=body.id, lens=lens) for body, lens in best)
+    fitting = [
+        [
+            (Home(body=body.id, lens=t.id), uses[t.id], weight.get((body.id, t.id), 0.0))
+            for t in glass
+            if t.mount == body.mount or t.mount not in mounts
+        ]
+        for body in bodies
+    ]
+    # Body by body: a lens that is still free, or none.
+    ways: list[tuple[tuple[Home, ...], int, float, float]] = [((), 0, 0.0, 0.0)]
+    for fit in fitting:
+        ways = [
+            more
+            for homes, n, used, paired in ways
+            for more in (
+                *(
+                    ((*homes, home), n + 1, used + use, paired + pair)
+                    for home, use, pair in fit
+                    if all(home.lens != other.lens for other in homes)
+                ),
+                (homes, n, used, paired),
+            )
+        ]
+    return max(ways, key=lambda way: way[1:])[0]

@@ -103,13 +103,14 @@ def _cover(gear: Sequence[Gear], wants: Sequence[Want], optical: tuple[tuple[str
     table = Table.of(sets, scores.total, cols)
     best = table.cells()
     served = Served(sets, scores, cols) if sets else None
+    native = sorted({(s.low_mm, s.high_mm) for s in sets if s.native})
     covers = tuple(
         WantCover(
             want=want.id,
             cover=float(best[span].mean()),
             runs=runs(want, span, sets, served) if served else (),
             gaps=gaps(want, span, sets, served, cols),
-            native_gaps=native_gaps(want, sets),
+            native_gaps=native_gaps(want, sets, native),
         )
         for want, span in zip(wants, cols.spans, strict=True)
     )

@@ -8,7 +8,7 @@ from mule.optics.formulas import STITCH_MAX_FRAMES, angle_of_view, frames_to_sti
 from mule.optics.reach import name_of
 from mule.optics.served import Served
 from mule.optics.setups import SetUp
-from mule.spans import TOUCH, left_of
+from mule.spans import TOUCH, Span, left_of
 from mule.trip import Want
 from mule.units import FULL_FRAME_LONG_SIDE_MM
 
@@ -66,11 +66,6 @@ def gaps(want: Want, span: slice, sets: Sequence[SetUp], served: Served | None, 
     return tuple(found)
 
 
-def _unseen(want: Want, sets: Sequence[SetUp]) -> list[tuple[float, float]]:
-    """Stretches of the want that no native set-up sees; a single focal length is seen or it is not."""
-    return left_of((want.focal_min_mm, want.focal_max_mm), ((s.low_mm, s.high_mm) for s in sets if s.native))
-
-
 def _bridge(low: float, high: float, sets: Sequence[SetUp]) -> SetUp | None:
     """The crop-mode set-up that carries on from ``low``: to ``high`` with most pixels, or else furthest."""
     able = [s for s in sets if not s.native and s.low_mm <= low * TOUCH and s.high_mm > low * TOUCH]
@@ -89,10 +84,10 @@ def _stitch(low: float, high: float, sets: Sequence[SetUp]) -> int | None:
     return fewest if fewest <= STITCH_MAX_FRAMES else None
 
 
-def native_gaps(want: Want, sets: Sequence[SetUp]) -> tuple[NativeGap, ...]:
-    """Stretches of the want between native reaches, and what bridges each."""
+def native_gaps(want: Want, sets: Sequence[SetUp], native: Sequence[Span]) -> tuple[NativeGap, ...]:
+    """Stretches of the want that no native set-up sees, and what bridges each. native: what all of them see."""
     answer = []
-    for low, high in _unseen(want, sets):
+    for low, high in left_of((want.focal_min_mm, want.focal_max_mm), native):
         bridge = _bridge(low, high, sets)
         answer.append(
             NativeGap(
