@@ -14,6 +14,16 @@ def add_gear(page: Page, typed: str) -> None:
     expect(page.get_by_role("dialog", name="Add gear")).to_be_hidden()
 
 
+def add_small_plane(page: Page, kilograms: str) -> None:
+    """A carrier of one's own, from a pattern, with the mass it takes in the cabin."""
+    page.goto("/rules")
+    page.get_by_role("button", name=re.compile("^Small propeller plane")).click()
+    page.get_by_label("Name").fill("Gannet Hopper")
+    page.get_by_label("Mass each").first.fill(kilograms)
+    page.get_by_role("button", name="Add carrier").click()
+    expect(page.locator(".list")).to_contain_text("Gannet Hopper")
+
+
 def plan_trip(page: Page, name: str) -> None:
     page.goto("/trips")
     page.get_by_role("button", name="Plan a trip").click()

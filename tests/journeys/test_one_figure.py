@@ -6,7 +6,7 @@ import re
 import pypdfium2
 from playwright.sync_api import Page, expect
 
-from tests.journeys.own import add_gear, add_want, load, saved
+from tests.journeys.own import add_gear, add_small_plane, add_want, load, saved
 
 GEAR = ("full-frame 45", "24-70 f/2.8", "70-200 f/4", "backpack 25", "large pack 16", "sd card 128 fast", "air blower")
 HUT = "a hut: 2 h of 1 outlet"
@@ -39,12 +39,7 @@ def on_the_scale(page: Page) -> None:
 
 
 def a_trip_by_small_plane(page: Page) -> None:
-    page.goto("/rules")
-    page.get_by_role("button", name=re.compile("^Small propeller plane")).click()
-    page.get_by_label("Name").fill("Gannet Hopper")
-    page.get_by_label("Mass each").first.fill("5 kg")
-    page.get_by_role("button", name="Add carrier").click()
-    expect(page.locator(".list")).to_contain_text("Gannet Hopper")
+    add_small_plane(page, "5 kg")
     page.goto("/locker")
     for typed in GEAR:
         add_gear(page, typed)

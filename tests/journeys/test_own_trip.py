@@ -8,7 +8,7 @@ from uuid import uuid4
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.journeys.own import add_gear, add_want, load, plan_trip, saved
+from tests.journeys.own import add_gear, add_small_plane, add_want, load, plan_trip, saved
 
 ROOT = Path(__file__).parents[2]
 
@@ -98,12 +98,7 @@ def test_a_thing_that_the_table_does_not_list_starts_from_its_kind(newcomer: Pag
 
 def test_a_carrier_made_from_a_pattern_is_used_on_a_leg_and_judges_the_bag(newcomer: Page) -> None:
     page = newcomer
-    page.goto("/rules")
-    page.get_by_role("button", name=re.compile("^Small propeller plane")).click()
-    page.get_by_label("Name").fill("Gannet Hopper")
-    page.get_by_label("Mass each").first.fill("1")
-    page.get_by_role("button", name="Add carrier").click()
-    expect(page.locator(".list")).to_contain_text("Gannet Hopper")
+    add_small_plane(page, "1")
     page.goto("/locker")
     add_gear(page, "backpack 25")
     plan_trip(page, "By small plane")
