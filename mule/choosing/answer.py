@@ -37,7 +37,7 @@ class Asking(Frozen):
     limit_g: Number | None = Field(default=None, ge=0, le=200_000)
     points: int = Field(default=20, ge=1, le=60, strict=True)
     keep_limits: Flag = True
-    seconds: Number = Field(default=60, ge=0.01, le=600)
+    seconds: Number = Field(default=60, ge=1e-6, le=600)
     others: Flag = False
     may_leave: tuple[ItemId, ...] = Field(default=(), max_length=5_000)
     workers: int = Field(default=2, ge=1, le=8, strict=True)
