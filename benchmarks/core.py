@@ -8,9 +8,10 @@ from benchmarks.lockers import SEED, plan
 from benchmarks.timing import p50, p95, samples_ms
 from mule.advise import advise
 from mule.assess import assess
+from mule.cures import cure, look_for_cures
 from mule.editing import apply
 from mule.errors import InvalidInput
-from mule.finding import Leave, Load
+from mule.finding import Finding, Leave, Load
 from mule.gear import Bag, Gear, Insert
 from mule.optics import OPTICAL
 from mule.plan import Plan, read
@@ -75,6 +76,17 @@ def bench_assess_demo() -> dict[str, float]:
     """The worst of all kits of the three demo plans, edit after edit."""
     taken = [_each(assess, edited(kit, 80)) for kit in _demo_kits()]
     return {"p50_ms": max(map(p50, taken)), "p95_ms": max(map(p95, taken))}
+
+
+def bench_cures_demo() -> dict[str, float]:
+    """All findings of the worst of all kits of the three demo plans with their cures, edit after edit."""
+    taken = [_each(cure, edited(kit, 24)) for kit in _demo_kits()]
+    first = [_each(_first_cure, edited(kit, 24)) for kit in _demo_kits()]
+    return {"p50_ms": max(map(p50, taken)), "p95_ms": max(map(p95, taken)), "first_p95_ms": max(map(p95, first))}
+
+
+def _first_cure(plan: Plan) -> Finding | None:
+    return next((finding for finding in look_for_cures(plan) if finding.cures), None)
 
 
 def bench_advise_demo() -> dict[str, float]:

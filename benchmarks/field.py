@@ -5,8 +5,8 @@ import tracemalloc
 from pathlib import Path
 from time import perf_counter
 
-from mule.advise import advise
 from mule.assess import assess
+from mule.cures import cure
 from mule.plan import read
 from server.exchange.gear_import import preview
 from server.exchange.sheet import load_sheet
@@ -43,5 +43,5 @@ def bench_sheet() -> dict[str, float]:
     """The load sheet of the demo's current trip, its assessment included."""
     plan = read(Path("demo/lofoten.plan.json").read_bytes())
     start = perf_counter()
-    raw = load_sheet(plan, assess(plan), advise(plan).findings)
+    raw = load_sheet(plan, assess(plan), cure(plan).findings)
     return {"seconds": round(perf_counter() - start, 2), "kib": round(len(raw) / 1024)}

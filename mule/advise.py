@@ -1,7 +1,7 @@
 """advise(plan) -> Advice: what trying other kits says about this one. Wiring only.
 
-What each thing earns, what goes first, what comes next, what a loss costs, what would cure each finding. None of it is
-needed to show what a click did: facts are ``mule.assess``.
+What each thing earns, what goes first, what comes next, what a loss costs. None of it is needed to show what a click
+did: facts are ``mule.assess``; ways out of findings are ``mule.cures``.
 """
 
 from typing import NamedTuple
@@ -14,15 +14,15 @@ from mule.ledger import Ledger, reckon
 from mule.optics import Worth
 from mule.plan import Plan
 from mule.resilience import Resilience
-from mule.rules import Station, Trials, advise_on, speak, speak_of_trials, stations_of
+from mule.rules import Station, Trials, speak, speak_of_trials, stations_of
 from mule.units import Frozen
 
 
 class Advice(Frozen):
     """All advice on one kit of one plan. worth: of each optical thing in use. holds: what hangs on each loaded thing.
 
-    filters: with what is left at home, too. findings: those of the assessment with their cures, and those that only
-    other kits show. stations: with these counted in.
+    filters: with what is left at home, too. findings: what only other kits show; stations: with these counted in. Ways
+    out are ``mule.cures``.
     """
 
     kit: str
@@ -44,7 +44,7 @@ def advise(plan: Plan) -> Advice:
     """
     trials = Trials(case_of(plan))
     case = trials.case
-    findings = advise_on(speak(case), trials)
+    others = speak_of_trials(trials)
     return Advice(
         kit=plan.kit.id,
         worth=trials.worths,
@@ -52,8 +52,8 @@ def advise(plan: Plan) -> Advice:
         ledger=reckon(plan, case.view, case.requirements, case.loads, case.legs),
         resilience=trials.resilience,
         filters=trials.filters,
-        findings=findings,
-        stations=stations_of(findings, len(plan.trip.legs)),
+        findings=others,
+        stations=stations_of((*speak(case), *others), len(plan.trip.legs)),
     )
 
 
@@ -74,5 +74,4 @@ def review(plan: Plan) -> Review:
     """
     trials = Trials(case_of(plan))
     said = speak(trials.case)
-    findings = tuple(one.finding for one in (*said, *speak_of_trials(trials)))
-    return Review(assessed(trials.case, said), findings, trials.resilience)
+    return Review(assessed(trials.case, said), (*said, *speak_of_trials(trials)), trials.resilience)

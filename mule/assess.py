@@ -14,7 +14,7 @@ from mule.links import requirements_of
 from mule.load import Loads, weigh
 from mule.optics import Coverage, cover
 from mule.plan import Plan
-from mule.rules import Case, Said, Station, StationMark, speak, stations_of
+from mule.rules import Case, Station, StationMark, speak, stations_of
 from mule.sky import DayLight, light
 from mule.stamina import Lasts, in_short, summarize
 from mule.units import Frozen
@@ -23,7 +23,7 @@ from mule.units import Frozen
 class Assessment(Frozen):
     """All facts about one kit of one plan. filters: of what is loaded. sky: the days whose place is known.
 
-    findings: without their cures, which are advice.
+    findings: without their cures, which are looked for in ``mule.cures``.
     """
 
     kit: str
@@ -73,9 +73,8 @@ def case_of(plan: Plan) -> Case:
     )
 
 
-def assessed(case: Case, said: tuple[Said, ...]) -> Assessment:
-    """The facts as they are answered. said: by the rules, of the same case."""
-    findings = tuple(one.finding for one in said)
+def assessed(case: Case, findings: tuple[Finding, ...]) -> Assessment:
+    """The facts as they are answered. findings: by the rules, of the same case."""
     trip = case.plan.trip
     return Assessment(
         kit=case.plan.kit.id,

@@ -162,39 +162,35 @@ class FindingCode(StrEnum):
 class CureCode(StrEnum):
     """Every way out; the interface has words for each."""
 
+    AT_BASE = "at-base"
     CROP_MODE = "crop-mode"
     ERASE_AFTER = "erase-after"
     FEW_BIG = "few-big"
-    GET_PACKS = "get-packs"
+    GET = "get"
+    HAND_OVER = "hand-over"
     LEAVE = "leave"
     LOAD = "load"
     LOAD_MAY_PASS = "load-may-pass"
     LOAD_PARTLY = "load-partly"
     MOVE = "move"
+    OUTSIDE = "outside"
     POWER_BANK_BY_DAY = "power-bank-by-day"
     POWER_CHARGE_NIGHTLY = "power-charge-nightly"
     POWER_PACKS_ONLY = "power-packs-only"
     POWER_USB_C = "power-usb-c"
     STITCH = "stitch"
+    SWAP_BAG = "swap-bag"
     TAKE_OFF = "take-off"
+    TRAVEL_AS = "travel-as"
     WEAR = "wear"
 
 
-class Cure(Frozen):
-    """One way out. ``edits`` may be empty when the cure is a way of shooting (crop mode, stitching)."""
-
-    code: CureCode
-    edits: tuple[Edit, ...] = ()
-    mass_change_g: float = 0
-    numbers: dict[str, float] = Field(default={})
-
-
-class Finding(Frozen):
-    """What a rule found.
+class Told(Frozen):
+    """What a rule has to say.
 
     code: which rule spoke. stations: where it stands: the first is where it is mended. numbers: the figures of its
     sentence, unit in each key. items: the things it is about. refs: other ids by role (``want``, ``leg``, ``person``,
-    ``bag``). curable: whether there are cures to look for; cures: empty until somebody did (``mule.advise``).
+    ``bag``).
     """
 
     code: FindingCode
@@ -203,5 +199,58 @@ class Finding(Frozen):
     numbers: dict[str, float] = Field(default={})
     items: tuple[ItemId, ...] = ()
     refs: dict[str, Name] = Field(default={})
-    curable: bool = False
+
+
+class ToGet(Frozen):
+    """Something to buy, hire or borrow: what of it there is, typically.
+
+    what: a link (``pack``, ``charger``, ``card``), a kind of thing (``drive``, ``lens``), or ``same`` for more of
+    ``item``. label: type, thread or effect. numbers: of a lens, ``from_mm``, ``to_mm`` and
+    ``f_number``. mass_g: of one.
+    """
+
+    what: Name
+    label: Annotated[str, Field(max_length=200)] = ""
+    item: ItemId | None = None
+    count: Count = 1
+    mass_g: Annotated[float, Field(ge=0)]
+    numbers: dict[str, float] = Field(default={})
+
+
+class Cure(Frozen):
+    """One way out. ``edits`` may be empty when the cure is a way of working (crop mode, stitching), or a thing to get.
+
+    gets: what is not owned and would have to be got. mass_change_g: of all that is loaded. numbers: ``points`` of the
+    brief that it costs, and figures of its sentence. partly: something of the finding stays. brings: what stands then
+    and did not before: its price. also: what else is gone then.
+    """
+
+    code: CureCode
+    edits: tuple[Edit, ...] = ()
+    gets: tuple[ToGet, ...] = ()
+    mass_change_g: float = 0
+    numbers: dict[str, float] = Field(default={})
+    partly: bool = False
+    brings: tuple[Told, ...] = ()
+    also: tuple[Told, ...] = ()
+
+
+class NoWay(StrEnum):
+    """Why there is no way out to click on. brief: the brief has to say something. bench: something has to be loaded.
+    word: somebody else decides. loadout: it is mended where the loadout is made up. safety: only by leaving safety
+    gear, which is not proposed. worse: what helps brings something along that blocks. none: nothing helps."""
+
+    BENCH = "bench"
+    BRIEF = "brief"
+    LOADOUT = "loadout"
+    NONE = "none"
+    SAFETY = "safety"
+    WORD = "word"
+    WORSE = "worse"
+
+
+class Finding(Told):
+    """What a rule found. cures, why: ways out, or why there is none; empty until somebody looked (``mule.cures``)."""
+
     cures: tuple[Cure, ...] = ()
+    why: NoWay | None = None

@@ -87,6 +87,10 @@ class Plan(Frozen):
         """The same plan for a trip with the same legs, people and marks: nothing is checked again."""
         return self._with(trip=trip)
 
+    def with_gear(self, gear: tuple[Gear, ...]) -> "Plan":
+        """The same plan with another locker, in which all is that the plan names: nothing is checked again."""
+        return self._with(gear=gear)
+
     def _with(self, **changed: Any) -> "Plan":
         # Not model_copy: that would take along what is cached of the plan before.
         return Plan.model_construct(**{name: getattr(self, name) for name in type(self).model_fields} | changed)

@@ -1,6 +1,7 @@
 """Long searches at work: in a thread of their own, telling what they find as they find it, over when nobody listens."""
 
-from collections.abc import Callable, Iterator
+from collections import Counter
+from collections.abc import Callable, Hashable, Iterator
 from dataclasses import dataclass
 from queue import Empty, SimpleQueue
 from threading import Event, Thread
@@ -34,6 +35,22 @@ def streamed(search: Search[News], write: Callable[[News], str]) -> StreamingHtt
     response = StreamingHttpResponse(lines, content_type="application/x-ndjson")
     response["Cache-Control"] = "no-store"
     return response
+
+
+class Changes:
+    """Which things were changed since somebody began to look at them. Kept per process."""
+
+    def __init__(self) -> None:
+        self._times: Counter[Hashable] = Counter()
+
+    def note(self, about: Hashable) -> None:
+        """It is changed: what is being worked out about it answers a question that nobody asks any more."""
+        self._times[about] += 1
+
+    def since_now(self, about: Hashable) -> Callable[[], bool]:
+        """Whether it was changed after this was asked for."""
+        begun = self._times[about]
+        return lambda: self._times[about] != begun
 
 
 def stream_of(search: Search[News]) -> Iterator[News | None]:

@@ -21,6 +21,7 @@ from mule.optics.answer import (
 )
 from mule.optics.cells import CELLS_PER_OCTAVE, cells_between, columns, edge_mm
 from mule.optics.changes import changes
+from mule.optics.formulas import crop_factor
 from mule.optics.gaps import gaps, native_gaps
 from mule.optics.reach import headroom, reach_rows
 from mule.optics.score import score
@@ -145,6 +146,7 @@ __all__ = [
     "cells_between",
     "changes",
     "cover",
+    "crop_factor",
     "edge_mm",
     "set_ups",
     "table_of",

@@ -19,7 +19,7 @@ from mule.packing.orientations import Orientation, orientations_of
 from mule.packing.placements import USUAL, Outcome, Placement, PlacingOptions, place
 from mule.packing.proof import faults, lies_on
 from mule.packing.reporting import PackingJob, report
-from mule.packing.rooms import Room, rooms_of
+from mule.packing.rooms import Room, goes_in, rooms_of
 from mule.trip import Slot
 
 # Time for all bags when none is given.
@@ -130,6 +130,7 @@ __all__ = [
     "Stowage",
     "Strapped",
     "faults",
+    "goes_in",
     "left_in",
     "lies_on",
     "orientations_of",

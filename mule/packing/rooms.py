@@ -1,14 +1,11 @@
 """The spaces of a bag: what things may be packed into, in whole millimetres, rounded down."""
 
 from dataclasses import dataclass
-from math import floor
+from math import ceil, floor
 from typing import Literal
 
-from mule.gear import (
-    Bag,
-    Box,
-    Insert,
-)
+from mule.gear import Bag, Box, Gear, Insert, Soft
+from mule.memo import by_identity
 from mule.packing.orientations import Sides
 from mule.units import Access
 
@@ -60,3 +57,18 @@ def _guessed(bag: Bag | Insert) -> Box:
 
 def _down(box: Box) -> Sides:
     return tuple(max(1, floor(side)) for side in (box.length_mm, box.width_mm, box.height_mm))  # type: ignore[return-value]
+
+
+def goes_in(thing: Gear, holder: Gear) -> bool:
+    """Whether some turn of a thing is within some space: every turn may be taken, so sorted sides are compared."""
+    if isinstance(thing.size, Soft) or not isinstance(holder, Bag | Insert):
+        return True
+    long, middle, thin = (ceil(side) for side in thing.size.sides_mm())
+    return any(long <= x and middle <= y and thin <= z for x, y, z in _spaces(holder))
+
+
+# Bags stay the same from click to click.
+@by_identity(256)
+def _spaces(holder: Bag | Insert) -> list[list[int]]:
+    """Sides of each space of a bag, longest first."""
+    return [sorted(room.size, reverse=True) for room in rooms_of(holder)]

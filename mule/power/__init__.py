@@ -27,7 +27,17 @@ from mule.power.case import PowerCase
 from mule.power.claims import Claim
 from mule.power.cold import COLD, cold_derating
 from mule.power.demand import camera_demands, nominal_wh
-from mule.power.fewest import MOST_PACKS, Fewest, fewest, relief, schools_that_carry, types_short
+from mule.power.fewest import (
+    MOST_PACKS,
+    Fewest,
+    carries,
+    counted,
+    fewest,
+    helpers,
+    relief,
+    schools_that_carry,
+    types_short,
+)
 from mule.power.losses import PowerLoss
 from mule.power.night import BANK_NIGHT_H
 from mule.power.packs import BANK_YIELD
@@ -121,9 +131,12 @@ __all__ = [
     "Worst",
     "advise_power",
     "camera_demands",
+    "carries",
     "charging_sources",
     "cold_derating",
+    "counted",
     "fewest",
+    "helpers",
     "nominal_wh",
     "relief",
     "schools_that_carry",

@@ -148,11 +148,16 @@ class Useless(Frozen):
 
 
 class TypeSummary(Frozen):
-    """One type over all days. short_on: the first day it does not carry; worst: least margin and its day."""
+    """One type over all days. short_on: the first day it does not carry; worst: least margin and its day.
+
+    short_days: days that it does not carry. lacking_wh: what is missing on them in all.
+    """
 
     type: str
     packs: int
     short_on: date | None
+    short_days: int
+    lacking_wh: float
     worst_margin: float | None
     worst_on: date | None
 

@@ -58,6 +58,11 @@ class PowerCase:
     # What is plugged in at night, by how much more is asked: found once (``mule.power.plugged``).
     plugged: dict[float, ChargingSources] = field(default_factory=dict, init=False, repr=False, compare=False)
 
+    # Whether types carry, by settings and counts: every variant of a case shares it (``mule.power.fewest.carries``).
+    known: dict[tuple[Stamina, frozenset[tuple[str, int]]], dict[str, bool]] = field(
+        default_factory=dict, repr=False, compare=False
+    )
+
     @property
     def every_source(self) -> ChargingSources:
         """All that charges in the trip's school."""

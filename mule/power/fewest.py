@@ -36,9 +36,18 @@ def _short(case: PowerCase) -> Iterator[TypeDay]:
         run.sleep(day)
 
 
-def _carries(case: PowerCase, type_: str) -> bool:
-    """Whether packs of a type carry every day with the margin."""
-    return all(use.type != type_ for use in _short(case))
+def carries(case: PowerCase, type_: str) -> bool:
+    """Whether packs of a type carry every day with the margin. What one run says of all types is remembered."""
+    known = case.known.setdefault((case.settings, frozenset(case.counts.items())), {})
+    if type_ not in known:
+        for use in _short(case):
+            known[use.type] = False
+            if use.type == type_:
+                return False
+        for need in (need for day in case.days for need in day.needs):
+            known.setdefault(need.store, True)
+        known.setdefault(type_, True)
+    return known[type_]
 
 
 def types_short(case: PowerCase) -> list[str]:
@@ -53,7 +62,7 @@ def types_asked(case: PowerCase) -> list[str]:
     return [type_ for type_ in found if type_ not in case.counts]
 
 
-def _counted(case: PowerCase, type_: str) -> Battery | None:
+def counted(case: PowerCase, type_: str) -> Battery | None:
     """The pack that is counted: of the type the one loaded most often, else the lightest owned."""
     able = [t for t in case.gear.values() if isinstance(t, Battery) and t.battery_type == type_]
     return min(able, key=lambda t: (-case.counts.get(t.id, 0), t.mass_g), default=None)
@@ -64,7 +73,7 @@ def fewest(case: PowerCase, type_: str) -> Fewest:
 
     Halves: more packs never carry fewer days (docs/domain/power.md), so what lies between is known.
     """
-    pack, counts = _counted(case, type_), case.counts
+    pack, counts = counted(case, type_), case.counts
     loaded = sum(kind.count for kind in case.packs if kind.store == type_)
     beside = loaded - (counts.get(pack.id, 0) if pack else 0)
     packs = None
@@ -82,13 +91,13 @@ def fewest(case: PowerCase, type_: str) -> Fewest:
 def _fewest_of(case: PowerCase, type_: str, pack: Battery, low: int) -> int | None:
     """The least number of one pack that carries, from ``low`` on; None when as many as anybody carries do not."""
     step, high = 1, low
-    while not _carries(case.with_packs(pack.id, high), type_):
+    while not carries(case.with_packs(pack.id, high), type_):
         if high >= MOST_PACKS:
             return None
         low, high, step = high + 1, min(MOST_PACKS, high + step), step * 2
     while low < high:
         middle = (low + high) // 2
-        if _carries(case.with_packs(pack.id, middle), type_):
+        if carries(case.with_packs(pack.id, middle), type_):
             high = middle
         else:
             low = middle + 1
@@ -132,13 +141,13 @@ def relief(case: PowerCase, type_: str) -> Iterator[Gear]:
     Each is tried only when it is asked for.
     """
     able = sorted((t for things in helpers(case, type_) for t in things), key=lambda t: t.mass_g)
-    return (t for t in able if _carries(case.with_piece(t.id, 1), type_))
+    return (t for t in able if carries(case.with_piece(t.id, 1), type_))
 
 
 def schools_that_carry(case: PowerCase, type_: str) -> list[PowerSchool]:
     """Other schools in which the loaded packs of a type carry every day with the margin."""
     others = [school for school in SCHOOLS if school != case.settings.power]
-    return [school for school in others if _carries(case.in_school(school), type_)]
+    return [school for school in others if carries(case.in_school(school), type_)]
 
 
 def grams_of(gear: Mapping[str, Gear], counts: Mapping[str, int], kinds: tuple[type, ...]) -> float:

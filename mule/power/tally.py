@@ -15,6 +15,8 @@ class _OfType:
     short: tuple[DayCase, TypeDay] | None = None
     least: tuple[DayCase, TypeDay] | None = None
     margin: float = float("inf")
+    short_days: int = 0
+    lacking_wh: float = 0.0
 
 
 class Tally:
@@ -35,6 +37,8 @@ class Tally:
                 self._missing[use.type] = None
             if use.short and not use.bare:
                 known.short = known.short or (day, use)
+                known.short_days += 1
+                known.lacking_wh += use.need_wh - use.got_wh
                 if self._carried is None:
                     self._carried = self._days
             if (margin := use.margin) is not None and margin < known.margin:
@@ -61,6 +65,8 @@ class Tally:
                 type=type_,
                 packs=counts.get(type_, 0),
                 short_on=known.short[0].date if known.short else None,
+                short_days=known.short_days,
+                lacking_wh=known.lacking_wh,
                 worst_margin=known.margin if known.least else None,
                 worst_on=known.least[0].date if known.least else None,
             )

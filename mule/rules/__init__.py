@@ -2,9 +2,9 @@
 
 from collections.abc import Iterable
 
-from mule.finding import Finding
+from mule.finding import Finding, FindingCode
 from mule.rules.brief import NoDays, NoPeople, NoWants
-from mule.rules.case import Case, Rule, Said, TrialRule, Trials
+from mule.rules.case import Case, Rule, TrialRule, Trials
 from mule.rules.completeness import (
     Chains,
     Clashes,
@@ -83,46 +83,53 @@ RULES: tuple[Rule, ...] = (
 # These speak of other kits: with the advice, after the others of their severity.
 TRIAL_RULES: tuple[TrialRule, ...] = (SinglePoints(), Chains())
 
+# What ``speak_of_losses`` says.
+OF_LOSSES = frozenset({FindingCode.SINGLE_POINT, FindingCode.PICTURES_IN_ONE_BAG})
 _SEVERITIES = ("blocker", "caution", "note")
 
 
-def speak(case: Case) -> tuple[Said, ...]:
+def speak(case: Case) -> tuple[Finding, ...]:
     """What every rule finds, blockers first, in the order of RULES within one severity.
 
     >>> from mule.assess import case_of
     >>> from tests import cast
-    >>> [said.finding.code.value for said in speak(case_of(cast.plan([])))]
+    >>> [said.code.value for said in speak(case_of(cast.plan([])))]
     ['nothing-loaded']
     """
-    return _in_order(said for rule in RULES for said in rule.find(case))
+    return tuple(sorted((said for rule in RULES for said in rule.find(case)), key=_rank))
 
 
-def advise_on(said: Iterable[Said], trials: Trials) -> tuple[Finding, ...]:
-    """What the rules found with its cures, and what only other kits show, in the order of ``speak``."""
-    everything = _in_order([*said, *speak_of_trials(trials)])
-    return tuple(finding.model_copy(update={"cures": tuple(cures(trials))}) for finding, cures in everything)
-
-
-def speak_of_trials(trials: Trials) -> tuple[Said, ...]:
+def speak_of_trials(trials: Trials) -> tuple[Finding, ...]:
     """What only other kits show."""
     return tuple(said for rule in TRIAL_RULES for said in rule.find(trials))
 
 
-def _in_order(said: Iterable[Said]) -> tuple[Said, ...]:
-    return tuple(sorted(said, key=lambda one: _SEVERITIES.index(one.finding.severity)))
+def speak_of_losses(trials: Trials) -> tuple[Finding, ...]:
+    """Every loss that is worth a line, not only the worst few: for who compares kits."""
+    return tuple(SinglePoints(most=None).find(trials))
+
+
+def in_order(findings: Iterable[Finding]) -> tuple[Finding, ...]:
+    """Blockers first, as ``speak`` does."""
+    return tuple(sorted(findings, key=_rank))
+
+
+def _rank(finding: Finding) -> int:
+    return _SEVERITIES.index(finding.severity)
 
 
 __all__ = [
+    "OF_LOSSES",
     "RULES",
     "TRIAL_RULES",
     "Case",
     "Rule",
-    "Said",
     "Station",
     "StationMark",
     "Trials",
-    "advise_on",
+    "in_order",
     "speak",
+    "speak_of_losses",
     "speak_of_trials",
     "stations_of",
 ]

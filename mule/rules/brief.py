@@ -2,14 +2,14 @@
 
 from collections.abc import Iterable
 
-from mule.finding import FindingCode, Severity, StationName
-from mule.rules.case import Case, Said, say
+from mule.finding import Finding, FindingCode, Severity, StationName
+from mule.rules.case import Case, say
 
 
 class NoPeople:
     """Somebody has to carry the kit."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """Speaks while the trip has no people."""
         if not case.plan.trip.people:
             yield say(FindingCode.NO_PEOPLE, Severity.BLOCKER, StationName.BRIEF)
@@ -18,7 +18,7 @@ class NoPeople:
 class NoDays:
     """Without days there is no date, no cold and no walking."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """Speaks while the trip has no days."""
         if not case.plan.trip.days:
             # Where no day asks anything, no pack and no card can be judged.
@@ -28,7 +28,7 @@ class NoDays:
 class NoWants:
     """Without wants nothing can be said about what a lens buys."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """Speaks while the trip has no wants."""
         if not case.plan.trip.wants:
             yield say(FindingCode.NO_WANTS, Severity.BLOCKER, StationName.BRIEF)

@@ -1,14 +1,13 @@
 """What is missing, left over, dragged along, wanted twice or doubled (docs/domain/completeness.md)."""
 
 from collections.abc import Iterable, Mapping
-from functools import partial
 
 from mule.completeness import Clash, Missing, chains
-from mule.filters import Asked, Bare, Stretch
-from mule.finding import Cure, CureCode, FindingCode, Leave, Load, Severity, StationName
+from mule.filters import Bare, Stretch
+from mule.finding import Finding, FindingCode, Severity, StationName
 from mule.gear import Body
 from mule.optics import OPTICAL
-from mule.rules.case import Case, Said, Trials, always, leaving, load, say
+from mule.rules.case import Case, Trials, say
 
 # Links without which a body takes no pictures.
 _VITAL = ("pack", "card")
@@ -24,8 +23,8 @@ _CLASHES: Mapping[str, FindingCode] = {
 class MissingLink:
     """A thing that does not work, or not for long, without another."""
 
-    def find(self, case: Case) -> Iterable[Said]:
-        """One finding per missing link; blocks when a body cannot shoot, cured by the lightest owned things."""
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One finding per missing link; blocks when a body cannot shoot."""
         for missing in case.completeness.missing:
             yield say(
                 FindingCode.PIECES_SHORT if missing.short else FindingCode.MISSING_LINK,
@@ -36,7 +35,6 @@ class MissingLink:
                 numbers={"short": missing.short} if missing.short else {},
                 items=(missing.item,),
                 refs={"what": missing.what} | ({"label": missing.label} if missing.label else {}),
-                cures=partial(self._cures, missing=missing),
             )
 
     def _severity(self, case: Case, missing: Missing) -> Severity:
@@ -44,23 +42,15 @@ class MissingLink:
             return Severity.BLOCKER
         return Severity.NOTE if missing.what in _SOFT else Severity.CAUTION
 
-    def _cures(self, trials: Trials, missing: Missing) -> Iterable[Cure]:
-        given = trials.givers.for_missing(missing, trials.case.requirements)
-        if given:
-            grams, items = given
-            edits = tuple(Load(item=item, count=max(1, missing.short)) for item in items)
-            yield Cure(code=CureCode.LOAD, edits=edits, mass_change_g=grams)
-
 
 class Orphans:
     """A loaded thing that serves nothing loaded."""
 
-    def find(self, case: Case) -> Iterable[Said]:
-        """One finding per orphan that is not glass or body (those idle for their own reasons); the cure leaves it."""
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One finding per orphan that is not glass or body (those idle for their own reasons)."""
         for orphan in case.completeness.orphans:
             if isinstance(case.plan.items[orphan.item], OPTICAL):
                 continue
-            cure = Cure(code=CureCode.LEAVE, edits=(Leave(item=orphan.item),), mass_change_g=-orphan.mass_g)
             yield say(
                 FindingCode.ORPHAN,
                 Severity.CAUTION,
@@ -68,14 +58,13 @@ class Orphans:
                 numbers={"mass_g": orphan.mass_g},
                 items=(orphan.item,),
                 refs={"what": orphan.lacks} | ({"label": orphan.label} if orphan.label else {}),
-                cures=always(cure),
             )
 
 
 class Chains:
     """One thing, or one type of card, that alone brings others along: told with the advice."""
 
-    def find(self, trials: Trials) -> Iterable[Said]:
+    def find(self, trials: Trials) -> Iterable[Finding]:
         """One note per chain; what leaving all of it frees is told, not proposed: the lead may earn its place."""
         for chain in chains(trials.case.requirements, trials.plan.items, trials.loaded):
             yield say(
@@ -91,11 +80,11 @@ class Chains:
 class Clashes:
     """Several things for one socket or one phone."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """One note per place that is wanted more often than it is there."""
         return [self._said(clash) for clash in case.completeness.clashes]
 
-    def _said(self, clash: Clash) -> Said:
+    def _said(self, clash: Clash) -> Finding:
         return say(
             _CLASHES[clash.over],
             Severity.CAUTION if clash.over == "phone" else Severity.NOTE,
@@ -108,54 +97,46 @@ class Clashes:
 class Overlaps:
     """Things that do the same and are not marked as backups."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """One note per double by accident; a twin body under a policy that asks for one is meant."""
         twin_wanted = case.plan.trip.policies.second_body == "twin"
         for overlap in case.completeness.overlaps:
             if overlap.meant or (overlap.by == "twin-bodies" and twin_wanted):
                 continue
-            heaviest = max((case.plan.items[item] for item in overlap.items), key=lambda t: t.mass_g)
             yield say(
                 FindingCode.OVERLAP,
                 Severity.NOTE,
                 StationName.BENCH,
                 items=overlap.items,
                 refs={"by": overlap.by},
-                cures=leaving(heaviest),
             )
 
 
 class FilterUnserved:
     """A want asks for a filter effect that no loaded filter gives on a lens that sees it, or not over all of it."""
 
-    def find(self, case: Case) -> Iterable[Said]:
-        """One finding per want and effect, or per part of the want that lacks it, with what mends it for least."""
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One finding per want and effect, or per part of the want that lacks it."""
         for asked in case.filters.asked:
-            for bare in asked.bare:
-                lenses = [s.lens for s in asked.stretches if not s.fit and _overlap(s, bare)]
-                part = {"from_mm": bare.from_mm, "to_mm": bare.to_mm} if asked.partly else {}
+            # Where nothing of it is served, what lenses see of it is one thing to say, not two.
+            partly = asked.partly
+            for bare in asked.bare if partly else asked.bare[:1]:
+                lenses = [s.lens for s in asked.stretches if not s.fit and (not partly or _overlap(s, bare))]
+                part = {"from_mm": bare.from_mm, "to_mm": bare.to_mm} if partly else {}
                 yield say(
                     FindingCode.FILTER_UNSERVED,
-                    Severity.NOTE if asked.partly else Severity.CAUTION,
+                    Severity.NOTE if partly else Severity.CAUTION,
                     StationName.BENCH,
                     numbers=({"stops": asked.stops} if asked.stops else {}) | part,
                     items=tuple(dict.fromkeys(lenses)),
                     refs={"want": asked.want, "effect": asked.effect},
-                    cures=partial(self._cures, asked=asked, bare=bare),
                 )
-
-    def _cures(self, trials: Trials, asked: Asked, bare: Bare) -> Iterable[Cure]:
-        same = next(a for a in trials.filters.asked if (a.want, a.effect) == (asked.want, asked.effect))
-        able = [(s.mass_g, s.loads) for s in same.stretches if s.loads and _overlap(s, bare)]
-        if able:
-            _, loads = min(able)
-            yield load(*(trials.plan.items[item] for item in loads))
 
 
 class FiltersTogether:
     """A want asks for several effects: they are worn at once, on one lens."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """One note per want and lens that wears each effect but not all, or only with dark corners."""
         told: set[tuple[str, str]] = set()
         wishes = {want.id: len(want.effects) for want in case.plan.trip.wants}

@@ -1,11 +1,10 @@
 """What the place does to the kit: local rules, weather while changing lenses, and things that are not back in time."""
 
 from collections.abc import Iterable, Mapping, Sequence
-from functools import partial
 
-from mule.finding import Cure, CureCode, FindingCode, Leave, PieceKind, Severity, StationName
-from mule.gear import Drone, Gear, OtherSupport, Standing, Tripod, at_hand
-from mule.rules.case import Case, Said, Trials, always, leaving, load, no_cures, say
+from mule.finding import Finding, FindingCode, PieceKind, Severity, StationName
+from mule.gear import Drone, Gear, Standing, Tripod
+from mule.rules.case import Case, say
 from mule.trip import LocalRule
 
 _BARRED: Mapping[str, FindingCode] = {
@@ -18,8 +17,8 @@ _BARRED: Mapping[str, FindingCode] = {
 class LocalRules:
     """Tripods, drones or big bags are barred on some days."""
 
-    def find(self, case: Case) -> Iterable[Said]:
-        """One finding per rule that touches a loaded thing on a day of the trip; on all days, the thing may stay."""
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One finding per rule that touches a loaded thing on a day of the trip."""
         days = case.plan.trip.days
         for rule in case.plan.trip.local_rules:
             on = sum(rule.holds_on(day.date) for day in days)
@@ -32,7 +31,6 @@ class LocalRules:
                     numbers={"days": on, "of_days": len(days)},
                     items=tuple(t.id for t in barred),
                     refs={"rule": rule.name},
-                    cures=partial(self._cures, rule=rule, barred=barred, always=on == len(days)),
                 )
 
     def _barred(self, case: Case, rule: LocalRule) -> Sequence[Gear]:
@@ -52,31 +50,16 @@ class LocalRules:
             side > most for side, most in zip(sorted(size_mm, reverse=True), largest, strict=True)
         )
 
-    def _cures(self, trials: Trials, rule: LocalRule, barred: Sequence[Gear], *, always: bool) -> Iterable[Cure]:
-        if rule.effect == "tripods-barred":
-            passes = [
-                t
-                for t in trials.plan.gear
-                if isinstance(t, OtherSupport) and t.form in ("clamp", "flat-plate", "bean-bag") and at_hand(t)
-            ]
-            lightest = min((t for t in passes if t.id not in trials.loaded), key=lambda t: t.mass_g, default=None)
-            if lightest and not any(t.id in trials.loaded for t in passes):
-                yield load(lightest, code=CureCode.LOAD_MAY_PASS)
-        if always and rule.effect != "big-bags-barred":
-            grams = sum(t.mass_g * trials.loaded[t.id] for t in barred)
-            yield Cure(code=CureCode.LEAVE, edits=tuple(Leave(item=t.id) for t in barred), mass_change_g=-grams)
-
 
 class LensChanges:
     """Lenses to change in rain, spray, dust or on a ridge."""
 
-    def find(self, case: Case) -> Iterable[Said]:
-        """One finding for all exposed days; the cure is the lightest body that saves a change."""
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One finding for all exposed days."""
         exposed = [day for day in case.lens_changes if day.exposed]
         if not exposed:
             return
         worst = max(exposed, key=lambda day: day.changes)
-        second = case.plan.items[worst.second_body] if worst.second_body else None
         yield say(
             FindingCode.LENS_CHANGES,
             Severity.NOTE,
@@ -84,14 +67,13 @@ class LensChanges:
             numbers={"days": len(exposed), "changes": worst.changes},
             items=worst.lenses,
             refs={"day": worst.date.isoformat()},
-            cures=always(load(second)) if second else no_cures,
         )
 
 
 class BackTooLate:
     """A loaded thing that is away, and back only after the trip has begun."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """One caution per thing whose day of return is not before the first day."""
         days = case.plan.trip.days
         for item in case.loaded:
@@ -103,14 +85,13 @@ class BackTooLate:
                     StationName.BENCH,
                     items=(item,),
                     refs={"until": thing.absent.until.isoformat(), "start": days[0].date.isoformat()},
-                    cures=leaving(thing),
                 )
 
 
 class ToFetch:
     """Loaded things that are to be rented or borrowed first."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """One note for all of them."""
         wanted = [i for i in case.loaded if case.plan.items[i].standing != Standing.OWNED]
         if wanted:

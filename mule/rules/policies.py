@@ -1,11 +1,10 @@
 """The schools the photographer picked, and the marks they set."""
 
-from collections.abc import Iterable, Mapping, Sequence
-from functools import partial
+from collections.abc import Iterable, Mapping
 
-from mule.finding import Cure, FindingCode, Severity, StationName
-from mule.gear import Body, Gear, Lens, at_hand, is_zoom, twins
-from mule.rules.case import Case, LookForCures, Said, Trials, always, leaving, load, say
+from mule.finding import Finding, FindingCode, Severity, StationName
+from mule.gear import Body, Lens, is_zoom, twins
+from mule.rules.case import Case, say
 from mule.trip import MOST_OF_A_TRIO
 
 _LENSES: Mapping[str, FindingCode] = {
@@ -23,7 +22,7 @@ _BODIES: Mapping[str, FindingCode] = {
 class LensPolicy:
     """One zoom, a trio of zooms, or primes only."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """Speaks when the loaded lenses are of another school than the one picked."""
         policy = case.plan.trip.policies.lenses
         lenses = [t for i in case.loaded if isinstance(t := case.plan.items[i], Lens)]
@@ -33,22 +32,21 @@ class LensPolicy:
         strangers = zooms if policy == "primes" else primes if policy != "any" else []
         extra = max(0, len(zooms) - most) if most is not None else 0
         if strangers or extra:
-            worth = case.view.worth if not strangers else {}
-            going = strangers or sorted(zooms, key=lambda t: worth.get(t.id, 0.0))[:extra]
+            worth = case.view.worth if extra else {}
+            going = [*strangers, *sorted(zooms, key=lambda t: worth.get(t.id, 0.0))[:extra]]
             yield say(
                 _LENSES[policy],
                 Severity.CAUTION,
                 StationName.BENCH,
                 numbers={"lenses": len(lenses), "zooms": len(zooms)},
                 items=tuple(t.id for t in going),
-                cures=leaving(*going),
             )
 
 
 class BodyPolicy:
     """No second body, a twin, or another sort."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """Speaks when the loaded bodies are not what was picked."""
         policy = case.plan.trip.policies.second_body
         bodies = [t for i in case.loaded if isinstance(t := case.plan.items[i], Body) for _ in range(case.loaded[i])]
@@ -66,53 +64,32 @@ class BodyPolicy:
                 StationName.BENCH,
                 numbers={"bodies": len(bodies)},
                 items=tuple(t.id for t in bodies),
-                cures=partial(self._cures, bodies=bodies, policy=policy),
             )
-
-    def _cures(self, trials: Trials, bodies: Sequence[Body], policy: str) -> Iterable[Cure]:
-        """All but the one that earns most stay at home; or the lightest left body that makes the pair."""
-        if policy == "none":
-            yield trials.leave(sorted(bodies, key=lambda t: trials.worth.get(t.id, 0.0))[: len(bodies) - 1])
-            return
-        if len(bodies) != 1:
-            return
-        left = [t for t in trials.plan.gear if isinstance(t, Body) and t.id not in trials.loaded and at_hand(t)]
-        able = [t for t in left if twins(t, bodies[0]) == (policy == "twin")]
-        lightest = min(able, key=lambda t: t.mass_g, default=None)
-        if lightest:
-            yield load(lightest)
 
 
 class MarksKept:
     """What must come is not loaded, what must stay is, or a slot holds two."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """One finding per mark that the kit does not keep; silent while the kit is empty."""
-        marks, gear = case.plan.trip.marks, case.plan.items
+        marks = case.plan.trip.marks
         if not case.loaded:
             return
         for item in marks.must_take:
             if item not in case.loaded:
-                yield _mark(FindingCode.MUST_TAKE, (item,), always(load(gear[item])))
+                yield _mark(FindingCode.MUST_TAKE, (item,))
         for item in marks.must_leave:
             if item in case.loaded:
-                yield _mark(FindingCode.MUST_LEAVE, (item,), leaving(gear[item]))
+                yield _mark(FindingCode.MUST_LEAVE, (item,))
         for slot in marks.slots:
             both = tuple(item for item in slot.items if item in case.loaded)
             if len(both) > 1:
                 yield _mark(
                     FindingCode.SLOT_FULL,
                     both,
-                    partial(_each_left, things=[gear[item] for item in both]),
                     {"slot": slot.name},
                 )
 
 
-def _each_left(trials: Trials, things: Sequence[Gear]) -> Iterable[Cure]:
-    return [trials.leave([thing]) for thing in things]
-
-
-def _mark(
-    code: FindingCode, items: tuple[str, ...], cures: LookForCures, refs: Mapping[str, str] | None = None
-) -> Said:
-    return say(code, Severity.CAUTION, StationName.BENCH, items=items, refs=refs, cures=cures)
+def _mark(code: FindingCode, items: tuple[str, ...], refs: Mapping[str, str] | None = None) -> Finding:
+    return say(code, Severity.CAUTION, StationName.BENCH, items=items, refs=refs)

@@ -1,12 +1,11 @@
 """What the kit does not see of what is wanted."""
 
 from collections.abc import Iterable
-from functools import partial
 from math import radians
 
-from mule.finding import Cure, CureCode, FindingCode, Load, Severity, StationName
-from mule.optics import Closer, Gap, NativeGap, WantCover
-from mule.rules.case import Case, Said, Trials, always, no_cures, say
+from mule.finding import Finding, FindingCode, Severity, StationName
+from mule.optics import NativeGap, WantCover
+from mule.rules.case import Case, say
 
 # A native gap is worth a line from a third of an octave or from this much horizontal view, whichever comes first
 # (docs/domain/coverage.md): on the wide side a few millimetres are many degrees.
@@ -14,28 +13,14 @@ _WORTH_NAMING = 2 ** (1 / 3)
 _WORTH_NAMING_RAD = radians(8)
 
 
-def _cure(closer: Closer) -> Cure:
-    return Cure(
-        code=CureCode.LOAD if closer.closes else CureCode.LOAD_PARTLY,
-        edits=tuple(Load(item=item) for item in closer.items),
-        mass_change_g=closer.mass_g,
-        numbers={"cover_after": closer.after},
-    )
-
-
-def _closers(trials: Trials, want: int, gap: Gap) -> Iterable[Cure]:
-    """The lightest ways to close a gap of want number ``want``."""
-    return map(_cure, trials.case.view.unselected.close(want, gap))
-
-
 class WantUnmet:
     """A want that nothing loaded serves at all."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """Blocks only when the want is of the highest importance."""
         if not case.view.coverage.reach:
             return
-        for index, (want, cover) in enumerate(zip(case.plan.trip.wants, case.view.coverage.wants, strict=True)):
+        for want, cover in zip(case.plan.trip.wants, case.view.coverage.wants, strict=True):
             if cover.cover <= 0:
                 gap = cover.gaps[0]
                 yield say(
@@ -44,19 +29,18 @@ class WantUnmet:
                     StationName.BENCH,
                     numbers={"from_mm": want.focal_min_mm, "to_mm": want.focal_max_mm},
                     refs={"want": want.id, "because": gap.because},
-                    cures=partial(_closers, want=index, gap=gap),
                 )
 
 
 class Gaps:
     """Parts of a want that score under one half."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """One finding per gap; a want that is not met at all has its own. Blocks where the trip allows no gaps."""
         if not case.view.coverage.reach:
             return
         refused = case.plan.trip.policies.gaps == "refused"
-        for index, cover in enumerate(case.view.coverage.wants):
+        for cover in case.view.coverage.wants:
             for gap in cover.gaps if cover.cover > 0 else ():
                 yield say(
                     FindingCode.GAP,
@@ -64,14 +48,13 @@ class Gaps:
                     StationName.BENCH,
                     numbers={"from_mm": gap.from_mm, "to_mm": gap.to_mm, "score": gap.score},
                     refs={"want": cover.want, "because": gap.because},
-                    cures=partial(_closers, want=index, gap=gap),
                 )
 
 
 class NativeGaps:
     """Stretches no lens sees by itself although the want is served: by a crop mode, a crop in post or a stitch."""
 
-    def find(self, case: Case) -> Iterable[Said]:
+    def find(self, case: Case) -> Iterable[Finding]:
         """One note per stretch, naming the first want that crosses it and counting the others."""
         crossed: dict[NativeGap, list[str]] = {}
         for cover in case.view.coverage.wants:
@@ -79,7 +62,6 @@ class NativeGaps:
             if widest:
                 crossed.setdefault(widest, []).append(cover.want)
         for gap, wants in crossed.items():
-            ways = tuple(_ways(gap))
             yield say(
                 FindingCode.NATIVE_GAP,
                 Severity.NOTE,
@@ -87,7 +69,6 @@ class NativeGaps:
                 numbers={"from_mm": gap.from_mm, "to_mm": gap.to_mm, "wants": len(wants)},
                 items=(gap.bridge.lens or gap.bridge.body,) if gap.bridge else (),
                 refs={"want": wants[0]},
-                cures=always(*ways) if ways else no_cures,
             )
 
 
@@ -101,13 +82,3 @@ def _widest_bridged(cover: WantCover) -> NativeGap | None:
 
 def _worth_naming(gap: NativeGap) -> bool:
     return gap.to_mm / gap.from_mm >= _WORTH_NAMING or gap.view_rad >= _WORTH_NAMING_RAD
-
-
-def _ways(gap: NativeGap) -> Iterable[Cure]:
-    if gap.bridge and gap.bridged_to_mm and gap.megapixels:
-        yield Cure(
-            code=CureCode.CROP_MODE,
-            numbers={"crop": gap.bridge.crop, "to_mm": gap.bridged_to_mm, "megapixels": gap.megapixels},
-        )
-    if gap.frames:
-        yield Cure(code=CureCode.STITCH, numbers={"frames": gap.frames, "to_mm": gap.from_mm})

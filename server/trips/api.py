@@ -10,6 +10,7 @@ from mule.advise import Advice, advise
 from mule.assess import assess
 from mule.choosing import Asking, choose, kept_in_any_case, require_brief
 from mule.compare import Comparison, compare
+from mule.cures import look_for_cures
 from mule.deadline import Deadline
 from mule.editing import apply
 from mule.filters.lightest import LightestSet, lightest_set
@@ -28,7 +29,8 @@ from server.answers import written
 from server.locker.convert import gear_of
 from server.locker.schemas import ThingOut
 from server.locker.services import things
-from server.searching import streamed
+from server.process import InFlight
+from server.searching import Changes, streamed
 from server.trips import services
 from server.trips.convert import stamp_of, trip_of
 from server.trips.models import Kit, Trip
@@ -39,6 +41,7 @@ from server.trips.schemas import (
     ChangedStow,
     ChangedTrip,
     ChoiceLine,
+    CureLine,
     Edits,
     KitName,
     KitState,
@@ -55,6 +58,8 @@ from server.trips.schemas import (
 )
 
 router = Router()
+# What is being looked for about a kit must not hold up the next click on it.
+_KITS = Changes()
 
 
 def _trip(row: Trip) -> TripOut:
@@ -148,6 +153,7 @@ def remove_kit(request: SignedInRequest, slug: str, kit: str) -> Status[None]:
 @router.post("/{slug}/kits/{kit}/edits", response=KitState)
 def edit_kit(request: SignedInRequest, slug: str, kit: str, payload: Edits) -> HttpResponse:
     """Load, leave or move things; several edits are one step."""
+    _KITS.note((request.user.pk, slug, kit))
     return written(_told(services.edit_kit(request.user, slug, kit, payload.version, payload.edits)))
 
 
@@ -164,6 +170,28 @@ def think(request: SignedInRequest, slug: str, kit: str, payload: WhatIf) -> Htt
     """What edits would make of a kit; nothing is stored."""
     plan = _thought(services.plan_for(services.find_kit(request.user, slug, kit)), payload)
     return written(Thought(kit=plan.kit, assessment=assess(plan)))
+
+
+@router.post("/{slug}/kits/{kit}/cures", response=CureLine)
+def stream_cures(request: SignedInRequest, slug: str, kit: str, payload: WhatIf) -> StreamingHttpResponse:
+    """Everything the rules say of a kit, or of what edits would make of it: one CureLine per line of text, each finding
+    as soon as its cures are known. Nothing is stored; hanging up stops it."""
+    row = services.find_kit(request.user, slug, kit)
+    stamp = stamp_of(row)
+    plan = _thought(services.plan_for(row, at=stamp), payload)
+    outdated = _KITS.since_now((request.user.pk, slug, kit))
+
+    def search(tell: Callable[[CureLine], None], should_stop: Callable[[], bool]) -> None:
+        def stopped() -> bool:
+            InFlight.let_pass()
+            return should_stop() or outdated()
+
+        tell(CureLine(stamp=str(stamp)))
+        for finding in look_for_cures(plan, stopped):
+            tell(CureLine(finding=finding))
+        tell(CureLine(whole=not stopped()))
+
+    return streamed(search, lambda line: line.model_dump_json(exclude_none=True))
 
 
 @router.post("/{slug}/kits/{kit}/what-if/advice", response=Advice)
@@ -263,10 +291,12 @@ def compare_kits(request: SignedInRequest, slug: str, kits: str) -> Comparison:
 @router.post("/{slug}/kits/{kit}/undo", response=KitState)
 def undo(request: SignedInRequest, slug: str, kit: str, payload: AtVersion) -> HttpResponse:
     """Take the last step back."""
+    _KITS.note((request.user.pk, slug, kit))
     return written(_state(services.undo(request.user, slug, kit, payload.version)))
 
 
 @router.post("/{slug}/kits/{kit}/redo", response=KitState)
 def redo(request: SignedInRequest, slug: str, kit: str, payload: AtVersion) -> HttpResponse:
     """Do the next step again."""
+    _KITS.note((request.user.pk, slug, kit))
     return written(_state(services.redo(request.user, slug, kit, payload.version)))

@@ -8,7 +8,7 @@ from pydantic import Field
 from mule.advise import Advice
 from mule.assess import Assessment
 from mule.choosing import Choice, KeptThing, Point
-from mule.finding import Edit
+from mule.finding import Edit, Finding
 from mule.kit import Entry, Kit, Stow
 from mule.packing import USUAL, USUAL_S, Stowage
 from mule.power import Power
@@ -67,6 +67,15 @@ class AdviceOut(Schema):
 
     stamp: str
     advice: Advice
+
+
+class CureLine(Schema):
+    """A line of the answer about cures: first the stamp of what is said, then a finding each, at last whether these are
+    all: not where the kit was changed meanwhile."""
+
+    stamp: str | None = None
+    finding: Finding | None = None
+    whole: bool | None = None
 
 
 class Bench(Schema):

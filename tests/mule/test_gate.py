@@ -7,9 +7,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
-from mule.advise import advise
 from mule.assess import assess
 from mule.carriers import Carrier, Judged, Lying, PieceRule, Restriction, judge, strictest
+from mule.cures import cure
 from mule.finding import AsPiece, InBag, Move, PieceKind, Severity, Worn
 from mule.gate import gate_check_plan, rehearse
 from mule.gear import Bag, Battery, Box, Card, Computer, Other, PowerBank, Safety, Tripod
@@ -197,7 +197,7 @@ def test_a_carrier_says_one_thing_of_each_sort() -> None:
 
 def test_lithium_in_the_hold_stops_the_trip_and_is_cured_by_a_move() -> None:
     plan = packed((pack(), 2, "hold"))
-    made = advise(plan)
+    made = cure(plan)
     (found,) = [f for f in made.findings if f.code == "gate-no"]
     assert found.severity == Severity.BLOCKER
     assert found.cures[0].code == "move"
@@ -207,13 +207,13 @@ def test_lithium_in_the_hold_stops_the_trip_and_is_cured_by_a_move() -> None:
 
 def test_safety_gear_that_does_not_fly_is_never_proposed_for_leaving() -> None:
     spray = Safety(id="spray", name="spray", use="bears", hazard="spray", **THING)
-    (found,) = [f for f in advise(packed((spray, 1, "cabin"))).findings if f.code == "gate-no"]
+    (found,) = [f for f in cure(packed((spray, 1, "cabin"))).findings if f.code == "gate-no"]
     assert found.cures == ()
 
 
 def test_a_tripod_in_the_cabin_is_a_note() -> None:
     legs = Tripod(id="legs", name="legs", max_load_g=5_000, max_height_mm=1_500, **THING)
-    (found,) = [f for f in advise(packed((legs, 1, "cabin"))).findings if f.code == "gate-ask"]
+    (found,) = [f for f in cure(packed((legs, 1, "cabin"))).findings if f.code == "gate-ask"]
     assert found.severity == Severity.NOTE
 
 
@@ -273,10 +273,10 @@ def test_a_thing_larger_than_every_space_of_its_bag_is_told_with_a_bag_that_take
     long = Other(id="pole", name="pole", use="x", mass_g=300, size=Box(length_mm=600, width_mm=40, height_mm=40))
     large = bag("large", "hold", 700, 300, 200)
     plan = packed((long, 1, "cabin"), seat=large)
-    (found,) = [f for f in advise(plan).findings if f.code == "too-large"]
+    (found,) = [f for f in cure(plan).findings if f.code == "too-large"]
     assert (found.severity, found.refs["bag"]) == (Severity.BLOCKER, "cabin")
     assert [c.edits[0].model_dump()["place"]["bag"] for c in found.cures] == ["large"]
-    assert {str(s.name): s.mark for s in advise(plan).stations}["stow"] == "blocked"
+    assert {str(s.name): s.mark for s in cure(plan).stations}["stow"] == "blocked"
 
 
 def repacked(**loadout: Any) -> Plan:
@@ -315,7 +315,7 @@ def test_restricted_things_are_judged_where_they_lie_on_each_leg() -> None:
     (again,) = made.gate.repacked
     assert (again.loadout, again.legs) == ("hop", ("leg-1",))
     assert [j.item for j in again.restricted if j.answer == "no"] == ["bank"]
-    (finding,) = [f for f in advise(plan).findings if f.code == "gate-no"]
+    (finding,) = [f for f in cure(plan).findings if f.code == "gate-no"]
     assert finding.refs["loadout"] == "hop"
     assert not finding.cures
 
@@ -323,7 +323,7 @@ def test_restricted_things_are_judged_where_they_lie_on_each_leg() -> None:
 def test_what_is_wanted_in_the_seat_belongs_in_the_bag_under_it() -> None:
     book = Other(id="book", name="book", use="read", **THING)
     plan = packed((book, 1, "cabin"), seat=bag("seat", "personal"))
-    assert not [f for f in advise(plan).findings if f.code == "not-at-seat"]
+    assert not [f for f in cure(plan).findings if f.code == "not-at-seat"]
     wished = plan.with_kit(plan.kit.model_copy(update={"stow": Stow(wishes=(Wish(item="book", seat=True),))}))
-    (finding,) = [f for f in advise(wished).findings if f.code == "not-at-seat"]
+    (finding,) = [f for f in cure(wished).findings if f.code == "not-at-seat"]
     assert finding.cures[0].edits == (Move(item="book", place=InBag(bag="seat")),)

@@ -4,10 +4,10 @@ from typing import Any
 
 import pytest
 
-from mule.advise import advise
 from mule.assess import Assessment, StationMark, assess
+from mule.cures import cure
 from mule.editing import apply
-from mule.finding import Finding, InBag, Move, Severity
+from mule.finding import Finding, InBag, Leave, Move, Severity
 from mule.plan import Plan
 from mule.trip import Leg
 from tests import cast
@@ -17,11 +17,11 @@ PACKED = (cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("no
 
 
 def codes(plan: Plan) -> set[str]:
-    return {f.code for f in advise(plan).findings}
+    return {f.code for f in cure(plan).findings}
 
 
 def finding(plan: Plan, code: str) -> Finding:
-    return next(f for f in advise(plan).findings if f.code == code)
+    return next(f for f in cure(plan).findings if f.code == code)
 
 
 def mark(made: Assessment, station: str) -> StationMark:
@@ -34,7 +34,7 @@ def test_a_sound_kit_has_nothing_to_mend() -> None:
     # Its only body and its only lens are single points of failure: that is told with the advice, and mends nothing.
     assert codes(plan) == {"single-point"}
     # Whether everything fits only a packing says; and without a leg there is no gate to be judged for.
-    for made in (assess(plan), advise(plan)):
+    for made in (assess(plan), cure(plan)):
         assert {s.name for s in made.stations if s.mark != StationMark.DONE} == {"stow", "gate"}
     travelled = cast.plan(BASIC, *PACKED, legs=(Leg(id="walk", name="On foot"),))
     assert {s.name for s in assess(travelled).stations if s.mark != StationMark.DONE} == {"stow"}
@@ -73,8 +73,8 @@ def test_a_lens_that_fits_nothing_is_idle_and_may_be_left_or_adapted() -> None:
     plan = cast.plan([*BASIC, old, cast.adapter()], *PACKED, cast.entry("old"))
     made = finding(plan, "idle-optics")
     assert made.items == ("old",)
-    assert [(c.code, c.mass_change_g) for c in made.cures] == [("load", 110), ("leave", -300)]
-    assert "idle-optics" not in codes(apply(plan, made.cures[0].edits))
+    assert [(c.code, c.mass_change_g) for c in made.cures] == [("leave", -300), ("load", 110)]
+    assert "idle-optics" not in codes(apply(plan, made.cures[1].edits))
 
 
 def test_an_absent_thing_that_is_loaded_is_noted_with_its_day() -> None:
@@ -111,7 +111,7 @@ def test_one_native_gap_shared_by_two_wants_is_told_once() -> None:
     gear = [*BASIC, cast.tele_zoom()]
     wants = (cast.want("one", 50, 135), cast.want("two", 60, 120))
     made = [
-        f for f in advise(cast.plan(gear, *PACKED, cast.entry("tele"), wants=wants)).findings if f.code == "native-gap"
+        f for f in cure(cast.plan(gear, *PACKED, cast.entry("tele"), wants=wants)).findings if f.code == "native-gap"
     ]
     assert len(made) == 1
     assert made[0].numbers["wants"] == 2
@@ -170,9 +170,9 @@ def test_an_overweight_bag_blocks_and_says_by_how_much() -> None:
 
 def test_the_cures_of_an_overweight_bag_each_cure_it() -> None:
     made = finding(OVER, "leg-mass")
-    assert {c.code for c in made.cures} == {"wear", "move", "leave"}
-    for cure in made.cures:
-        assert "leg-mass" not in codes(apply(OVER, cure.edits)), cure.code
+    assert {c.code for c in made.cures} == {"wear", "hand-over", "leave"}
+    for way in made.cures:
+        assert "leg-mass" not in codes(apply(OVER, way.edits)), way.code
 
 
 def test_the_thing_to_leave_is_the_one_that_earns_least_and_never_a_safety_thing() -> None:
@@ -186,12 +186,15 @@ def test_the_thing_to_leave_is_the_one_that_earns_least_and_never_a_safety_thing
 def test_what_leaving_costs_is_what_the_brief_really_loses() -> None:
     # Two lenses that stand in for each other: alone each loses nothing, together they lose the want.
     twins = [cast.lens(f"twin-{i}", 24, 70, 2.8, mass_g=500) for i in (1, 2)]
+    far = cast.lens("far", 300, 300, 4, mass_g=700)
     plan = cast.plan(
-        [cast.bag(), cast.body(), *twins],
-        *(cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("twin-1"), cast.entry("twin-2")),
+        [cast.bag(), cast.body(), far, *twins],
+        *(cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("far", cast.ON_INES)),
+        *(cast.entry("twin-1"), cast.entry("twin-2")),
         carriers=(cast.carrier(mass_g=2_200),),
     )
     (leave,) = (c for c in finding(plan, "leg-mass").cures if c.code == "leave")
+    assert [told.code for told in leave.brings] == ["want-unmet"]
     lost = assess(plan).coverage.score - assess(apply(plan, leave.edits)).coverage.score
     assert len(leave.edits) == 2
     assert leave.numbers["points"] == pytest.approx(lost) == pytest.approx(100)
@@ -201,14 +204,15 @@ def test_lights_to_find_the_way_by_and_safety_things_outside_are_never_proposed_
     torch = {"kind": "light", "id": "torch", "name": "torch", "mass_g": 90, "form": "head-torch"}
     torch["size"] = {"shape": "soft", "volume_l": 0.1}
     inside = cast.plan([*BASIC, torch], *PACKED, cast.entry("torch"), carriers=(cast.carrier(mass_g=2_950),))
-    assert [e.item for c in finding(inside, "leg-mass").cures if c.code == "leave" for e in c.edits] == ["normal"]
+    # The only lens is not to be left either: nothing would take pictures.
+    assert not [e.item for c in finding(inside, "leg-mass").cures for e in c.edits if isinstance(e, Leave)]
     outside = cast.plan(
         [*BASIC, cast.first_aid()],
         *PACKED,
         cast.entry("first-aid", InBag(bag="bag", outside=True)),
         carriers=(cast.carrier(size_mm=(550, 400, 250)),),
     )
-    assert [c.code for c in finding(outside, "leg-size").cures] == []
+    assert not [e.item for c in finding(outside, "leg-size").cures for e in c.edits if isinstance(e, Leave)]
 
 
 def test_when_no_single_thing_is_heavy_enough_several_go_together() -> None:
@@ -247,7 +251,7 @@ def test_nothing_is_moved_into_a_bag_that_would_be_too_full_for_a_leg() -> None:
         targets = [
             e.place.bag
             for c in over.cures
-            if c.code == "move"
+            if c.code in ("move", "hand-over")
             for e in c.edits
             if isinstance(e, Move) and isinstance(e.place, InBag)
         ]
@@ -264,7 +268,8 @@ def test_lithium_is_never_moved_to_the_hold() -> None:
         carriers=(cast.carrier(mass_g=2_300),),
     )
     made = finding(plan, "leg-mass")
-    assert all(c.code != "move" for c in made.cures)
+    targets = [e.place for c in made.cures for e in c.edits if isinstance(e, Move)]
+    assert InBag(bag="hold") not in targets
 
 
 def test_a_bag_made_too_big_by_what_hangs_outside_is_cured_by_taking_it_off() -> None:
@@ -276,21 +281,21 @@ def test_a_bag_made_too_big_by_what_hangs_outside_is_cured_by_taking_it_off() ->
         carriers=(cast.carrier(size_mm=(550, 400, 250)),),
     )
     made = finding(plan, "leg-size")
-    assert [c.code for c in made.cures] == ["take-off", "leave"]
-    for cure in made.cures:
-        assert "leg-size" not in codes(apply(plan, cure.edits))
+    assert made.cures[0].code == "take-off"
+    for way in made.cures:
+        assert "leg-size" not in codes(apply(plan, way.edits))
 
 
 def test_one_limit_broken_on_two_legs_is_one_finding() -> None:
     plan = cast.plan(BASIC, *PACKED, carriers=(cast.carrier("one", mass_g=2_000), cast.carrier("two", mass_g=1_500)))
-    made = [f for f in advise(plan).findings if f.code == "leg-mass"]
+    made = [f for f in cure(plan).findings if f.code == "leg-mass"]
     assert len(made) == 1
     assert made[0].numbers["legs"] == 2
     assert made[0].refs["leg"] == "leg-two"
 
 
 def test_blockers_come_before_cautions_and_cautions_before_notes() -> None:
-    order = [f.severity for f in advise(OVER).findings]
+    order = [f.severity for f in cure(OVER).findings]
     assert order == sorted(order, key=["blocker", "caution", "note"].index)
 
 

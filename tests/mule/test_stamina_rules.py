@@ -5,8 +5,8 @@ from typing import Any
 
 import pytest
 
-from mule.advise import Advice, advise
 from mule.assess import Assessment, assess
+from mule.cures import Cures, cure
 from mule.finding import Finding, Load
 from mule.gear import Card, CardSlot, Charger, Computer, Drive, PowerBank, Reader
 from mule.plan import Plan
@@ -56,15 +56,15 @@ def planned(
     )
 
 
-def assessed(*loaded: Any, **changes: Any) -> Advice:
-    return advise(planned(*loaded, **changes))
+def assessed(*loaded: Any, **changes: Any) -> Cures:
+    return cure(planned(*loaded, **changes))
 
 
 def facts(*loaded: Any, **changes: Any) -> Assessment:
     return assess(planned(*loaded, **changes))
 
 
-def said(made: Advice, code: str) -> list[Finding]:
+def said(made: Cures, code: str) -> list[Finding]:
     return [f for f in made.findings if f.code == code]
 
 
@@ -83,17 +83,20 @@ def test_a_short_day_is_told_and_cured_by_the_packs_that_are_missing() -> None:
 
 def test_more_packs_than_are_owned_are_to_be_had_elsewhere() -> None:
     (finding,) = said(assessed(*OUT, PACK, days=9), "power-short")
-    assert [c.code for c in finding.cures] == ["get-packs"]
+    assert [c.code for c in finding.cures] == ["get", "load"]
     # Nine packs in all: one is loaded, five more are owned, three are to be had.
     assert finding.cures[0].edits == (Load(item="pack", count=5),)
-    assert finding.cures[0].numbers == {"packs": 3, "grams": 8 * 82}
+    got, some = finding.cures
+    assert ([(g.item, g.count) for g in got.gets], got.mass_change_g) == ([("pack", 3)], 8 * 82)
+    # With those at home alone it is less: three days of eight are short.
+    assert (some.partly, some.numbers["rest"]) == (True, 3 / 8)
 
 
 def test_a_charger_at_hand_is_proposed_when_it_alone_carries_the_trip() -> None:
     night = Night(mains_h=8, outlets=1)
     mains = Mains(plugs=("C",), volts=230)
     (finding,) = said(assessed(*OUT, PACK, left=(CHARGER,), days=3, night=night, mains=mains), "power-short")
-    assert [c.edits[0].item for c in finding.cures] == ["pack", "charger"]
+    assert [c.edits[0].item for c in finding.cures] == ["charger", "pack"]
 
 
 def test_a_thin_margin_is_a_note() -> None:

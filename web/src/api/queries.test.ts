@@ -2,7 +2,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { client } from './client'
 import type { Bench, FoamWish, Stamina } from './types'
-import { adviceQuery, drillQuery, foamCasesQuery, foamQuery, KEY, outingQuery, packOutQuery, queries, staminaAdviceQuery, staminaQuery, stationsQuery, thoughtQuery, type Stamped } from './queries'
+import { adviceQuery, curesQuery, drillQuery, foamCasesQuery, foamQuery, KEY, outingQuery, packOutQuery, queries, staminaAdviceQuery, staminaQuery, stationsQuery, thoughtQuery, type Stamped } from './queries'
 
 const at: Stamped = { trip: 'coast', kit: 'a', stamp: '3.1.9-12-30-x.2-2-2-y' }
 const later: Stamped = { ...at, stamp: '3.1.10-13-31-z.2-2-2-y' }
@@ -15,6 +15,7 @@ describe('what hangs on a kit', () => {
     ['what if', (s: Stamped) => thoughtQuery(s, { edits }).queryKey],
     ['advice', (s: Stamped) => adviceQuery(s, null).queryKey],
     ['advice on a thought', (s: Stamped) => adviceQuery(s, { edits }).queryKey],
+    ['cures', (s: Stamped) => curesQuery(s, null).queryKey],
     ['stamina', (s: Stamped) => staminaQuery(s, stamina).queryKey],
     ['stamina advice', (s: Stamped) => staminaAdviceQuery(s, stamina).queryKey],
     ['drill', (s: Stamped) => drillQuery(s).queryKey],
@@ -35,6 +36,14 @@ it('advice on a kit that was changed elsewhere reads the kit again, for nobody e
   vi.spyOn(client, 'GET').mockResolvedValue({ data: { stamp: later.stamp, advice: {} }, response: new Response() } as never)
   await expect(queries.fetchQuery(adviceQuery(at, null))).rejects.toThrow('meanwhile')
   expect(queries.getQueryState(bench)?.isInvalidated).toBe(true)
+})
+
+it('cures come one by one, and are of the kit that is shown', async () => {
+  vi.stubGlobal('document', { cookie: '' })
+  const lines = (stamp: string) => new Response(`${JSON.stringify({ stamp })}\n\n${JSON.stringify({ finding: { code: 'gap' } })}\n${JSON.stringify({ whole: true })}\n`)
+  vi.spyOn(globalThis, 'fetch').mockResolvedValueOnce(lines(at.stamp)).mockResolvedValueOnce(lines(later.stamp))
+  await expect(queries.fetchQuery(curesQuery(at, null))).resolves.toEqual({ findings: [{ code: 'gap' }], whole: true })
+  await expect(queries.fetchQuery({ ...curesQuery(at, null), staleTime: 0 })).rejects.toThrow('meanwhile')
 })
 
 it('keys stand in one file', () => {

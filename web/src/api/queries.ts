@@ -2,7 +2,8 @@
 import { keepPreviousData, QueryClient, queryOptions, skipToken, type QueryKey } from '@tanstack/vue-query'
 import { ask, client } from './client'
 import { Problem } from './problem'
-import type { Edit, Entry, FoamWish, PackOut, Stamina } from './types'
+import { stream } from './stream'
+import type { CureLine, Edit, Entry, Finding, FoamWish, PackOut, Stamina } from './types'
 
 export const queries = new QueryClient({
   defaultOptions: {
@@ -70,6 +71,7 @@ export const KEY = {
   field: (trip: string) => ['field', trip],
   stationsOf: (trip: string) => ['stations', trip],
   lookBacks: ['look-back'],
+  cures: ['cures'],
   packed: (trip: string, kit: string) => ['packed', trip, kit],
 } as const
 
@@ -111,6 +113,12 @@ export const benchQuery = (at: At) =>
     ...WHOLE,
   })
 
+/** Changed elsewhere: what is shown is read again, and its new stamp asks anew. */
+function readAgain(at: At): Problem {
+  void queries.invalidateQueries({ queryKey: KEY.bench(at.trip, at.kit) })
+  return new Problem(409, 'The kit has changed meanwhile.')
+}
+
 /** The advice on a kit, or on what a wish would make of it. An older one keeps the place, and is told as such. */
 export const adviceQuery = (at: Stamped | null, wish: Wish | null) =>
   queryOptions({
@@ -119,11 +127,7 @@ export const adviceQuery = (at: Stamped | null, wish: Wish | null) =>
       ? async () => {
           if (wish) return ask(client.POST('/api/trips/{slug}/kits/{kit}/what-if/advice', { params: { path: path(at) }, body: { edits: [], ...wish } }))
           const told = await ask(client.GET('/api/trips/{slug}/kits/{kit}/advice', { params: { path: path(at) } }))
-          if (told.stamp !== at.stamp) {
-            // Changed elsewhere: what is shown is read again, and its new stamp asks for its advice.
-            void queries.invalidateQueries({ queryKey: KEY.bench(at.trip, at.kit) })
-            throw new Problem(409, 'The kit has changed meanwhile.')
-          }
+          if (told.stamp !== at.stamp) throw readAgain(at)
           return told.advice
         }
       : skipToken,
@@ -132,6 +136,49 @@ export const adviceQuery = (at: Stamped | null, wish: Wish | null) =>
     ...WHOLE,
     ...BRIEFLY,
   })
+
+/** Between two paintings of what comes one by one. */
+const BETWEEN_MS = 150
+
+/** What came so far of the answer about cures. whole: no more will come. */
+export interface CuresFound {
+  findings: readonly Finding[]
+  whole: boolean
+}
+/** The findings on a kit, or on what a wish would make of it, with ways out: told one by one, so that the first is here at once. */
+export const curesQuery = (at: Stamped | null, wish: Wish | null) => {
+  const queryKey = [...KEY.cures, at, wish]
+  return queryOptions({
+    queryKey,
+    queryFn: at
+      ? async ({ signal }): Promise<CuresFound> => {
+          let findings: readonly Finding[] = []
+          let [whole, next] = [false, 0]
+          await stream<CureLine>(
+            `/api/trips/${at.trip}/kits/${at.kit}/cures`,
+            { edits: [], ...wish },
+            ({ stamp, finding, ...last }) => {
+              whole ||= last.whole ?? false
+              if (stamp && stamp !== at.stamp && !wish) throw readAgain(at)
+              if (!finding) return
+              findings = [...findings, finding]
+              // The first way out is shown at once; what follows so quickly is not painted one by one.
+              if (!finding.cures?.length || performance.now() < next) return
+              next = performance.now() + BETWEEN_MS
+              queries.setQueryData<CuresFound>(queryKey, { findings, whole: false })
+            },
+            signal,
+          )
+          if (!whole) throw new Problem(409, 'The kit has changed meanwhile.')
+          return { findings, whole }
+        }
+      : skipToken,
+    placeholderData: ofSameKit(at),
+    retry: false,
+    ...WHOLE,
+    ...BRIEFLY,
+  })
+}
 
 export const thoughtQuery = (at: Stamped | null, wish: Wish | null) =>
   queryOptions({

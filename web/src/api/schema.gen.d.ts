@@ -540,6 +540,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/cures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stream Cures
+         * @description Everything the rules say of a kit, or of what edits would make of it: one CureLine per line of text, each finding
+         *     as soon as its cures are known. Nothing is stored; hanging up stops it.
+         */
+        post: operations["server_trips_api_stream_cures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{slug}/kits/{kit}/what-if/advice": {
         parameters: {
             query?: never;
@@ -4457,7 +4478,7 @@ export interface components {
          * Assessment
          * @description All facts about one kit of one plan. filters: of what is loaded. sky: the days whose place is known.
          *
-         *     findings: without their cures, which are advice.
+         *     findings: without their cures, which are looked for in ``mule.cures``.
          */
         Assessment: {
             /** Kit */
@@ -4670,7 +4691,11 @@ export interface components {
         };
         /**
          * Cure
-         * @description One way out. ``edits`` may be empty when the cure is a way of shooting (crop mode, stitching).
+         * @description One way out. ``edits`` may be empty when the cure is a way of working (crop mode, stitching), or a thing to get.
+         *
+         *     gets: what is not owned and would have to be got. mass_change_g: of all that is loaded. numbers: ``points`` of the
+         *     brief that it costs, and figures of its sentence. partly: something of the finding stays. brings: what stands then
+         *     and did not before: its price. also: what else is gone then.
          */
         Cure: {
             code: components["schemas"]["CureCode"];
@@ -4679,6 +4704,11 @@ export interface components {
              * @default []
              */
             edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+            /**
+             * Gets
+             * @default []
+             */
+            gets: components["schemas"]["ToGet"][];
             /**
              * Mass Change G
              * @default 0
@@ -4691,13 +4721,28 @@ export interface components {
             numbers: {
                 [key: string]: number;
             };
+            /**
+             * Partly
+             * @default false
+             */
+            partly: boolean;
+            /**
+             * Brings
+             * @default []
+             */
+            brings: components["schemas"]["Told"][];
+            /**
+             * Also
+             * @default []
+             */
+            also: components["schemas"]["Told"][];
         };
         /**
          * CureCode
          * @description Every way out; the interface has words for each.
          * @enum {string}
          */
-        CureCode: "crop-mode" | "erase-after" | "few-big" | "get-packs" | "leave" | "load" | "load-may-pass" | "load-partly" | "move" | "power-bank-by-day" | "power-charge-nightly" | "power-packs-only" | "power-usb-c" | "stitch" | "take-off" | "wear";
+        CureCode: "at-base" | "crop-mode" | "erase-after" | "few-big" | "get" | "hand-over" | "leave" | "load" | "load-may-pass" | "load-partly" | "move" | "outside" | "power-bank-by-day" | "power-charge-nightly" | "power-packs-only" | "power-usb-c" | "stitch" | "swap-bag" | "take-off" | "travel-as" | "wear";
         /**
          * DayChanges
          * @description What a day asks: the lenses that serve its wants, where they live, and how often one is changed.
@@ -4786,11 +4831,7 @@ export interface components {
         };
         /**
          * Finding
-         * @description What a rule found.
-         *
-         *     code: which rule spoke. stations: where it stands: the first is where it is mended. numbers: the figures of its
-         *     sentence, unit in each key. items: the things it is about. refs: other ids by role (``want``, ``leg``, ``person``,
-         *     ``bag``). curable: whether there are cures to look for; cures: empty until somebody did (``mule.advise``).
+         * @description What a rule found. cures, why: ways out, or why there is none; empty until somebody looked (``mule.cures``).
          */
         Finding: {
             code: components["schemas"]["FindingCode"];
@@ -4817,15 +4858,11 @@ export interface components {
                 [key: string]: string;
             };
             /**
-             * Curable
-             * @default false
-             */
-            curable: boolean;
-            /**
              * Cures
              * @default []
              */
             cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
         };
         /**
          * FindingCode
@@ -5262,6 +5299,14 @@ export interface components {
             inner: string;
         };
         /**
+         * NoWay
+         * @description Why there is no way out to click on. brief: the brief has to say something. bench: something has to be loaded.
+         *     word: somebody else decides. loadout: it is mended where the loadout is made up. safety: only by leaving safety
+         *     gear, which is not proposed. worse: what helps brings something along that blocks. none: nothing helps.
+         * @enum {string}
+         */
+        NoWay: "bench" | "brief" | "loadout" | "none" | "safety" | "word" | "worse";
+        /**
          * Orphan
          * @description A loaded thing without a purpose. lacks: what would give it one, of type label.
          */
@@ -5547,8 +5592,76 @@ export interface components {
             mass_g: number;
         };
         /**
+         * ToGet
+         * @description Something to buy, hire or borrow: what of it there is, typically.
+         *
+         *     what: a link (``pack``, ``charger``, ``card``), a kind of thing (``drive``, ``lens``), or ``same`` for more of
+         *     ``item``. label: type, thread or effect. numbers: of a lens, ``from_mm``, ``to_mm`` and
+         *     ``f_number``. mass_g: of one.
+         */
+        ToGet: {
+            /** What */
+            what: string;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /** Item */
+            item?: string | null;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * Numbers
+             * @default {}
+             */
+            numbers: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * Told
+         * @description What a rule has to say.
+         *
+         *     code: which rule spoke. stations: where it stands: the first is where it is mended. numbers: the figures of its
+         *     sentence, unit in each key. items: the things it is about. refs: other ids by role (``want``, ``leg``, ``person``,
+         *     ``bag``).
+         */
+        Told: {
+            code: components["schemas"]["FindingCode"];
+            severity: components["schemas"]["Severity"];
+            /** Stations */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Numbers
+             * @default {}
+             */
+            numbers: {
+                [key: string]: number;
+            };
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Refs
+             * @default {}
+             */
+            refs: {
+                [key: string]: string;
+            };
+        };
+        /**
          * TypeSummary
          * @description One type over all days. short_on: the first day it does not carry; worst: least margin and its day.
+         *
+         *     short_days: days that it does not carry. lacking_wh: what is missing on them in all.
          */
         TypeSummary: {
             /** Type */
@@ -5557,6 +5670,10 @@ export interface components {
             packs: number;
             /** Short On */
             short_on: string | null;
+            /** Short Days */
+            short_days: number;
+            /** Lacking Wh */
+            lacking_wh: number;
             /** Worst Margin */
             worst_margin: number | null;
             /** Worst On */
@@ -5671,8 +5788,8 @@ export interface components {
          * Advice
          * @description All advice on one kit of one plan. worth: of each optical thing in use. holds: what hangs on each loaded thing.
          *
-         *     filters: with what is left at home, too. findings: those of the assessment with their cures, and those that only
-         *     other kits show. stations: with these counted in.
+         *     filters: with what is left at home, too. findings: what only other kits show; stations: with these counted in. Ways
+         *     out are ``mule.cures``.
          */
         Advice: {
             /** Kit */
@@ -5866,6 +5983,18 @@ export interface components {
             edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
             /** Entries */
             entries?: components["schemas"]["Entry"][] | null;
+        };
+        /**
+         * CureLine
+         * @description A line of the answer about cures: first the stamp of what is said, then a finding each, at last whether these are
+         *     all: not where the kit was changed meanwhile.
+         */
+        CureLine: {
+            /** Stamp */
+            stamp?: string | null;
+            finding?: components["schemas"]["Finding"] | null;
+            /** Whole */
+            whole?: boolean | null;
         };
         /**
          * BankDay
@@ -10057,6 +10186,87 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Thought"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_api_stream_cures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIf"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CureLine"];
                 };
             };
             /** @description The request is not written as agreed. */

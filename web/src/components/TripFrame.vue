@@ -22,8 +22,9 @@ const FIELD = STATIONS.filter((s) => s.name === 'packout' || s.name === 'trail')
 /** Marks count what only other kits show as soon as it is known of this one. */
 const at = computed(() => (props.bench ? { trip: props.bench.trip.trip.id, kit: props.bench.state.kit.id, stamp: props.bench.state.stamp } : null))
 const told = useAdvice(at)
-const judged = computed(() => (told.value.stands ? told.value.advice : undefined) ?? props.bench?.state.assessment)
-const cautions = computed(() => (judged.value?.findings ?? []).filter((f) => f.severity === 'caution').flatMap((f) => f.stations))
+const advice = computed(() => (told.value.stands ? told.value.advice : undefined))
+const judged = computed(() => advice.value ?? props.bench?.state.assessment)
+const cautions = computed(() => [...(props.bench?.state.assessment.findings ?? []), ...(advice.value?.findings ?? [])].filter((f) => f.severity === 'caution').flatMap((f) => f.stations))
 const under = computed(() => {
   const people = (trip.value?.people ?? []).map((p) => p.name).join(' + ')
   const days = trip.value?.days ?? []

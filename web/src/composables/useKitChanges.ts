@@ -55,6 +55,8 @@ export async function doChange(queued: Queued): Promise<KitState> {
   const version = own.follow(target)
   // A read that is under way would bring back what was there before the change.
   await queries.cancelQueries({ queryKey: KEY.bench(target.trip, target.kit) })
+  // Ways out of what stands now are the answer to a question that nobody asks any more.
+  void queries.cancelQueries({ queryKey: KEY.cures })
   const state = await send(queued, version)
   own.note(target, version, state.version)
   queries.setQueryData<Bench>(KEY.bench(target.trip, target.kit), (old) => old && { ...old, state })
@@ -63,6 +65,7 @@ export async function doChange(queued: Queued): Promise<KitState> {
 }
 
 async function explain(error: Error, { target }: Queued): Promise<void> {
+  void queries.invalidateQueries({ queryKey: KEY.cures })
   if (error instanceof Problem && error.stale) {
     await queries.invalidateQueries({ queryKey: KEY.bench(target.trip, target.kit) })
     notify('This kit was changed in another window. You now see it as it is there; do your change again.')

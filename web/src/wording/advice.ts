@@ -1,6 +1,6 @@
-/** Facts and advice put together: each finding with its cures as far as they are known, and whether they are of now. */
+/** Facts and cures put together: each finding with its ways out as far as they are known, and whether they are of now. */
 import type { Cure, Finding, FindingCode } from '@/api/types'
-import type { Told } from '@/composables/useAdvice'
+import type { ToldCures } from '@/composables/useCures'
 
 /** now: these are the cures. before: of the kit before the last click. looking: they are on their way. */
 export type Standing = 'now' | 'before' | 'looking'
@@ -12,22 +12,30 @@ export interface Advised {
 
 /** What only other kits show: the facts do not speak of it. */
 const OF_OTHER_KITS: readonly FindingCode[] = ['single-point', 'pictures-in-one-bag', 'chain']
-const SEVERITIES = ['blocker', 'caution', 'note']
+export const SEVERITIES = ['blocker', 'caution', 'note'] as const
 
 /** Equal for the same finding before and after a click, whatever its figures. */
 export function findingKey({ code, refs, items }: Finding): string {
   return [code, JSON.stringify(refs), ...(items ?? [])].join(' ')
 }
+/** Equal for the same finding with the same figures. */
+function exactly({ numbers, ...rest }: Finding): string {
+  return `${findingKey(rest as Finding)} ${JSON.stringify(numbers)}`
+}
 
-export function advised(facts: readonly Finding[], { advice, stands }: Told): Advised[] {
-  if (advice && stands) return advice.findings.map((finding) => ({ finding, cures: finding.cures ?? [], standing: 'now' }))
-  const before = new Map(advice?.findings.map((finding) => [findingKey(finding), finding]))
-  const known = facts.map((finding): Advised => {
-    const last = before.get(findingKey(finding))
-    if (!finding.curable) return { finding, cures: [], standing: 'now' }
-    return last?.cures?.length ? { finding, cures: last.cures, standing: 'before' } : { finding, cures: [], standing: 'looking' }
+export function advised(facts: readonly Finding[], { found, before, whole }: ToldCures): Advised[] {
+  const now = (finding: Finding): Advised => ({ finding, cures: finding.cures ?? [], standing: 'now' })
+  const known = new Map(found.map((finding) => [exactly(finding), finding]))
+  const last = new Map(before.map((finding) => [findingKey(finding), finding]))
+  const told = facts.map((finding): Advised => {
+    const tried = known.get(exactly(finding))
+    if (tried) return now(tried)
+    // A note that nobody found a way out of before is no reason to say that one is looked for.
+    const was = last.get(findingKey(finding))
+    if (was?.cures?.length) return { finding, cures: was.cures, standing: 'before' }
+    return { finding, cures: [], standing: whole || finding.severity === 'note' ? 'now' : 'looking' }
   })
-  const others = (advice?.findings ?? []).filter((finding) => OF_OTHER_KITS.includes(finding.code))
-  const all = [...known, ...others.map((finding): Advised => ({ finding, cures: finding.cures ?? [], standing: 'before' }))]
-  return all.sort((a, b) => SEVERITIES.indexOf(a.finding.severity) - SEVERITIES.indexOf(b.finding.severity))
+  const others = (list: readonly Finding[]) => list.filter((finding) => OF_OTHER_KITS.includes(finding.code))
+  const rest = whole ? others(found).map(now) : others(before).map((finding): Advised => ({ ...now(finding), standing: 'before' }))
+  return [...told, ...rest].sort((a, b) => SEVERITIES.indexOf(a.finding.severity) - SEVERITIES.indexOf(b.finding.severity))
 }

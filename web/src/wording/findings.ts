@@ -1,12 +1,12 @@
-/** Findings to sentences: a head that says what, a line that says how much, and cures that say what to do. */
+/** Findings to sentences: a head that says what, and a line that says how much. */
 import type { Names } from '@/composables/useBench'
-import type { Cure, CureCode, Finding, FindingCode, Units } from '@/api/types'
+import type { Finding, FindingCode, Units } from '@/api/types'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { COMPLETENESS } from './completeness'
 import { GATE } from './gate'
 import { ABSENCE, PIECE } from './kinds'
-import { item, list, many, number, ref, type Say, type Sentence } from './parts'
+import { item, list, number, ref, type Say, type Sentence } from './parts'
 import { PLACE } from './place'
 import { STAMINA } from './stamina'
 
@@ -75,12 +75,12 @@ const SAY: Record<FindingCode, Say> = {
     body: `${BECAUSE[ref(f, 'because')] ?? ''}: ${range(f)}.`,
   }),
   gap: (f, n) => ({
-    head: `Gap ${range(f)}.`,
-    body: `Wanted for ${n.want(ref(f, 'want'))}. ${BECAUSE[ref(f, 'because')] ?? ''}.`,
+    head: `${n.want(ref(f, 'want'))}: gap ${range(f)}.`,
+    body: `${BECAUSE[ref(f, 'because')] ?? ''}.`,
   }),
   'native-gap': (f, n) => ({
     head: `No lens sees ${range(f)}.`,
-    body: `${n.want(ref(f, 'want'))}${number(f, 'wants') > 1 ? ` and ${number(f, 'wants') - 1} more cross it` : ' crosses it'}${f.curable ? ', but you can bridge it:' : '; you crop afterwards there.'}`,
+    body: `${n.want(ref(f, 'want'))}${number(f, 'wants') > 1 ? ` and ${number(f, 'wants') - 1} more cross it` : ' crosses it'}${f.cures?.length ? ', but you can bridge it:' : '; you crop afterwards there.'}`,
   }),
   'heavy-load': (f, n, u) => ({
     head: `${n.person(ref(f, 'person'))} carries ${fmt.load(number(f, 'carried_g'), u)}.`,
@@ -103,67 +103,9 @@ const SAY: Record<FindingCode, Say> = {
   },
 }
 
-/** What is said once cures were looked for and none was found; nothing where the sentence does without. */
-const UNCURED: Partial<Record<FindingCode, string>> = { 'missing-link': 'Nothing in the locker gives it.' }
-export function uncured(finding: Finding): string {
-  return UNCURED[finding.code] ?? ''
-}
-
 export type { Sentence } from './parts'
 export const CODES = Object.keys(SAY) as FindingCode[]
 
 export function say(finding: Finding, names: Names, units: Units): Sentence {
   return SAY[finding.code](finding, names, units)
-}
-
-function things(cure: Cure): string[] {
-  return (cure.edits ?? []).map((edit) => edit.item)
-}
-
-/** "2 × " of two pieces of one thing, nothing of one. */
-function counted(cure: Cure): string {
-  const [only] = cure.edits?.length === 1 ? cure.edits : []
-  return only?.act === 'load' && (only.count ?? 1) > 1 ? `${only.count} × ` : ''
-}
-
-function target(cure: Cure, names: Names): string {
-  const first = cure.edits?.[0]
-  const place = first && 'place' in first ? first.place : null
-  if (place && 'bag' in place) return names.thing(place.bag)
-  return place && 'person' in place ? names.person(place.person) : ''
-}
-
-interface Way {
-  which: string
-  change: string
-  numbers: Record<string, number>
-  cure: Cure
-  names: Names
-  units: Units
-}
-const moved = ({ numbers, units }: Way): string => fmt.mass(numbers.moved_g ?? 0, units)
-/** Words for each way out: one that is missing does not compile. */
-const DO: Record<CureCode, (way: Way) => string> = {
-  load: ({ which, change, cure }) => `Load ${counted(cure)}${which} (${change})`,
-  'load-may-pass': ({ which, change }) => `Load ${which} (${change}); it may pass, ask there`,
-  'load-partly': ({ which, change, numbers }) => `${which} would help (${change}, the want then ${fmt.percent(numbers.cover_after ?? 0)})`,
-  leave: ({ which, change, numbers }) => `Leave ${which} (${change}${numbers.points ? `, costs ${fmt.figure(numbers.points, 1)} points` : ''})`,
-  wear: (way) => `Carry ${way.which} on ${target(way.cure, way.names)} (moves ${moved(way)})`,
-  move: (way) => `Move ${way.which} to ${target(way.cure, way.names)} (${moved(way)})`,
-  'take-off': ({ which, cure, names }) => `Take ${which} off the outside, into ${target(cure, names)}`,
-  'crop-mode': ({ numbers }) => `${numbers.crop}× crop mode reaches ${fmt.focal(numbers.to_mm ?? 0)} mm with ${fmt.figure(numbers.megapixels ?? 0)} MP left (0 g)`,
-  stitch: ({ numbers }) => `${numbers.frames} stitched frames see as wide as ${fmt.focal(numbers.to_mm ?? 0)} mm (0 g)`,
-  'get-packs': ({ which, change, numbers, cure }) =>
-    things(cure).length ? `Load ${counted(cure)}${which} and get ${fmt.figure(numbers.packs ?? 0)} more (${change})` : `Buy, borrow or hire ${many(numbers.packs ?? 0, 'more pack')} (${change})`,
-  'power-bank-by-day': () => 'Top up from a bank in the bag by day: then it lasts (0 g)',
-  'power-charge-nightly': () => 'Charge nightly: then it lasts (0 g)',
-  'power-usb-c': () => 'Charge in the cameras over USB-C: then it lasts (0 g)',
-  'power-packs-only': () => 'Do not charge at all: the packs last anyway (0 g)',
-  'erase-after': ({ numbers }) => `Erase a card once it has ${many(numbers.copies ?? 2, 'copy', 'copies')}: then the cards last (0 g)`,
-  'few-big': () => 'Fill each card before you change it: then the cards last (0 g)',
-}
-
-/** A cure as an action with its price; it is a button when it has edits, a hint otherwise. */
-export function cureText(cure: Cure, names: Names, units: Units): string {
-  return DO[cure.code]({ which: list(things(cure), names), change: fmt.massChange(cure.mass_change_g ?? 0, units), numbers: cure.numbers ?? {}, cure, names, units })
 }

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import type { CureCode, Finding, FindingCode } from '@/api/types'
+import type { Finding, FindingCode } from '@/api/types'
 import { NAMES } from '@/testing/mount'
-import { cureText, say } from './findings'
+import { say } from './findings'
 import { eaterSum, gb, hours, madeSum, pieceName } from './stamina'
 
 function finding(code: FindingCode, more: Partial<Finding> = {}): Finding {
-  return { code, severity: 'caution', stations: ['stamina'], curable: false, numbers: {}, items: [], refs: {}, cures: [], ...more }
+  return { code, severity: 'caution', stations: ['stamina'], numbers: {}, items: [], refs: {}, cures: [], ...more }
 }
 
 describe('packs and cards in words', () => {
@@ -45,16 +45,5 @@ describe('packs and cards in words', () => {
   })
   it('cards that run out say how many would do', () => {
     expect(say(finding('cards-full', { numbers: { lost_gb: 320, more: 16 }, refs: { type: 'SD', date: '2027-02-23' } }), NAMES, 'metric').body).toBe('320 GB of the trip find no SD card; 16 more would do.')
-  })
-  it('packs that are owned are loaded, the others are to be had', () => {
-    const cure = { code: 'get-packs' as const, edits: [{ act: 'load' as const, item: 'lb-4', count: 2 }], mass_change_g: 246, numbers: { packs: 1 } }
-    expect(cureText(cure, NAMES, 'metric')).toBe('Load 2 × LB-4 and get 1 more (+246 g)')
-  })
-  it.each<[CureCode, Record<string, number>, number, string]>([
-    ['get-packs', { packs: 3 }, 246, 'Buy, borrow or hire 3 more packs (+246 g)'],
-    ['erase-after', { copies: 2 }, 0, 'Erase a card once it has 2 copies: then the cards last (0 g)'],
-    ['power-bank-by-day', {}, 0, 'Top up from a bank in the bag by day: then it lasts (0 g)'],
-  ])('%s is a way out in words', (code, numbers, mass_change_g, text) => {
-    expect(cureText({ code, edits: [], mass_change_g, numbers }, NAMES, 'metric')).toBe(text)
   })
 })

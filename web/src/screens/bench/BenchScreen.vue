@@ -1,16 +1,18 @@
 <script setup lang="ts">
 /** The bench: reach above, the mat below, the ledger and what to do about it beside them. */
-import { useSessionStorage } from '@vueuse/core'
+import { useLocalStorage, useSessionStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Edit } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import AdvicePending from '@/components/AdvicePending.vue'
+import SplitBar from '@/components/SplitBar.vue'
 import PutInto from '@/components/PutInto.vue'
 import TripFrame from '@/components/TripFrame.vue'
 import TabRow from '@/components/TabRow.vue'
 import { useAdvice } from '@/composables/useAdvice'
 import { useBench, useLoaded } from '@/composables/useBench'
+import { useCures } from '@/composables/useCures'
 import { useKeys } from '@/composables/useKeys'
 import { useLeaveGuard } from '@/composables/useLeaveGuard'
 import { notify } from '@/composables/useNotice'
@@ -45,13 +47,15 @@ const mat = ref<InstanceType<typeof GearMat> | null>(null)
 const opened = ref<string | null>(null)
 const want = ref<string | null>(null)
 const putting = ref(false)
-const problems = computed(() => advised(shown.value?.assessment.findings ?? [], told.value))
+const problems = computed(() => advised(shown.value?.assessment.findings ?? [], cures.value))
 const VIEWS = [
   { name: 'ledger', title: 'ledger' },
   { name: 'drops', title: 'leave, load' },
   { name: 'losses', title: 'losses, days' },
   { name: 'filters', title: 'filters' },
 ] as const
+/** Per cent of the column that the findings may take; what they do not need is the panel's. */
+const share = useLocalStorage('narrow-mule.findings-share', 34)
 const view = ref<(typeof VIEWS)[number]['name']>('ledger')
 
 /** Edits that are thought through: shown as if they were done, stored only when kept. */
@@ -60,6 +64,7 @@ const thoughts = ref<Edit[]>([])
 const wish = computed(() => (thinking.value && thoughts.value.length ? { edits: thoughts.value } : null))
 const { thought, error: refused } = useThought(at, wish)
 const told = useAdvice(at, wish)
+const cures = useCures(at, wish)
 const shown = computed(() => (thinking.value && thought.value ? thought.value : state.value))
 const trying = computed(() => thinking.value && thoughts.value.length > 0)
 const { leavingTo, leave: drop } = useLeaveGuard(
@@ -161,7 +166,8 @@ useKeys([
           :names="names"
           @open="opened = $event"
         />
-        <FindingsList class="findings" :findings="problems" :names="names" :busy="busy" @cure="change" />
+        <SplitBar v-model="share" class="split" label="Room for the findings" />
+        <FindingsList class="findings" :findings="problems" :names="names" :busy="busy" :style="{ maxHeight: `${share}%` }" @cure="change" />
       </aside>
       <PutInto v-model:open="putting" :things="things" :entries="entries" :people="brief.people ?? []" :names="names" :busy="busy" @edit="change" />
       <ThingDialog :item="opened" :things="things" :entries="entries" :trip="brief" :assessment="shown.assessment" :told="told" :names="names" :busy="busy" @close="opened = null" @edit="change" />
@@ -236,8 +242,7 @@ useKeys([
   overflow: auto;
 }
 .findings {
-  flex: 0 1 auto;
-  max-height: 46%;
+  flex: 0 0 auto;
   overflow: auto;
 }
 @media (max-width: 1000px) {
@@ -252,7 +257,10 @@ useKeys([
   .ledger,
   .findings,
   .reach {
-    max-height: none;
+    max-height: none !important;
+  }
+  .split {
+    display: none;
   }
 }
 </style>

@@ -1,25 +1,35 @@
 <script setup lang="ts">
-/** What stands in the way, and what to do about it. Cures with edits are buttons. */
+/** What stands in the way, worst first: a line each with its best way out; figures, prices and other ways open. */
 import { computed, ref } from 'vue'
-import type { Edit } from '@/api/types'
+import type { Cure, Edit, Finding } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
-import { findingKey, type Advised } from '@/wording/advice'
-import { cureText, say, uncured } from '@/wording/findings'
-import { many } from '@/wording/parts'
+import { findingKey, SEVERITIES, type Advised } from '@/wording/advice'
+import { cureText, noWayText, partText } from '@/wording/cures'
+import { say } from '@/wording/findings'
 
 const props = defineProps<{ findings: Advised[]; names: Names; busy: boolean }>()
 const emit = defineEmits<{ cure: [edits: Edit[]] }>()
 const units = useUnits()
-const shown = computed(() =>
-  props.findings.map(({ finding, cures, standing }) => ({
-    finding,
-    standing,
-    said: say(finding, props.names, units.value),
-    cures: cures.map((cure) => ({ text: cureText(cure, props.names, units.value), edits: cure.edits ?? [] })),
-  })),
-)
-/** The first way out stands beside each finding; the others open. */
+
+/** What stands then and did not before is the price. */
+function priceText(cure: Cure): string {
+  const heads = (told: Cure['brings']) => told.map((one) => say(one as Finding, props.names, units.value).head).join(' ')
+  return [partText(cure), cure.brings.length ? `then: ${heads(cure.brings)}` : '', cure.also.length ? `mends as well: ${heads(cure.also)}` : ''].filter(Boolean).join('; ')
+}
+function offered(cure: Cure) {
+  return { text: cureText(cure, props.names, units.value), price: priceText(cure), edits: cure.gets?.length ? [] : (cure.edits ?? []) }
+}
+const shown = computed(() => {
+  const keys = new Map<string, number>()
+  return props.findings.map(({ finding, cures, standing }) => {
+    // Two parts of one want have one key; they are told apart by their place.
+    const name = findingKey(finding)
+    const again = keys.get(name) ?? 0
+    keys.set(name, again + 1)
+    return { key: `${name} ${again}`, finding, standing, said: say({ ...finding, cures }, props.names, units.value), why: noWayText(finding.why), cures: cures.map(offered) }
+  })
+})
 const opened = ref(new Set<string>())
 function toggle(key: string): void {
   const next = new Set(opened.value)
@@ -27,85 +37,127 @@ function toggle(key: string): void {
   opened.value = next
 }
 const SEVERITY = { blocker: 'Stops the trip', caution: 'Look at this', note: 'Good to know' } as const
+const counts = computed(() => SEVERITIES.map((severity) => ({ severity, count: props.findings.filter(({ finding }) => finding.severity === severity).length })).filter(({ count }) => count))
+const COUNT = { blocker: (n: number) => (n === 1 ? '1 stops the trip' : `${n} stop the trip`), caution: (n: number) => `${n} to look at`, note: (n: number) => `${n} good to know` } as const
+const BEFORE = 'Of the kit before your last click; looking again'
 </script>
 
 <template>
-  <ul class="findings" aria-label="Findings" aria-live="polite">
-    <li v-for="{ finding, said, cures, standing } in shown" :key="findingKey(finding)" :class="finding.severity">
-      <svg width="12" height="12" viewBox="-6 -6 12 12" role="img" :aria-label="SEVERITY[finding.severity]">
-        <rect v-if="finding.severity === 'blocker'" x="-4" y="-4" width="8" height="8" transform="rotate(45)" />
-        <path v-else-if="finding.severity === 'caution'" d="M0 -5.500L5.800 4.500H-5.800z" />
-        <circle v-else r="4" />
-      </svg>
-      <div>
-        <b>{{ said.head }}</b> {{ said.body }}
-        <template v-if="standing === 'now' && !cures.length">{{ uncured(finding) }}</template>
-        <p v-if="cures.length || standing === 'looking'" class="cures" :class="{ before: standing === 'before' }" :title="standing === 'before' ? 'Of the kit before your last click; looking again' : undefined">
-          <template v-for="(cure, index) in opened.has(findingKey(finding)) ? cures : cures.slice(0, 1)" :key="cure.text">
-            <template v-if="index > 0"> or </template>
-            <button v-if="cure.edits.length" type="button" class="link cure" :disabled="busy || standing === 'before'" @click="emit('cure', cure.edits)">{{ cure.text }}</button>
-            <span v-else class="way">{{ cure.text }}</span>
-          </template>
-          <template v-if="cures.length > 1">{{ ' ' }}<button type="button" class="link more" :aria-expanded="opened.has(findingKey(finding))" @click="toggle(findingKey(finding))">{{ opened.has(findingKey(finding)) ? 'fewer' : `or ${many(cures.length - 1, 'other way')}` }}</button></template>
-          <span v-if="standing === 'looking'" class="way">Looking for what helps…</span>
-          <span v-else-if="standing === 'before'" class="visually-hidden">of the kit before; looking again</span>
-        </p>
-      </div>
-    </li>
-    <li v-if="shown.length === 0" class="fine">
-      <svg width="12" height="12" viewBox="-6 -6 12 12" aria-hidden="true"><circle r="5" /></svg>
-      <div><b>Nothing to mend.</b> Every leg takes it, and no want has a gap.</div>
-    </li>
-  </ul>
+  <div>
+    <p v-if="counts.length" class="label counts">
+      <span v-for="{ severity, count } in counts" :key="severity" :class="severity">{{ COUNT[severity](count) }}</span>
+    </p>
+    <ul class="list" aria-label="Findings" aria-live="polite">
+      <li v-for="{ key, finding, said, cures, standing, why } in shown" :key="key" :class="finding.severity">
+        <svg width="12" height="12" viewBox="-6 -6 12 12" role="img" :aria-label="SEVERITY[finding.severity]">
+          <rect v-if="finding.severity === 'blocker'" x="-4" y="-4" width="8" height="8" transform="rotate(45)" />
+          <path v-else-if="finding.severity === 'caution'" d="M0 -5.500L5.800 4.500H-5.800z" />
+          <circle v-else r="4" />
+        </svg>
+        <div>
+          <button type="button" class="head" :aria-expanded="opened.has(key)" :title="opened.has(key) ? 'Close' : 'Figures and other ways out'" @click="toggle(key)">{{ said.head }}</button>
+          <p v-if="opened.has(key)" class="body">{{ said.body }} <template v-if="standing === 'now' && !cures.length">{{ why }}</template></p>
+          <span v-if="!cures.length && standing === 'looking'" class="way">Looking for what helps…</span>
+          <ul v-if="cures.length" class="cures" :class="{ before: standing === 'before' }" :title="standing === 'before' ? BEFORE : undefined">
+            <li v-for="cure in opened.has(key) ? cures : cures.slice(0, 1)" :key="cure.text">
+              <button v-if="cure.edits.length" type="button" class="link cure" :disabled="busy || standing === 'before'" @click="emit('cure', cure.edits)">{{ cure.text }}</button>
+              <span v-else class="way">{{ cure.text }}</span>
+              <span v-if="cure.price" class="label price">{{ cure.price }}</span>
+            </li>
+          </ul>
+          <span v-if="standing === 'before'" class="visually-hidden">of the kit before; looking again</span>
+        </div>
+      </li>
+      <li v-if="shown.length === 0" class="fine">
+        <svg width="12" height="12" viewBox="-6 -6 12 12" aria-hidden="true"><circle r="5" /></svg>
+        <div><b>Nothing to mend.</b> Every leg takes it, and no want has a gap.</div>
+      </li>
+    </ul>
+  </div>
 </template>
 
 <style scoped>
-.findings {
+.list,
+.cures {
   list-style: none;
   margin: 0;
   padding: 0;
+}
+.list {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: 4px;
 }
-li {
+.counts {
+  display: flex;
+  gap: 12px;
+  margin: 0 0 4px;
+}
+.counts .blocker {
+  color: var(--rust);
+}
+.list > li {
   background: var(--sheet);
   border-left: 4px solid var(--muted);
-  padding: 7px 10px;
+  padding: 4px 10px;
   display: flex;
   gap: 8px;
 }
-li > div {
+.list > li > div {
   flex: 1;
+  min-width: 0;
 }
 svg {
   flex: none;
   margin-top: 4px;
   fill: var(--muted);
 }
-.blocker {
+.list > .blocker {
   border-color: var(--rust);
 }
 .blocker svg {
   fill: var(--rust);
 }
-.caution {
+.list > .caution {
   border-color: var(--ochre);
 }
 .caution svg {
   fill: var(--ochre);
 }
-.fine {
+.list > .fine {
   border-color: var(--moss);
 }
 .fine svg {
   fill: var(--moss);
 }
-.cures {
-  margin: 2px 0 0;
+.head {
+  border: 0;
+  padding: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
+  text-align: left;
+  margin-right: 8px;
 }
-.more {
-  color: var(--muted);
+.head:hover {
+  color: var(--saddle);
+}
+.body {
+  margin: 2px 0;
+}
+/* The best way out stands on the line of its finding, where there is room for it. */
+.cures,
+.cures > li:first-child {
+  display: inline;
+}
+[aria-expanded='true'] ~ .cures,
+[aria-expanded='true'] ~ .cures > li {
+  display: block;
+}
+.price {
+  margin-left: 6px;
 }
 .way {
   color: var(--muted);

@@ -111,9 +111,7 @@ td.number {
 }
 .where {
   width: 78px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  overflow-wrap: anywhere;
 }
 .worth,
 .worth-head {
@@ -126,14 +124,9 @@ td.number {
 .worth {
   padding-left: 10px;
 }
-.name {
-  overflow: hidden;
-}
 .name button {
-  max-width: 100%;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  text-align: left;
+  overflow-wrap: anywhere;
 }
 .name button:hover {
   text-decoration: underline;

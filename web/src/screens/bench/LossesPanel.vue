@@ -9,7 +9,7 @@ import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { day as dayName } from '@/format/dates'
 import * as fmt from '@/format/units'
-import { cureText } from '@/wording/findings'
+import { cureText } from '@/wording/cures'
 import { many } from '@/wording/parts'
 
 defineProps<{ assessment: Assessment; told: Told; wants: NonNullable<Trip['wants']>; names: Names; busy: boolean }>()

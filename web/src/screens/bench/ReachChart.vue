@@ -11,24 +11,40 @@ import { setUp } from '@/wording/optics'
 const props = defineProps<{ coverage: Assessment['coverage']; trip: Trip; names: Names }>()
 const emit = defineEmits<{ want: [id: string] }>()
 
-const LEFT = 142
+/** Room for the names of the rows: as much as they need, within limits. */
+const [LEAST_LEFT, MOST_LEFT, SPARE] = [96, 0.4, 20]
 const ROW = 23
 const LANE = 15
 const box = ref<HTMLElement | null>(null)
 const { width } = useElementSize(box)
 
 const wants = computed(() => props.trip.wants ?? [])
+const rowNames = computed(() =>
+  props.coverage.reach.map((row, _, all) => {
+    const lens = props.names.thing(row.lens ?? row.bodies[0] ?? '')
+    const alike = all.filter((other) => props.names.thing(other.lens ?? other.bodies[0] ?? '') === lens).length > 1
+    return row.lens && (alike || sorts.value > 1) ? `${lens} on ${props.names.thing(row.bodies[0] ?? '')}` : lens
+  }),
+)
+const left = computed(() => Math.round(Math.min(Math.max(LEAST_LEFT, ...rowNames.value.map((name) => labelWidth(name) + SPARE)), Math.max(LEAST_LEFT, width.value * MOST_LEFT))))
+/** A name that has no room on one line takes two. */
+function lines(name: string): string[] {
+  if (labelWidth(name) + SPARE <= left.value) return [name]
+  const words = name.split(' ')
+  const breaks = words.map((_, i) => [words.slice(0, i + 1).join(' '), words.slice(i + 1).join(' ')])
+  return breaks.reduce((best, pair) => (Math.max(...pair.map((p) => p.length)) < Math.max(...best.map((p) => p.length)) ? pair : best)).filter(Boolean)
+}
 const axis = computed(() => {
   const values = wants.value.flatMap((w) => [w.focal_min_mm, w.focal_max_mm])
   const bars = props.coverage.reach.flatMap((row) => row.bars.flatMap((b) => [b.from_mm, b.to_mm]))
-  return focalAxis([...values, ...bars], LEFT, Math.max(LEFT + 200, width.value) - 8)
+  return focalAxis([...values, ...bars], left.value, Math.max(left.value + 200, width.value) - 8)
 })
 const bands = computed(() => {
   const placed = wants.value.map((want, index) => {
     const x = axis.value.x(want.focal_min_mm)
     const right = Math.max(axis.value.x(want.focal_max_mm), x + 3)
     const label = labelWidth(want.name)
-    const labelX = Math.min(x + 5, Math.max(LEFT, width.value - 12 - label))
+    const labelX = Math.min(x + 5, Math.max(left.value, width.value - 12 - label))
     return { want, x, width: right - x, labelX, label, colour: `var(--want-${(index % 6) + 1})` }
   })
   const order = [...placed].sort((a, b) => a.labelX - b.labelX)
@@ -38,11 +54,7 @@ const bands = computed(() => {
 const top = computed(() => 8 + LANE * Math.max(1, ...bands.value.map((b) => b.lane + 1)))
 const sorts = computed(() => new Set(props.coverage.reach.map((row) => row.bodies.join())).size)
 const rows = computed(() =>
-  props.coverage.reach.map((row, index) => {
-    const lens = row.lens ? props.names.thing(row.lens) : props.names.thing(row.bodies[0] ?? '')
-    const body = row.lens && sorts.value > 1 ? props.names.thing(row.bodies[0] ?? '') : ''
-    return { row, lens, body, y: top.value + index * ROW }
-  }),
+  props.coverage.reach.map((row, index) => ({ row, name: lines(rowNames.value[index] ?? ''), y: top.value + index * ROW })),
 )
 const gaps = computed(() => props.coverage.wants.flatMap((w) => w.gaps.map((gap) => ({ ...gap, want: w.want }))))
 const bottom = computed(() => top.value + Math.max(1, rows.value.length) * ROW + (gaps.value.length ? ROW : 4))
@@ -94,14 +106,14 @@ const asTable = ref(false)
             <rect width="2.5" height="6" class="gap-line" />
           </pattern>
         </defs>
-        <rect :x="LEFT - 6" y="0.5" :width="width - LEFT + 5" :height="bottom" class="sheet-back" />
+        <rect :x="left - 6" y="0.5" :width="width - left + 5" :height="bottom" class="sheet-back" />
         <line v-for="tick in axis.ticks" :key="tick.mm" :x1="tick.x" :x2="tick.x" y1="1" :y2="bottom" class="grid" />
         <g v-for="band in bands" :key="band.want.id" class="band" tabindex="0" role="button" :aria-label="`${band.want.name}, ${fmt.focalRange(band.want.focal_min_mm, band.want.focal_max_mm)}`" @click="emit('want', band.want.id)" @keydown.enter="emit('want', band.want.id)">
           <rect :x="band.x" y="1" :width="band.width" :height="bottom - 1" :style="{ fill: band.colour, stroke: band.colour }" />
           <text :x="band.labelX" :y="13 + band.lane * LANE" :style="{ fill: band.colour }">{{ band.want.name }}</text>
         </g>
-        <g v-for="{ row, lens, body, y } in rows" :key="(row.lens ?? '') + row.bodies.join()">
-          <text :x="LEFT - 14" :y="y + 15" class="name" text-anchor="end">{{ lens.length > 23 ? lens.slice(0, 22) + '…' : lens }}<title>{{ lens }}{{ body ? ` on ${body}` : '' }}</title></text>
+        <g v-for="{ row, name, y } in rows" :key="(row.lens ?? '') + row.bodies.join()">
+          <text v-for="(line, i) in name" :key="line" :x="left - 14" :y="y + 15 + (name.length > 1 ? i * 11 - 6 : 0)" class="name" :class="{ tight: name.length > 1 }" text-anchor="end">{{ line }}</text>
           <template v-for="b in row.bars" :key="b.how + b.set_up.crop + b.set_up.converter">
             <g :class="b.how">
               <title>{{ barTitle(b) }}</title>
@@ -123,8 +135,8 @@ const asTable = ref(false)
           <title>Gap {{ fmt.focalRange(gap.from_mm, gap.to_mm) }} in {{ names.want(gap.want) }}</title>
           <rect :x="axis.x(gap.from_mm)" :y="bottom - ROW + 3" :width="Math.max(6, axis.x(gap.to_mm) - axis.x(gap.from_mm))" height="15" fill="url(#gap)" />
         </g>
-        <text v-if="gaps.length" :x="LEFT - 14" :y="bottom - 8" class="name gap-name" text-anchor="end">gaps</text>
-        <text v-if="rows.length === 0" :x="LEFT + 8" :y="top + 15" class="name">Load a body and a lens that fits it.</text>
+        <text v-if="gaps.length" :x="left - 14" :y="bottom - 8" class="name gap-name" text-anchor="end">gaps</text>
+        <text v-if="rows.length === 0" :x="left + 8" :y="top + 15" class="name">Load a body and a lens that fits it.</text>
         <g v-for="tick in axis.ticks" :key="`t${tick.mm}`">
           <text :x="tick.x" :y="bottom + 14" class="tick" text-anchor="middle">{{ tick.mm }}</text>
         </g>
@@ -196,6 +208,9 @@ text {
 .name {
   fill: var(--ink);
   font-weight: 600;
+}
+.tight {
+  font-size: 11px;
 }
 .native rect,
 .native circle {

@@ -13,18 +13,18 @@ beforeEach(() => signedIn())
 afterEach(() => shown.unmount())
 
 describe('findings', () => {
-  const move = { act: 'leave' as const, item: 'zoom', count: 1 }
+  const move = { act: 'leave' as const, item: 'zoom', count: null }
   const findings = [
-    { code: 'leg-mass', severity: 'blocker', stations: ['bench'], curable: true, numbers: { value: 8567, allowed: 8000, over: 567, legs: 1 }, items: ['bag'], refs: { leg: 'small plane', person: 'ines', piece: 'cabin' }, cures: [{ code: 'leave', edits: [move], mass_change_g: -806, numbers: { points: 3 } }] },
-    { code: 'native-gap', severity: 'note', stations: ['bench'], curable: true, numbers: { from_mm: 70, to_mm: 100, wants: 1 }, items: [], refs: { want: 'portraits' }, cures: [{ code: 'crop-mode', edits: [], mass_change_g: 0, numbers: { crop: 1.5, to_mm: 105, megapixels: 20 } }] },
+    { code: 'leg-mass', severity: 'blocker', stations: ['bench'], numbers: { value: 8567, allowed: 8000, over: 567, legs: 1 }, items: ['bag'], refs: { leg: 'small plane', person: 'ines', piece: 'cabin' }, cures: [{ code: 'leave', edits: [move], gets: [], partly: false, brings: [], also: [], mass_change_g: -806, numbers: { points: 3 } }] },
+    { code: 'native-gap', severity: 'note', stations: ['bench'], numbers: { from_mm: 70, to_mm: 100, wants: 1 }, items: [], refs: { want: 'portraits' }, cures: [{ code: 'crop-mode', edits: [], gets: [], partly: false, brings: [], also: [], mass_change_g: 0, numbers: { crop: 1.5, to_mm: 105, megapixels: 20 } }] },
   ] as Finding[]
-  const all = advised(findings, { advice: { findings } as Advice, stands: true })
+  const all = advised(findings, { found: findings, before: [], whole: true })
 
   it('are sentences with their cures, and a cure with edits is a button', async () => {
     shown = mounted(FindingsList, { findings: all, names: NAMES, busy: false })
     expect(shown.text()).toContain('Cabin bag, ines: 567 g over.')
-    expect(shown.findAll('button').map((b) => b.text())).toEqual(['Leave ZOOM (−806 g, costs 3.0 points)'])
-    await shown.get('button').trigger('click')
+    expect(shown.findAll('button.cure').map((b) => b.text())).toEqual(['Leave ZOOM (−806 g, costs 3.0 points)'])
+    await shown.get('button.cure').trigger('click')
     expect(shown.emitted('cure')).toEqual([[[move]]])
   })
   it('tell their weight in words, not by colour alone', () => {
@@ -33,20 +33,44 @@ describe('findings', () => {
   })
   it('wait while a change is under way', () => {
     shown = mounted(FindingsList, { findings: all, names: NAMES, busy: true })
-    expect(shown.get('button').attributes('disabled')).toBeDefined()
+    expect(shown.get('button.cure').attributes('disabled')).toBeDefined()
+  })
+  it('take a line each: figures, prices and other ways open', async () => {
+    const bag = { ...findings[0]!, cures: [findings[0]!.cures[0]!, { ...findings[0]!.cures[0]!, code: 'wear' as const, edits: [{ act: 'move' as const, item: 'zoom', place: { where: 'worn' as const, person: 'ines', unplaced: false } }], mass_change_g: 0, numbers: { moved_g: 806 }, brings: [{ ...findings[1]! }] }] }
+    shown = mounted(FindingsList, { findings: advised([bag], { found: [bag], before: [], whole: true }), names: NAMES, busy: false })
+    expect(shown.text()).toContain('1 stops the trip')
+    expect(shown.text()).not.toContain('allows 8 kg')
+    expect(shown.findAll('button.cure')).toHaveLength(1)
+    await shown.get('button.head').trigger('click')
+    expect(shown.text()).toContain('allows 8 kg')
+    expect(shown.findAll('button.cure')).toHaveLength(2)
+    expect(shown.text()).toContain('then: No lens sees 70–100 mm.')
+  })
+  it('come one by one: what is known is offered while the rest is looked for', () => {
+    const facts = [findings[0]!, { ...findings[0]!, refs: { ...findings[0]!.refs, person: 'marit' } }].map((f) => ({ ...f, cures: [] }))
+    shown = mounted(FindingsList, { findings: advised(facts, { found: [findings[0]!], before: [], whole: false }), names: NAMES, busy: false })
+    expect(shown.findAll('button.cure')).toHaveLength(1)
+    expect(shown.text().match(/Looking for what helps/g)).toHaveLength(1)
+  })
+  it('that nothing helps say why once it is known', async () => {
+    const stuck = { ...findings[0]!, cures: [], why: 'worse' as const }
+    shown = mounted(FindingsList, { findings: advised([{ ...stuck, why: null }], { found: [stuck], before: [], whole: true }), names: NAMES, busy: false })
+    await shown.get('button.head').trigger('click')
+    expect(shown.text()).toContain('stops the trip')
   })
   it('of which the cures are on their way say so and keep their place', () => {
     const facts = findings.map((f) => ({ ...f, cures: [] }))
-    shown = mounted(FindingsList, { findings: advised(facts, { advice: undefined, stands: false }), names: NAMES, busy: false })
+    shown = mounted(FindingsList, { findings: advised(facts, { found: [], before: [], whole: false }), names: NAMES, busy: false })
     expect(shown.text()).toContain('567 g over.')
-    expect(shown.text().match(/Looking for what helps/g)).toHaveLength(2)
-    expect(shown.findAll('button')).toHaveLength(0)
+    // A note is not worth saying that something is looked for.
+    expect(shown.text().match(/Looking for what helps/g)).toHaveLength(1)
+    expect(shown.findAll('button.cure')).toHaveLength(0)
   })
   it('never offer what would have cured the kit before', async () => {
     const facts = findings.map((f) => ({ ...f, numbers: { ...f.numbers, over: 300 }, cures: [] }))
-    shown = mounted(FindingsList, { findings: advised(facts, { advice: { findings } as Advice, stands: false }), names: NAMES, busy: false })
+    shown = mounted(FindingsList, { findings: advised(facts, { found: [], before: findings, whole: false }), names: NAMES, busy: false })
     expect(shown.text()).toContain('300 g over.')
-    expect(shown.get('button').attributes('disabled')).toBeDefined()
+    expect(shown.get('button.cure').attributes('disabled')).toBeDefined()
     expect(shown.text()).toContain('of the kit before')
   })
   it('say so when there are none', () => {

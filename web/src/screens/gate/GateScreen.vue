@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { drillQuery } from '@/api/queries'
 import TripFrame from '@/components/TripFrame.vue'
 import TabRow from '@/components/TabRow.vue'
-import { useAdvice } from '@/composables/useAdvice'
+import { useCures } from '@/composables/useCures'
 import { useBench } from '@/composables/useBench'
 import { useCarriers } from '@/composables/useCarriers'
 import { useStowage } from '@/composables/useStowage'
@@ -33,8 +33,8 @@ const VIEWS = [
 ] as const
 const view = ref<(typeof VIEWS)[number]['name']>('restricted')
 const drills = useQuery(computed(() => drillQuery(view.value === 'drill' ? at.value : null)))
-const told = useAdvice(at)
-const findings = computed(() => advised(bench.value?.state.assessment.findings ?? [], told.value).filter(({ finding }) => finding.stations.includes('gate')))
+const cures = useCures(at)
+const findings = computed(() => advised(bench.value?.state.assessment.findings ?? [], cures.value).filter(({ finding }) => finding.stations.includes('gate')))
 const gate = computed(() => bench.value?.state.assessment.gate)
 const tray = computed(() =>
   (gate.value?.tray ?? []).map((lying) => {

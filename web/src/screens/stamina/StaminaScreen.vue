@@ -6,7 +6,7 @@ import AskFirst from '@/components/AskFirst.vue'
 import ClashList from '@/components/ClashList.vue'
 import TripFrame from '@/components/TripFrame.vue'
 import TabRow from '@/components/TabRow.vue'
-import { useAdvice } from '@/composables/useAdvice'
+import { useCures } from '@/composables/useCures'
 import { useBench } from '@/composables/useBench'
 import { useLeaveGuard } from '@/composables/useLeaveGuard'
 import { useUnits } from '@/composables/useSession'
@@ -41,7 +41,7 @@ const stamina = computed<Stamina | undefined>({
   },
 })
 const { report, told: power } = useStamina(at, stamina)
-const told = useAdvice(at)
+const cures = useCures(at)
 const chosen = ref(0)
 const VIEWS = [
   { name: 'day', title: 'the day' },
@@ -54,7 +54,7 @@ const asTable = ref(false)
 /** Items of packs by the type they are. */
 const types = computed(() => new Map([...things.value.values()].flatMap((t) => (t.kind === 'battery' ? [[t.id, t.battery_type] as const] : []))))
 const bodies = computed(() => [...things.value.values()].filter((t) => t.kind === 'body' && loaded.value.has(t.id)))
-const problems = computed(() => advised(bench.value?.state.assessment.findings ?? [], told.value).filter(({ finding }) => finding.stations.includes('stamina')))
+const problems = computed(() => advised(bench.value?.state.assessment.findings ?? [], cures.value).filter(({ finding }) => finding.stations.includes('stamina')))
 const short = computed(() => new Set(report.value?.power.days.flatMap((d, i) => (d.types.some(breaksDay) || (report.value?.pictures.days[i]?.lost_gb ?? 0) > 0 ? [i] : [])) ?? []))
 const usual = computed(() => (brief.value?.mains ? { mains_h: 8, outlets: 2 } : { mains_h: 0, outlets: 0 }))
 // A new visit opens on the first day that breaks; after that only a click chooses another.

@@ -1,0 +1,85 @@
+"""Edits put together. What they weigh and cost is worked out when they are tried."""
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from mule.finding import AsPiece, Cure, CureCode, InBag, Leave, Load, Move, PieceKind, Place
+from mule.gear import Bag, Gear, Insert, at_hand
+from mule.gear.base import Thing
+from mule.rules import Trials
+
+
+@dataclass(frozen=True)
+class Pieces:
+    """So many pieces of a thing, at one place."""
+
+    thing: Gear
+    count: int
+
+    @property
+    def grams(self) -> float:
+        """Of these pieces."""
+        return self.thing.mass_g * self.count
+
+    @property
+    def litres(self) -> float:
+        """Of these pieces, by outer size."""
+        return self.thing.size.litres() * self.count
+
+
+def load(*things: Gear, count: int = 1, code: CureCode = CureCode.LOAD) -> Cure:
+    """Loads so many pieces of each of these things."""
+    return Cure(code=code, edits=tuple(Load(item=t.id, count=count) for t in things))
+
+
+def leave(pieces: Mapping[str, int | None]) -> Cure:
+    """Leaves so many pieces of each item; None for all."""
+    return Cure(code=CureCode.LEAVE, edits=tuple(Leave(item=item, count=n) for item, n in pieces.items()))
+
+
+def leave_all(items: Iterable[str]) -> Cure:
+    """Leaves all pieces of these items."""
+    return leave(dict.fromkeys(items))
+
+
+def move(things: Sequence[Pieces], place: Place, code: CureCode = CureCode.MOVE) -> Cure:
+    """Puts all that is loaded of these things at one place."""
+    return Cure(
+        code=code,
+        edits=tuple(Move(item=held.thing.id, place=place) for held in things),
+        numbers={"moved_g": sum(held.grams for held in things)},
+    )
+
+
+def left(trials: Trials, kind: type[Thing]) -> list[Any]:
+    """Things of a kind that are at hand with a piece left, and not marked to stay at home; lightest first."""
+    able = [
+        t
+        for t in trials.plan.gear
+        if isinstance(t, kind) and at_hand(t) and t.count > trials.loaded.get(t.id, 0) and t.id not in trials.barred
+    ]
+    return sorted(able, key=lambda t: t.mass_g)
+
+
+def inside(trials: Trials, bag: str) -> list[Pieces]:
+    """Things in a bag and in its inserts; the inserts themselves are not among them."""
+    found: list[Pieces] = []
+    for entry in trials.plan.kit.entries:
+        if isinstance(entry.place, InBag) and entry.place.bag == bag:
+            thing = trials.plan.items[entry.item]
+            found += inside(trials, thing.id) if isinstance(thing, Insert) else [Pieces(thing, entry.count)]
+    return found
+
+
+def swap_bag(trials: Trials, old: str, new: Bag) -> Cure:
+    """Takes another bag in place of one, as the same piece, with all that was in it."""
+    entries = trials.plan.kit.entries
+    at = next(e.place for e in entries if e.item == old and isinstance(e.place, AsPiece))
+    moves = [
+        Move(item=e.item, place=InBag(bag=new.id, outside=e.place.outside))
+        for e in entries
+        if isinstance(e.place, InBag) and e.place.bag == old
+    ]
+    place = at.model_copy(update={"piece": new.piece if new.piece == PieceKind.HOLD else at.piece})
+    return Cure(code=CureCode.SWAP_BAG, edits=(Load(item=new.id, place=place), *moves, Leave(item=old)))
