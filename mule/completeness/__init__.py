@@ -10,6 +10,7 @@ from mule.completeness.doubles import clashes, overlaps
 from mule.completeness.givers import LightestGivers
 from mule.completeness.graph import DependencyGraph, dependency_graph
 from mule.completeness.keys import Key, Need, Offer
+from mule.completeness.needs import needs_head
 from mule.completeness.requirements import Requirement, Requirements, Unmet
 from mule.gear import Battery, Body, Card, Computer, Drone, Gear, Light, Link, Remote, Sound, keeps_safe
 
@@ -176,5 +177,6 @@ __all__ = [
     "complete",
     "dependency_graph",
     "holds",
+    "needs_head",
     "packs_eaten",
 ]

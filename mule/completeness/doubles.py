@@ -15,19 +15,22 @@ from mule.gear import (
     Head,
     Lens,
     Light,
-    Other,
     Reader,
     Remote,
     Sound,
+    Tripod,
     is_zoom,
     twins,
 )
 
 # Zooms that share this much of the shorter range do the same work.
 _SAME_RANGE = 2 / 3
-# So many things of one use are one too many; of these one takes as many as the weather asks for.
+# So many things of one form are one too many.
 _MANY = 3
-_AS_NEEDED = frozenset({"clothing", "water", "food", "papers", "medicine"})
+# Legs that stand on a table or on the ground.
+_TABLE_MM = 500
+# From this focal length on (full-frame equivalent or not) a zoom is a long one.
+_LONG_MM = 250
 
 
 def clashes(things: Sequence[Gear], counts: Mapping[str, int]) -> tuple[Clash, ...]:
@@ -56,16 +59,18 @@ def overlaps(things: Sequence[Gear]) -> tuple[Overlap, ...]:
     found = [
         *_pairs("twin-bodies", [t for t in things if isinstance(t, Body)], twins),
         *_pairs("one-range", [t for t in things if isinstance(t, Lens) and is_zoom(t)], _one_range),
+        *_pairs("long-zooms", [t for t in things if isinstance(t, Lens) and is_zoom(t)], _long_on_two_mounts),
         *_pairs("one-charge", [t for t in things if isinstance(t, Charger)], _one_charge),
         *_pairs("one-card", [t for t in things if isinstance(t, Reader)], _one_card),
     ]
     uses: dict[str, list[Gear]] = {}
     for thing in things:
+        # Things filed under one use (three tools, tent and mat) do not do the same; things of one form do.
         match thing:
-            case Other(use=use) if use.lower() not in _AS_NEEDED:
-                uses.setdefault(use, []).append(thing)
-            case Sound(form=form):
+            case Sound(form=form) | Light(form="panel" as form) | Light(form="flash" as form):
                 uses.setdefault(form, []).append(thing)
+            case Tripod(max_height_mm=high) if high <= _TABLE_MM:
+                uses.setdefault("table-tripod", []).append(thing)
     found += [_overlap(use, same) for use, same in uses.items() if len(same) >= _MANY]
     return tuple(found)
 
@@ -86,6 +91,11 @@ def _one_range(one: Lens, other: Lens) -> bool:
     high = min(one.focal_max_mm, other.focal_max_mm)
     shortest = min(log(t.focal_max_mm / t.focal_min_mm) for t in (one, other))
     return high > low and log(high / low) >= _SAME_RANGE * shortest
+
+
+def _long_on_two_mounts(one: Lens, other: Lens) -> bool:
+    """Whether two zooms on different mounts both are for what is far away."""
+    return one.mount != other.mount and min(one.focal_max_mm, other.focal_max_mm) >= _LONG_MM
 
 
 def _one_charge(one: Charger, other: Charger) -> bool:

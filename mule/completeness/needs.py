@@ -19,6 +19,7 @@ from mule.gear import (
     Light,
     Link,
     MountAdapter,
+    OtherSupport,
     Plate,
     Reader,
     Remote,
@@ -43,7 +44,7 @@ def needs_of(thing: Gear, walls: Sequence[str] = (), *, nights: bool = True) -> 
             return list(_power(thing, walls, nights=nights))
         case Card() | Reader() | Drive() | Link():
             return list(_media(thing, walls))
-        case Tripod() | Head() | Plate():
+        case Tripod() | OtherSupport() | Head() | Plate():
             return list(_support(thing))
         case Light() | Sound() | Remote() | Drone():
             return list(_extras(thing))
@@ -131,10 +132,15 @@ def _media(thing: Card | Reader | Drive | Link, walls: Sequence[str]) -> Iterabl
                 yield _link("wall", thing.from_plug, *up_to("wall", thing.from_plug))
 
 
-def _support(thing: Tripod | Head | Plate) -> Iterable[Need]:
+def needs_head(thing: Tripod | OtherSupport) -> bool:
+    """Whether a head has to go on it: on legs without one, and on a flat plate, which is legs and nothing else."""
+    return not thing.head_included if isinstance(thing, Tripod) else thing.form == "flat-plate"
+
+
+def _support(thing: Tripod | OtherSupport | Head | Plate) -> Iterable[Need]:
     match thing:
-        case Tripod():
-            if not thing.head_included:
+        case Tripod() | OtherSupport():
+            if needs_head(thing):
                 yield _link("head", "", Key("head"))
         case Head():
             yield _purpose("legs", "", Key("legs"))

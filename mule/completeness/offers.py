@@ -164,6 +164,8 @@ def _link(link: Link, walls: Sequence[str]) -> Iterable[Key | Offer]:
             )
         return
     for port in set(link.to_ports):
+        # A hub with card slots is a reader.
+        yield Offer(Key("read", port), Key("port", link.from_plug))
         for links in range(1, MOST_LINKS + 1):
             yield Offer(Key("port", port, links), Key("port", link.from_plug, links - 1))
 

@@ -23,9 +23,11 @@ from mule.gear import (
     Lens,
     Light,
     Link,
+    Other,
     Plate,
     PowerBank,
     Reader,
+    Tripod,
 )
 from mule.gear.base import Source
 from mule.optics import crop_factor
@@ -94,6 +96,8 @@ _MASS_G: Mapping[str, float] = {
     "power-bank": 360,
     "read": 30,
     "reader": 30,
+    "tripod": 1300,
+    "cover": 60,
     "usb-power": 80,
     "wall": 50,
 }
@@ -146,6 +150,13 @@ _MADE: Mapping[str, _Made] = {
     "plate": lambda b, got, _: Plate(**b, plate_type=got.label),
     "power-bank": lambda b, got, _: PowerBank(**b, energy_wh=74, output_w=45, ports=2),
     "reader": lambda b, got, _: Reader(**b, card_types=(got.label,), plug=_USB, speed_mb_s=300),
+    "cover": lambda b, got, _: Other(**b, use="rain"),
+    "tripod": lambda b, got, _: Tripod(
+        **b | {"size": Box(length_mm=450, width_mm=110, height_mm=110)},
+        max_load_g=8000,
+        max_height_mm=1500,
+        head_included=True,
+    ),
     "usb-power": lambda b, got, _: Link(**b, from_plug=ANY_PLUG, to_ports=(_USB, _USB), rating_w=45),
     "wall": lambda b, got, _: Link(**b, from_plug=ANY_PLUG, to_ports=(got.label,)),
 }

@@ -2,12 +2,14 @@
 
 from collections.abc import Iterable
 
-from mule.completeness import packs_eaten
+from mule.completeness import needs_head, packs_eaten
 from mule.cures.getting import can_get, to_get
 from mule.cures.making import leave_all, left, load
 from mule.finding import Cure, CureCode, Finding, Load
-from mule.gear import Battery, Body, Lens, Light, MountAdapter, keeps_safe
+from mule.gear import Battery, Body, Head, Lens, Light, MountAdapter, Other, OtherSupport, Tripod, keeps_safe
+from mule.gear.base import Thing
 from mule.rules import Trials
+from mule.rules.holding import COVERS
 
 # Ways that are proposed of one sort.
 _WAYS = 3
@@ -129,3 +131,31 @@ def torches(trials: Trials, finding: Finding) -> Iterable[Cure]:
         counts = ((t, t.count - trials.loaded.get(t.id, 0)) for t in able)
         yield Cure(code=load(able[0]).code, edits=tuple(Load(item=t.id, count=n) for t, n in counts))
     yield to_get("head-torch", count=missing)
+
+
+def supports(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """What holds a camera still, lightest first, with a head where it needs one; or legs to get."""
+    for kind in (Tripod, OtherSupport):
+        for thing in left(trials, kind)[:_WAYS]:
+            heads = left(trials, Head) if needs_head(thing) and not _loaded(trials, Head) else []
+            yield load(thing, *heads[:1])
+    yield to_get("tripod")
+
+
+def stronger(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """Legs or a head that are rated for it, in place of what is not."""
+    (weak, *_), need = finding.items, finding.numbers["mass_g"]
+    kind = Head if isinstance(trials.plan.items[weak], Head) else Tripod
+    able = [t for t in left(trials, kind) if t.max_load_g > need]
+    yield from (load(t).model_copy(update={"edits": (*leave_all([weak]).edits, *load(t).edits)}) for t in able[:_WAYS])
+    yield to_get("head" if kind is Head else "tripod")
+
+
+def cover(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """A cover that lies at home; or one to get."""
+    yield from (load(t) for t in left(trials, Other) if t.use.lower() in COVERS)
+    yield to_get("cover")
+
+
+def _loaded(trials: Trials, kind: type[Thing]) -> bool:
+    return any(isinstance(trials.plan.items[i], kind) for i in trials.loaded)

@@ -178,6 +178,17 @@ def at_the_seat(trials: Trials, finding: Finding) -> Iterable[Cure]:
         yield move(held, Worn(person=owner), CureCode.WEAR)
 
 
+def out_of_the_hold(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """What must be in reach, into a bag that is carried, or onto whoever has checked it in."""
+    (item,) = finding.items
+    held = [Pieces(trials.plan.items[item], trials.loaded[item])]
+    owner = next((p.person for p in trials.case.loads.pieces if p.bag == finding.refs["bag"]), None)
+    for piece in sorted(_carried(trials), key=lambda p: (p.person != owner, p.piece != PieceKind.PERSONAL)):
+        yield move(held, InBag(bag=piece.bag))
+    if owner:
+        yield move(held, Worn(person=owner), CureCode.WEAR)
+
+
 def apart(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """Two things that back each other up in one bag: the lighter one goes into another, or into a pocket."""
     bag = finding.items[-1]

@@ -33,7 +33,9 @@ _BY_REFS = frozenset(
         FindingCode.POLICY_TWIN_BODY,
         FindingCode.POWER_SHORT,
         FindingCode.POWER_THIN,
+        FindingCode.COVER_LEFT,
         FindingCode.SLOT_FULL,
+        FindingCode.SUPPORT_LOADED,
         FindingCode.TRIPODS_BARRED,
         FindingCode.UNPLACED,
     }
@@ -64,6 +66,7 @@ _SIZES: Mapping[FindingCode, Callable[[Mapping[str, float]], float]] = {
     FindingCode.SINGLE_POINT: lambda n: n["points"],
     FindingCode.PIECES_SHORT: lambda n: n["short"],
     FindingCode.FILTER_UNSERVED: lambda n: _octaves(n) if "from_mm" in n else 1.0,
+    FindingCode.SUPPORT_LOADED: lambda n: n["mass_g"] / n["rated_g"],
     FindingCode.GATE_NO: lambda n: n["total"] - n.get("most", 0.0),
 }
 
@@ -112,11 +115,14 @@ _REVEALED = frozenset(
     {
         FindingCode.COPIES_SHORT,
         FindingCode.COPIES_TOGETHER,
+        FindingCode.COVER_LEFT,
         FindingCode.FILTER_UNSERVED,
         FindingCode.GAP,
         FindingCode.IDLE_OPTICS,
+        FindingCode.NOT_HELD,
         FindingCode.POWER_SHORT,
         FindingCode.SINGLE_POINT,
+        FindingCode.SUPPORT_LOADED,
         FindingCode.WANT_UNMET,
     }
 )

@@ -14,7 +14,8 @@ from mule.rules.completeness import (
     Orphans,
     Overlaps,
 )
-from mule.rules.gate import RestrictedThings
+from mule.rules.gate import MedicineInReach, RestrictedThings
+from mule.rules.holding import CoverLeft, NotHeld, SupportLoaded
 from mule.rules.kit import AbsentLoaded, IdleOptics, NothingLoaded, NothingToShoot, Overfull
 from mule.rules.losses import SinglePoints
 from mule.rules.people import BothInOneBag, CarriesWell, TorchEach
@@ -45,6 +46,9 @@ RULES: tuple[Rule, ...] = (
     LegRefuses(),
     Unplaced(),
     WantUnmet(),
+    NotHeld(),
+    SupportLoaded(),
+    CoverLeft(),
     MarksKept(),
     LensPolicy(),
     BodyPolicy(),
@@ -75,6 +79,7 @@ RULES: tuple[Rule, ...] = (
     MirrorOnce(),
     BeyondTheEstimate(),
     RestrictedThings(),
+    MedicineInReach(),
     TooLarge(),
     AtTheSeat(),
 )

@@ -26,6 +26,8 @@ class MissingLink:
     def find(self, case: Case) -> Iterable[Finding]:
         """One finding per missing link; blocks when a body cannot shoot."""
         for missing in case.completeness.missing:
+            if missing.what == "charger" and _lasts_uncharged(case, missing.label):
+                continue
             yield say(
                 FindingCode.PIECES_SHORT if missing.short else FindingCode.MISSING_LINK,
                 self._severity(case, missing),
@@ -41,6 +43,14 @@ class MissingLink:
         if missing.what in _VITAL and not missing.short and isinstance(case.plan.items[missing.item], Body):
             return Severity.BLOCKER
         return Severity.NOTE if missing.what in _SOFT else Severity.CAUTION
+
+
+def _lasts_uncharged(case: Case, battery_type: str) -> bool:
+    """Whether nobody misses a charger: packs are not to be charged, or those loaded carry every day as it is."""
+    if case.plan.trip.stamina.power == "packs-only":
+        return True
+    types = [t for t in case.stamina.power.types if t.type == battery_type]
+    return bool(case.plan.trip.days) and any(t.packs and t.worst_margin is not None and not t.short_on for t in types)
 
 
 class Orphans:
@@ -87,7 +97,7 @@ class Clashes:
     def _said(self, clash: Clash) -> Finding:
         return say(
             _CLASHES[clash.over],
-            Severity.CAUTION if clash.over == "phone" else Severity.NOTE,
+            Severity.NOTE,
             StationName.BENCH,
             numbers={"places": clash.places, "things": len(clash.items)},
             items=clash.items,

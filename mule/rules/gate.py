@@ -3,8 +3,13 @@
 from collections.abc import Iterable
 
 from mule.carriers import Judged
-from mule.finding import Finding, FindingCode, Severity, StationName
+from mule.finding import Finding, FindingCode, PieceKind, Severity, StationName
+from mule.gear import Other
+from mule.load import roots
 from mule.rules.case import Case, say
+
+# What a thing that must be in reach in an emergency is filed under.
+MEDICINE = "medicine"
 
 
 class RestrictedThings:
@@ -38,3 +43,23 @@ class RestrictedThings:
                 **({"loadout": loadout} if loadout else {}),
             },
         )
+
+
+class MedicineInReach:
+    """Medicine that must be in reach, in a bag that is checked in."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One caution per thing."""
+        where = roots(case.plan.kit)
+        held = {p.bag for p in case.loads.pieces if p.piece == PieceKind.HOLD}
+        for item in case.loaded:
+            thing = case.plan.items[item]
+            if isinstance(thing, Other) and thing.use.lower() == MEDICINE:
+                for bag in (bag for bag, _ in where.bags.get(item, ()) if bag in held):
+                    yield say(
+                        FindingCode.MEDICINE_HELD,
+                        Severity.CAUTION,
+                        StationName.GATE,
+                        items=(item,),
+                        refs={"bag": bag},
+                    )

@@ -4,6 +4,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from mule.finding import Finding, FindingCode, Severity, StationName
+from mule.gear import Body
 from mule.rules.case import Trials, say
 
 _MOST = 3
@@ -18,9 +19,9 @@ class SinglePoints:
     most: int | None = _MOST
 
     def find(self, trials: Trials) -> Iterable[Finding]:
-        """The worst few losses of single things; a caution for paid work, a note for leisure."""
+        """The worst few losses of single things: notes; for paid work a sole camera, and all pictures, are cautions."""
         score = trials.case.view.coverage.score
-        severity = Severity.CAUTION if trials.plan.trip.stakes == "paid" else Severity.NOTE
+        paid = Severity.CAUTION if trials.plan.trip.stakes == "paid" else Severity.NOTE
         losses = trials.resilience.losses
         worst = [
             loss for loss in losses if loss.what == "thing" and (loss.stops or loss.points >= _LEAST_SHARE * score > 0)
@@ -28,11 +29,11 @@ class SinglePoints:
         for loss in worst[: self.most]:
             yield say(
                 FindingCode.SINGLE_POINT,
-                severity,
+                paid if isinstance(trials.plan.items[loss.item], Body) else Severity.NOTE,
                 StationName.BENCH,
                 numbers={"points": loss.points, "wants": len(loss.wants), "days": loss.days, "stops": int(loss.stops)},
                 items=(loss.item,),
             )
         for loss in losses:
             if loss.what == "bag" and loss.pictures:
-                yield say(FindingCode.PICTURES_IN_ONE_BAG, severity, StationName.BENCH, items=(loss.item,))
+                yield say(FindingCode.PICTURES_IN_ONE_BAG, paid, StationName.BENCH, items=(loss.item,))

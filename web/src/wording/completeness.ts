@@ -49,6 +49,10 @@ const BY: Record<string, string> = {
   'one-range': 'two zooms over one range',
   'one-charge': 'two chargers for one type of pack',
   'one-card': 'two readers for one type of card',
+  'long-zooms': 'two long zooms, on two mounts',
+  'table-tripod': 'three tripods for a table',
+  panel: 'three light panels',
+  flash: 'three flashes',
 }
 
 /** A link that fails, or a purpose that is gone: "has no head". */

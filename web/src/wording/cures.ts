@@ -17,6 +17,8 @@ const GET: Record<string, (got: ToGet, units: Units) => string> = {
   reader: (got) => `reader for ${got.label}`,
   wall: (got) => `plug adapter for ${got.label}`,
   head: () => 'tripod head',
+  tripod: () => 'tripod with a head',
+  cover: () => 'rain cover',
   plate: (got) => `${got.label} plate`,
   drive: () => 'drive for copies',
   'power-bank': () => 'power bank',

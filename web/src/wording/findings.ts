@@ -6,7 +6,7 @@ import * as fmt from '@/format/units'
 import { COMPLETENESS } from './completeness'
 import { GATE } from './gate'
 import { ABSENCE, PIECE } from './kinds'
-import { item, list, number, ref, type Say, type Sentence } from './parts'
+import { item, list, many, number, ref, type Say, type Sentence } from './parts'
 import { PLACE } from './place'
 import { STAMINA } from './stamina'
 
@@ -77,6 +77,22 @@ const SAY: Record<FindingCode, Say> = {
   gap: (f, n) => ({
     head: `${n.want(ref(f, 'want'))}: gap ${range(f)}.`,
     body: `${BECAUSE[ref(f, 'because')] ?? ''}.`,
+  }),
+  'not-held': (f, n) => ({
+    head: `${n.want(ref(f, 'want'))}: nothing holds the camera still.`,
+    body: 'You want it held still, and no legs, clamp or bag of beans is loaded: by hand it is another picture.',
+  }),
+  'support-loaded': (f, n, u) => ({
+    head: `${item(f, n)} bears ${fmt.load(number(f, 'mass_g'), u)} of ${fmt.load(number(f, 'rated_g'), u)}.`,
+    body: `${list((f.items ?? []).slice(1), n)} for ${n.want(ref(f, 'want'))}, with the plate: ${f.severity === 'caution' ? 'more than it is rated for. It sags, or falls' : 'two thirds of its rating or more (estimate). In wind it shivers; weigh it down'}.`,
+  }),
+  'cover-left': (f, n) => ({
+    head: `${({ rain: 'Rain', spray: 'Spray', snow: 'Snow', dust: 'Dust' } as Record<string, string>)[ref(f, 'weather')] ?? 'Weather'}, and no cover.`,
+    body: `${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'are' : 'is'} not sealed, and something is wanted on ${many(number(f, 'days'), 'such day')}.`,
+  }),
+  'medicine-held': (f, n) => ({
+    head: `${item(f, n)} is checked in.`,
+    body: `In ${n.thing(ref(f, 'bag'))} nobody gets at it on the way, and a bag may be late. What you need at hand belongs with you.`,
   }),
   'native-gap': (f, n) => ({
     head: `No lens sees ${range(f)}.`,
