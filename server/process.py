@@ -16,8 +16,8 @@ _LONGEST_S, _STEP_S = 0.25, 0.001
 
 
 class InFlight:
-    """Requests that are being answered. As Django's first middleware it counts them; answers that are streamed count
-    until their first line."""
+    """Changes that are being made. As Django's first middleware it counts requests that may change something; answers
+    that are streamed count until their first line. Reading does not: a search is read, too."""
 
     _count = 0
     _lock = Lock()
@@ -27,6 +27,8 @@ class InFlight:
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """Answers a request, counted."""
+        if request.method in ("GET", "HEAD"):
+            return self._get_response(request)
         self._add(1)
         try:
             return self._get_response(request)
@@ -40,7 +42,7 @@ class InFlight:
 
     @classmethod
     def let_pass(cls) -> None:
-        """Waits until no request is being answered, or a quarter of a second: between the steps of a long search."""
+        """Waits until no change is being made, or a quarter of a second: between the steps of a long search."""
         until = monotonic() + _LONGEST_S
         while cls._count and monotonic() < until:
             sleep(_STEP_S)

@@ -16,6 +16,8 @@ from mule.rules import Trials
 _CABIN_L, _CABIN_G = 35.0, 1400.0
 # Bags that are tried in place of one.
 _MOST_BAGS = 3
+# Longer than this nothing is strapped to a bag.
+_LONGEST_MM = 900.0
 # A line of guidance is passed again by a gram.
 _SPARE_G = 1.0
 
@@ -236,7 +238,7 @@ def _strapped_on(trials: Trials, bag: str, held: Sequence[Pieces], need: float) 
         return
     entries = trials.plan.kit.entries
     used = sum(e.count for e in entries if isinstance(e.place, InBag) and e.place.bag == bag and e.place.outside)
-    longest = holder.strap_mm or inf
+    longest = holder.strap_mm or _LONGEST_MM
     able = [h for h in held if h.count <= holder.straps - used and h.litres >= need and _straps_on(h.thing) <= longest]
     for one in sorted(able, key=litres)[:2]:
         yield move([one], InBag(bag=bag, outside=True), CureCode.OUTSIDE)

@@ -7,7 +7,7 @@ from itertools import combinations, islice
 
 from mule.cures.getting import to_get
 from mule.cures.making import load
-from mule.finding import Cure, CureCode, Finding, Load
+from mule.finding import Cure, CureCode, Finding, FindingCode, Load
 from mule.gear import Battery, Charger, Gear, Link, PowerBank, at_hand
 from mule.power import PowerCase, carries, counted, fewest, helpers, relief, schools_that_carry
 from mule.rules import Trials
@@ -32,18 +32,29 @@ def lasts_longer(trials: Trials, finding: Finding) -> Iterable[Cure]:
     # A battery that stays inside its device has no spares: no pack is counted for it.
     pack = counted(spared, type_)
     here = _at_home(trials, pack)
-    # What all of it together does not do, no part of it does (docs/domain/power.md).
-    if carries(_with_everything(spared, type_, pack, here), type_):
-        if pack and here and carries(_with_more(spared, pack, here), type_):
-            yield load(pack, count=_fewest_more(spared, pack, here))
-        single = list(islice(relief(spared, type_), _MOST_SINGLE))
-        yield from map(load, single)
-        if not single:
-            yield from _together(trials, spared, type_)
+    found = list(_at_hand(spared, type_, pack, here))
+    if not found and finding.code == FindingCode.POWER_SHORT:
+        # Without the margin that is asked for it may last all the same.
+        bare = spared.settings.model_copy(update={"margin": 0.0})
+        found = list(_at_hand(replace(spared, settings=bare), type_, pack, here))
+    yield from found
     if pack and here:
         yield load(pack, count=here)
     yield from (Cure(code=_SCHOOLS[school]) for school in schools_that_carry(power, type_))
     yield from _to_get(trials, spared, type_)
+
+
+def _at_hand(power: PowerCase, type_: str, pack: Battery | None, here: int) -> Iterable[Cure]:
+    """Packs, something that charges, or both, of what lies at home. here: packs of the type there."""
+    # What all of it together does not do, no part of it does (docs/domain/power.md).
+    if not carries(_with_everything(power, type_, pack, here), type_):
+        return
+    if pack and here and carries(_with_more(power, pack, here), type_):
+        yield load(pack, count=_fewest_more(power, pack, here))
+    single = list(islice(relief(power, type_), _MOST_SINGLE))
+    yield from map(load, single)
+    if not single:
+        yield from _together(power, type_, pack, here)
 
 
 def _with_more(power: PowerCase, pack: Battery, more: int) -> PowerCase:
@@ -65,14 +76,15 @@ def _fewest_more(power: PowerCase, pack: Battery, here: int) -> int:
 
 
 def _to_get(trials: Trials, power: PowerCase, type_: str) -> Iterable[Cure]:
+    """More packs, a bank, a bank with what fills it, a charger: the lightest first."""
     need = fewest(power, type_)
     pack = counted(power, type_)
+    ways = [to_get("power-bank"), _both(to_get("power-bank"), to_get("usb-power"))]
     if pack and need.packs is not None and need.packs > need.loaded:
-        yield _get_packs(trials, pack, need.packs - need.loaded)
-    yield to_get("power-bank")
-    yield _both(to_get("power-bank"), to_get("usb-power"))
+        ways.append(_get_packs(trials, pack, need.packs - need.loaded))
     if type_ not in power.counts:
-        yield to_get("charger", label=type_)
+        ways.append(to_get("charger", label=type_))
+    return sorted(ways, key=lambda way: sum(got.mass_g * got.count for got in way.gets))
 
 
 def _at_home(trials: Trials, pack: Battery | None) -> int:
@@ -81,18 +93,16 @@ def _at_home(trials: Trials, pack: Battery | None) -> int:
     return pack.count - trials.loaded.get(pack.id, 0)
 
 
-def _together(trials: Trials, power: PowerCase, type_: str) -> Iterable[Cure]:
+def _together(power: PowerCase, type_: str, pack: Battery | None, here: int) -> Iterable[Cure]:
     """What only does it together: something that charges and more packs, or two things that charge."""
     kinds = helpers(power, type_)
-    pack = counted(power, type_)
-    here = _at_home(trials, pack)
     for thing in (min(things, key=lambda t: t.mass_g) for things in kinds[:_MOST_KINDS] if pack and here):
         helped = power.with_piece(thing.id, 1)
         if pack and carries(_with_more(helped, pack, here), type_):
             yield _load_both(thing, pack, _fewest_more(helped, pack, here))
     # The lightest and the strongest of each kind stand for it.
     able = dict.fromkeys(t.id for things in kinds for t in (min(things, key=_mass_g), max(things, key=_strength)))
-    pairs = combinations((trials.plan.items[item] for item in able), 2)
+    pairs = combinations((power.gear[item] for item in able), 2)
     lightest = sorted(pairs, key=lambda pair: pair[0].mass_g + pair[1].mass_g)[:_MOST_PAIRS]
     both = (p for p in lightest if carries(power.with_piece(p[0].id, 1).with_piece(p[1].id, 1), type_))
     yield from (load(*pair) for pair in islice(both, 1))

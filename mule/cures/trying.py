@@ -16,8 +16,8 @@ from mule.rules import OF_LOSSES, Case, Trials, speak, speak_of_losses
 
 # What is offered at most, and what is tried for it.
 MOST_CURES = 3
-_MOST_TRIED = 10
-_MOST_TRIED_OF_NOTES = 4
+_MOST_TRIED = 8
+_MOST_TRIED_OF_NOTES = 3
 # Proposals that bring blockers along and are looked at again, and ways out of these, where nothing else helps.
 _MOST_MENDED = 4
 # Points of the brief that nobody would miss.
@@ -56,9 +56,14 @@ class _Offer(NamedTuple):
         return not (self.cure.partly or self.cure.brings or self.cure.gets)
 
     @property
-    def free(self) -> bool:
-        """Whether there is nothing cheaper."""
-        return self.whole and not self.mended and self.cure.mass_change_g <= 0 and not self.cure.numbers.get("points")
+    def got(self) -> bool:
+        """Whether what it gets does all of it: what is proposed later weighs more."""
+        return bool(self.cure.gets) and not self.cure.partly and not self.cure.brings
+
+    @property
+    def plain(self) -> bool:
+        """Whether it costs no picture: what is proposed later is hardly cheaper."""
+        return self.whole and not self.mended and not self.cure.numbers.get("points")
 
 
 class Trying:
@@ -81,9 +86,9 @@ class Trying:
         idle = not weighty(finding)
         most = _MOST_TRIED_OF_NOTES if idle else _MOST_TRIED
         for cure in takewhile(lambda _: not self._should_stop(), proposed(self._trials, finding)):
-            # What would have to be got comes last, and nothing is cheaper than what costs nothing.
-            if sum(one.free for one in found) >= MOST_CURES or (
-                cure.gets and (idle or any(one.whole for one in found))
+            # What would have to be got comes last, and cheap ways are proposed first.
+            if sum(one.plain for one in found) >= MOST_CURES or (
+                cure.gets and (idle or any(one.whole or one.got for one in found))
             ):
                 break
             if not cure.edits and not cure.gets:
@@ -94,7 +99,8 @@ class Trying:
             made = self._tried(cure, finding) if tried <= most or cure.gets else None
             if made is None:
                 continue
-            if made.brings and (not idle or len(made.brings) == 1):
+            # A way that needs more than was proposed comes after every plain one.
+            if made.brings and not any(one.plain for one in found) and (not idle or len(made.brings) == 1):
                 made = self._mended(made, finding) or made
             if _worth_saying(finding, made.brings):
                 mended = len(made.cure.edits) > len(cure.edits)

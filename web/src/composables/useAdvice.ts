@@ -6,7 +6,7 @@ import { adviceQuery, type Stamped, type Wish } from '@/api/queries'
 import type { Advice } from '@/api/types'
 
 /** Who clicks on within this time would only wait for the answer to a question that is no longer asked. */
-export const SETTLED_MS = 120
+export const SETTLED_MS = 200
 
 /** stands: whether the advice is about what is shown now; what is not stays in sight, marked, until the new one is here. failed: it does not come. */
 export interface Told<T = Advice> {

@@ -28,8 +28,9 @@ export function many(count: number, one: string, more = `${one}s`): string {
   return `${count} ${count === 1 ? one : more}`
 }
 
-/** "LB-4 pack", and "Large pack" for a type that is called so. */
+/** "LB-4 pack", "Large pack" for a type that is called so, and "AA cell". */
 export function packOf(type: string): string {
+  if (/^(A{1,4}|C|D|CR\d+\w?)$/.test(type)) return `${type} cell`
   return / packs?$/i.test(type) ? type : `${type} pack`
 }
 export function capital(text: string): string {

@@ -12,13 +12,14 @@ const props = defineProps<{ findings: Advised[]; names: Names; busy: boolean }>(
 const emit = defineEmits<{ cure: [edits: Edit[]] }>()
 const units = useUnits()
 
-/** What stands then and did not before is the price. */
-function priceText(cure: Cure): string {
-  const heads = (told: Cure['brings']) => told.map((one) => say(one as Finding, props.names, units.value).head).join(' ')
-  return [partText(cure), cure.brings.length ? `then: ${heads(cure.brings)}` : '', cure.also.length ? `mends as well: ${heads(cure.also)}` : ''].filter(Boolean).join('; ')
+const heads = (told: Cure['brings']): string => told.map((one) => say(one as Finding, props.names, units.value).head).join(' ')
+/** What stands then and did not before is the price; what else is gone is told in full where there is room. */
+function priceText(cure: Cure, full: boolean): string {
+  const also = cure.also.length ? (full ? `mends as well: ${heads(cure.also)}` : `mends ${cure.also.length} more`) : ''
+  return [partText(cure), cure.brings.length ? `then: ${heads(cure.brings)}` : '', also].filter(Boolean).join('; ')
 }
 function offered(cure: Cure) {
-  return { text: cureText(cure, props.names, units.value), price: priceText(cure), edits: cure.gets?.length ? [] : (cure.edits ?? []) }
+  return { text: cureText(cure, props.names, units.value), short: priceText(cure, false), price: priceText(cure, true), edits: cure.gets?.length ? [] : (cure.edits ?? []) }
 }
 const shown = computed(() => {
   const keys = new Map<string, number>()
@@ -62,7 +63,7 @@ const BEFORE = 'Of the kit before your last click; looking again'
             <li v-for="cure in opened.has(key) ? cures : cures.slice(0, 1)" :key="cure.text">
               <button v-if="cure.edits.length" type="button" class="link cure" :disabled="busy || standing === 'before'" @click="emit('cure', cure.edits)">{{ cure.text }}</button>
               <span v-else class="way">{{ cure.text }}</span>
-              <span v-if="cure.price" class="label price">{{ cure.price }}</span>
+              <span v-if="cure.price" class="label price">{{ opened.has(key) ? cure.price : cure.short }}</span>
             </li>
           </ul>
           <span v-if="standing === 'before'" class="visually-hidden">of the kit before; looking again</span>

@@ -41,6 +41,7 @@ describe('findings', () => {
     expect(shown.text()).toContain('1 stops the trip')
     expect(shown.text()).not.toContain('allows 8 kg')
     expect(shown.findAll('button.cure')).toHaveLength(1)
+    expect(shown.text()).not.toContain('mends')
     await shown.get('button.head').trigger('click')
     expect(shown.text()).toContain('allows 8 kg')
     expect(shown.findAll('button.cure')).toHaveLength(2)
