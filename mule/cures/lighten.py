@@ -74,7 +74,7 @@ def _moved(trials: Trials, held: Sequence[Pieces], burden: Burden) -> Iterable[C
     """Into one's own other bags first, the lightest of them; then into somebody else's."""
     pieces = [p for p in trials.case.loads.pieces if p.bag not in burden.bags]
     for piece in sorted(pieces, key=lambda p: (p.person != burden.person, p.mass_g)):
-        going = enough([h for h in held if piece.piece != PieceKind.HOLD or not stays_in_cabin(h.thing)], burden)
+        going = enough([h for h in held if piece.piece != PieceKind.HOLD or _may_be_held(h.thing)], burden)
         if going and sum(h.grams for h in going) <= room_g(trials, piece):
             code = CureCode.MOVE if piece.person == burden.person else CureCode.HAND_OVER
             yield move(going, InBag(bag=piece.bag), code)
@@ -97,6 +97,11 @@ def enough(things: Sequence[Pieces], burden: Burden) -> list[Pieces]:
 def stays_in_cabin(thing: Gear) -> bool:
     """Lithium, pictures and what breaks never go in the hold (docs/domain/carriers.md)."""
     return isinstance(thing, Body | Lens | Drone) or thing.group in (Group.CARDS, Group.POWER)
+
+
+def _may_be_held(thing: Gear) -> bool:
+    """Whether it may be put into the hold to save weight: what keeps people safe stays with them, too."""
+    return not (stays_in_cabin(thing) or keeps_safe(thing))
 
 
 def room_g(trials: Trials, piece: Piece) -> float:

@@ -243,7 +243,9 @@ def _cheapest(offers: Iterable[_Offer]) -> list[Cure]:
 def _rank(offer: _Offer) -> tuple[float, ...]:
     cure = offer.cure
     points, grams = round(cure.numbers.get("points", 0.0), 3), round(max(0.0, cure.mass_change_g), 1)
-    return _sort(offer), points, -offer.eased, grams, len(cure.edits)
+    # Who can keep a thing by putting it elsewhere does not leave it.
+    changes = any(edit.act != "move" for edit in cure.edits)
+    return _sort(offer), points, changes, -offer.eased, grams, len(cure.edits)
 
 
 def _acts(cure: Cure) -> dict[tuple[str, ...], float]:
