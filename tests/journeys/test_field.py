@@ -7,7 +7,7 @@ from threading import Thread
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Page, expect
+from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect
 
 from server.demo.scale import Load, serve
 from tests.site import PHONE
@@ -61,6 +61,13 @@ def test_things_are_ticked_in_and_stay_ticked(demo: Page) -> None:
     expect(line).to_have_attribute("aria-pressed", before or "false")
 
 
+def taken_back(part: Locator, shown: str) -> None:
+    """What a bag was weighed at is taken back: every screen of the trip would go by it, also for journeys to come."""
+    row = part.locator(".one").filter(has_text=shown)
+    row.get_by_role("button", name="Undo").click()
+    expect(row).to_have_count(0)
+
+
 def test_a_bag_is_weighed_by_the_scale_and_the_difference_is_explained(inside: Page, scale: None) -> None:
     inside.goto("/trips/lofoten/b/pack-out")
     inside.get_by_role("navigation", name="Beside the list").get_by_role("button", name="scale").click()
@@ -68,6 +75,7 @@ def test_a_bag_is_weighed_by_the_scale_and_the_difference_is_explained(inside: P
     part.get_by_role("button", name="Read the scale").first.click()
     expect(part).to_contain_text("The scale shows 8.73 kg.")
     expect(part).to_contain_text(re.compile("than planned"))
+    taken_back(part, "8.73 kg")
 
 
 def test_a_scale_that_is_not_there_is_said_plainly_and_the_mass_is_typed(inside: Page) -> None:
@@ -79,6 +87,7 @@ def test_a_scale_that_is_not_there_is_said_plainly_and_the_mass_is_typed(inside:
     part.get_by_label(re.compile("^Kilograms of")).last.fill("14,9")
     part.get_by_role("button", name="Keep").last.click()
     expect(part).to_contain_text("14.90 kg")
+    taken_back(part, "14.90 kg")
 
 
 def test_erasing_a_card_with_too_few_copies_asks_twice(inside: Page) -> None:
