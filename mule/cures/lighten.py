@@ -75,7 +75,7 @@ def _moved(trials: Trials, held: Sequence[Pieces], burden: Burden) -> Iterable[C
     pieces = [p for p in trials.case.loads.pieces if p.bag not in burden.bags]
     for piece in sorted(pieces, key=lambda p: (p.person != burden.person, p.mass_g)):
         going = enough([h for h in held if piece.piece != PieceKind.HOLD or _may_be_held(h.thing)], burden)
-        if going and sum(h.grams for h in going) <= room_g(trials, piece):
+        if going and sum(h.grams for h in going) <= _room_g(trials, piece):
             code = CureCode.MOVE if piece.person == burden.person else CureCode.HAND_OVER
             yield move(going, InBag(bag=piece.bag), code)
 
@@ -104,7 +104,7 @@ def _may_be_held(thing: Gear) -> bool:
     return not (stays_in_cabin(thing) or keeps_safe(thing))
 
 
-def room_g(trials: Trials, piece: Piece) -> float:
+def _room_g(trials: Trials, piece: Piece) -> float:
     """Grams that every leg still allows in a piece."""
     rooms = [
         c.allowed - c.value
@@ -136,8 +136,8 @@ def least_missed(trials: Trials, burden: Burden) -> list[dict[str, int | None]]:
     for able in ([u for u in units if not u.reserve], units):
         for taken in _sets(able, burden.need):
             pieces = {item: n for unit in taken for item, n in unit.pieces.items()}
-            grams_ = sum(unit.mass_g for unit in taken)
-            found.setdefault(frozenset(pieces.items()), (pieces, any(u.reserve for u in taken), grams_))
+            mass_g = sum(unit.mass_g for unit in taken)
+            found.setdefault(frozenset(pieces.items()), (pieces, any(u.reserve for u in taken), mass_g))
     if not found:
         return []
     view = trials.case.view
@@ -168,9 +168,10 @@ def _units(trials: Trials, burden: Burden) -> list[_Unit]:
         goes = tuple(i for i in goes if not keeps_safe(gear[i]))
         reserve = thing.backup or thing.group not in DROPPABLE or bool(fails)
         if kept.isdisjoint(goes):
-            whole = frozenset((item, *goes))
+            whole = (item, *goes)
             mass = sum(gear[i].mass_g * loaded[i] for i in whole)
-            made.append((dict.fromkeys(whole), whole, sum(here.get(i, 0.0) for i in whole), mass, reserve))
+            gives = sum(here.get(i, 0.0) for i in whole)
+            made.append((dict.fromkeys(whole), frozenset(whole), gives, mass, reserve))
         some = ceil((burden.need - _LEAST) / (there / counts[item])) if there > 0 else 0
         if 0 < some < loaded[item] and some <= counts[item]:
             gives = there / counts[item] * some
@@ -194,7 +195,7 @@ def _sets(units: Sequence[_Unit], need: float) -> list[tuple[_Unit, ...]]:
     pairs = [
         pair
         for pair in combinations(small, 2)
-        if pair[0].gives + pair[1].gives >= need - _LEAST and pair[0].pieces.keys().isdisjoint(pair[1].pieces)
+        if pair[0].gives + pair[1].gives >= need - _LEAST and _beside(pair[0], pair[1:])
     ]
     best = nsmallest(2, single, key=_cost) + nsmallest(3, pairs, key=_cost)
     idle = tuple(u for u in units if not u.reserve and not round(u.points, _ROUNDED_POINTS))
@@ -207,16 +208,21 @@ def _apart(units: Sequence[_Unit]) -> tuple[_Unit, ...]:
     """Units of which no two have a thing in common, the largest first."""
     taken: list[_Unit] = []
     for unit in sorted(units, key=lambda u: -u.gives):
-        if all(unit.pieces.keys().isdisjoint(other.pieces) for other in taken):
+        if _beside(unit, taken):
             taken.append(unit)
     return tuple(taken)
+
+
+def _beside(unit: _Unit, taken: Sequence[_Unit]) -> bool:
+    """Whether a unit has no thing in common with those that are taken."""
+    return all(unit.pieces.keys().isdisjoint(other.pieces) for other in taken)
 
 
 def _greedy(units: Sequence[_Unit], need: float) -> Iterable[tuple[_Unit, ...]]:
     taken: list[_Unit] = []
     gone = 0.0
     for unit in sorted(units, key=lambda u: (u.reserve, u.points / max(u.gives, 1.0), -u.gives)):
-        if all(unit.pieces.keys().isdisjoint(other.pieces) for other in taken):
+        if _beside(unit, taken):
             taken.append(unit)
             gone += unit.gives
             if gone >= need - _LEAST:
