@@ -57,6 +57,11 @@ def to_get(
     return Cure(code=CureCode.GET, gets=(got,))
 
 
+def both(one: Cure, other: Cure) -> Cure:
+    """Gets what two cures get."""
+    return one.model_copy(update={"gets": (*one.gets, *other.gets)})
+
+
 def can_get(what: str) -> bool:
     """Whether there is a typical one of a link or kind."""
     return what in _MADE
@@ -94,7 +99,6 @@ _MASS_G: Mapping[str, float] = {
     "head-torch": 80,
     "plate": 60,
     "power-bank": 360,
-    "read": 30,
     "reader": 30,
     "tripod": 1300,
     "cover": 60,
@@ -133,7 +137,7 @@ def _filter(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
 
 def _bag(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
     basics |= {"size": Box(length_mm=530, width_mm=340, height_mm=220)}
-    return Bag(**basics, volume_l=got.numbers.get("litres", 35))
+    return Bag(**basics, volume_l=got.numbers["litres"])
 
 
 _Made = Callable[[dict[str, Any], ToGet, Plan], Gear]

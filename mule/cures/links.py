@@ -4,8 +4,8 @@ from collections.abc import Iterable
 
 from mule.completeness import needs_head, packs_eaten
 from mule.cures.getting import can_get, to_get
-from mule.cures.making import leave_all, left, load
-from mule.finding import Cure, CureCode, Finding, Load
+from mule.cures.making import at_home, leave_all, left, load, load_counts, with_followers
+from mule.finding import Cure, Finding
 from mule.gear import Battery, Body, Head, Lens, Light, MountAdapter, Other, OtherSupport, Tripod, keeps_safe
 from mule.gear.base import Thing
 from mule.rules import Trials
@@ -37,27 +37,26 @@ def _pieces(trials: Trials, battery_type: str) -> int:
     return max(1, sum(hunger[1] * n for hunger, n in eaten if hunger and hunger[0] == battery_type))
 
 
-def _at_home(trials: Trials, battery_type: str) -> dict[str, int]:
+def _packs_at_home(trials: Trials, battery_type: str) -> dict[str, int]:
     """Packs of a type that lie at home, lightest first."""
-    packs = [t for t in left(trials, Battery) if t.battery_type == battery_type]
-    return {t.id: t.count - trials.loaded.get(t.id, 0) for t in packs}
+    return at_home(trials, (t for t in left(trials, Battery) if t.battery_type == battery_type))
 
 
 def _packs(trials: Trials, battery_type: str, count: int) -> Iterable[Cure]:
-    """So many packs of those that lie at home, or all of them; and one where one is enough to begin with."""
-    here = _at_home(trials, battery_type)
-    yield from (load(trials.plan.items[item], count=count) for item, n in here.items() if n >= count)
+    """So many packs of those that lie at home, or all of them."""
+    here = _packs_at_home(trials, battery_type)
+    yield from (load_counts({item: count}) for item, n in here.items() if n >= count)
     if here:
-        yield Cure(code=CureCode.LOAD, edits=tuple(Load(item=item, count=n) for item, n in here.items()))
+        yield load_counts(here)
 
 
 def _packs_to_get(trials: Trials, battery_type: str, count: int) -> Iterable[Cure]:
     """Those at home, and the rest from elsewhere."""
-    here = _at_home(trials, battery_type)
+    here = _packs_at_home(trials, battery_type)
     more = count - sum(here.values())
     if more > 0:
-        edits = tuple(Load(item=item, count=n) for item, n in here.items())
-        yield to_get("pack", label=battery_type, count=more).model_copy(update={"edits": edits})
+        got = to_get("pack", label=battery_type, count=more)
+        yield got.model_copy(update={"edits": load_counts(here).edits})
 
 
 def without(trials: Trials, finding: Finding) -> Iterable[Cure]:
@@ -65,9 +64,8 @@ def without(trials: Trials, finding: Finding) -> Iterable[Cure]:
     for item in finding.items:
         if item in trials.loaded and not keeps_safe(trials.plan.items[item]):
             yield leave_all([item])
-            goes, _ = trials.case.requirements.leaving((item,))
-            if goes:
-                yield leave_all([item, *(i for i in goes if not keeps_safe(trials.plan.items[i]))])
+            if len(both := with_followers(trials, item)) > 1:
+                yield leave_all(both)
 
 
 def all_without(trials: Trials, finding: Finding) -> Iterable[Cure]:
@@ -77,7 +75,7 @@ def all_without(trials: Trials, finding: Finding) -> Iterable[Cure]:
         yield leave_all(going)
 
 
-def lightest_without(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def one_without(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """One of several stays at home: the heaviest first, then the others."""
     heaviest = sorted(finding.items, key=lambda i: -trials.plan.items[i].mass_g)
     for item in heaviest[:_WAYS]:
@@ -124,12 +122,10 @@ def torches(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """A head torch for everybody."""
     missing = int(finding.numbers["people"] - finding.numbers["have"])
     able = [t for t in left(trials, Light) if t.form == "head-torch"]
-    enough = [t for t in able if t.count - trials.loaded.get(t.id, 0) >= missing]
-    if enough:
-        yield load(enough[0], count=missing)
-    elif able:
-        counts = ((t, t.count - trials.loaded.get(t.id, 0)) for t in able)
-        yield Cure(code=load(able[0]).code, edits=tuple(Load(item=t.id, count=n) for t, n in counts))
+    here = at_home(trials, able)
+    enough = [item for item, n in here.items() if n >= missing]
+    if here:
+        yield load_counts({enough[0]: missing} if enough else here)
     yield to_get("head-torch", count=missing)
 
 

@@ -5,7 +5,7 @@ from math import inf
 
 from mule.cures.getting import to_get
 from mule.cures.lighten import Burden, enough, grams, lighten, litres, stays_in_cabin
-from mule.cures.making import Pieces, inside, leave, leave_all, left, load, move, swap_bag
+from mule.cures.making import Pieces, inside, leave, leave_all, left, load, move, owner_of, swap_bag, with_followers
 from mule.finding import AsPiece, Cure, CureCode, Finding, FindingCode, InBag, Leave, Load, Move, PieceKind, Worn
 from mule.gear import Bag, Gear, Insert, keeps_safe
 from mule.load import Piece
@@ -13,7 +13,7 @@ from mule.packing import goes_in
 from mule.rules import Trials
 
 # A cabin bag that most carriers take.
-_CABIN_L, _CABIN_G = 35.0, 1400.0
+_CABIN_L = 35.0
 # Bags that are tried in place of one.
 _MOST_BAGS = 3
 # Longer than this nothing is strapped to a bag.
@@ -109,7 +109,7 @@ def emptier_bag(trials: Trials, finding: Finding) -> Iterable[Cure]:
     (bag,) = finding.items
     need = finding.numbers["litres"] - finding.numbers["volume_l"]
     piece = trials.plan.kit.outermost().get(bag, bag)
-    person = next((p.person for p in trials.case.loads.pieces if p.bag == piece), "")
+    person = owner_of(trials, piece) or ""
     held = _straight_in(trials, bag)
     roomy = [c for c in trials.case.loads.bags if c.bag != bag]
     for contents in sorted(roomy, key=lambda c: c.litres - c.volume_l):
@@ -133,14 +133,14 @@ def place_for(trials: Trials, finding: Finding) -> Iterable[Cure]:
     yield from _strapped_on(trials, bag, [Pieces(thing, count)], 0.0)
     yield from _other_bags(trials, bag, thing)
     if not keeps_safe(thing):
-        yield leave_all(_with_followers(trials, item))
+        yield leave_all(with_followers(trials, item))
 
 
 def bag_for_all(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """Things in nobody's bag because there is none."""
     bags = [b for b in left(trials, Bag) if b.id not in trials.loaded and b.piece != PieceKind.HOLD]
     yield from (load(bag) for bag in sorted(bags, key=lambda b: (b.volume_l < finding.numbers["litres"], b.mass_g)))
-    yield to_get("bag", _CABIN_G, numbers={"litres": _CABIN_L})
+    yield to_get("bag", numbers={"litres": _CABIN_L})
 
 
 def gate_place(trials: Trials, finding: Finding) -> Iterable[Cure]:
@@ -150,11 +150,11 @@ def gate_place(trials: Trials, finding: Finding) -> Iterable[Cure]:
     if refs["why"] == "place":
         held = refs["where"] == "hold"
         pieces = [p for p in trials.case.loads.pieces if (p.piece == PieceKind.HOLD) != held]
-        mine = next((p.person for p in trials.case.loads.pieces if p.bag == refs.get("bag")), "")
+        mine = owner_of(trials, refs.get("bag", ""))
         for piece in sorted(pieces, key=lambda p: (p.person != mine, p.mass_g)):
             yield move([Pieces(thing, trials.loaded[item])], InBag(bag=piece.bag))
-        if held:
-            yield from (move([Pieces(thing, trials.loaded[item])], Worn(person=mine)) for _ in (mine,) if mine)
+        if held and mine:
+            yield move([Pieces(thing, trials.loaded[item])], Worn(person=mine))
     most, total = finding.numbers.get("most", inf), finding.numbers["total"]
     if refs["why"] == "count" and most < total:
         many = int(total - most)
@@ -165,13 +165,13 @@ def gate_place(trials: Trials, finding: Finding) -> Iterable[Cure]:
                 yield move([Pieces(thing, trials.loaded[item])], InBag(bag=piece.bag), CureCode.HAND_OVER)
     if not keeps_safe(thing):
         yield leave_all([item])
-        yield leave_all(_with_followers(trials, item))
+        yield leave_all(with_followers(trials, item))
 
 
 def at_the_seat(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """A thing that is wanted in the seat: into a bag under it, or on whoever carries it."""
     (item,) = finding.items
-    owner = next((p.person for p in trials.case.loads.pieces if p.bag == finding.refs["bag"]), None)
+    owner = owner_of(trials, finding.refs["bag"])
     seats = [p for p in trials.case.loads.pieces if p.piece == PieceKind.PERSONAL]
     held = [Pieces(trials.plan.items[item], trials.loaded[item])]
     for piece in sorted(seats, key=lambda p: p.person != owner):
@@ -184,7 +184,7 @@ def out_of_the_hold(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """What must be in reach, into a bag that is carried, or onto whoever has checked it in."""
     (item,) = finding.items
     held = [Pieces(trials.plan.items[item], trials.loaded[item])]
-    owner = next((p.person for p in trials.case.loads.pieces if p.bag == finding.refs["bag"]), None)
+    owner = owner_of(trials, finding.refs["bag"])
     for piece in sorted(_carried(trials), key=lambda p: (p.person != owner, p.piece != PieceKind.PERSONAL)):
         yield move(held, InBag(bag=piece.bag))
     if owner:
@@ -195,7 +195,7 @@ def apart(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """Two things that back each other up in one bag: the lighter one goes into another, or into a pocket."""
     bag = finding.items[-1]
     pair = sorted((trials.plan.items[i] for i in finding.items[:-1]), key=lambda t: t.mass_g)
-    owner = next((p.person for p in trials.case.loads.pieces if p.bag == bag), None)
+    owner = owner_of(trials, bag)
     others = [p for p in _carried(trials) if p.bag != bag]
     for thing in pair:
         held = [Pieces(thing, trials.loaded[thing.id])]
@@ -282,9 +282,3 @@ def _unstrapped(trials: Trials, bag: str) -> Iterable[Cure]:
         yield Cure(code=CureCode.TAKE_OFF, edits=tuple(Move(item=i, place=InBag(bag=target)) for i in strapped))
     if not any(keeps_safe(trials.plan.items[item]) for item in strapped):
         yield Cure(code=CureCode.LEAVE, edits=tuple(Leave(item=item) for item in strapped))
-
-
-def _with_followers(trials: Trials, item: str) -> list[str]:
-    """A thing with what is of no use without it; safety stays."""
-    goes, _ = trials.case.requirements.leaving((item,))
-    return [item, *(i for i in goes if not keeps_safe(trials.plan.items[i]))]

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from mule.finding import AsPiece, Cure, CureCode, InBag, Leave, Load, Move, PieceKind, Place
-from mule.gear import Bag, Gear, Insert, at_hand
+from mule.gear import Bag, Gear, Insert, at_hand, keeps_safe
 from mule.gear.base import Thing
 from mule.rules import Trials
 
@@ -31,6 +31,11 @@ class Pieces:
 def load(*things: Gear, count: int = 1, code: CureCode = CureCode.LOAD) -> Cure:
     """Loads so many pieces of each of these things."""
     return Cure(code=code, edits=tuple(Load(item=t.id, count=count) for t in things))
+
+
+def load_counts(counts: Mapping[str, int]) -> Cure:
+    """Loads so many pieces of each item."""
+    return Cure(code=CureCode.LOAD, edits=tuple(Load(item=item, count=n) for item, n in counts.items()))
 
 
 def leave(pieces: Mapping[str, int | None]) -> Cure:
@@ -60,6 +65,21 @@ def left(trials: Trials, kind: type[Thing]) -> list[Any]:
         if isinstance(t, kind) and at_hand(t) and t.count > trials.loaded.get(t.id, 0) and t.id not in trials.barred
     ]
     return sorted(able, key=lambda t: t.mass_g)
+
+
+def at_home(trials: Trials, things: Iterable[Thing]) -> dict[str, int]:
+    """Pieces of each of these things that are not loaded."""
+    return {t.id: t.count - trials.loaded.get(t.id, 0) for t in things}
+
+
+def with_followers(trials: Trials, item: str) -> list[str]:
+    """A thing with what is of no use without it; safety stays."""
+    return [item, *(i for i in trials.case.requirements.goes_with(item) if not keeps_safe(trials.plan.items[i]))]
+
+
+def owner_of(trials: Trials, bag: str) -> str | None:
+    """Who carries a piece of luggage."""
+    return next((p.person for p in trials.case.loads.pieces if p.bag == bag), None)
 
 
 def inside(trials: Trials, bag: str) -> list[Pieces]:

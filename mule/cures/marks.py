@@ -43,8 +43,8 @@ def second_body(trials: Trials, finding: Finding) -> Iterable[Cure]:
 
 def come_along(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """What must come is loaded, where it is here."""
-    yield from (load(trials.plan.items[i]) for i in finding.items if at_hand(trials.plan.items[i]))
-    yield from (load(trials.plan.items[i]) for i in finding.items if not at_hand(trials.plan.items[i]))
+    things = (trials.plan.items[i] for i in finding.items)
+    yield from (load(thing) for thing in sorted(things, key=at_hand, reverse=True))
 
 
 def one_of_slot(trials: Trials, finding: Finding) -> Iterable[Cure]:

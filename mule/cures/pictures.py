@@ -3,8 +3,8 @@
 from collections.abc import Callable, Iterable
 from itertools import chain, combinations, islice
 
-from mule.cures.getting import to_get
-from mule.cures.making import Pieces, left, load, move
+from mule.cures.getting import both, to_get
+from mule.cures.making import Pieces, at_home, left, load, load_counts, move
 from mule.finding import AsPiece, Cure, CureCode, Finding, InBag, Load, PieceKind, Worn
 from mule.gear import Card, Computer, Drive, Gear, Link, Reader
 from mule.rules import Trials
@@ -22,11 +22,11 @@ def more_cards(trials: Trials, finding: Finding) -> Iterable[Cure]:
     for type_ in full:
         more = max(1, type_.needed - type_.loaded)
         cards = [c for c in left(trials, Card) if c.card_type == type_.type]
-        able = [c for c in cards if c.count - trials.loaded.get(c.id, 0) >= more]
+        here = at_home(trials, cards)
+        able = [c for c in cards if here[c.id] >= more]
         yield from (load(c, count=more) for c in sorted(able, key=lambda c: -c.capacity_gb)[:_MOST])
-        if cards:
-            counts = ((c, c.count - trials.loaded.get(c.id, 0)) for c in cards)
-            yield Cure(code=CureCode.LOAD, edits=tuple(Load(item=c.id, count=n) for c, n in counts))
+        if here:
+            yield load_counts(here)
     lost = sum(day.lost_gb for day in trials.case.stamina.pictures.days)
     yield from _helping(trials, lambda kept: sum(day.lost_gb for day in kept.days) < lost)
     yield from _other_schools(trials)
@@ -38,7 +38,7 @@ def more_copies(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """The lightest drive, computer, reader or lead that helps, or two of them; else a drive to get."""
     yield from _helping(trials, lambda kept: kept.short_on is None)
     yield to_get("drive")
-    yield to_get("drive").model_copy(update={"gets": (*to_get("drive").gets, *to_get("drive").gets)})
+    yield both(to_get("drive"), to_get("drive"))
 
 
 def _helping(trials: Trials, helps: Callable[[Storage], bool]) -> Iterable[Cure]:

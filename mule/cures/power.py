@@ -5,8 +5,8 @@ from collections.abc import Iterable, Mapping
 from dataclasses import replace
 from itertools import combinations, islice
 
-from mule.cures.getting import to_get
-from mule.cures.making import load
+from mule.cures.getting import both, to_get
+from mule.cures.making import at_home, load
 from mule.finding import Cure, CureCode, Finding, FindingCode, Load
 from mule.gear import Battery, Charger, Gear, Link, PowerBank, at_hand
 from mule.power import PowerCase, carries, counted, fewest, helpers, relief, schools_that_carry
@@ -31,7 +31,7 @@ def lasts_longer(trials: Trials, finding: Finding) -> Iterable[Cure]:
     spared = replace(power, gear={i: t for i, t in power.gear.items() if i in trials.loaded or i not in trials.barred})
     # A battery that stays inside its device has no spares: no pack is counted for it.
     pack = counted(spared, type_)
-    here = _at_home(trials, pack)
+    here = _packs_at_home(trials, pack)
     found = list(_at_hand(spared, type_, pack, here))
     if not found and finding.code == FindingCode.POWER_SHORT:
         # Without the margin that is asked for it may last all the same.
@@ -79,7 +79,7 @@ def _to_get(trials: Trials, power: PowerCase, type_: str) -> Iterable[Cure]:
     """More packs, a bank, a bank with what fills it, a charger: the lightest first."""
     need = fewest(power, type_)
     pack = counted(power, type_)
-    ways = [to_get("power-bank"), _both(to_get("power-bank"), to_get("usb-power"))]
+    ways = [to_get("power-bank"), both(to_get("power-bank"), to_get("usb-power"))]
     if pack and need.packs is not None and need.packs > need.loaded:
         ways.append(_get_packs(trials, pack, need.packs - need.loaded))
     if type_ not in power.counts:
@@ -87,10 +87,10 @@ def _to_get(trials: Trials, power: PowerCase, type_: str) -> Iterable[Cure]:
     return sorted(ways, key=lambda way: sum(got.mass_g * got.count for got in way.gets))
 
 
-def _at_home(trials: Trials, pack: Battery | None) -> int:
+def _packs_at_home(trials: Trials, pack: Battery | None) -> int:
     if pack is None or pack.id in trials.barred or not at_hand(pack):
         return 0
-    return pack.count - trials.loaded.get(pack.id, 0)
+    return at_home(trials, [pack])[pack.id]
 
 
 def _together(power: PowerCase, type_: str, pack: Battery | None, here: int) -> Iterable[Cure]:
@@ -131,10 +131,6 @@ def _load_both(thing: Gear, pack: Battery, count: int) -> Cure:
 
 def _get_packs(trials: Trials, pack: Battery, more: int) -> Cure:
     """Those at home, and the rest from elsewhere."""
-    here = _at_home(trials, pack)
+    here = _packs_at_home(trials, pack)
     got = to_get("same", pack.mass_g, item=pack.id, count=max(1, more - here))
     return got.model_copy(update={"edits": load(pack, count=here).edits}) if here else got
-
-
-def _both(one: Cure, other: Cure) -> Cure:
-    return one.model_copy(update={"gets": (*one.gets, *other.gets)})

@@ -30,8 +30,8 @@ _MOST_REST = 0.9
 
 class _Outcome(NamedTuple):
     """What a proposal comes to. case: the facts then. brings: what is new of what the rules say then. gone: whether the
-    finding is; rest: the share of it that stays. also: what else of blockers and cautions is
-    gone; eased: how many of them are gone or less."""
+    finding is; rest: the share of it that stays. also: what else of blockers and cautions is gone; eased: how many of
+    them are gone or less."""
 
     cure: Cure
     case: Case

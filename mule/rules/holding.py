@@ -11,9 +11,8 @@ from mule.trip import Weather
 # From two thirds of what it is rated for a support is named, over it is cautioned (estimate, docs/domain/README.md).
 _NEAR_RATING = 2 / 3
 _WET = {Weather.RAIN: "rain", Weather.SPRAY: "spray", Weather.SNOW: "snow", Weather.DUST: "dust"}
-# What a thing that keeps weather off is filed under.
+# What a thing that covers a camera in weather is filed under.
 COVERS = frozenset({"rain", "rain cover", "weather"})
-"""Uses of things that cover a camera in weather."""
 
 
 class NotHeld:

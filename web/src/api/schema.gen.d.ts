@@ -4693,9 +4693,9 @@ export interface components {
          * Cure
          * @description One way out. ``edits`` may be empty when the cure is a way of working (crop mode, stitching), or a thing to get.
          *
-         *     gets: what is not owned and would have to be got. mass_change_g: of all that is loaded. numbers: ``points`` of the
-         *     brief that it costs, and figures of its sentence. partly: something of the finding stays. brings: what stands then
-         *     and did not before: its price. also: what else is gone then.
+         *     gets: what is not owned and would have to be got; ``brings`` names the Nth of them ``to-get-N``. mass_change_g: of
+         *     all that is loaded. numbers: ``points`` of the brief that it costs, and figures of its sentence. partly: something
+         *     of the finding stays. brings: what stands then and did not before: its price. also: what else is gone then.
          */
         Cure: {
             code: components["schemas"]["CureCode"];

@@ -2,8 +2,8 @@
 import type { Cure, Finding, FindingCode } from '@/api/types'
 import type { ToldCures } from '@/composables/useCures'
 
-/** now: these are the cures. before: of the kit before the last click. looking: they are on their way. */
-export type Standing = 'now' | 'before' | 'looking'
+/** now: these are the cures. before: of the kit before the last click. looking: they are on their way. failed: they do not come. */
+export type Standing = 'now' | 'before' | 'looking' | 'failed'
 export interface Advised {
   finding: Finding
   cures: Cure[]
@@ -23,13 +23,14 @@ function exactly({ numbers, ...rest }: Finding): string {
   return `${findingKey(rest as Finding)} ${JSON.stringify(numbers)}`
 }
 
-export function advised(facts: readonly Finding[], { found, before, whole }: ToldCures): Advised[] {
+export function advised(facts: readonly Finding[], { found, before, whole, failed }: ToldCures): Advised[] {
   const now = (finding: Finding): Advised => ({ finding, cures: finding.cures ?? [], standing: 'now' })
   const known = new Map(found.map((finding) => [exactly(finding), finding]))
   const last = new Map(before.map((finding) => [findingKey(finding), finding]))
   const told = facts.map((finding): Advised => {
     const tried = known.get(exactly(finding))
     if (tried) return now(tried)
+    if (failed && finding.severity !== 'note') return { finding, cures: [], standing: 'failed' }
     // A note that nobody found a way out of before is no reason to say that one is looked for.
     const was = last.get(findingKey(finding))
     if (was?.cures?.length) return { finding, cures: was.cures, standing: 'before' }

@@ -3,7 +3,7 @@ import type { Names } from '@/composables/useBench'
 import type { Cure, CureCode, Edit, NoWay, ToGet, Units } from '@/api/types'
 import * as fmt from '@/format/units'
 import { EFFECT } from './completeness'
-import { capital, list, many, packOf } from './parts'
+import { capital, list, listed, many, packOf } from './parts'
 
 type Place = NonNullable<Extract<Edit, { act: 'move' }>['place']>
 type Numbers = Record<string, number>
@@ -32,14 +32,22 @@ export function gotText(got: ToGet, names: Names, units: Units): string {
   return `${(got.count ?? 1) > 1 ? `${got.count} × ` : ''}${one}`
 }
 
+/** Names that know what a cure gets: it has none yet. */
+export function namesAfter(cure: Cure, names: Names, units: Units): Names {
+  return {
+    ...names,
+    thing: (id) => {
+      const got = cure.gets[Number(/^to-get-(\d+)$/.exec(id)?.[1] ?? NaN)]
+      return got ? capital(gotText({ ...got, count: 1 }, names, units)) : names.thing(id)
+    },
+  }
+}
+
 /** "2 × LB-4", "2 of LB-4" of what stays: nothing of one, or of all. */
 function counted(edit: Edit, names: Names): string {
   const count = 'count' in edit ? (edit.count ?? 1) : 1
   if (edit.act === 'leave') return edit.count ? `${count} of ${names.thing(edit.item)}` : names.thing(edit.item)
   return `${count > 1 ? `${count} × ` : ''}${names.thing(edit.item)}`
-}
-function listed(parts: readonly string[]): string {
-  return parts.length <= 2 ? parts.join(' and ') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`
 }
 
 const AS_PIECE = { cabin: (what: string) => `take ${what} overhead`, personal: (what: string) => `take ${what} under the seat`, hold: (what: string) => `check ${what} in` }

@@ -20,9 +20,11 @@ export function item(finding: Finding, names: Names): string {
   return finding.items?.[0] ? names.thing(finding.items[0]) : ''
 }
 /** "A", "A and B", "A, B and C". */
+export function listed(parts: readonly string[]): string {
+  return parts.length <= 2 ? parts.join(' and ') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`
+}
 export function list(ids: readonly string[], names: Names): string {
-  const all = ids.map(names.thing)
-  return all.length <= 2 ? all.join(' and ') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
+  return listed(ids.map(names.thing))
 }
 export function many(count: number, one: string, more = `${one}s`): string {
   return `${count} ${count === 1 ? one : more}`

@@ -5,16 +5,17 @@ import type { Cure, Edit, Finding } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { findingKey, SEVERITIES, type Advised } from '@/wording/advice'
-import { cureText, noWayText, partText } from '@/wording/cures'
+import { cureText, namesAfter, noWayText, partText } from '@/wording/cures'
 import { say } from '@/wording/findings'
 
 const props = defineProps<{ findings: Advised[]; names: Names; busy: boolean }>()
 const emit = defineEmits<{ cure: [edits: Edit[]] }>()
 const units = useUnits()
 
-const heads = (told: Cure['brings']): string => told.map((one) => say(one as Finding, props.names, units.value).head).join(' ')
 /** What stands then and did not before is the price; what else is gone is told in full where there is room. */
 function priceText(cure: Cure, full: boolean): string {
+  const names = namesAfter(cure, props.names, units.value)
+  const heads = (told: Cure['brings']): string => told.map((one) => say(one as Finding, names, units.value).head).join(' ')
   const also = cure.also.length ? (full ? `mends as well: ${heads(cure.also)}` : `mends ${cure.also.length} more`) : ''
   return [partText(cure), cure.brings.length ? `then: ${heads(cure.brings)}` : '', also].filter(Boolean).join('; ')
 }
@@ -59,6 +60,7 @@ const BEFORE = 'Of the kit before your last click; looking again'
           <button type="button" class="head" :aria-expanded="opened.has(key)" :title="opened.has(key) ? 'Close' : 'Figures and other ways out'" @click="toggle(key)">{{ said.head }}</button>
           <p v-if="opened.has(key)" class="body">{{ said.body }} <template v-if="standing === 'now' && !cures.length">{{ why }}</template></p>
           <span v-if="!cures.length && standing === 'looking'" class="way">Looking for what helps…</span>
+          <span v-else-if="standing === 'failed'" class="way">The app’s server did not say what helps. It is asked again with your next click.</span>
           <ul v-if="cures.length" class="cures" :class="{ before: standing === 'before' }" :title="standing === 'before' ? BEFORE : undefined">
             <li v-for="cure in opened.has(key) ? cures : cures.slice(0, 1)" :key="cure.text">
               <button v-if="cure.edits.length" type="button" class="link cure" :disabled="busy || standing === 'before'" @click="emit('cure', cure.edits)">{{ cure.text }}</button>

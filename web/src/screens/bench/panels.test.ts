@@ -53,6 +53,19 @@ describe('findings', () => {
     expect(shown.findAll('button.cure')).toHaveLength(1)
     expect(shown.text().match(/Looking for what helps/g)).toHaveLength(1)
   })
+  it('of which the cures do not come say so, and do not wait for ever', () => {
+    const facts = findings.map((f) => ({ ...f, cures: [] }))
+    shown = mounted(FindingsList, { findings: advised(facts, { found: [], before: findings, whole: false, failed: true }), names: NAMES, busy: false })
+    expect(shown.text()).not.toContain('Looking for')
+    expect(shown.text().match(/asked again with your next click/g)).toHaveLength(1)
+  })
+  it('name what a cure would get by what it is', async () => {
+    const got = { what: 'drive', label: '', item: null, count: 1, mass_g: 60, numbers: {} }
+    const bag = { ...findings[0]!, cures: [{ ...findings[0]!.cures[0]!, code: 'get' as const, edits: [], gets: [got], brings: [{ ...findings[0]!, code: 'idle-optics' as const, items: ['to-get-0'] }] }] }
+    shown = mounted(FindingsList, { findings: advised([bag], { found: [bag], before: [], whole: true }), names: NAMES, busy: false })
+    expect(shown.text()).toContain('then: Drive for copies fits nothing loaded.')
+    expect(shown.text()).not.toContain('to-get')
+  })
   it('that nothing helps say why once it is known', async () => {
     const stuck = { ...findings[0]!, cures: [], why: 'worse' as const }
     shown = mounted(FindingsList, { findings: advised([{ ...stuck, why: null }], { found: [stuck], before: [], whole: true }), names: NAMES, busy: false })
