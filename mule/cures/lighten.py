@@ -13,7 +13,7 @@ from typing import NamedTuple
 
 from mule.cures.making import Pieces, leave, move
 from mule.finding import Cure, CureCode, InBag, PieceKind, Worn
-from mule.gear import Bag, Body, Drone, Gear, Group, Insert, Lens, keeps_safe
+from mule.gear import Bag, Drone, Gear, Group, Insert, keeps_safe
 from mule.ledger import DROPPABLE
 from mule.load import Piece
 from mule.rules import Trials
@@ -96,7 +96,7 @@ def enough(things: Sequence[Pieces], burden: Burden) -> list[Pieces]:
 
 def stays_in_cabin(thing: Gear) -> bool:
     """Lithium, pictures and what breaks never go in the hold (docs/domain/carriers.md)."""
-    return isinstance(thing, Body | Lens | Drone) or thing.group in (Group.CARDS, Group.POWER)
+    return isinstance(thing, Drone) or thing.group in (Group.OPTICS, Group.FILTERS, Group.CARDS, Group.POWER)
 
 
 def _may_be_held(thing: Gear) -> bool:

@@ -8,7 +8,7 @@ import { capital, list, listed, many, packOf } from './parts'
 type Place = NonNullable<Extract<Edit, { act: 'move' }>['place']>
 type Numbers = Record<string, number>
 
-/** Something to get, one of it. */
+/** Something to get, without its article; of what has a label there is "one". */
 const GET: Record<string, (got: ToGet, units: Units) => string> = {
   pack: (got) => packOf(got.label ?? ''),
   charger: (got) => `charger for ${got.label}`,
@@ -27,9 +27,13 @@ const GET: Record<string, (got: ToGet, units: Units) => string> = {
   bag: (got, units) => `cabin bag of ${fmt.volume(got.numbers?.litres ?? 0, units)}`,
   'head-torch': () => 'head torch',
 }
+const NAMED = ['pack', 'card', 'plate', 'filter']
 export function gotText(got: ToGet, names: Names, units: Units): string {
-  const one = got.what === 'same' && got.item ? names.thing(got.item) : (GET[got.what]?.(got, units) ?? got.what)
-  return `${(got.count ?? 1) > 1 ? `${got.count} × ` : ''}${one}`
+  const same = got.what === 'same' && got.item
+  const what = same ? names.thing(got.item!) : (GET[got.what]?.(got, units) ?? got.what)
+  const count = got.count ?? 1
+  if (count > 1) return `${count} × ${what}`
+  return `${same ? 'one more' : NAMED.includes(got.what) ? 'one' : 'a'} ${what}`
 }
 
 /** Names that know what a cure gets: it has none yet. */
@@ -120,7 +124,7 @@ export function cureText(cure: Cure, names: Names, units: Units): string {
 export function partText(cure: Cure): string {
   if (!cure.partly) return ''
   const rest = cure.numbers?.rest
-  if (rest !== undefined && rest < 0.05) return 'all but a little of it'
+  if (rest !== undefined && rest < 0.05) return 'mends all but a little of it'
   return rest && rest < 0.995 ? `in part: ${fmt.percent(rest)} of it stays` : 'in part'
 }
 

@@ -63,7 +63,7 @@ describe('findings', () => {
     const got = { what: 'drive', label: '', item: null, count: 1, mass_g: 60, numbers: {} }
     const bag = { ...findings[0]!, cures: [{ ...findings[0]!.cures[0]!, code: 'get' as const, edits: [], gets: [got], brings: [{ ...findings[0]!, code: 'idle-optics' as const, items: ['to-get-0'] }] }] }
     shown = mounted(FindingsList, { findings: advised([bag], { found: [bag], before: [], whole: true }), names: NAMES, busy: false })
-    expect(shown.text()).toContain('then: Drive for copies fits nothing loaded.')
+    expect(shown.text()).toContain('then: A drive for copies fits nothing loaded.')
     expect(shown.text()).not.toContain('to-get')
   })
   it('that nothing helps say why once it is known', async () => {
