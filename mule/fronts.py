@@ -46,5 +46,6 @@ def _front(thing: Gear, bars: Sequence[ReachBar], adapters: tuple[str, ...]) -> 
         thread_mm=glass.thread_mm,
         widest_mm=min(native),
         adapters=adapters,
+        bodies=tuple(dict.fromkeys(bar.set_up.body for bar in bars)),
         seen=tuple((bar.from_mm, bar.to_mm) for bar in bars),
     )

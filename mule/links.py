@@ -1,11 +1,15 @@
 """The links of a plan: its dependency graph, and what its wants ask of the kit beside optics."""
 
 from collections.abc import Iterable
+from itertools import combinations
 
 from mule.completeness import DependencyGraph, Need, Requirement, Requirements, dependency_graph
 from mule.filters import FilterFit
-from mule.gear import OtherSupport, Tripod
+from mule.optics import AskedAid, aids_of
 from mule.plan import Plan
+
+# So many lights that a want asks for are looked at as one set.
+_MOST_TOGETHER = 4
 
 
 def graph_of(plan: Plan) -> DependencyGraph:
@@ -26,12 +30,22 @@ def requirements_of(plan: Plan, filters: FilterFit) -> Requirements:
 
 
 def _asked(plan: Plan, filters: FilterFit) -> Iterable[Requirement]:
-    """What wants ask of the kit, as far as it is met: filter effects, and something to hold still."""
+    """What wants ask of the kit, as far as it is met: filter effects, something to hold still, lights."""
     for asked in filters.asked:
         if asked.ways:
             need = Need("asked", "filter", asked.effect, ())
             yield Requirement(asked.want, need, tuple(map(frozenset, asked.ways)))
-    supports = tuple(frozenset((i,)) for i in plan.loaded if isinstance(plan.items[i], Tripod | OtherSupport))
-    for want in plan.trip.wants:
-        if want.steady and supports:
-            yield Requirement(want.id, Need("asked", "support", "", ()), supports)
+    aids = aids_of(plan.trip.wants, [plan.items[item] for item in plan.loaded], plan.loaded)
+    for asked_ in aids.asked:
+        if ways := tuple(_enough(asked_)):
+            yield Requirement(plan.trip.wants[asked_.want].id, Need("asked", asked_.aid, "", ()), ways)
+
+
+def _enough(asked: AskedAid) -> Iterable[frozenset[str]]:
+    """The sets of loaded things that are as many as a want asks for, none with a needless one."""
+    here_of = dict(asked.givers)
+    for size in range(1, min(len(here_of), asked.pieces, _MOST_TOGETHER) + 1):
+        for some in combinations(here_of, size):
+            here = sum(here_of[item] for item in some)
+            if here >= asked.pieces and all(here - here_of[item] < asked.pieces for item in some):
+                yield frozenset(some)

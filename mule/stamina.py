@@ -17,6 +17,7 @@ from mule.gear import (
     Gear,
     Light,
     Link,
+    Other,
     PowerBank,
     Reader,
     Remote,
@@ -33,6 +34,13 @@ from mule.units import Frozen
 _KEEPS_PICTURES = (Card, Drive, Computer)
 # What has a part in power and pictures.
 _ELECTRIC = (*_KEEPS_PICTURES, Battery, Body, Charger, Drone, Light, Link, PowerBank, Reader, Remote, Sound)
+
+
+def _is_electric(thing: Gear) -> bool:
+    """Whether a thing has a part in power and pictures."""
+    if isinstance(thing, Other):
+        return bool(thing.battery_type or thing.energy_wh or thing.draws_w or thing.solar_w)
+    return isinstance(thing, _ELECTRIC)
 
 
 @dataclass(frozen=True)
@@ -94,7 +102,7 @@ def summarize(plan: Plan) -> StaminaSummary:
     >>> [(t.type, t.packs) for t in made.power.types]
     [('LB-4', 2)]
     """
-    counts = tuple((i, n) for i, n in plan.loaded.items() if isinstance(plan.items[i], _ELECTRIC))
+    counts = tuple((i, n) for i, n in plan.loaded.items() if _is_electric(plan.items[i]))
     where = whereabouts(plan)
     kept = tuple((i, tuple(where.roots.get(i, ()))) for i, _ in counts if isinstance(plan.items[i], _KEEPS_PICTURES))
     return _summarize(plan.gear, plan.trip, counts, kept, where.hold)
@@ -127,7 +135,7 @@ def keep(plan: Plan, counts: Mapping[str, int]) -> Storage:
 
 def _keep(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, where: Whereabouts) -> Storage:
     bodies = {i: n for i, n in counts.items() if isinstance(gear[i], Body)}
-    return store(gear, counts, trip, [camera_demands(bodies, trip, day) for day in trip.days], where)
+    return store(gear, counts, trip, [camera_demands(gear, bodies, trip, day) for day in trip.days], where)
 
 
 def whereabouts(plan: Plan) -> Whereabouts:

@@ -51,6 +51,10 @@ Hazard = Literal[
 ]
 
 
+# What a want may ask for beside glass and filters.
+Aid = Literal["light", "sound", "drone", "housing", "remote"]
+
+
 class Frozen(BaseModel):
     """Base of every core value: immutable, and deaf to fields it does not know."""
 

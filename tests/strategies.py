@@ -40,6 +40,8 @@ def bodies(draw: st.DrawFn, id_: str) -> Body:
         crop_modes=draw(st.sampled_from([(), (1.5,), (1.3, 2.0)])),
         autofocus_min_aperture=draw(st.sampled_from([None, 8, 11])),
         sealed=draw(st.booleans()),
+        nebulae=draw(st.booleans()),
+        clean=draw(st.booleans()),
     )
 
 

@@ -224,7 +224,7 @@ class Seen(NamedTuple):
 
 
 def _seen_by(plan: Plan, loaded: frozenset[str]) -> Seen:
-    table = table_of([t for t in plan.gear if t.id in loaded], plan.trip.wants)
+    table = table_of([t for t in plan.gear if t.id in loaded], dict.fromkeys(loaded, 1), plan.trip.wants)
     return Seen(table.score(), tuple(serving(table)))
 
 
@@ -332,5 +332,5 @@ def _sees(plan: Plan, item: str, want: Want) -> bool:
 def _gapless(plan: Plan, loaded: frozenset[str]) -> bool:
     if plan.trip.policies.gaps == "allowed":
         return True
-    table = table_of([plan.items[i] for i in loaded], plan.trip.wants)
+    table = table_of([plan.items[i] for i in loaded], dict.fromkeys(loaded, 1), plan.trip.wants)
     return bool(table.parts) and bool((table.cells() >= 0.5).all())

@@ -10,10 +10,10 @@ from mule.carriers.rules import Carrier, PieceRule, TogetherRule
 from mule.editing import apply
 from mule.errors import InvalidInput
 from mule.finding import AsPiece, Edit, InBag, Leave, Load, Move, PieceKind, Place, Worn
-from mule.gear import Bag
+from mule.gear import AIDS, Bag
 from mule.kit import Stow, Wish
 from mule.plan import Plan, read
-from mule.trip import LocalRule, Marks, Policies, Slot, Trip
+from mule.trip import AidWish, LocalRule, Marks, Policies, Slot, Trip, Want, Weather
 
 _DEMO = Path(__file__).parents[1] / "demo"
 
@@ -99,12 +99,23 @@ def _trip(chance: random.Random, plan: Plan) -> Trip:
             "stamina": trip.stamina.model_copy(
                 update={"power": chance.choice(["packs-only", "charge-nightly", "bank-by-day", "usb-c"])}
             ),
+            "wants": tuple(_asking(chance, want) for want in trip.wants),
             "days": tuple(
-                day.model_copy(update={"date": trip.days[0].date + timedelta(days=i)})
+                day.model_copy(update={"date": trip.days[0].date + timedelta(days=i)} | _weather(chance))
                 for i, day in enumerate(trip.days * int(longer))
             ),
         }
     )
+
+
+def _asking(chance: random.Random, want: Want) -> Want:
+    """A want that asks for more than it did, now and then."""
+    aids = tuple(AidWish(aid=aid, count=chance.randint(1, 2)) for aid in AIDS if chance.random() < 0.1)
+    return want.model_copy(update={"aids": aids, "steady": want.steady or chance.random() < 0.2})
+
+
+def _weather(chance: random.Random) -> dict[str, object]:
+    return {"weather": (Weather.WIND, Weather.RAIN)} if chance.random() < 0.2 else {}
 
 
 def _rules(chance: random.Random, trip: Trip) -> tuple[LocalRule, ...]:

@@ -6,12 +6,13 @@ from typing import NamedTuple
 
 from mule.choosing.answer import Asking, KeptThing
 from mule.choosing.containers import Container, containers_of
-from mule.choosing.in_play import PACKS, fixed_things, free_things, mere_copies
+from mule.choosing.in_play import PACKS, SUPPORTS, fixed_things, free_things, mere_copies
 from mule.choosing.scoring import Optics
 from mule.completeness import DependencyGraph
 from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gear import Bag, Gear, keeps_safe
 from mule.load import roots
+from mule.optics import aids_of
 from mule.plan import Plan
 
 
@@ -108,6 +109,9 @@ def candidates(plan: Plan, graph: DependencyGraph, asking: Asking) -> Candidates
     fixed = fixed_things(plan, asking.may_leave)
     free = free_things(plan, graph, fixed, others=asking.others, may_leave=asking.may_leave)
     now = plan.loaded
+    # Of what is free only a support is sure to come, where one is asked for (``choosing.links``).
+    sure = {*fixed, *(i for i, t in free.items() if isinstance(t, SUPPORTS))}
+    aids = aids_of(plan.trip.wants, [plan.items[item] for item in sure], fixed)
     containers = containers_of(plan, fixed, free)
     kept = _kept_g(plan, fixed, {c.root for c in containers if c.root is not None})
     packs = {i: t for i, t in free.items() if isinstance(t, PACKS)}
@@ -115,7 +119,7 @@ def candidates(plan: Plan, graph: DependencyGraph, asking: Asking) -> Candidates
         plan=plan,
         graph=graph,
         asking=asking,
-        optics=Optics.of(list(free.values()), plan.trip.wants),
+        optics=Optics.of(list(free.values()), plan.trip.wants, aids),
         fixed=fixed,
         free=free,
         most={i: t.count if i in packs else max(1, now.get(i, 0)) for i, t in free.items()},

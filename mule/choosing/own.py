@@ -24,7 +24,7 @@ def own_kits(case: Candidates, points: Sequence[Point]) -> tuple[OwnKit, ...]:
 def _own(case: Candidates, kit: Kit, points: Sequence[Point]) -> OwnKit:
     plan = case.plan.with_kit(kit)
     carried_g = weigh(plan.items, kit, plan.trip.people).carried_g
-    score = table_of([plan.items[item] for item in plan.loaded], plan.trip.wants).score()
+    score = table_of([plan.items[item] for item in plan.loaded], plan.loaded, plan.trip.wants).score()
     under = [p for p in points if p.carried_g <= carried_g + _SAME_G]
     best = max((p.score for p in under), default=0.0)
     above = score > best + _SAME_POINTS

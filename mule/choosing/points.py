@@ -32,7 +32,7 @@ class Points:
     def _point(self, found: Found, fit: RoomFit, limit_g: float) -> Point:
         plan = self._case.plan
         counts = fit.kit.loaded()
-        table = table_of([plan.items[item] for item in counts], plan.trip.wants)
+        table = table_of([plan.items[item] for item in counts], counts, plan.trip.wants)
         _, steady = wants_surviving_any_single_loss(table, plan.trip.wants, counts)
         score = table.score()
         stamina = summarize(plan.with_kit(fit.kit))

@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from mule.gear import Gear, Teleconverter
-from mule.optics import OPTICAL, Table
+from mule.optics import OPTICAL, Aids, Table
 from mule.optics.cells import Vector, columns
 from mule.optics.score import score
 from mule.optics.setups import SetUp, set_ups
@@ -48,8 +48,8 @@ class Optics:
     sets: Sequence[SetUp] = field(repr=False)
 
     @classmethod
-    def of(cls, gear: Sequence[Gear], wants: Sequence[Want]) -> "Optics":
-        """From the optical things in play."""
+    def of(cls, gear: Sequence[Gear], wants: Sequence[Want], aids: Aids) -> "Optics":
+        """From the optical things in play. aids: what comes along in any case of what wants ask for beside glass."""
         classes: dict[object, list[Gear]] = {}
         for thing in gear:
             if isinstance(thing, OPTICAL):
@@ -57,12 +57,12 @@ class Optics:
         members = {alike[0].id: tuple(t.id for t in alike) for alike in classes.values()}
         sets = set_ups([alike[0] for alike in classes.values()])
         cols = columns(wants)
-        table = Table.of(sets, score(sets, cols).total, cols)
+        table = Table.of(sets, score(sets, cols).total, cols, aids)
         index = {id_: i for i, id_ in enumerate(members)}
         takes = np.zeros((len(table.parts), len(members)), dtype=bool)
         for row, parts in enumerate(table.parts):
             takes[row, [index[p] for p in parts]] = True
-        return cls(members, table, takes, _worthwhile(table) * cols.weight * UNITS, cols.spans, sets)
+        return cls(members, table, takes, _worthwhile(table) * table.weight() * UNITS, cols.spans, sets)
 
     @property
     def useful(self) -> list[int]:

@@ -12,7 +12,7 @@ from mule.completeness.graph import DependencyGraph, dependency_graph
 from mule.completeness.keys import Key, Need, Offer
 from mule.completeness.needs import needs_head
 from mule.completeness.requirements import Requirement, Requirements, Unmet
-from mule.gear import Battery, Body, Card, Computer, Drone, Gear, Light, Link, Remote, Sound, keeps_safe
+from mule.gear import Battery, Body, Card, Computer, Drone, Gear, Light, Link, Other, Remote, Sound, keeps_safe
 
 # A chain is worth a line when a thing brings this many others along.
 _LONG_CHAIN = 2
@@ -89,7 +89,11 @@ def packs_eaten(thing: Gear) -> tuple[str, int] | None:
     match thing:
         case Body(battery_type=str() as type_) | Drone(battery_type=type_) | Remote(battery_type=str() as type_):
             return type_, 1
-        case Light(battery_type=str() as type_, cells=cells) | Sound(battery_type=str() as type_, cells=cells):
+        case (
+            Light(battery_type=str() as type_, cells=cells)
+            | Sound(battery_type=str() as type_, cells=cells)
+            | Other(battery_type=str() as type_, cells=cells)
+        ):
             return type_, cells
         case _:
             return None

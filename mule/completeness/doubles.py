@@ -15,6 +15,7 @@ from mule.gear import (
     Head,
     Lens,
     Light,
+    Other,
     Reader,
     Remote,
     Sound,
@@ -40,7 +41,7 @@ def clashes(things: Sequence[Gear], counts: Mapping[str, int]) -> tuple[Clash, .
 
 def _clashes(things: Sequence[Gear], counts: Mapping[str, int]) -> Iterable[Clash]:
     bodies = [t for t in things if isinstance(t, Body)]
-    on_shoe = tuple(t.id for t in things if isinstance(t, Light | Sound | Remote) and t.uses_shoe)
+    on_shoe = tuple(t.id for t in things if isinstance(t, Light | Sound | Remote | Other) and t.uses_shoe)
     shoes = sum(body.hot_shoes * counts[body.id] for body in bodies)
     if bodies and sum(counts[item] for item in on_shoe) > shoes:
         yield Clash(over="hot-shoe", items=on_shoe, places=shoes)
@@ -50,8 +51,10 @@ def _clashes(things: Sequence[Gear], counts: Mapping[str, int]) -> Iterable[Clas
         yield Clash(over="phone", items=(*phones, *drones), places=1)
     heads = [t for t in things if isinstance(t, Head)]
     pieces = sum(counts[body.id] for body in bodies)
-    if bodies and len({head.plate_type for head in heads}) > pieces:
-        yield Clash(over="base-plate", items=tuple(head.id for head in heads), places=pieces)
+    under = [t for t in things if isinstance(t, Other) and t.uses_plate]
+    wanted = len({head.plate_type for head in heads}) + sum(counts[t.id] for t in under)
+    if bodies and wanted > pieces:
+        yield Clash(over="base-plate", items=tuple(t.id for t in (*heads, *under)), places=pieces)
 
 
 def overlaps(things: Sequence[Gear]) -> tuple[Overlap, ...]:
@@ -80,7 +83,7 @@ def _pairs(by: str, things: Sequence[Gear], same: Callable[[Any, Any], bool]) ->
 
 
 def _overlap(by: str, things: Sequence[Gear]) -> Overlap:
-    return Overlap(by=by, items=tuple(t.id for t in things), meant=any(t.backup for t in things))
+    return Overlap(by=by, items=tuple(t.id for t in things), meant=any(t.backup or t.for_other for t in things))
 
 
 def _one_range(one: Lens, other: Lens) -> bool:

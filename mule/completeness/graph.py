@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 from mule.completeness.keys import Key, Need, Offer
 from mule.completeness.needs import needs_of
 from mule.completeness.offers import offers_of
-from mule.gear import Gear
+from mule.gear import Filter, Gear
 from mule.memo import by_identity
 
 
@@ -59,9 +59,13 @@ def _graph(gear: tuple[Gear, ...], walls: tuple[str, ...], nights: bool) -> Depe
     needs: dict[str, Sequence[Need]] = {}
     offers: dict[str, Sequence[Offer]] = {}
     givers: dict[Key, list[tuple[str, Key | None]]] = {}
+    named = {item for thing in gear for item in thing.needs}
+    named |= {thing.body for thing in gear if isinstance(thing, Filter) and thing.body}
     for thing in gear:
         needs[thing.id] = needs_of(thing, walls, nights=nights)
         offers[thing.id] = offers_of(thing, walls)
+        if thing.id in named:
+            offers[thing.id] = [*offers[thing.id], Offer(Key("thing", thing.id))]
         for offer in offers[thing.id]:
             givers.setdefault(offer.key, []).append((thing.id, offer.through))
     return DependencyGraph(needs, offers, givers)

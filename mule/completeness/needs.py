@@ -19,6 +19,7 @@ from mule.gear import (
     Light,
     Link,
     MountAdapter,
+    Other,
     OtherSupport,
     Plate,
     Reader,
@@ -35,21 +36,32 @@ _COMPUTER = Key("computer")
 
 def needs_of(thing: Gear, walls: Sequence[str] = (), *, nights: bool = True) -> list[Need]:
     """What a thing needs when it is loaded. walls: plug shapes of the place; nights: whether packs are charged."""
+    found = list(_by_kind(thing, walls, nights=nights))
+    if thing.needs:
+        found.append(_link("thing", thing.needs[0], *(Key("thing", item) for item in thing.needs)))
+    if thing.charging_plug and nights:
+        found.append(_link("lead", thing.charging_plug, Key("lead", thing.charging_plug)))
+    return found
+
+
+def _by_kind(thing: Gear, walls: Sequence[str], *, nights: bool) -> Iterable[Need]:
     match thing:
         case Body() | Lens() | Teleconverter() | MountAdapter():
-            return list(_optics(thing))
+            return _optics(thing)
         case Filter() | FilterHolder() | StepRing():
-            return list(_filters(thing))
+            return _filters(thing)
         case Battery() | Charger():
-            return list(_power(thing, walls, nights=nights))
+            return _power(thing, walls, nights=nights)
         case Card() | Reader() | Drive() | Link():
-            return list(_media(thing, walls))
+            return _media(thing, walls)
         case Tripod() | OtherSupport() | Head() | Plate():
-            return list(_support(thing))
+            return _support(thing)
         case Light() | Sound() | Remote() | Drone():
-            return list(_extras(thing))
+            return _extras(thing)
+        case Other():
+            return _other(thing)
         case _:
-            return []
+            return ()
 
 
 def _link(what: str, label: str, *keys: Key, when: Key | None = None) -> Need:
@@ -67,6 +79,8 @@ def _optics(thing: Body | Lens | Teleconverter | MountAdapter) -> Iterable[Need]
                 yield _purpose("lens", thing.mount, *up_to("glass", thing.mount, 1))
             if thing.battery_type:
                 yield _link("pack", thing.battery_type, Key("pack", thing.battery_type))
+            if thing.film:
+                yield _link("film", thing.film, Key("refill", thing.film))
             if thing.slots:
                 types = tuple(dict.fromkeys(slot.card_type for slot in thing.slots))
                 yield _link("card", " or ".join(types), *(Key("card", type_) for type_ in types))
@@ -81,13 +95,15 @@ def _optics(thing: Body | Lens | Teleconverter | MountAdapter) -> Iterable[Need]
 
 def _filters(thing: Filter | FilterHolder | StepRing) -> Iterable[Need]:
     match thing:
-        case Filter(thread_mm=mm, plate_width_mm=width, adapter=adapter):
+        case Filter(thread_mm=mm, plate_width_mm=width, adapter=adapter, body=body):
             if mm:
                 yield _purpose("thread", thread(mm), *up_to("thread", thread(mm)))
             if width:
                 yield _link("holder", thread(width), Key("holder", thread(width)))
             if adapter:
                 yield _purpose("adapter", adapter, Key("adapter", adapter))
+            if body:
+                yield _purpose("thing", body, Key("thing", body))
         case FilterHolder():
             yield _purpose("thread", thread(thing.thread_mm), *up_to("thread", thread(thing.thread_mm)))
             yield _purpose("plate-filter", thread(thing.plate_width_mm), Key("plates", thread(thing.plate_width_mm)))
@@ -161,3 +177,17 @@ def _extras(thing: Light | Sound | Remote | Drone) -> Iterable[Need]:
             yield _purpose("socket", socket, Key("socket", socket), when=Key("sockets-known"))
         case Drone(needs_phone=True):
             yield _link("phone", "", Key("phone"))
+
+
+def _other(thing: Other) -> Iterable[Need]:
+    """What a thing of no kind of its own needs: cells, a bank, what it uses up, and for a refill what uses it up."""
+    if thing.battery_type:
+        yield _link("pack", thing.battery_type, Key("pack", thing.battery_type))
+    if thing.draws_w:
+        yield _link("bank", "", Key("bank"))
+    if thing.eats and not thing.bought_there:
+        yield _link("refill", thing.eats, Key("refill", thing.eats))
+    if thing.refill:
+        yield _purpose("user", thing.refill, Key("uses", thing.refill))
+    if thing.solar_w:
+        yield _purpose("bank", "", Key("bank"))

@@ -21,6 +21,7 @@ from mule.gear import (
     Light,
     Link,
     MountAdapter,
+    Other,
     OtherSupport,
     Plate,
     PowerBank,
@@ -37,7 +38,8 @@ USB = "USB-C"
 
 def offers_of(thing: Gear, walls: Sequence[str] = ()) -> list[Offer]:
     """What a thing gives when it is loaded. walls: plug shapes of the place."""
-    return [offer if isinstance(offer, Offer) else Offer(offer) for offer in _given(thing, walls)]
+    found = [offer if isinstance(offer, Offer) else Offer(offer) for offer in _given(thing, walls)]
+    return [*found, Offer(Key("plug", thing.charging_plug))] if thing.charging_plug else found
 
 
 def _given(thing: Gear, walls: Sequence[str]) -> Iterable[Key | Offer]:
@@ -52,6 +54,8 @@ def _given(thing: Gear, walls: Sequence[str]) -> Iterable[Key | Offer]:
             yield from _media(thing, walls)
         case Tripod() | OtherSupport() | Head() | Plate():
             yield from _support(thing)
+        case Other():
+            yield from _other(thing)
 
 
 def _optics(thing: Body | Lens | MountAdapter) -> Iterable[Key | Offer]:
@@ -77,6 +81,8 @@ def _body(body: Body) -> Iterable[Key]:
         yield Key("thread", thread(body.fixed_lens.thread_mm))
     if body.battery_type:
         yield Key("eats", body.battery_type)
+    if body.film:
+        yield Key("uses", body.film)
     yield from (Key("slot", slot.card_type) for slot in body.slots)
     yield from (Key("socket", socket) for socket in body.sockets)
     if body.sockets:
@@ -116,8 +122,7 @@ def _power(thing: Battery | Charger | PowerBank | Light | Sound | Remote | Drone
             yield from (Key("charge", type_) for type_ in thing.battery_types)
             yield Key("plug", USB if thing.input == "usb-c" else thing.plug or "")
         case PowerBank():
-            yield Key("usb-power")
-            yield Key("plug", USB)
+            yield from (Key("usb-power"), Key("bank"), Key("plug", USB))
         case _:
             if thing.battery_type:
                 yield Key("eats", thing.battery_type)
@@ -163,6 +168,8 @@ def _link(link: Link, walls: Sequence[str]) -> Iterable[Key | Offer]:
                 Offer(key._replace(links=links if key.what == "wall" else 0), through) for key in _from_wall(link)
             )
         return
+    if len(link.to_ports) == 1:
+        yield Key("lead", link.to_ports[0])
     for port in set(link.to_ports):
         # A hub with card slots is a reader.
         yield Offer(Key("read", port), Key("port", link.from_plug))
@@ -191,3 +198,12 @@ def _support(thing: Tripod | OtherSupport | Head | Plate) -> Iterable[Key]:
             yield from (Key("head"), Key("clamp-for", thing.plate_type))
         case Plate():
             yield Key("plate", thing.plate_type)
+
+
+def _other(thing: Other) -> Iterable[Key]:
+    if thing.battery_type:
+        yield Key("eats", thing.battery_type)
+    if thing.eats:
+        yield Key("uses", thing.eats)
+    if thing.refill:
+        yield Key("refill", thing.refill)

@@ -17,6 +17,7 @@ from mule.gear import (
     Card,
     Charger,
     Drive,
+    Drone,
     Filter,
     Gear,
     Head,
@@ -27,6 +28,9 @@ from mule.gear import (
     Plate,
     PowerBank,
     Reader,
+    Remote,
+    Safety,
+    Sound,
     Tripod,
 )
 from mule.gear.base import Source
@@ -38,6 +42,8 @@ _USB = "USB-C"
 _CELLS = {"AA": (2.5, 26.0), "AAA": (1.1, 12.0)}
 _PACK = (14.0, 80.0)
 _SAME = "same"
+# What a drone that nobody owns flies on.
+DRONE_PACK = "drone"
 
 
 def to_get(
@@ -99,6 +105,16 @@ _MASS_G: Mapping[str, float] = {
     "head-torch": 80,
     "plate": 60,
     "power-bank": 360,
+    "bank": 360,
+    "light": 330,
+    "sound": 90,
+    "drone": 720,
+    "housing": 1800,
+    "remote": 40,
+    "lead": 30,
+    "refill": 60,
+    "film": 25,
+    "safety": 300,
     "reader": 30,
     "tripod": 1300,
     "cover": 60,
@@ -140,6 +156,10 @@ def _bag(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
     return Bag(**basics, volume_l=got.numbers["litres"])
 
 
+def _bank(basics: dict[str, Any]) -> Gear:
+    return PowerBank(**basics, energy_wh=74, output_w=45, ports=2)
+
+
 _Made = Callable[[dict[str, Any], ToGet, Plan], Gear]
 _MADE: Mapping[str, _Made] = {
     "bag": _bag,
@@ -152,7 +172,8 @@ _MADE: Mapping[str, _Made] = {
     "lens": _lens,
     "pack": _pack,
     "plate": lambda b, got, _: Plate(**b, plate_type=got.label),
-    "power-bank": lambda b, got, _: PowerBank(**b, energy_wh=74, output_w=45, ports=2),
+    "power-bank": lambda b, got, _: _bank(b),
+    "bank": lambda b, got, _: _bank(b),
     "reader": lambda b, got, _: Reader(**b, card_types=(got.label,), plug=_USB, speed_mb_s=300),
     "cover": lambda b, got, _: Other(**b, use="rain"),
     "tripod": lambda b, got, _: Tripod(
@@ -161,6 +182,17 @@ _MADE: Mapping[str, _Made] = {
         max_height_mm=1500,
         head_included=True,
     ),
+    "light": lambda b, got, _: Light(**b, form="panel", energy_wh=15, runs_h=2),
+    "sound": lambda b, got, _: Sound(**b, form="microphone"),
+    "drone": lambda b, got, _: Drone(
+        **b, battery_type=DRONE_PACK, flight_min=30, megapixels=20, takeoff_mass_g=got.mass_g, needs_phone=False
+    ),
+    "housing": lambda b, got, _: Other(**b, use="housing", serves="housing"),
+    "remote": lambda b, got, _: Remote(**b, socket="radio"),
+    "lead": lambda b, got, _: Link(**b, from_plug=_USB, to_ports=(got.label,)),
+    "refill": lambda b, got, _: Other(**b, use="refill", refill=got.label),
+    "film": lambda b, got, _: Other(**b, use="film", refill=got.label, frames=36, hazard="film"),
+    "safety": lambda b, got, _: Safety(**b, use=got.label),
     "usb-power": lambda b, got, _: Link(**b, from_plug=ANY_PLUG, to_ports=(_USB, _USB), rating_w=45),
     "wall": lambda b, got, _: Link(**b, from_plug=ANY_PLUG, to_ports=(got.label,)),
 }

@@ -166,7 +166,7 @@ def _units(trials: Trials, burden: Burden) -> list[_Unit]:
             continue
         goes, fails = case.requirements.leaving((item,))
         goes = tuple(i for i in goes if not keeps_safe(gear[i]))
-        reserve = thing.backup or thing.group not in DROPPABLE or bool(fails)
+        reserve = thing.backup or thing.for_other or thing.group not in DROPPABLE or bool(fails)
         if kept.isdisjoint(goes):
             whole = (item, *goes)
             mass = sum(gear[i].mass_g * loaded[i] for i in whole)

@@ -2,14 +2,12 @@
 
 from collections.abc import Iterable
 
-from mule.completeness import needs_head, packs_eaten
+from mule.completeness import packs_eaten
 from mule.cures.getting import can_get, to_get
 from mule.cures.making import at_home, leave_all, left, load, load_counts, with_followers
 from mule.finding import Cure, Finding
-from mule.gear import Battery, Body, Head, Lens, Light, MountAdapter, Other, OtherSupport, Tripod, keeps_safe
-from mule.gear.base import Thing
+from mule.gear import Battery, Body, Lens, MountAdapter, keeps_safe
 from mule.rules import Trials
-from mule.rules.holding import COVERS
 
 # Ways that are proposed of one sort.
 _WAYS = 3
@@ -116,42 +114,3 @@ def filter_for(trials: Trials, finding: Finding) -> Iterable[Cure]:
     threads = (t.thread_mm for i in finding.items if isinstance(t := trials.plan.items[i], Lens) and t.thread_mm)
     stops = {"stops": numbers["stops"]} if "stops" in numbers else {}
     yield from (to_get("filter", label=effect, numbers=stops | {"thread_mm": mm}) for mm in dict.fromkeys(threads))
-
-
-def torches(trials: Trials, finding: Finding) -> Iterable[Cure]:
-    """A head torch for everybody."""
-    missing = int(finding.numbers["people"] - finding.numbers["have"])
-    able = [t for t in left(trials, Light) if t.form == "head-torch"]
-    here = at_home(trials, able)
-    enough = [item for item, n in here.items() if n >= missing]
-    if here:
-        yield load_counts({enough[0]: missing} if enough else here)
-    yield to_get("head-torch", count=missing)
-
-
-def supports(trials: Trials, finding: Finding) -> Iterable[Cure]:
-    """What holds a camera still, lightest first, with a head where it needs one; or legs to get."""
-    for kind in (Tripod, OtherSupport):
-        for thing in left(trials, kind)[:_WAYS]:
-            heads = left(trials, Head) if needs_head(thing) and not _loaded(trials, Head) else []
-            yield load(thing, *heads[:1])
-    yield to_get("tripod")
-
-
-def stronger(trials: Trials, finding: Finding) -> Iterable[Cure]:
-    """Legs or a head that are rated for it, in place of what is not."""
-    (weak, *_), need = finding.items, finding.numbers["mass_g"]
-    kind = Head if isinstance(trials.plan.items[weak], Head) else Tripod
-    able = [t for t in left(trials, kind) if t.max_load_g > need]
-    yield from (load(t).model_copy(update={"edits": (*leave_all([weak]).edits, *load(t).edits)}) for t in able[:_WAYS])
-    yield to_get("head" if kind is Head else "tripod")
-
-
-def cover(trials: Trials, finding: Finding) -> Iterable[Cure]:
-    """A cover that lies at home; or one to get."""
-    yield from (load(t) for t in left(trials, Other) if t.use.lower() in COVERS)
-    yield to_get("cover")
-
-
-def _loaded(trials: Trials, kind: type[Thing]) -> bool:
-    return any(isinstance(trials.plan.items[i], kind) for i in trials.loaded)

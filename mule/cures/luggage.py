@@ -5,10 +5,21 @@ from math import inf
 
 from mule.cures.getting import to_get
 from mule.cures.lighten import Burden, enough, grams, lighten, litres, stays_in_cabin
-from mule.cures.making import Pieces, inside, leave, leave_all, left, load, move, owner_of, swap_bag, with_followers
+from mule.cures.making import (
+    Pieces,
+    carried_pieces,
+    inside,
+    leave,
+    leave_all,
+    left,
+    load,
+    move,
+    owner_of,
+    swap_bag,
+    with_followers,
+)
 from mule.finding import AsPiece, Cure, CureCode, Finding, FindingCode, InBag, Leave, Load, Move, PieceKind, Worn
 from mule.gear import Bag, Gear, Insert, keeps_safe
-from mule.load import Piece
 from mule.packing import goes_in
 from mule.rules import Trials
 
@@ -32,7 +43,7 @@ def lighter_bag(trials: Trials, finding: Finding) -> Iterable[Cure]:
 def lighter_together(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """All that somebody takes on board, over a leg's limit."""
     person = finding.refs["person"]
-    bags = [p.bag for p in _carried(trials) if p.person == person]
+    bags = [p.bag for p in carried_pieces(trials) if p.person == person]
     held = [h for bag in bags for h in inside(trials, bag)]
     yield from lighten(trials, Burden(held, finding.numbers["over"], grams, person, bags))
 
@@ -44,7 +55,7 @@ def lighter_back(trials: Trials, finding: Finding) -> Iterable[Cure]:
         need = numbers["carried_g"] * (1 - numbers["line"] / numbers["share"]) + _SPARE_G
     else:
         need = numbers["over"]
-    bags = [p.bag for p in _carried(trials) if p.person == person]
+    bags = [p.bag for p in carried_pieces(trials) if p.person == person]
     worn = [
         Pieces(trials.plan.items[e.item], e.count)
         for e in trials.plan.kit.entries
@@ -65,7 +76,7 @@ def lighter_back(trials: Trials, finding: Finding) -> Iterable[Cure]:
 
 def _bag_for_another(trials: Trials, burden: Burden) -> Iterable[Cure]:
     """Somebody who carries no bag takes one that lies at home, with enough in it."""
-    laden = {p.person for p in _carried(trials)}
+    laden = {p.person for p in carried_pieces(trials)}
     bags = [b for b in left(trials, Bag) if b.piece != PieceKind.HOLD]
     for other in (p.id for p in trials.plan.trip.people if p.id not in laden):
         for bag in bags[:_MOST_BAGS]:
@@ -161,7 +172,7 @@ def gate_place(trials: Trials, finding: Finding) -> Iterable[Cure]:
         if many < trials.loaded[item] and not keeps_safe(thing):
             yield leave({item: many})
         for other in trials.plan.trip.people:
-            for piece in (p for p in _carried(trials) if p.person == other.id and p.bag != refs.get("bag")):
+            for piece in (p for p in carried_pieces(trials) if p.person == other.id and p.bag != refs.get("bag")):
                 yield move([Pieces(thing, trials.loaded[item])], InBag(bag=piece.bag), CureCode.HAND_OVER)
     if not keeps_safe(thing):
         yield leave_all([item])
@@ -178,35 +189,6 @@ def at_the_seat(trials: Trials, finding: Finding) -> Iterable[Cure]:
         yield move(held, InBag(bag=piece.bag))
     if owner and not seats:
         yield move(held, Worn(person=owner), CureCode.WEAR)
-
-
-def out_of_the_hold(trials: Trials, finding: Finding) -> Iterable[Cure]:
-    """What must be in reach, into a bag that is carried, or onto whoever has checked it in."""
-    (item,) = finding.items
-    held = [Pieces(trials.plan.items[item], trials.loaded[item])]
-    owner = owner_of(trials, finding.refs["bag"])
-    for piece in sorted(_carried(trials), key=lambda p: (p.person != owner, p.piece != PieceKind.PERSONAL)):
-        yield move(held, InBag(bag=piece.bag))
-    if owner:
-        yield move(held, Worn(person=owner), CureCode.WEAR)
-
-
-def apart(trials: Trials, finding: Finding) -> Iterable[Cure]:
-    """Two things that back each other up in one bag: the lighter one goes into another, or into a pocket."""
-    bag = finding.items[-1]
-    pair = sorted((trials.plan.items[i] for i in finding.items[:-1]), key=lambda t: t.mass_g)
-    owner = owner_of(trials, bag)
-    others = [p for p in _carried(trials) if p.bag != bag]
-    for thing in pair:
-        held = [Pieces(thing, trials.loaded[thing.id])]
-        for piece in sorted(others, key=lambda p: p.mass_g):
-            yield move(held, InBag(bag=piece.bag))
-        if owner:
-            yield move(held, Worn(person=owner), CureCode.WEAR)
-
-
-def _carried(trials: Trials) -> list[Piece]:
-    return [p for p in trials.case.loads.pieces if p.piece != PieceKind.HOLD]
 
 
 def _straight_in(trials: Trials, bag: str) -> list[Pieces]:

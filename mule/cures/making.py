@@ -7,6 +7,7 @@ from typing import Any
 from mule.finding import AsPiece, Cure, CureCode, InBag, Leave, Load, Move, PieceKind, Place
 from mule.gear import Bag, Gear, Insert, at_hand, keeps_safe
 from mule.gear.base import Thing
+from mule.load import Piece
 from mule.rules import Trials
 
 
@@ -75,6 +76,11 @@ def at_home(trials: Trials, things: Iterable[Thing]) -> dict[str, int]:
 def with_followers(trials: Trials, item: str) -> list[str]:
     """A thing with what is of no use without it; safety stays."""
     return [item, *(i for i in trials.case.requirements.goes_with(item) if not keeps_safe(trials.plan.items[i]))]
+
+
+def carried_pieces(trials: Trials) -> list[Piece]:
+    """Luggage that is not checked in."""
+    return [p for p in trials.case.loads.pieces if p.piece != PieceKind.HOLD]
 
 
 def owner_of(trials: Trials, bag: str) -> str | None:

@@ -12,11 +12,15 @@ Weight = tuple[int, float]
 
 _RANK = {Severity.NOTE: 0, Severity.CAUTION: 1, Severity.BLOCKER: 2}
 # Names of what is worst, where, and when: they change while the problem stays.
-_WORST = frozenset({"leg", "date", "day", "until", "start", "because", "policy", "bag", "where"})
+_WORST = frozenset({"leg", "date", "day", "until", "start", "because", "policy", "bag", "where", "use", "due", "last"})
 # Of these the things are what is affected, and the want, type, person or rule says what it is about.
 _BY_REFS = frozenset(
     {
         FindingCode.BIG_BAGS_BARRED,
+        FindingCode.AID_MISSING,
+        FindingCode.CARD_OLD,
+        FindingCode.FILM_SHORT,
+        FindingCode.LIGHT_LEGS,
         FindingCode.CLASH_BASE_PLATE,
         FindingCode.CLASH_HOT_SHOE,
         FindingCode.CLASH_PHONE,
@@ -52,7 +56,13 @@ def _octaves(numbers: Mapping[str, float]) -> float:
 
 
 _SIZES: Mapping[FindingCode, Callable[[Mapping[str, float]], float]] = {
+    FindingCode.AID_MISSING: lambda n: n["count"] - n["have"],
     FindingCode.GAP: _octaves,
+    FindingCode.LIGHT_LEGS: lambda n: 1 / n["mass_g"],
+    FindingCode.LOST_BAG: lambda n: (
+        n["of_days"] - n["power_days"] + (n["all_cards"] - n["cards"]) / max(1, n["all_cards"]) + (1 - n["charges"])
+    ),
+    FindingCode.SET_INCOMPLETE: lambda n: n["lacking"],
     FindingCode.NATIVE_GAP: _octaves,
     FindingCode.POWER_SHORT: lambda n: n["lacking_wh"],
     FindingCode.POWER_THIN: lambda n: 1 - n["margin"],
@@ -113,6 +123,7 @@ def weighty(finding: Finding) -> bool:
 # Of these the rules are silent while no picture can be taken at all.
 _REVEALED = frozenset(
     {
+        FindingCode.AID_MISSING,
         FindingCode.COPIES_SHORT,
         FindingCode.COPIES_TOGETHER,
         FindingCode.COVER_LEFT,

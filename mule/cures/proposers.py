@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Iterable, Mapping
 
-from mule.cures import links, luggage, marks, pictures, power, wants
+from mule.cures import aids, apart, links, luggage, marks, pictures, power, wants
 from mule.cures.getting import to_get
 from mule.finding import Cure, Finding, NoWay
 from mule.finding import FindingCode as F
@@ -22,10 +22,11 @@ def _bearing(trials: Trials, finding: Finding) -> Iterable[Cure]:
 
 # Ways of working and things in thought are proposed last: they are tried only where nothing else helps.
 PROPOSERS: Mapping[F, Proposer] = {
+    F.AID_MISSING: aids.for_a_want,
     F.BACK_TOO_LATE: links.all_without,
     F.BANK_TOO_LARGE: links.all_without,
     F.BIG_BAGS_BARRED: marks.within_rules,
-    F.BOTH_IN_ONE_BAG: luggage.apart,
+    F.BOTH_IN_ONE_BAG: apart.pair_apart,
     F.CARDS_FULL: pictures.more_cards,
     F.CARRIES_WELL: luggage.lighter_back,
     F.CHARGER_VOLTS: links.all_without,
@@ -34,10 +35,12 @@ PROPOSERS: Mapping[F, Proposer] = {
     F.CLASH_PHONE: links.one_without,
     F.COPIES_SHORT: pictures.more_copies,
     F.COPIES_TOGETHER: pictures.copies_apart,
-    F.COVER_LEFT: links.cover,
+    F.COVER_LEFT: aids.cover,
     F.DRONES_BARRED: marks.within_rules,
+    F.FILM_SHORT: aids.more_film,
     F.FILTER_UNSERVED: links.filter_for,
     F.GAP: wants.close_gap,
+    F.GOES_BACK: links.all_without,
     F.GATE_NO: luggage.gate_place,
     F.HEAVY_LOAD: luggage.lighter_back,
     F.IDLE_OPTICS: links.idle,
@@ -47,13 +50,15 @@ PROPOSERS: Mapping[F, Proposer] = {
     F.LEG_SUM: luggage.smaller_bag,
     F.LEG_TOGETHER: luggage.lighter_together,
     F.LENS_CHANGES: wants.fewer_changes,
-    F.MEDICINE_HELD: luggage.out_of_the_hold,
+    F.LIGHT_LEGS: aids.heavier_legs,
+    F.LOST_BAG: apart.spread,
+    F.MEDICINE_HELD: apart.out_of_the_hold,
     F.MISSING_LINK: links.missing_link,
     F.MUST_LEAVE: links.all_without,
     F.MUST_TAKE: marks.come_along,
     F.NATIVE_GAP: wants.bridge,
     F.NO_SET_UP: wants.something_to_shoot,
-    F.NOT_HELD: links.supports,
+    F.NOT_HELD: aids.supports,
     F.NOT_AT_SEAT: luggage.at_the_seat,
     F.ORPHAN: links.orphan,
     F.OVERFULL: luggage.emptier_bag,
@@ -68,14 +73,16 @@ PROPOSERS: Mapping[F, Proposer] = {
     F.POLICY_TWIN_BODY: marks.second_body,
     F.POWER_SHORT: power.lasts_longer,
     F.POWER_THIN: power.lasts_longer,
+    F.SET_INCOMPLETE: aids.whole_set,
     F.SINGLE_POINT: _bearing,
     F.SLOT_FULL: marks.one_of_slot,
-    F.SUPPORT_LOADED: links.stronger,
+    F.SUPPORT_LOADED: aids.stronger,
     F.TOO_LARGE: luggage.place_for,
-    F.TORCH_EACH: links.torches,
+    F.TORCH_EACH: aids.torches,
     F.TRIPODS_BARRED: marks.within_rules,
     F.UNPLACED: luggage.bag_for_all,
     F.WANT_UNMET: wants.close_gap,
+    F.WATER_BESIDE: apart.water_out,
 }
 # Where something else than an edit of the kit has to be said or done.
 _ELSEWHERE: Mapping[F, NoWay] = {

@@ -5,7 +5,7 @@ from typing import Literal
 from mule.gear import Effect
 from mule.units import Frozen
 
-FittedBy = Literal["direct", "ring", "holder", "drop-in", "none"]
+FittedBy = Literal["direct", "ring", "holder", "drop-in", "sensor", "none"]
 Warning_ = Literal["dark-corners", "uneven-sky", "cross-pattern"]
 
 

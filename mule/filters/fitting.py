@@ -11,6 +11,8 @@ from mule.gear import Filter, FilterHolder, Gear, StepRing, Thing, at_hand
 from mule.trip import Want
 
 MOST_RINGS = 2
+# Focal lengths that are nominally the same differ by so much.
+_ABOUT = 0.99
 # Under this equivalent focal length polarised sky looks uneven and two rims may darken corners (estimate,
 # docs/domain/filters.md).
 WIDE_MM = 24.0
@@ -26,7 +28,7 @@ _FITTING: dict[type, tuple[str, ...]] = {
 
 @dataclass(frozen=True)
 class Front:
-    """What a filter meets: a lens, its thread, the adapters it may sit on.
+    """What a filter meets: a lens, its thread, the adapters and bodies it may sit on.
 
     widest_mm: the widest that is looked at, in equivalent millimetres: the lens's own end, or where a want begins.
     seen: spans in equivalent millimetres in which some set-up of it takes pictures.
@@ -37,6 +39,7 @@ class Front:
     widest_mm: float
     adapters: tuple[str, ...] = ()
     seen: tuple[tuple[float, float], ...] = ()
+    bodies: tuple[str, ...] = ()
 
     def sees(self, want: Want) -> tuple[float, float] | None:
         """The part of a want that it sees, from the first to the last millimetre; None where it sees nothing of it."""
@@ -106,15 +109,19 @@ def _lightest_alike(
 def fits(front: Front, filters: Sequence[Filter], bag: FilterGear) -> Iterator[tuple[FittedBy, Fit]]:
     """Every way of putting these filters on a lens at once with what is owned.
 
-    Screw-in filters of one thread stack, a holder may sit in front of them, and one filter drops into an adapter.
+    Screw-in filters of one thread stack, a holder may sit in front of them, one filter drops into an adapter, and one
+    lies over the sensor.
     """
-    dropped = [f for f in filters if f.adapter is not None]
-    if len(dropped) > 1 or any(f.adapter not in front.adapters for f in dropped):
+    dropped = [f.adapter for f in filters if f.adapter is not None]
+    inside = [f.body for f in filters if f.body is not None]
+    if max(len(dropped), len(inside)) > 1 or not (
+        set(front.adapters).issuperset(dropped) and set(front.bodies).issuperset(inside)
+    ):
         return
     threads = {f.thread_mm for f in filters if f.thread_mm is not None}
     widths = {f.plate_width_mm for f in filters if f.plate_width_mm is not None}
     if not threads and not widths:
-        yield "drop-in", _fit(front, filters, (), bag)
+        yield ("drop-in" if dropped else "sensor"), _fit(front, filters, (), bag)
         return
     if front.thread_mm is None or len(threads) > 1 or len(widths) > 1:
         return
@@ -149,10 +156,10 @@ def _fit(front: Front, filters: Sequence[Filter], between: Sequence[StepRing | F
 def _warnings(front: Front, filters: Sequence[Filter], rings: int) -> Iterator[Warning_]:
     """Corners and sky on wides; what somebody found clean of one filter alone goes before the estimate."""
     wide = front.widest_mm < WIDE_MM
-    rims = rings + sum(f.adapter is None for f in filters)
+    rims = rings + sum(f.adapter is None and f.body is None for f in filters)
     known = [f.clean_from_mm for f in filters if f.clean_from_mm is not None]
     alone = len(filters) == 1 and known
-    if any(front.widest_mm < clean for clean in known) or (wide and rims > 1 and not alone):
+    if any(front.widest_mm < clean * _ABOUT for clean in known) or (wide and rims > 1 and not alone):
         yield "dark-corners"
     if wide and any(f.effect == "polariser" for f in filters):
         yield "uneven-sky"

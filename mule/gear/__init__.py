@@ -5,6 +5,7 @@ from typing import Annotated, Any
 from pydantic import Field, TypeAdapter, ValidationError
 
 from mule.errors import InvalidInput, Problem, invalid, shorten
+from mule.gear.aids import AIDS, SUPPORT, holds_still, serves
 from mule.gear.base import Absence, AbsenceReason, Box, Cylinder, Group, Size, Soft, Source, Standing, Thing, at_hand
 from mule.gear.carry import Bag, Compartment, Insert
 from mule.gear.extras import Drone, Light, Other, Remote, Safety, Sound, keeps_safe
@@ -98,11 +99,13 @@ def parse(data: Any) -> Gear:
 
 
 __all__ = [
+    "AIDS",
     "ANY_PLUG",
     "GEAR",
     "KINDS",
     "KIND_NAMES",
     "MOST_LINKS",
+    "SUPPORT",
     "Absence",
     "AbsenceReason",
     "Bag",
@@ -147,9 +150,11 @@ __all__ = [
     "Tripod",
     "at_hand",
     "fits_wall",
+    "holds_still",
     "is_zoom",
     "keeps_safe",
     "parse",
+    "serves",
     "twins",
     "words_of",
 ]

@@ -12,6 +12,7 @@ from mule.units import (
     Frozen,
     Grams,
     ItemId,
+    Label,
     Litres,
     Millimetres,
     Name,
@@ -130,8 +131,11 @@ class Thing(Frozen):
 
     count: identical pieces owned. mass_g and size: of one piece. absent: None when it is here.
     standing: things that could be rented or borrowed are proposed only when asked for.
-    backup: comes along on purpose as the second of its sort. serial, value, owner: for customs and insurance; value in
-    the owner's own money, of one piece.
+    backup: comes along on purpose as the second of its sort. for_other: carried for somebody else, so it need not earn
+    its place. needs: other things, one of which it does not work without. charging_plug: by which plug it is charged
+    (``USB-C``, or the name of its own); None where nobody looked. return_by: the day by which it goes back to whom it
+    was hired or borrowed from. serial, value, owner: for customs and insurance; value in the owner's own money, of one
+    piece.
     """
 
     group: ClassVar[Group] = Group.OTHER
@@ -146,6 +150,10 @@ class Thing(Frozen):
     absent: Absence | None = None
     standing: Standing = Standing.OWNED
     backup: Flag = False
+    for_other: Flag = False
+    needs: tuple[ItemId, ...] = Field(default=(), max_length=20)
+    charging_plug: Label | None = None
+    return_by: date | None = None
     serial: SerialNumber = ""
     value: Annotated[Number, Field(ge=0, le=1_000_000)] | None = None
     owner: OwnerName = ""

@@ -1,12 +1,12 @@
 """Light, sound, remotes, drones, and all that is not photography."""
 
-from typing import ClassVar, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
 from mule.gear.base import Group, Thing
 from mule.gear.optical import CardSlot
-from mule.units import Count, Flag, Grams, Hazard, Hours, Label, Millimetres, Number, WattHours
+from mule.units import Aid, Count, Flag, Grams, Hazard, Hours, Label, Millimetres, Number, WattHours, Watts
 
 
 class Light(Thing):
@@ -81,10 +81,15 @@ class Safety(Thing):
 
 
 class Other(Thing):
-    """Anything else: care, clothing, water, food, papers. ``use`` groups things of one purpose.
+    """Anything else: care, clothing, water, food, papers, film, and what works on a shoot. ``use`` groups things of one
+    purpose.
 
     hazard: what carriers see in it; None for nothing. hollow_mm: width inside of a hood or a pot, in which other things
-    may lie.
+    may lie. serves: what it gives a want that asks for it. battery_type, cells: what it eats, ``runs_h`` hours on one
+    set; energy_wh: of a battery that stays inside; draws_w: what it takes from a bank; used_h: hours of that on a day.
+    uses_shoe, uses_plate: sits on the hot shoe, on the base plate. eats: what it uses up (paper, gas, film of a type);
+    refill: what it is a piece of; frames: pictures on one piece of film or paper; bought_there: what it eats is to be
+    had on the way. solar_w: what a panel is rated for.
     """
 
     kind: Literal["other"] = "other"
@@ -93,6 +98,20 @@ class Other(Thing):
     use: Label
     hazard: Hazard | None = None
     hollow_mm: Millimetres | None = None
+    serves: Aid | None = None
+    battery_type: Label | None = None
+    cells: Count = 1
+    energy_wh: WattHours | None = None
+    runs_h: Hours | None = None
+    draws_w: Watts | None = None
+    used_h: Annotated[Number, Field(ge=0, le=24)] = 0
+    uses_shoe: Flag = False
+    uses_plate: Flag = False
+    eats: Label | None = None
+    refill: Label | None = None
+    frames: Annotated[int, Field(strict=True, ge=1, le=500)] | None = None
+    bought_there: Flag = False
+    solar_w: Watts | None = None
 
 
 def keeps_safe(thing: Thing) -> bool:

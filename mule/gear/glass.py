@@ -12,7 +12,8 @@ Effect = Literal["nd", "variable-nd", "graduated-nd", "polariser", "night-sky", 
 
 
 class Filter(Thing):
-    """A filter: screw-in by ``thread_mm``, a plate by ``plate_width_mm``, or dropped into a mount adapter.
+    """A filter: screw-in by ``thread_mm``, a plate by ``plate_width_mm``, dropped into a mount adapter, or over
+    the sensor of a camera, where it serves every lens.
 
     stops: how much an ND takes; for a variable ND ``stops`` to ``stops_max``. rim_mm: depth of its frame.
     clean_from_mm: widest full-frame equivalent focal length that somebody found free of dark corners or crosses.
@@ -25,6 +26,7 @@ class Filter(Thing):
     thread_mm: Millimetres | None = None
     plate_width_mm: Millimetres | None = None
     adapter: ItemId | None = None
+    body: ItemId | None = None
     stops: Stops | None = None
     stops_max: Stops | None = None
     rim_mm: Millimetres = 5.0
@@ -32,8 +34,10 @@ class Filter(Thing):
 
     @model_validator(mode="after")
     def _sits_on_something(self) -> Self:
-        if [self.thread_mm, self.plate_width_mm, self.adapter].count(None) != 2:
-            raise PydanticCustomError("filter_fit", "a filter has a thread, a plate width or an adapter: one of them")
+        if [self.thread_mm, self.plate_width_mm, self.adapter, self.body].count(None) != 3:
+            raise PydanticCustomError(
+                "filter_fit", "a filter has a thread, a plate width, an adapter or a camera: one of them"
+            )
         if self.effect in ("nd", "variable-nd", "graduated-nd") and self.stops is None:
             raise PydanticCustomError("filter_stops", "a neutral density filter says how many stops it takes")
         return self

@@ -6,7 +6,7 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from mule.gear.base import Group, Thing
-from mule.units import Gigabytes, Inches, Label, MegabytesPerSecond, WattHours, Watts
+from mule.units import Flag, Gigabytes, Inches, Label, MegabytesPerSecond, WattHours, Watts
 
 # A chain of links is followed this far: a lead behind an adapter, a hub on a hub, a ring on a ring
 # (docs/domain/filters.md: rings stack at most two).
@@ -21,12 +21,14 @@ def fits_wall(plug: str, walls: Sequence[str]) -> bool:
 
 
 class Card(Thing):
-    """A memory card."""
+    """A memory card. since: the year it was bought. keep_for_last: written to when no other is left."""
 
     kind: Literal["card"] = "card"
     group: ClassVar[Group] = Group.CARDS
 
     card_type: Label
+    since: int | None = Field(default=None, ge=1990, le=2100, strict=True)
+    keep_for_last: Flag = False
     capacity_gb: Gigabytes
     speed_mb_s: MegabytesPerSecond
 

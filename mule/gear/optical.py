@@ -17,6 +17,7 @@ from mule.units import (
     Megapixels,
     Millimetres,
     Number,
+    WattHours,
 )
 
 
@@ -64,7 +65,8 @@ class Body(Thing):
     frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C; mb_per_frame: of a raw frame. What
     nobody typed is reckoned from typical figures. rates_source: where these figures came from; a log of a trip
     writes ``measured`` ones. sockets: what a remote plugs into; empty when nobody looked. hot_shoes: how many things
-    can sit on top.
+    can sit on top. energy_wh: of a battery that stays inside. nebulae: altered to let deep red through; clean: known to
+    stay clean in the dark. film: the type it takes; its pictures need no card, and ``megapixels`` are those of a scan.
     """
 
     kind: Literal["body"] = "body"
@@ -81,7 +83,11 @@ class Body(Thing):
     sealed: Flag = False
     stabilised: Flag = False
     video: Flag = True
+    nebulae: Flag = False
+    clean: Flag = False
+    film: Label | None = None
     battery_type: Label | None = None
+    energy_wh: WattHours | None = None
     frames_per_charge: Number | None = Field(default=None, ge=0.001, le=20_000)
     video_min_per_charge: Number | None = Field(default=None, ge=0.001, le=2_000)
     timelapse_h_per_charge: Number | None = Field(default=None, ge=0.001, le=200)
@@ -96,6 +102,8 @@ class Body(Thing):
     def _sees_through_something(self) -> Self:
         if (self.mount is None) == (self.fixed_lens is None):
             raise PydanticCustomError("body_lens", "a body has either a mount or a fixed lens")
+        if self.battery_type and self.energy_wh:
+            raise PydanticCustomError("body_power", "a camera takes packs or has a battery that stays inside, not both")
         if any(crop <= 1 or crop > 10 for crop in self.crop_modes):
             raise PydanticCustomError("crop_mode", "a crop mode is a factor over 1 and at most 10")
         return self

@@ -40,7 +40,7 @@ def drop_order(
     steps = _Steps(plan, requirements, counts)
     gone: list[str] = []
     drops: list[Drop] = []
-    score, covers, wants = table.score(), table.covers(table.cells()), [want.id for want in plan.trip.wants]
+    score, covers, wants = table.score(), table.covers(), [want.id for want in plan.trip.wants]
     over = _Over(plan, legs)
     total_g = loads.total_g
     rest, worths = table, _worths(table, counts)
@@ -48,11 +48,11 @@ def drop_order(
         step = steps.next(worths)
         if step is None:
             break
-        cells = table.cells({*gone, step.item, *step.goes})
-        after = float(100 * (cells @ table.cols.weight))
+        out = {*gone, step.item, *step.goes}
+        after = table.score(out)
         if after < _LEAST_LEFT * score:
             break
-        then = table.covers(cells)
+        then = table.covers(out)
         gone += [step.item, *step.goes]
         steps.take(step)
         if not worths.keys().isdisjoint((step.item, *step.goes)):

@@ -6,6 +6,7 @@ from functools import cached_property
 
 from mule.gear import Body, Gear, Lens, MountAdapter, Teleconverter, at_hand
 from mule.memo import by_identity
+from mule.optics.aids import Aids, AskedAid, aids_of, asks_of
 from mule.optics.answer import (
     Closer,
     Coverage,
@@ -52,7 +53,7 @@ class View:
     @cached_property
     def worths(self) -> tuple[Worth, ...]:
         """What each optical thing in use earns."""
-        return tuple(worth_of(self.table, self.counts))
+        return tuple(worth_of(self.table, {**self.counts, **self.table.aids.counts}))
 
     @cached_property
     def worth(self) -> Mapping[str, float]:
@@ -63,19 +64,22 @@ class View:
     def unselected(self) -> Unselected:
         """What the optical things that are left at home would add."""
         left = [t for t in self.gear if isinstance(t, OPTICAL) and t.id not in self.counts and at_hand(t)]
-        return Unselected(self.loaded, left, self.table.cols, self.table.cells())
+        return Unselected(self.loaded, left, self.table)
 
 
-def table_of(loaded: Sequence[Gear], wants: Sequence[Want]) -> Table:
+def table_of(loaded: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]) -> Table:
     """The scores of what is loaded by the things they rest on; ``Table.score`` of it is the brief score.
 
+    counts: pieces loaded by item id.
+
     >>> from tests import cast
-    >>> round(table_of([cast.body(), cast.normal_zoom()], [cast.want(low=24, high=70)]).score(), 1)
+    >>> gear = [cast.body(), cast.normal_zoom()]
+    >>> round(table_of(gear, {"body": 1, "normal": 1}, [cast.want(low=24, high=70)]).score(), 1)
     100.0
     """
     sets = set_ups(loaded)
     cols = columns(wants)
-    return Table.of(sets, score(sets, cols).total, cols)
+    return Table.of(sets, score(sets, cols).total, cols, aids_of(wants, loaded, counts))
 
 
 def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]) -> View:
@@ -89,31 +93,35 @@ def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]
     100.0
     """
     optical = tuple((t.id, counts[t.id]) for t in gear if t.id in counts and isinstance(t, OPTICAL))
-    return _cover(gear, wants, optical)
+    return _cover(gear, wants, optical, aids_of(wants, [t for t in gear if t.id in counts], counts))
 
 
 # Loading a pack or a cloth does not change what a kit sees.
 @by_identity(64, of=2)
-def _cover(gear: Sequence[Gear], wants: Sequence[Want], optical: tuple[tuple[str, int], ...]) -> View:
+def _cover(gear: Sequence[Gear], wants: Sequence[Want], optical: tuple[tuple[str, int], ...], aids: Aids) -> View:
     """optical: the optical things that are loaded, with their pieces, in the order of the locker."""
     counts = dict(optical)
     loaded = [t for t in gear if t.id in counts]
     sets = set_ups(loaded)
     cols = columns(wants)
     scores = score(sets, cols)
-    table = Table.of(sets, scores.total, cols)
+    table = Table.of(sets, scores.total, cols, aids)
     best = table.cells()
     served = Served(sets, scores, cols) if sets else None
     native = sorted({(s.low_mm, s.high_mm) for s in sets if s.native})
     covers = tuple(
         WantCover(
             want=want.id,
-            cover=float(best[span].mean()),
+            cover=cover,
+            glass=glass,
+            lacks=aids.lacking(number),
             runs=runs(want, span, sets, served) if served else (),
             gaps=gaps(want, span, sets, served, cols),
             native_gaps=native_gaps(want, sets, native),
         )
-        for want, span in zip(wants, cols.spans, strict=True)
+        for number, (want, span, glass, cover) in enumerate(
+            zip(wants, cols.spans, table.by_glass(best), table.covers(), strict=True)
+        )
     )
     used = set(table.items)
     coverage = Coverage(
@@ -129,6 +137,8 @@ def _cover(gear: Sequence[Gear], wants: Sequence[Want], optical: tuple[tuple[str
 __all__ = [
     "CELLS_PER_OCTAVE",
     "OPTICAL",
+    "Aids",
+    "AskedAid",
     "Closer",
     "Coverage",
     "Gain",
@@ -143,6 +153,8 @@ __all__ = [
     "WantChange",
     "WantCover",
     "Worth",
+    "aids_of",
+    "asks_of",
     "cells_between",
     "changes",
     "cover",

@@ -62,10 +62,15 @@ class NativeGap(Frozen):
 
 
 class WantCover(Frozen):
-    """How much of one want the kit meets, 0 to 1, and by what."""
+    """How much of one want the kit meets, 0 to 1, and by what.
+
+    glass: what its set-ups alone would meet. lacks: what the want asks for beside glass and has too little of.
+    """
 
     want: str
     cover: float
+    glass: float
+    lacks: tuple[str, ...]
     runs: tuple[CoveredRun, ...]
     gaps: tuple[Gap, ...]
     native_gaps: tuple[NativeGap, ...]

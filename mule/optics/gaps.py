@@ -48,7 +48,7 @@ def gaps(want: Want, span: slice, sets: Sequence[SetUp], served: Served | None, 
     if served is None:
         return (Gap(from_mm=want.focal_min_mm, to_mm=want.focal_max_mm, score=0, because="reach"),)
     best = served.factors[0][span]
-    found = []
+    found: list[Gap] = []
     for start, stop in _runs_under(best, GAP_SCORE):
         a, b = span.start + start, span.start + stop
         low = max(want.focal_min_mm, served.edges[a])
@@ -59,6 +59,9 @@ def gaps(want: Want, span: slice, sets: Sequence[SetUp], served: Served | None, 
         if b < span.stop:
             to_mm = min(want.focal_max_mm, float(cols.high_mm[b]))
             high = min((s.low_mm for s in sets if high <= s.low_mm < to_mm), default=high)
+        if found:
+            # One set-up may end and another begin in the one cell between two gaps.
+            low = max(low, found[-1].to_mm)
         if high < low * _CELL and (start == 0) != (b == span.stop):
             continue
         score = sum(best[start:stop]) / (stop - start)

@@ -38,6 +38,8 @@ class SetUp(NamedTuple):
     stabilised: bool
     macro: bool
     video: bool
+    nebulae: bool
+    clean: bool
     short_side_mm: float
     lens_low_mm: float
 
@@ -124,6 +126,8 @@ def _build(body: Body, lens: Lens | None, glass: Glass, joint: _Joint, *, crop_m
                 stabilised=body.stabilised or glass.stabilised,
                 macro=glass.macro,
                 video=body.video,
+                nebulae=body.nebulae,
+                clean=body.clean,
                 short_side_mm=short / crop,
                 lens_low_mm=glass.focal_min_mm * factor,
             )

@@ -11,6 +11,7 @@ from mule.optics.cells import Columns, Vector
 from mule.optics.gaps import GAP_SCORE
 from mule.optics.score import score
 from mule.optics.setups import SetUp, set_ups
+from mule.optics.table import Table
 
 MOST_CLOSERS = 3
 # A thing that lifts a want by less than this is no cure.
@@ -97,12 +98,12 @@ class Additions:
 class Unselected:
     """What the things left behind would add; built once per assessment."""
 
-    def __init__(self, loaded: Sequence[Gear], left: Sequence[Gear], cols: Columns, best: Vector) -> None:
-        """best: score of each column with what is loaded."""
-        self._cols, self._best = cols, best
-        self._additions = Additions.of(loaded, left, cols)
+    def __init__(self, loaded: Sequence[Gear], left: Sequence[Gear], table: Table) -> None:
+        """loaded, left: optical things. table: of what is loaded."""
+        self._table, self._cols, self._best = table, table.cols, table.cells()
+        self._additions = Additions.of(loaded, left, table.cols)
         if self._additions.items:
-            self._lifted = self._additions.lifted(best)
+            self._lifted = self._additions.lifted(self._best)
 
     def close(self, want: int, gap: Gap) -> tuple[Closer, ...]:
         """The lightest ways that close a gap of want number ``want``; with none, what lifts the want most."""
@@ -124,13 +125,14 @@ class Unselected:
     def covers(self, items: Sequence[str]) -> list[float]:
         """Cover of each want with one of the ``gains`` loaded, 0 to 1. items: as the gain names them."""
         lifted = self._lifted[self._additions.items.index(tuple(items))]
-        return [float(lifted[span].mean()) for span in self._cols.spans]
+        met = self._table.aids.met()
+        return [float(lifted[span].mean()) * met[number] for number, span in enumerate(self._cols.spans)]
 
     def gains(self) -> tuple[Gain, ...]:
         """Points that each thing or pair of things would add, most per gram first; nothing that adds nothing."""
         if not self._additions.items:
             return ()
-        points = (self._lifted - self._best) @ (100 * self._cols.weight)
+        points = (self._lifted - self._best) @ (100 * self._table.weight())
         order = sorted(range(len(self._additions.items)), key=lambda i: -points[i] / max(1.0, self._additions.grams[i]))
         found = [
             Gain(items=self._additions.items[i], mass_g=self._additions.grams[i], points=float(points[i]))
@@ -148,7 +150,7 @@ class Unselected:
         if not self._additions.items:
             return ()
         lifted = self._additions.lifted(cells, gone)
-        points = (lifted - cells) @ (100 * self._cols.weight)
+        points = (lifted - cells) @ (100 * self._table.weight(gone))
         found = [
             Gain(items=self._additions.items[i], mass_g=self._additions.grams[i], points=float(points[i]))
             for i in np.flatnonzero(points >= _LEAST_GAIN).tolist()

@@ -13,12 +13,12 @@ BACKUP_SHARE = 0.1
 
 
 def worth(table: Table, counts: Mapping[str, int]) -> list[Worth]:
-    """Worth of one piece of each item that takes part in a set-up.
+    """Worth of one piece of each item that takes part in a set-up, or that a want asks for beside glass.
 
-    counts: pieces loaded of each optical item. With two or more pieces, losing one loses nothing; with exactly two,
+    counts: pieces loaded of each item. With two or more pieces, losing one loses nothing; with exactly two,
     the twin is the loss in which the other saves most. What an item earns anyway is not counted again as backup.
     """
-    used = set(table.items)
+    used = {*table.items, *table.aids.items}
     items = [item for item in counts if item in used]
     if not items:
         return []

@@ -38,7 +38,7 @@ from mule.power.fewest import (
     schools_that_carry,
     types_short,
 )
-from mule.power.losses import PowerLoss
+from mule.power.losses import PowerLoss, days_without
 from mule.power.night import BANK_NIGHT_H
 from mule.power.packs import BANK_YIELD
 from mule.power.run import DAY_H, Run, lived_through
@@ -135,6 +135,7 @@ __all__ = [
     "charging_sources",
     "cold_derating",
     "counted",
+    "days_without",
     "fewest",
     "helpers",
     "nominal_wh",

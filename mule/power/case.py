@@ -9,7 +9,7 @@ from dataclasses import dataclass, field, replace
 from datetime import date
 from typing import NamedTuple
 
-from mule.gear import Body, Drone, Gear
+from mule.gear import Body, Drone, Gear, Other
 from mule.power.answer import PowerLoad
 from mule.power.cold import cold_derating
 from mule.power.demand import nominal_wh, power_demands
@@ -43,7 +43,8 @@ class DayCase(NamedTuple):
 class PowerCase:
     """Everything the simulation looks at. counts: pieces loaded by item. sources: before a school takes some away.
 
-    in_use: packs of each type that are in cameras and drones, and so in the cold.
+    in_use: packs of each type that are in cameras and drones, and so in the cold. fed: things that a bank feeds.
+    sun_w: what panels give under way.
     """
 
     gear: Mapping[str, Gear]
@@ -55,6 +56,8 @@ class PowerCase:
     banks: tuple[BankKind, ...]
     sources: ChargingSources
     in_use: Mapping[str, int]
+    fed: frozenset[str] = frozenset()
+    sun_w: float = 0.0
     # What is plugged in at night, by how much more is asked: found once (``mule.power.plugged``).
     plugged: dict[float, ChargingSources] = field(default_factory=dict, init=False, repr=False, compare=False)
 
@@ -81,6 +84,9 @@ class PowerCase:
             banks=banks_of(gear, counts),
             sources=charging_sources(gear, counts, trip.mains),
             in_use=_in_use(gear, counts),
+            fed=frozenset(i for i in counts if isinstance(t := gear[i], Other) and t.draws_w),
+            sun_w=trip.stamina.solar
+            * sum((t.solar_w or 0.0) * n for i, n in counts.items() if isinstance(t := gear[i], Other)),
         )
 
     def in_school(self, school: PowerSchool) -> "PowerCase":
@@ -93,13 +99,14 @@ class PowerCase:
         if count and item in self.counts:
             packs = tuple(replace(kind, count=count) if kind.item == item else kind for kind in self.packs)
             return replace(self, counts=counts, packs=packs)
-        return self._with_counts(counts)
+        return self.with_counts(counts)
 
     def with_piece(self, item: str, more: int) -> "PowerCase":
         """The same with so many pieces more (or less) of something that charges, or of packs."""
-        return self._with_counts(_counted(self.counts, item, self.counts.get(item, 0) + more))
+        return self.with_counts(_counted(self.counts, item, self.counts.get(item, 0) + more))
 
-    def _with_counts(self, counts: Mapping[str, int]) -> "PowerCase":
+    def with_counts(self, counts: Mapping[str, int]) -> "PowerCase":
+        """The same days with other pieces loaded."""
         return replace(
             self,
             counts=counts,

@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
-from mule.gear import Battery, Body, Computer, Drone, Gear, Light, Remote, Sound, Source
+from mule.gear import Battery, Body, Computer, Drone, Gear, Light, Other, Remote, Sound, Source
 from mule.power.answer import Part, PowerLoad, Unit
 from mule.trip import Day, Demand, Pattern, Trip
 
@@ -15,8 +15,18 @@ TYPICAL_TIMELAPSE_H = 3.5
 LAMP_H = {"flash": 4.0, "panel": 2.0, "torch": 10.0, "head-torch": 20.0}
 REMOTE_H = 60.0
 SOUND_H = 8.0
+OTHER_H = 8.0
 # A lamp with a battery inside of which nobody read the energy.
 LAMP_WH = 4.0
+
+
+# What is shot on film on a day where nobody said (estimate): a roll of 36.
+FILM_DAY = Demand(frames=36)
+
+
+def on_film(thing: Gear) -> bool:
+    """Whether a thing takes its pictures on film."""
+    return isinstance(thing, Body) and thing.film is not None
 
 
 class PowerDemand(NamedTuple):
@@ -55,7 +65,7 @@ def nominal_wh(gear: Iterable[Gear]) -> dict[str, float]:
 def inside_wh(thing: Gear) -> float | None:
     """Energy of a battery that stays inside a thing; None when it has none."""
     match thing:
-        case Computer():
+        case Computer() | Other(energy_wh=float()) | Body(energy_wh=float()):
             return thing.energy_wh
         case Light(battery_type=None, form=form) if form != "flash" or thing.energy_wh:
             return thing.energy_wh or LAMP_WH
@@ -63,18 +73,22 @@ def inside_wh(thing: Gear) -> float | None:
             return None
 
 
-def camera_demands(bodies: Mapping[str, int], trip: Trip, day: Day) -> list[tuple[str, Demand]]:
+def camera_demands(
+    gear: Mapping[str, Gear], bodies: Mapping[str, int], trip: Trip, day: Day
+) -> list[tuple[str, Demand]]:
     """What each camera does on a day: as said for it, else by the day's pattern, the first camera most.
 
-    bodies: pieces of each body, in the order of the kit.
+    On film nobody shoots by the pattern: a roll. bodies: pieces of each body, in the order of the kit.
     """
     pattern, pace = trip.stamina.pattern(day.pattern), trip.stamina.pace
     said = {b.body: b.demand for b in day.bodies}
     found: list[tuple[str, Demand]] = []
+    digital = 0
     for item, count in bodies.items():
         for _ in range(count):
-            demand = said.get(item, pattern.others if found else pattern.first)
-            found.append((item, _paced(demand, pace)))
+            usual = FILM_DAY if on_film(gear[item]) else pattern.others if digital else pattern.first
+            digital += usual is not FILM_DAY
+            found.append((item, _paced(said.get(item, usual), pace)))
     return found
 
 
@@ -94,24 +108,29 @@ def power_demands(
     bodies = {i: n for i, n in counts.items() if isinstance(gear[i], Body)}
     found: list[PowerDemand] = []
     trails_h = 0.0
-    for item, demand in camera_demands(bodies, trip, day):
+    for item, demand in camera_demands(gear, bodies, trip, day):
         body = gear[item]
         assert isinstance(body, Body)
         trails_h = max(trails_h, demand.timelapse_h)
         if body.battery_type:
             # A type of which no pack is owned counts in charges of 1 Wh: nothing carries it anyway.
             found.append(_demand(body.battery_type, item, 1, parts_of(body, demand), whole.get(body.battery_type, 1.0)))
+        elif body.energy_wh:
+            found.append(_demand(item, item, 1, parts_of(body, demand), body.energy_wh))
     for item, count in counts.items():
         thing = gear[item]
-        if not isinstance(thing, Computer | Drone | Light | Remote | Sound):
+        if not isinstance(thing, Computer | Drone | Light | Other | Remote | Sound):
             continue
         part, inside = _of_other(thing, pattern, trails_h), inside_wh(thing)
         if part is None or not part.amount:
             continue
-        if inside is not None:
+        if isinstance(thing, Other) and thing.draws_w:
+            # What a bank feeds is asked in charges of 1 Wh: hours at its watts.
+            found.append(_demand(item, item, count, (_part(part.amount, "hours", 1 / thing.draws_w, 1.0),), 1.0))
+        elif inside is not None:
             found.append(_demand(item, item, count, (part,), inside))
         elif not isinstance(thing, Computer) and (type_ := thing.battery_type):
-            cells = thing.cells if isinstance(thing, Light | Sound) else 1
+            cells = thing.cells if isinstance(thing, Light | Other | Sound) else 1
             found.append(_demand(type_, item, cells * count, (part,), whole.get(type_, 1.0)))
     return [demand for demand in found if demand.load.wh > 0]
 
@@ -121,7 +140,9 @@ def _demand(store: str, item: str, times: int, parts: tuple[Part, ...], charge_w
     return PowerDemand(store, PowerLoad(item=item, charges=charges, wh=charges * charge_wh, times=times, parts=parts))
 
 
-def _of_other(thing: Computer | Drone | Light | Remote | Sound, pattern: Pattern, trails_h: float) -> Part | None:
+def _of_other(
+    thing: Computer | Drone | Light | Other | Remote | Sound, pattern: Pattern, trails_h: float
+) -> Part | None:
     """Charges, or sets of cells, that a thing other than a camera uses on a day."""
     match thing:
         case Computer(form=form):
@@ -133,6 +154,8 @@ def _of_other(thing: Computer | Drone | Light | Remote | Sound, pattern: Pattern
             return _part(pattern.torch_h, "hours", thing.runs_h, LAMP_H[form])
         case Light(form=form):
             return _part(pattern.light_h, "hours", thing.runs_h, LAMP_H[form])
+        case Other(used_h=hours):
+            return _part(hours, "hours", thing.runs_h, OTHER_H)
         case Remote():
             return _part(trails_h, "hours", thing.runs_h, REMOTE_H)
         case Sound(form="microphone" | "recorder"):

@@ -1,6 +1,8 @@
 """One piece that charges or is charged, lost on the first day: how far do the packs go (docs/domain/resilience.md)?"""
 
-from collections.abc import Collection, Iterator
+from collections.abc import Collection, Iterator, Mapping
+from dataclasses import replace
+from typing import NamedTuple
 
 from mule.gear import Battery, Charger, Link, PowerBank
 from mule.power.case import PowerCase
@@ -14,6 +16,51 @@ class PowerLoss(Frozen):
     item: str
     days: int
     types: tuple[str, ...]
+
+
+class Left(NamedTuple):
+    """How far a kit gets that has lost something on the first day. charges: whether anything fills packs or devices.
+
+    missed: things of power that are not there.
+    """
+
+    days: int
+    charges: bool
+    missed: frozenset[str]
+
+
+def days_without(whole: PowerCase, left: Mapping[str, int]) -> Left:
+    """Days that packs carry with so many pieces left, of what the whole kit's cameras and devices ask.
+
+    whole: compiled, with everything. left: pieces by item; what is not there asks for nothing either.
+    """
+    stores = {i: t.battery_type for i in whole.counts if isinstance(t := whole.gear[i], Battery)}
+    eaters = {load.item for day in whole.days for need in day.needs for load in need.loads if load.item in left}
+    days = tuple(
+        day._replace(needs=tuple(need for need in day.needs if any(load.item in eaters for load in need.loads)))
+        for day in whole.days
+    )
+    case = replace(whole.with_counts(left), days=days)
+    have = {store for item, store in stores.items() if item in left} | {kind.store for kind in case.packs}
+    carried, _ = _days_carried(case, set(_not_bare(case)))
+    bare = next(
+        (
+            n
+            for n, day in enumerate(days)
+            if any(need.store in stores.values() and need.store not in have for need in day.needs)
+        ),
+        len(days),
+    )
+    sources = case.every_source
+    nights = any(day.mains_h or day.car_h for day in days)
+    charges = bool((nights and (sources.mains or sources.usb or sources.car)) or (case.banks and sources.usb))
+    missed = frozenset(
+        i
+        for i in whole.counts
+        if i not in left or left[i] < whole.counts[i]
+        if isinstance(whole.gear[i], Battery | Charger | PowerBank | Link)
+    )
+    return Left(min(carried, bare), charges, missed)
 
 
 def power_losses(case: PowerCase) -> tuple[PowerLoss, ...]:

@@ -3,7 +3,7 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from mule.gear import Battery, Gear, PowerBank
+from mule.gear import Battery, Body, Gear, PowerBank
 from mule.power.answer import TINY_WH
 from mule.power.demand import inside_wh
 
@@ -15,7 +15,7 @@ BANK_YIELD = 0.65
 class PackKind:
     """Packs of one item, flat. store: their type, or for the battery inside a device the device's id.
 
-    full_wh: energy when full, wear taken off.
+    full_wh: energy when full, wear taken off. exposed: inside a camera, and so in the cold.
     """
 
     item: str
@@ -24,6 +24,7 @@ class PackKind:
     full_wh: float
     inside: bool
     rechargeable: bool
+    exposed: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,7 +42,7 @@ class Pack:
     """A pack, or the battery inside a device, with what it holds now. store: its type, or the device's id."""
 
     __slots__ = (
-        *("id", "item", "number", "store", "full", "inside", "rechargeable"),
+        *("id", "item", "number", "store", "full", "inside", "rechargeable", "exposed"),
         *("left", "start", "drawn", "cold", "topped", "charged", "order", "warm"),
     )
 
@@ -49,7 +50,7 @@ class Pack:
         self.item, self.number, self.store = kind.item, number, kind.store
         self.id = f"{kind.item}#{number}"
         self.full = self.left = kind.full_wh
-        self.inside, self.rechargeable = kind.inside, kind.rechargeable
+        self.inside, self.rechargeable, self.exposed = kind.inside, kind.rechargeable, kind.exposed
         self.dawn()
 
     def dawn(self) -> None:
@@ -63,6 +64,12 @@ class Pack:
     def missing(self) -> float:
         """Wh to full."""
         return self.full - self.left
+
+    def share(self, outside: float, pocket: float) -> float:
+        """What the cold leaves of it: of devices in a pocket all. outside, pocket: shares that are left of packs."""
+        if self.inside and not self.exposed:
+            return 1.0
+        return pocket if self.warm else outside
 
     def draw(self, wanted_wh: float, derating: float) -> float:
         """Takes energy for use; the cold keeps its share of what leaves the pack. Returns what came out."""
@@ -112,7 +119,8 @@ def packs_of(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> tuple[PackK
             wh = thing.energy_wh * thing.health
             found.append(PackKind(item, count, thing.battery_type, wh, inside=False, rechargeable=thing.rechargeable))
         elif (inside := inside_wh(thing)) is not None:
-            found.append(PackKind(item, count, item, inside, inside=True, rechargeable=True))
+            cold = isinstance(thing, Body)
+            found.append(PackKind(item, count, item, inside, inside=True, rechargeable=True, exposed=cold))
     return tuple(found)
 
 

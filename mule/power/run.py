@@ -7,7 +7,7 @@ from typing import TypeVar
 from mule.power.answer import TINY_WH, BankDay, PackDay, PowerDay, TypeDay
 from mule.power.case import DayCase, PowerCase, TypeDemand
 from mule.power.night import NightRun, Shortfall
-from mule.power.packs import Bank, Pack, in_order_of_use
+from mule.power.packs import BANK_YIELD, Bank, Pack, in_order_of_use
 from mule.power.plugged import Reach, plugged_in
 from mule.power.sources import ChargingSources
 
@@ -54,12 +54,22 @@ class Run:
             if pack.full - pack.left > TINY_WH:
                 urgent = self._urgent()
                 break
+        self._shine()
         night = NightRun(self.packs, self._banks, self._sources, self._settings, urgent)
         night.mains(day.mains_h, day.outlets)
         night.car(day.car_h)
         if self._banks and self._settings.power != "packs-only":
             night.from_banks(self._banks)
         return night
+
+    def _shine(self) -> None:
+        """What panels gave by day, into the banks that have room."""
+        wh = self._case.sun_w * DAY_H
+        for bank in self._banks if wh else ():
+            more = min(wh, bank.full - bank.left)
+            bank.left += more
+            bank.charged += more
+            wh -= more
 
     def _urgent(self) -> dict[str, Shortfall]:
         """When what each type holds this evening is not enough, cold taken off, and by how much; those in sight
@@ -69,7 +79,7 @@ class Run:
         for ahead, day in enumerate(self._case.days[self._lived :]):
             for need in day.needs:
                 if need.store in holds and need.store not in found:
-                    share = 1.0 if self._stores[need.store][0].inside else day.outside
+                    share = self._stores[need.store][0].share(day.outside, day.outside)
                     holds[need.store] -= need.wh * self._more / share
                     if holds[need.store] < -TINY_WH:
                         found[need.store] = Shortfall(ahead, -holds[need.store])
@@ -95,7 +105,9 @@ class Run:
         )
 
     def _use(self, need: TypeDemand, day: DayCase) -> TypeDay:
-        """A day of one type: packs in turn, then what a bank in the bag puts back."""
+        """A day of one type: packs in turn, then what a bank in the bag puts back; or of a thing that a bank feeds."""
+        if need.store in self._case.fed:
+            return self._feed(need)
         packs = in_order_of_use(self._stores.get(need.store, ()))
         # As many packs of a type are in cameras, and so in the cold, as there are cameras for it.
         in_use = self._case.in_use.get(need.store)
@@ -105,8 +117,8 @@ class Run:
         left = asked = need.wh * self._more
         ready = 0.0
         for turn, pack in enumerate(packs):
-            pack.warm = pack.inside or turn >= cold
-            share = 1.0 if pack.inside else day.pocket if pack.warm else day.outside
+            pack.warm = not pack.exposed and (pack.inside or turn >= cold)
+            share = pack.share(day.outside, day.pocket)
             part.append(share)
             ready += pack.left * share
             if left > TINY_WH and pack.left > TINY_WH:
@@ -118,6 +130,15 @@ class Run:
         # Of a type of which none is loaded there is nothing to spare, and nothing short: a link is missing.
         margin = ready / asked - 1 if asked > 0 and packs else None
         return TypeDay(need.store, asked, got, ready, margin, not packs, need.loads)
+
+    def _feed(self, need: TypeDemand) -> TypeDay:
+        """A day of something that hangs on a bank."""
+        asked = left = need.wh * self._more
+        ready = sum(bank.left for bank in self._banks) * BANK_YIELD
+        for bank in self._banks:
+            left -= bank.give(left)
+        margin = ready / asked - 1 if asked > 0 and self._banks else None
+        return TypeDay(need.store, asked, asked - max(0.0, left), ready, margin, not self._banks, need.loads)
 
     def _top_up(self, store: str, packs: Sequence[Pack], part: Sequence[float], left: float) -> float:
         """A bank in the bag fills spent packs by day, as fast as bays and cameras allow. Returns what came to use."""

@@ -3,7 +3,7 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
-from mule.gear import MOST_LINKS, Battery, Body, Charger, Computer, Gear, Light, Link, fits_wall
+from mule.gear import ANY_PLUG, MOST_LINKS, Battery, Body, Charger, Computer, Gear, Light, Link, Other, fits_wall
 from mule.power.answer import Useless
 from mule.trip import Mains, PowerSchool
 
@@ -14,6 +14,8 @@ DEVICE_W = {"laptop": 65.0, "tablet": 20.0, "phone": 20.0}
 LAMP_W = 5.0
 # What a port gives when nobody rated it (estimate).
 PORT_W = 20.0
+# What a car's socket is called.
+CAR_PLUGS = ("12V", "12 V", "car")
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,11 +86,12 @@ def charging_sources(gear: Mapping[str, Gear], counts: Mapping[str, int], mains:
             one = PackCharger(charger.id, charger.battery_types, charger.bays, charger.hours_per_charge)
             found[charger.input] += [one] * count
     watts = {t.id: t.charge_w or DEVICE_W[t.form] for t, _ in things if isinstance(t, Computer)}
-    watts |= {t.id: LAMP_W for t, _ in things if isinstance(t, Light)}
+    watts |= {t.id: LAMP_W for t, _ in things if isinstance(t, Light) or (isinstance(t, Other) and t.energy_wh)}
+    watts |= {t.id: t.energy_wh / BODY_H for t, _ in things if isinstance(t, Body) and t.energy_wh}
     return ChargingSources(
         mains=tuple(found["mains"]),
         usb=(*found["usb-c"], *_cameras(things)),
-        car=tuple(found["car"]),
+        car=(*found["car"], *_on_inverters(things, found["mains"], gear)),
         plugs=tuple(_wall_plugs(links)),
         leads=leads,
         watts=watts,
@@ -114,6 +117,27 @@ def _wall_plugs(links: Sequence[tuple[Link, int]]) -> list[WallPlug]:
         if (usb := sum(port.startswith("USB") for port in link.to_ports))
         for _ in range(n)
     ]
+
+
+def _on_inverters(
+    things: Sequence[tuple[Gear, int]], chargers: Sequence[PackCharger], gear: Mapping[str, Gear]
+) -> list[PackCharger]:
+    """Chargers from home that stand on an inverter while a car or boat runs: one for each of its sockets."""
+    sockets = [
+        port
+        for t, n in things
+        if isinstance(t, Link) and t.from_plug in CAR_PLUGS
+        for port in t.to_ports * n
+        if len(port) == 1 or port == ANY_PLUG
+    ]
+    found = []
+    for one in chargers:
+        plug = getattr(gear[one.by], "plug", None)
+        socket = next((s for s in sockets if plug is None or ANY_PLUG in (s, plug) or s == plug), None)
+        if socket is not None:
+            sockets.remove(socket)
+            found.append(one)
+    return found
 
 
 def _cameras(things: Sequence[tuple[Gear, int]]) -> list[PackCharger]:

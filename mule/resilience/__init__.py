@@ -13,6 +13,7 @@ from mule.load import roots
 from mule.optics import View, changes
 from mule.plan import Plan
 from mule.resilience.answer import Loss, Resilience
+from mule.resilience.bags import BagLoss, bag_losses
 from mule.resilience.single_loss import SERVES, serving, survives_any_single_loss, wants_surviving_any_single_loss
 
 # A want is lost when less than this share of its cover is left.
@@ -44,7 +45,7 @@ def analyze_single_failures(plan: Plan, view: View, requirements: Requirements) 
     [('body', 0.0), ('normal', 0.0), ('bag', 0.0)]
     """
     counts = plan.loaded
-    before = view.table.covers(view.table.cells())
+    before = view.table.covers()
     keepers = {i for i in counts if isinstance(plan.items[i], Card | Drive | Computer)}
     weigh = _Weigh(plan, view, requirements, before, keepers)
     singles = [item for item in counts if counts[item] == 1]
@@ -84,7 +85,7 @@ class _Weigh:
     ) -> None:
         self._plan, self._view, self._requirements, self._before = plan, view, requirements, before
         self._keepers = frozenset(keepers)
-        self._optical = frozenset(view.table.items)
+        self._optical = frozenset((*view.table.items, *view.table.aids.items))
         self._whole = view.coverage.score
 
     def __call__(self, what: Literal["thing", "bag"], item: str, lost: Sequence[str]) -> Loss | None:
@@ -95,9 +96,7 @@ class _Weigh:
         if not failing and not pictures and self._optical.isdisjoint(out):
             return None
         table = self._view.table
-        cells = table.cells(out)
-        score = float(100 * (cells @ table.cols.weight))
-        after = table.covers(cells)
+        score, after = table.score(out), table.covers(out)
         wants = self._wants_lost(after)
         return Loss(
             what=what,
@@ -152,9 +151,11 @@ def _cures(plan: Plan, view: View, requirements: Requirements, loss: Loss) -> It
 
 __all__ = [
     "SERVES",
+    "BagLoss",
     "Loss",
     "Resilience",
     "analyze_single_failures",
+    "bag_losses",
     "serving",
     "survives_any_single_loss",
     "wants_surviving_any_single_loss",

@@ -15,24 +15,26 @@ from mule.rules.completeness import (
     Overlaps,
 )
 from mule.rules.gate import MedicineInReach, RestrictedThings
-from mule.rules.holding import CoverLeft, NotHeld, SupportLoaded
+from mule.rules.holding import AsksUnmet, CoverLeft, LightLegs, SupportLoaded
 from mule.rules.kit import AbsentLoaded, IdleOptics, NothingLoaded, NothingToShoot, Overfull
-from mule.rules.losses import SinglePoints
-from mule.rules.people import BothInOneBag, CarriesWell, TorchEach
-from mule.rules.place import BackTooLate, LensChanges, LocalRules, ToFetch
+from mule.rules.losses import LostBags, SinglePoints
+from mule.rules.people import BothInOneBag, CarriesWell, SetIncomplete, TorchEach
+from mule.rules.place import BackTooLate, GoesBack, LensChanges, LocalRules, ToFetch
 from mule.rules.policies import BodyPolicy, LensPolicy, MarksKept
 from mule.rules.stamina import (
     BankTooLarge,
     BeyondTheEstimate,
+    CardOld,
     CardsFull,
     ChargerUseless,
     CopiesShort,
     CopiesTogether,
+    FilmShort,
     MirrorOnce,
     PowerShort,
 )
 from mule.rules.stations import Station, StationMark, stations_of
-from mule.rules.stow import AtTheSeat, TooLarge
+from mule.rules.stow import AtTheSeat, TooLarge, WaterBeside
 from mule.rules.travel import LegRefuses, LoadOnPerson, Unplaced
 from mule.rules.wants import Gaps, NativeGaps, WantUnmet
 
@@ -46,8 +48,9 @@ RULES: tuple[Rule, ...] = (
     LegRefuses(),
     Unplaced(),
     WantUnmet(),
-    NotHeld(),
+    AsksUnmet(),
     SupportLoaded(),
+    LightLegs(),
     CoverLeft(),
     MarksKept(),
     LensPolicy(),
@@ -62,10 +65,12 @@ RULES: tuple[Rule, ...] = (
     IdleOptics(),
     Orphans(),
     BackTooLate(),
+    GoesBack(),
     Clashes(),
     LensChanges(),
     AbsentLoaded(),
     ToFetch(),
+    SetIncomplete(),
     TorchEach(),
     BothInOneBag(),
     Overlaps(),
@@ -74,6 +79,8 @@ RULES: tuple[Rule, ...] = (
     ChargerUseless(),
     BankTooLarge(),
     CardsFull(),
+    FilmShort(),
+    CardOld(),
     CopiesShort(),
     CopiesTogether(),
     MirrorOnce(),
@@ -82,14 +89,15 @@ RULES: tuple[Rule, ...] = (
     MedicineInReach(),
     TooLarge(),
     AtTheSeat(),
+    WaterBeside(),
 )
 
 
 # These speak of other kits: with the advice, after the others of their severity.
-TRIAL_RULES: tuple[TrialRule, ...] = (SinglePoints(), Chains())
+TRIAL_RULES: tuple[TrialRule, ...] = (SinglePoints(), LostBags(), Chains())
 
 # What ``speak_of_losses`` says.
-OF_LOSSES = frozenset({FindingCode.SINGLE_POINT, FindingCode.PICTURES_IN_ONE_BAG})
+OF_LOSSES = frozenset({FindingCode.LOST_BAG, FindingCode.SINGLE_POINT, FindingCode.PICTURES_IN_ONE_BAG})
 _SEVERITIES = ("blocker", "caution", "note")
 
 
@@ -111,7 +119,7 @@ def speak_of_trials(trials: Trials) -> tuple[Finding, ...]:
 
 def speak_of_losses(trials: Trials) -> tuple[Finding, ...]:
     """Every loss that is worth a line, not only the worst few: for who compares kits."""
-    return tuple(SinglePoints(most=None).find(trials))
+    return (*SinglePoints(most=None).find(trials), *LostBags().find(trials))
 
 
 def in_order(findings: Iterable[Finding]) -> tuple[Finding, ...]:

@@ -18,7 +18,7 @@ from mule.lens_changes import DayChanges
 from mule.load import Loads
 from mule.optics import View, Worth
 from mule.plan import Plan
-from mule.resilience import Resilience, analyze_single_failures
+from mule.resilience import BagLoss, Resilience, analyze_single_failures, bag_losses
 from mule.stamina import StaminaSummary
 from mule.units import ItemId, Name
 
@@ -89,6 +89,11 @@ class Trials:
     def resilience(self) -> Resilience:
         """Each single thing and each bag lost in turn."""
         return analyze_single_failures(self.plan, self.case.view, self.case.requirements)
+
+    @cached_property
+    def bag_losses(self) -> tuple[BagLoss, ...]:
+        """Each bag lost on the first day with all that rides in it, by pieces."""
+        return tuple(bag_losses(self.plan, self.case.view.table))
 
 
 def say(

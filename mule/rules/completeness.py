@@ -10,7 +10,7 @@ from mule.optics import OPTICAL
 from mule.rules.case import Case, Trials, say
 
 # Links without which a body takes no pictures.
-_VITAL = ("pack", "card")
+_VITAL = ("pack", "card", "film")
 # Links that are good to have: one may do without.
 _SOFT = ("plate",)
 _CLASHES: Mapping[str, FindingCode] = {
@@ -59,7 +59,8 @@ class Orphans:
     def find(self, case: Case) -> Iterable[Finding]:
         """One finding per orphan that is not glass or body (those idle for their own reasons)."""
         for orphan in case.completeness.orphans:
-            if isinstance(case.plan.items[orphan.item], OPTICAL):
+            thing = case.plan.items[orphan.item]
+            if isinstance(thing, OPTICAL) or thing.for_other:
                 continue
             yield say(
                 FindingCode.ORPHAN,

@@ -3,33 +3,61 @@
 from collections.abc import Iterable
 
 from mule.finding import Finding, FindingCode, Severity, StationName
-from mule.gear import Gear, Head, Other, OtherSupport, Plate, Tripod
+from mule.gear import SUPPORT, Gear, Head, Other, OtherSupport, Plate, Tripod, holds_still
 from mule.resilience import SERVES
 from mule.rules.case import Case, say
 from mule.trip import Weather
 
 # From two thirds of what it is rated for a support is named, over it is cautioned (estimate, docs/domain/README.md).
 _NEAR_RATING = 2 / 3
+# Legs under this weight are pushed by wind (estimate, docs/domain/completeness.md).
+LIGHT_LEGS_G = 1_500.0
+_WINDY = {Weather.WIND, Weather.RIDGE}
 _WET = {Weather.RAIN: "rain", Weather.SPRAY: "spray", Weather.SNOW: "snow", Weather.DUST: "dust"}
 # What a thing that covers a camera in weather is filed under.
 COVERS = frozenset({"rain", "rain cover", "weather"})
 
 
-class NotHeld:
-    """A want that is to be held still, and nothing loaded that holds."""
+class AsksUnmet:
+    """A want that asks for something beside glass, and too little of it loaded: nothing that holds still, no light."""
 
     def find(self, case: Case) -> Iterable[Finding]:
-        """One finding per want; blocks when the want is of the highest importance."""
-        if not case.view.coverage.reach or any(map(_holds, _loaded(case))):
+        """One finding per want and aid; blocks when the want is of the highest importance."""
+        if not case.view.coverage.reach:
             return
-        for want in case.plan.trip.wants:
-            if want.steady:
+        for asked in case.view.table.aids.asked:
+            if asked.share() < 1:
+                want = case.plan.trip.wants[asked.want]
+                held = asked.aid == SUPPORT
                 yield say(
-                    FindingCode.NOT_HELD,
+                    FindingCode.NOT_HELD if held else FindingCode.AID_MISSING,
                     Severity.BLOCKER if want.importance == 5 else Severity.CAUTION,
                     StationName.BENCH,
-                    refs={"want": want.id},
+                    numbers={}
+                    if held
+                    else {"count": float(asked.pieces), "have": float(sum(n for _, n in asked.givers))},
+                    refs={"want": want.id} if held else {"want": want.id, "aid": asked.aid},
                 )
+
+
+class LightLegs:
+    """Wind on a day that wants something held still, and only light legs to hold it."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One note per trip."""
+        legs = [t for t in _loaded(case) if isinstance(t, Tripod)]
+        if not legs or (heaviest := max(legs, key=lambda t: t.mass_g)).mass_g >= LIGHT_LEGS_G:
+            return
+        trip = case.plan.trip
+        days = [d for d in trip.days if _WINDY & set(d.weather) and any(w.steady for w in trip.wants_on(d))]
+        if days:
+            yield say(
+                FindingCode.LIGHT_LEGS,
+                Severity.NOTE,
+                StationName.BENCH,
+                numbers={"mass_g": heaviest.mass_g, "days": len(days)},
+                items=(heaviest.id,),
+            )
 
 
 class SupportLoaded:
@@ -39,7 +67,9 @@ class SupportLoaded:
         """A note from two thirds of the rating, a caution over it: for the heaviest set-up that a steady want uses."""
         things = _loaded(case)
         legs = max(
-            (t for t in things if isinstance(t, Tripod | OtherSupport)), key=lambda t: t.max_load_g, default=None
+            (t for t in things if isinstance(t, Tripod | OtherSupport) and holds_still(t)),
+            key=lambda t: t.max_load_g,
+            default=None,
         )
         heads = [t for t in things if isinstance(t, Head)]
         if legs is None:
@@ -88,10 +118,6 @@ class CoverLeft:
 
 def _loaded(case: Case) -> list[Gear]:
     return [case.plan.items[item] for item in case.loaded]
-
-
-def _holds(thing: Gear) -> bool:
-    return isinstance(thing, Tripod | OtherSupport)
 
 
 def _held(case: Case) -> Iterable[tuple[float, str, tuple[str, ...]]]:

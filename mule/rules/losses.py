@@ -1,15 +1,44 @@
 """Single points of failure (docs/domain/resilience.md): told with the advice, since they are about other kits."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from mule.finding import Finding, FindingCode, Severity, StationName
-from mule.gear import Body
+from mule.gear import Body, Group
+from mule.resilience import Loss
 from mule.rules.case import Trials, say
 
 _MOST = 3
 # A loss that costs less than this share of what the kit covers is borne.
 _LEAST_SHARE = 0.2
+
+
+# Of bags whose loss leaves cameras without what feeds them so many are told.
+_MOST_BAGS = 2
+
+
+class LostBags:
+    """A bag that takes packs, chargers or cards along when it is lost on the first day, and leaves the cameras."""
+
+    def find(self, trials: Trials) -> Iterable[Finding]:
+        """The worst few, by the days that are left: notes, for paid work cautions."""
+        paid = Severity.CAUTION if trials.plan.trip.stakes == "paid" else Severity.NOTE
+        worst = sorted((loss for loss in trials.bag_losses if loss.strands), key=lambda loss: loss.power_days)
+        for loss in worst[:_MOST_BAGS]:
+            yield say(
+                FindingCode.LOST_BAG,
+                paid,
+                StationName.BENCH,
+                numbers={
+                    "power_days": loss.power_days,
+                    "whole_days": loss.whole_days,
+                    "of_days": loss.days,
+                    "cards": loss.cards,
+                    "all_cards": loss.all_cards,
+                    "charges": int(loss.charges or not loss.charged),
+                },
+                items=loss.bags,
+            )
 
 
 @dataclass(frozen=True)
@@ -26,7 +55,7 @@ class SinglePoints:
         worst = [
             loss for loss in losses if loss.what == "thing" and (loss.stops or loss.points >= _LEAST_SHARE * score > 0)
         ]
-        for loss in worst[: self.most]:
+        for loss in _apart(trials, worst)[: self.most]:
             yield say(
                 FindingCode.SINGLE_POINT,
                 paid if isinstance(trials.plan.items[loss.item], Body) else Severity.NOTE,
@@ -37,3 +66,16 @@ class SinglePoints:
         for loss in losses:
             if loss.what == "bag" and loss.pictures:
                 yield say(FindingCode.PICTURES_IN_ONE_BAG, paid, StationName.BENCH, items=(loss.item,))
+
+
+def _apart(trials: Trials, losses: Sequence[Loss]) -> list[Loss]:
+    """Without what falls for the same reason as one before it: legs, head and plate hold the same wants."""
+    kept: list[Loss] = []
+    for loss in losses:
+        if not (_is_support(trials, loss) and any(o.wants == loss.wants and _is_support(trials, o) for o in kept)):
+            kept.append(loss)
+    return kept
+
+
+def _is_support(trials: Trials, loss: Loss) -> bool:
+    return trials.plan.items[loss.item].group == Group.SUPPORT

@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from itertools import combinations
 
 from mule.finding import Finding, FindingCode, Severity, StationName
-from mule.gear import Body, Drive, Gear, Light, twins
+from mule.gear import Body, Drive, Gear, Light, Other, Safety, twins
 from mule.load import roots
 from mule.rules.case import Case, say
 
@@ -55,6 +55,34 @@ def _pair(one: Gear, other: Gear) -> bool:
     if isinstance(one, Body) and isinstance(other, Body):
         return twins(one, other)
     return isinstance(one, Drive) and isinstance(other, Drive)
+
+
+class SetIncomplete:
+    """Things that everybody has, or nobody: an avalanche set, crampons, helmets."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One caution per set of which something is loaded and not all of it for everybody: names what lacks most."""
+        people = len(case.plan.trip.people)
+        have: dict[str, int] = {}
+        for item, count in case.loaded.items():
+            thing = case.plan.items[item]
+            if isinstance(thing, Safety | Other):
+                have[thing.use.lower()] = have.get(thing.use.lower(), 0) + count
+        for each in case.plan.trip.sets:
+            counts = {use: have.get(use.lower(), 0) for use in each.uses}
+            if any(counts.values()) and min(counts.values()) < people:
+                use = min(counts, key=lambda use: counts[use])
+                yield say(
+                    FindingCode.SET_INCOMPLETE,
+                    Severity.CAUTION,
+                    StationName.BENCH,
+                    numbers={
+                        "have": counts[use],
+                        "people": people,
+                        "lacking": sum(max(0, people - n) for n in counts.values()),
+                    },
+                    refs={"set": each.id, "name": each.name, "use": use},
+                )
 
 
 class TorchEach:

@@ -4,8 +4,10 @@ from collections.abc import Iterable, Mapping, Sequence
 
 from mule.finding import Finding, FindingCode, PieceKind, Severity, StationName
 from mule.gear import Drone, Gear, Standing, Tripod
+from mule.load import weigh
+from mule.loadouts import carried
 from mule.rules.case import Case, say
-from mule.trip import LocalRule
+from mule.trip import Day, LocalRule
 
 _BARRED: Mapping[str, FindingCode] = {
     "tripods-barred": FindingCode.TRIPODS_BARRED,
@@ -18,30 +20,37 @@ class LocalRules:
     """Tripods, drones or big bags are barred on some days."""
 
     def find(self, case: Case) -> Iterable[Finding]:
-        """One finding per rule that touches a loaded thing on a day of the trip."""
+        """One finding per rule that touches what goes along on a day of the trip: what stays at the base passes."""
         days = case.plan.trip.days
         for rule in case.plan.trip.local_rules:
-            on = sum(rule.holds_on(day.date) for day in days)
-            barred = self._barred(case, rule)
-            if barred and (on or not days):
+            touched = [found for day in days if rule.holds_on(day.date) and (found := self._barred(case, rule, day))]
+            on, barred = len(touched), dict.fromkeys(t.id for found in touched for t in found)
+            if not days:
+                barred = dict.fromkeys(t.id for t in self._barred(case, rule, None))
+            if barred:
                 yield say(
                     _BARRED[rule.effect],
                     Severity.CAUTION,
                     StationName.BENCH,
                     numbers={"days": on, "of_days": len(days)},
-                    items=tuple(t.id for t in barred),
+                    items=tuple(barred),
                     refs={"rule": rule.name},
                 )
 
-    def _barred(self, case: Case, rule: LocalRule) -> Sequence[Gear]:
-        loaded = [case.plan.items[item] for item in case.loaded]
+    def _barred(self, case: Case, rule: LocalRule, day: Day | None) -> Sequence[Gear]:
+        """What the rule bars of what goes along on a day: of its loadout, or all of the kit where it has none."""
+        loadout = next((o for o in case.plan.kit.stow.loadouts if day and day.date in o.days), None)
+        kit = carried(case.plan.kit, case.plan.items, loadout) if loadout else case.plan.kit
+        loaded = [case.plan.items[item] for item in (kit.loaded() if loadout else case.loaded)]
         match rule.effect:
             case "tripods-barred":
                 return [t for t in loaded if isinstance(t, Tripod)]
             case "drones-barred":
                 return [t for t in loaded if isinstance(t, Drone)]
             case _:
-                return [case.plan.items[p.bag] for p in case.loads.pieces if self._too_big(rule, p.size_mm, p.piece)]
+                plan = case.plan
+                loads = weigh(plan.items, kit, plan.trip.people, plan.weighed) if loadout else case.loads
+                return [plan.items[p.bag] for p in loads.pieces if self._too_big(rule, p.size_mm, p.piece)]
 
     def _too_big(self, rule: LocalRule, size_mm: Sequence[float], piece: PieceKind) -> bool:
         """Whether a bag that is carried, with what is strapped to it, is over the size; hold bags stay behind."""
@@ -88,6 +97,24 @@ class BackTooLate:
                 )
 
 
+class GoesBack:
+    """A loaded thing that goes back to whom it was hired or borrowed from before the trip is over."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One caution per thing."""
+        days = case.plan.trip.days
+        for item in case.loaded:
+            due = case.plan.items[item].return_by
+            if days and due and due < days[-1].date:
+                yield say(
+                    FindingCode.GOES_BACK,
+                    Severity.CAUTION,
+                    StationName.BENCH,
+                    items=(item,),
+                    refs={"due": due.isoformat(), "last": days[-1].date.isoformat()},
+                )
+
+
 class ToFetch:
     """Loaded things that are to be rented or borrowed first."""
 
@@ -95,4 +122,6 @@ class ToFetch:
         """One note for all of them."""
         wanted = [i for i in case.loaded if case.plan.items[i].standing != Standing.OWNED]
         if wanted:
-            yield say(FindingCode.TO_FETCH, Severity.NOTE, StationName.BENCH, items=tuple(wanted))
+            undated = sum(case.plan.items[i].return_by is None for i in wanted)
+            numbers = {"undated": float(undated)}
+            yield say(FindingCode.TO_FETCH, Severity.NOTE, StationName.BENCH, numbers=numbers, items=tuple(wanted))

@@ -11,12 +11,15 @@ from mule.finding import (
     Severity,
     StationName,
 )
-from mule.gear import PowerBank
-from mule.power import COLD, TINY_WH, TypeSummary, Worst
+from mule.gear import Body, Card, PowerBank
+from mule.power import COLD, TINY_WH, TypeSummary, Worst, camera_demands
 from mule.rules.case import Case, say
 
 # No airline takes a bank over this, usual rules (docs/domain/carriers.md).
 MOST_BANK_WH = 160.0
+# Years that a card is trusted (estimate), and pictures on a roll of which nobody said.
+CARD_YEARS = 5
+_ROLL = 36
 
 
 class PowerShort:
@@ -26,9 +29,8 @@ class PowerShort:
         """One finding per type: a caution when it runs dry, a note when the margin is thin."""
         asked = case.plan.trip.stamina.margin
         for type_ in case.stamina.power.types:
-            thin = type_.worst_margin is not None and type_.worst_margin < asked - TINY_WH
-            # Without any pack at all, the missing link says so already.
-            if type_.packs == 0 or not (type_.short_on or thin):
+            # Without any pack or bank at all, the missing link says so already.
+            if type_.worst_margin is None or not (type_.short_on or type_.worst_margin < asked - TINY_WH):
                 continue
             worst = case.stamina.power.worst[type_.type]
             yield say(
@@ -116,6 +118,55 @@ class CardsFull:
             numbers={"lost_gb": lost, "more": float(sum(max(0, t.needed - t.loaded) for t in full))},
             refs={"type": " or ".join(t.type for t in full), "date": str(first)},
         )
+
+
+class FilmShort:
+    """Less film of a type than the days ask."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One caution per type of which some is loaded; without any, the missing link says so."""
+        plan = case.plan
+        bodies = {i: n for i, n in case.loaded.items() if isinstance(plan.items[i], Body)}
+        types = {i: t.film for i in bodies if isinstance(t := plan.items[i], Body) and t.film}
+        for type_ in dict.fromkeys(types.values()):
+            rolls = {i: n for i, n in case.loaded.items() if getattr(plan.items[i], "refill", None) == type_}
+            have = sum(n * (getattr(plan.items[i], "frames", None) or _ROLL) for i, n in rolls.items())
+            asked = sum(
+                demand.frames
+                for day in plan.trip.days
+                for item, demand in camera_demands(plan.items, bodies, plan.trip, day)
+                if types.get(item) == type_
+            )
+            if rolls and asked > have:
+                yield say(
+                    FindingCode.FILM_SHORT,
+                    Severity.CAUTION,
+                    StationName.STAMINA,
+                    numbers={"asked": asked, "have": have, "over": asked - have},
+                    items=tuple(rolls),
+                    refs={"type": type_},
+                )
+
+
+class CardOld:
+    """A card older than cards are trusted, and not kept for last."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One note for all of them, with the oldest."""
+        days = case.plan.trip.days
+        cards = [
+            t for i in case.loaded if isinstance(t := case.plan.items[i], Card) and t.since and not t.keep_for_last
+        ]
+        old = [c for c in cards if days and c.since and days[0].date.year - c.since > CARD_YEARS]
+        if old:
+            oldest = min(c.since or 0 for c in old)
+            yield say(
+                FindingCode.CARD_OLD,
+                Severity.NOTE,
+                StationName.STAMINA,
+                numbers={"since": oldest, "years": CARD_YEARS},
+                items=tuple(c.id for c in old),
+            )
 
 
 class CopiesShort:

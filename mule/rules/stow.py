@@ -4,8 +4,13 @@ says."""
 from collections.abc import Iterable
 
 from mule.finding import AsPiece, Finding, FindingCode, InBag, PieceKind, Severity, StationName
+from mule.gear import Bag, Body, Computer, Drive, Drone, Other
 from mule.packing import goes_in
 from mule.rules.case import Case, say
+
+# What water is filed under, and what it harms.
+_WATER = frozenset({"water", "bottle", "drink"})
+_ELECTRIC = (Body, Computer, Drive, Drone)
 
 
 class TooLarge:
@@ -26,6 +31,32 @@ class TooLarge:
                 items=(thing.id,),
                 refs={"bag": place.bag},
             )
+
+
+class WaterBeside:
+    """Water in the one space of a bag in which electronics lie loose, too."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One note per bag, with its water and the largest of what would get wet."""
+        gear = case.plan.items
+        for holder in (gear[i] for i in case.loaded if isinstance(gear[i], Bag)):
+            assert isinstance(holder, Bag)
+            inside = [
+                gear[e.item]
+                for e in case.plan.kit.entries
+                if isinstance(e.place, InBag) and e.place.bag == holder.id and not e.place.outside
+            ]
+            water = [t for t in inside if isinstance(t, Other) and (t.use.lower() in _WATER or t.hazard == "liquid")]
+            electric = sorted((t for t in inside if isinstance(t, _ELECTRIC)), key=lambda t: -t.mass_g)
+            # With a pocket or a sleeve beside the main space the two lie apart.
+            if water and electric and len(holder.compartments) <= 1:
+                yield say(
+                    FindingCode.WATER_BESIDE,
+                    Severity.NOTE,
+                    StationName.STOW,
+                    items=(water[0].id, electric[0].id),
+                    refs={"bag": holder.id},
+                )
 
 
 class AtTheSeat:

@@ -21,7 +21,7 @@ class WantUnmet:
         if not case.view.coverage.reach:
             return
         for want, cover in zip(case.plan.trip.wants, case.view.coverage.wants, strict=True):
-            if cover.cover <= 0:
+            if cover.glass <= 0:
                 gap = cover.gaps[0]
                 yield say(
                     FindingCode.WANT_UNMET,
@@ -41,7 +41,7 @@ class Gaps:
             return
         refused = case.plan.trip.policies.gaps == "refused"
         for cover in case.view.coverage.wants:
-            for gap in cover.gaps if cover.cover > 0 else ():
+            for gap in cover.gaps if cover.glass > 0 else ():
                 yield say(
                     FindingCode.GAP,
                     Severity.BLOCKER if refused else Severity.CAUTION,

@@ -65,6 +65,9 @@ class StorageRun:
         for camera, (_, demand) in zip(self.cameras, asked, strict=True):
             one = self._made(camera, demand)
             made.append(one)
+            # Film is its own card.
+            if camera.body.film:
+                continue
             # Of a camera without slots nobody looked what it takes: its pictures are told, not judged.
             for medium, gb in _media(one) if camera.body.slots else ():
                 chunks, over = self.writing.write(camera, index, gb, medium)
@@ -182,7 +185,7 @@ def _cards(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> Iterable[Card
         card = gear[item]
         if isinstance(card, Card):
             for n in range(count):
-                yield CardState(f"{item}#{n + 1}", item, card.card_type, card.capacity_gb)
+                yield CardState(f"{item}#{n + 1}", item, card.card_type, card.capacity_gb, card.keep_for_last)
 
 
 def _keepers(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> list[tuple[str, str]]:

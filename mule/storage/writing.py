@@ -15,12 +15,13 @@ _MADE_FROM = 10_000
 
 @dataclass(eq=False)
 class CardState:
-    """One card: what it holds, and from which days."""
+    """One card: what it holds, and from which days. last: written to when no other is left."""
 
     id: str
     item: str
     type: str
     capacity_gb: float
+    last: bool = False
     held_gb: float = 0.0
     used_once: bool = False
     chunks: list["Chunk"] = field(default_factory=list)
@@ -80,7 +81,7 @@ class Writing:
             self.blanks.setdefault(card.type, []).append(card)
             if card.type not in self._largest or card.capacity_gb > self._largest[card.type].capacity_gb:
                 self._largest[card.type] = card
-        sizes = {type_: {card.capacity_gb for card in blank} for type_, blank in self.blanks.items()}
+        sizes = {type_: {(card.capacity_gb, card.last) for card in blank} for type_, blank in self.blanks.items()}
         # Where all cards of a type hold as much, the first is as good as any.
         self._alike = {type_ for type_, found in sizes.items() if len(found) == 1}
         self._used: dict[tuple[str, str, int], _Used] = {}
@@ -193,10 +194,10 @@ class Writing:
         self.cards[made.id] = made
         return made
 
-    def _rank(self, card: CardState, gb: float) -> tuple[bool, float]:
+    def _rank(self, card: CardState, gb: float) -> tuple[bool, bool, float]:
         if self._school == "few-big" or card.capacity_gb < gb:
-            return card.capacity_gb < gb and self._school != "few-big", -card.capacity_gb
-        return False, card.capacity_gb
+            return card.last, card.capacity_gb < gb and self._school != "few-big", -card.capacity_gb
+        return card.last, False, card.capacity_gb
 
     def erase(self, card: CardState, cameras: Sequence[Camera]) -> None:
         """Makes a card blank again; it leaves the camera it is in."""

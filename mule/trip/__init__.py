@@ -7,7 +7,7 @@ from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
 from mule.trip.days import Day, Leg, LocalRule, Mains, PlaceName, Spot, Weather
-from mule.trip.people import BaseLoad, Person
+from mule.trip.people import PERSON_SETS, BaseLoad, Person, PersonSet
 from mule.trip.policies import MOST_OF_A_TRIO, Marks, Policies, Slot
 from mule.trip.signs import Signs
 from mule.trip.stamina import (
@@ -21,7 +21,7 @@ from mule.trip.stamina import (
     SlotMode,
     Stamina,
 )
-from mule.trip.wants import EffectWish, Output, PrintUse, ScreenUse, SubjectTest, Trait, TraitWish, Want
+from mule.trip.wants import AidWish, EffectWish, Output, PrintUse, ScreenUse, SubjectTest, Trait, TraitWish, Want
 from mule.units import Frozen, ItemId, Name, Note
 
 # A usual room: what a night gives where nobody looked (estimate).
@@ -33,7 +33,8 @@ MAX_DAYS = 400
 class Trip(Frozen):
     """Days, legs, people, wants, and how the photographer wants to pack.
 
-    purpose: what the pictures are for, in words. stakes: paid work asks for more care than leisure.
+    purpose: what the pictures are for, in words. stakes: paid work asks for more care than leisure. sets: what
+    everybody has, or nobody.
     """
 
     id: ItemId
@@ -52,6 +53,7 @@ class Trip(Frozen):
     policies: Policies = Policies()
     marks: Marks = Marks()
     stamina: Stamina = Stamina()
+    sets: tuple[PersonSet, ...] = Field(default=PERSON_SETS, max_length=12)
     signs: Signs = Signs()
     note: Note = ""
 
@@ -62,6 +64,7 @@ class Trip(Frozen):
             ("leg", [leg.id for leg in self.legs]),
             ("want", [w.id for w in self.wants]),
             ("slot", [s.id for s in self.marks.slots]),
+            ("set", [s.id for s in self.sets]),
         ):
             if len(set(ids)) != len(ids):
                 raise PydanticCustomError("twice", "each {what} has an id of its own", {"what": what})
@@ -95,6 +98,8 @@ class Trip(Frozen):
 __all__ = [
     "MAX_DAYS",
     "MOST_OF_A_TRIO",
+    "PERSON_SETS",
+    "AidWish",
     "BaseLoad",
     "BodyDay",
     "BodyHabit",
@@ -110,6 +115,7 @@ __all__ = [
     "Output",
     "Pattern",
     "Person",
+    "PersonSet",
     "Policies",
     "PowerSchool",
     "PrintUse",

@@ -29,6 +29,7 @@ class Weather(StrEnum):
     SPRAY = "spray"
     DUST = "dust"
     RIDGE = "ridge"
+    WIND = "wind"
 
 
 class Spot(Frozen):

@@ -112,7 +112,8 @@ class Stamina(Frozen):
     margin: more demand that the packs must carry, as a share. warmer_c: added to every temperature. pace: 1.3 shoots
     30 % more. warm: which packs ride in an inner pocket. first: what gets the sockets first.
     copies: places each picture is to be in by the end of the night; None asks 2, of paid work 3. erase_after: copies
-    beside the card before it is erased, in the school that erases.
+    beside the card before it is erased, in the school that erases. solar: share of its rating that a panel gives under
+    way; 0.05 to 0.15 is usual (estimate), 0 leaves panels out.
     """
 
     patterns: tuple[Pattern, ...] = Field(default=PATTERNS, min_length=1, max_length=30)
@@ -125,6 +126,7 @@ class Stamina(Frozen):
     cards: CardSchool = "few-big"
     copies: int | None = Field(default=None, ge=1, le=6, strict=True)
     erase_after: int = Field(default=2, ge=1, le=6, strict=True)
+    solar: Share = 0.0
     timelapse_every_s: Number = Field(default=10, ge=0.1, le=3_600)
     habits: tuple[BodyHabit, ...] = Field(default=(), max_length=100)
 

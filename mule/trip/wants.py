@@ -6,7 +6,8 @@ from typing import Annotated, Any, Literal, Self
 from pydantic import Field, ValidationError, model_validator
 from pydantic_core import PydanticCustomError
 
-from mule.units import Flag, FNumber, FocalMm, Frozen, ItemId, Megapixels, Name, Number, Stops
+from mule.gear import AIDS
+from mule.units import Aid, Flag, FNumber, FocalMm, Frozen, ItemId, Megapixels, Name, Number, Stops
 
 FIRST_MM, LAST_MM = 8.0, 1_200.0
 # Sides of the full frame, which focal lengths are equivalent to.
@@ -30,6 +31,8 @@ class Trait(StrEnum):
     MACRO = "macro"
     VIDEO = "video"
     STABILISED = "stabilised"
+    NEBULAE = "nebulae"
+    CLEAN = "clean"
 
 
 class TraitWish(Frozen):
@@ -128,6 +131,13 @@ class EffectWish(Frozen):
         return self
 
 
+class AidWish(Frozen):
+    """Something a want asks for beside glass and filters, and how many of it: two lights, a drone."""
+
+    aid: Aid
+    count: int = Field(default=1, ge=1, le=20, strict=True)
+
+
 class Want(Frozen):
     """One kind of picture to come home with.
 
@@ -135,7 +145,7 @@ class Want(Frozen):
     light: ``exposure`` compares f-numbers, ``equivalent`` compares f-number x crop factor (docs/domain/optics.md).
     static_subject: stands still, so frames may be stitched. importance: 1 to 5.
     subject, output: how the range and the pixels were typed; when given, they set them. effects: filters asked for.
-    steady: needs something that holds the camera still.
+    steady: needs something that holds the camera still. aids: what else it asks for.
     """
 
     id: ItemId
@@ -152,6 +162,7 @@ class Want(Frozen):
     output: Output | None = None
     effects: tuple[EffectWish, ...] = Field(default=(), max_length=5)
     steady: Flag = False
+    aids: tuple[AidWish, ...] = Field(default=(), max_length=len(AIDS))
 
     @model_validator(mode="before")
     @classmethod
@@ -182,6 +193,8 @@ class Want(Frozen):
             raise PydanticCustomError("twice", "each trait is wished once")
         if len({wish.effect for wish in self.effects}) != len(self.effects):
             raise PydanticCustomError("twice", "each effect is asked once")
+        if len({wish.aid for wish in self.aids}) != len(self.aids):
+            raise PydanticCustomError("twice", "each aid is asked once")
         return self
 
 

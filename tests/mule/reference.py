@@ -47,6 +47,10 @@ def _held(trait: Trait, body: Body, lens: Lens, adapter: Any, converter: Any, f_
             return lens.macro
         case Trait.VIDEO:
             return body.video
+        case Trait.NEBULAE:
+            return body.nebulae
+        case Trait.CLEAN:
+            return body.clean
         case Trait.STABILISED:
             return body.stabilised or lens.stabilised
 

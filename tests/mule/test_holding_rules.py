@@ -4,13 +4,12 @@ from typing import Any
 
 import pytest
 
-from mule.cures import cure
 from mule.editing import apply
-from mule.finding import Finding, InBag, Severity, Worn
-from mule.gear import Head, Lens, Other, OtherSupport, Plate, Soft, Tripod
-from mule.plan import Plan
+from mule.finding import InBag, Severity, Worn
+from mule.gear import Head, Other, OtherSupport, Plate, Soft, Tripod
 from mule.trip import Day, Stamina
 from tests import cast
+from tests.saying import found, only, plan
 
 THING: dict[str, Any] = {"size": Soft(volume_l=0.5)}
 LEGS = Tripod(id="legs", name="legs", mass_g=1300, max_load_g=8000, max_height_mm=1500, head_included=True, **THING)
@@ -21,21 +20,6 @@ FLAT = OtherSupport(id="flat", name="flat", mass_g=300, form="flat-plate", max_l
 BEANS = OtherSupport(id="beans", name="beans", mass_g=500, form="bean-bag", max_load_g=9000, **THING)
 STILL = cast.want("stars", steady=True)
 RAIN = (Day(date="2027-02-20", title="a", weather=("rain",)),)
-
-
-def plan(*loaded: Any, left: tuple[Any, ...] = (), lens: Lens | None = None, **trip: Any) -> Plan:
-    gear = [cast.bag(), cast.body(), lens or cast.normal_zoom(), *loaded, *left]
-    ids = [thing["id"] if isinstance(thing, dict) else thing.id for thing in gear[1 : 3 + len(loaded)]]
-    return cast.plan(gear, cast.entry("bag", cast.INES_CABIN), *map(cast.entry, ids), **trip)
-
-
-def found(made: Plan, code: str) -> list[Finding]:
-    return [f for f in cure(made).findings if f.code == code]
-
-
-def only(made: Plan, code: str) -> Finding:
-    (one,) = found(made, code)
-    return one
 
 
 def test_a_want_to_be_held_still_wants_something_that_holds() -> None:

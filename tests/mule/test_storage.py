@@ -58,7 +58,7 @@ def run(trip_: Trip, *gear: tuple[Any, int], where: Where | None = None, hold: A
     things = {t.id: t for t, _ in gear}
     counts = {t.id: n for t, n in gear}
     bodies = {i: n for i, n in counts.items() if isinstance(things[i], Body)}
-    asked = [camera_demands(bodies, trip_, day) for day in trip_.days]
+    asked = [camera_demands(things, bodies, trip_, day) for day in trip_.days]
     return store(things, counts, trip_, asked, Whereabouts(where or {}, frozenset(hold)))
 
 

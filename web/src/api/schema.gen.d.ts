@@ -1262,6 +1262,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -1344,6 +1358,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -1398,7 +1426,8 @@ export interface components {
          *     frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C; mb_per_frame: of a raw frame. What
          *     nobody typed is reckoned from typical figures. rates_source: where these figures came from; a log of a trip
          *     writes ``measured`` ones. sockets: what a remote plugs into; empty when nobody looked. hot_shoes: how many things
-         *     can sit on top.
+         *     can sit on top. energy_wh: of a battery that stays inside. nebulae: altered to let deep red through; clean: known to
+         *     stay clean in the dark. film: the type it takes; its pictures need no card, and ``megapixels`` are those of a scan.
          */
         Body: {
             /** Id */
@@ -1426,6 +1455,20 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
             /**
              * Serial
              * @default
@@ -1484,8 +1527,22 @@ export interface components {
              * @default true
              */
             video: boolean;
+            /**
+             * Nebulae
+             * @default false
+             */
+            nebulae: boolean;
+            /**
+             * Clean
+             * @default false
+             */
+            clean: boolean;
+            /** Film */
+            film?: string | null;
             /** Battery Type */
             battery_type?: string | null;
+            /** Energy Wh */
+            energy_wh?: number | null;
             /** Frames Per Charge */
             frames_per_charge?: number | null;
             /** Video Min Per Charge */
@@ -1536,7 +1593,7 @@ export interface components {
         };
         /**
          * Card
-         * @description A memory card.
+         * @description A memory card. since: the year it was bought. keep_for_last: written to when no other is left.
          */
         Card: {
             /** Id */
@@ -1565,6 +1622,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -1588,6 +1659,13 @@ export interface components {
             kind: "card";
             /** Card Type */
             card_type: string;
+            /** Since */
+            since?: number | null;
+            /**
+             * Keep For Last
+             * @default false
+             */
+            keep_for_last: boolean;
             /** Capacity Gb */
             capacity_gb: number;
             /** Speed Mb S */
@@ -1631,6 +1709,20 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
             /**
              * Serial
              * @default
@@ -1739,6 +1831,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -1825,6 +1931,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -1884,6 +2004,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -1926,7 +2060,8 @@ export interface components {
         };
         /**
          * Filter
-         * @description A filter: screw-in by ``thread_mm``, a plate by ``plate_width_mm``, or dropped into a mount adapter.
+         * @description A filter: screw-in by ``thread_mm``, a plate by ``plate_width_mm``, dropped into a mount adapter, or over
+         *     the sensor of a camera, where it serves every lens.
          *
          *     stops: how much an ND takes; for a variable ND ``stops`` to ``stops_max``. rim_mm: depth of its frame.
          *     clean_from_mm: widest full-frame equivalent focal length that somebody found free of dark corners or crosses.
@@ -1957,6 +2092,20 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
             /**
              * Serial
              * @default
@@ -1990,6 +2139,8 @@ export interface components {
             plate_width_mm?: number | null;
             /** Adapter */
             adapter?: string | null;
+            /** Body */
+            body?: string | null;
             /** Stops */
             stops?: number | null;
             /** Stops Max */
@@ -2032,6 +2183,20 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
             /**
              * Serial
              * @default
@@ -2133,6 +2298,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -2189,6 +2368,20 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
             /**
              * Serial
              * @default
@@ -2284,6 +2477,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -2350,6 +2557,20 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
             /**
              * Serial
              * @default
@@ -2427,6 +2648,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -2486,6 +2721,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -2524,10 +2773,15 @@ export interface components {
         };
         /**
          * Other
-         * @description Anything else: care, clothing, water, food, papers. ``use`` groups things of one purpose.
+         * @description Anything else: care, clothing, water, food, papers, film, and what works on a shoot. ``use`` groups things of one
+         *     purpose.
          *
          *     hazard: what carriers see in it; None for nothing. hollow_mm: width inside of a hood or a pot, in which other things
-         *     may lie.
+         *     may lie. serves: what it gives a want that asks for it. battery_type, cells: what it eats, ``runs_h`` hours on one
+         *     set; energy_wh: of a battery that stays inside; draws_w: what it takes from a bank; used_h: hours of that on a day.
+         *     uses_shoe, uses_plate: sits on the hot shoe, on the base plate. eats: what it uses up (paper, gas, film of a type);
+         *     refill: what it is a piece of; frames: pictures on one piece of film or paper; bought_there: what it eats is to be
+         *     had on the way. solar_w: what a panel is rated for.
          */
         Other: {
             /** Id */
@@ -2556,6 +2810,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -2583,6 +2851,49 @@ export interface components {
             hazard?: ("blade" | "multi-tool" | "tool" | "spray" | "gas" | "compressed-air" | "matches" | "lighter" | "liquid" | "film") | null;
             /** Hollow Mm */
             hollow_mm?: number | null;
+            /** Serves */
+            serves?: ("light" | "sound" | "drone" | "housing" | "remote") | null;
+            /** Battery Type */
+            battery_type?: string | null;
+            /**
+             * Cells
+             * @default 1
+             */
+            cells: number;
+            /** Energy Wh */
+            energy_wh?: number | null;
+            /** Runs H */
+            runs_h?: number | null;
+            /** Draws W */
+            draws_w?: number | null;
+            /**
+             * Used H
+             * @default 0
+             */
+            used_h: number;
+            /**
+             * Uses Shoe
+             * @default false
+             */
+            uses_shoe: boolean;
+            /**
+             * Uses Plate
+             * @default false
+             */
+            uses_plate: boolean;
+            /** Eats */
+            eats?: string | null;
+            /** Refill */
+            refill?: string | null;
+            /** Frames */
+            frames?: number | null;
+            /**
+             * Bought There
+             * @default false
+             */
+            bought_there: boolean;
+            /** Solar W */
+            solar_w?: number | null;
         };
         /**
          * OtherSupport
@@ -2614,6 +2925,20 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
             /**
              * Serial
              * @default
@@ -2681,6 +3006,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -2746,6 +3085,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -2808,6 +3161,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -2868,6 +3235,20 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
             /**
              * Serial
              * @default
@@ -2938,6 +3319,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -3007,6 +3402,20 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
             /**
              * Serial
              * @default
@@ -3092,6 +3501,20 @@ export interface components {
              */
             backup: boolean;
             /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
+            /**
              * Serial
              * @default
              */
@@ -3153,6 +3576,20 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
             /**
              * Serial
              * @default
@@ -3223,6 +3660,20 @@ export interface components {
              * @default false
              */
             backup: boolean;
+            /**
+             * For Other
+             * @default false
+             */
+            for_other: boolean;
+            /**
+             * Needs
+             * @default []
+             */
+            needs: string[];
+            /** Charging Plug */
+            charging_plug?: string | null;
+            /** Return By */
+            return_by?: string | null;
             /**
              * Serial
              * @default
@@ -3424,6 +3875,22 @@ export interface components {
             carrier: components["schemas"]["Carrier"];
         };
         /**
+         * AidWish
+         * @description Something a want asks for beside glass and filters, and how many of it: two lights, a drone.
+         */
+        AidWish: {
+            /**
+             * Aid
+             * @enum {string}
+             */
+            aid: "light" | "sound" | "drone" | "housing" | "remote";
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+        };
+        /**
          * EffectWish
          * @description A filter effect a want asks for; stops say how strong a neutral density.
          */
@@ -3497,7 +3964,7 @@ export interface components {
          * @description What a want may ask of a set-up beside focal length, light and pixels.
          * @enum {string}
          */
-        Trait: "autofocus" | "sealed" | "macro" | "video" | "stabilised";
+        Trait: "autofocus" | "sealed" | "macro" | "video" | "stabilised" | "nebulae" | "clean";
         /**
          * TraitWish
          * @description A wished trait; an essential one voids a set-up without it, another costs a fifth.
@@ -3518,7 +3985,7 @@ export interface components {
          *     light: ``exposure`` compares f-numbers, ``equivalent`` compares f-number x crop factor (docs/domain/optics.md).
          *     static_subject: stands still, so frames may be stitched. importance: 1 to 5.
          *     subject, output: how the range and the pixels were typed; when given, they set them. effects: filters asked for.
-         *     steady: needs something that holds the camera still.
+         *     steady: needs something that holds the camera still. aids: what else it asks for.
          */
         Want: {
             /** Id */
@@ -3573,6 +4040,11 @@ export interface components {
              * @default false
              */
             steady: boolean;
+            /**
+             * Aids
+             * @default []
+             */
+            aids: components["schemas"]["AidWish"][];
         };
         /**
          * WantSet
@@ -3928,6 +4400,18 @@ export interface components {
             base_load: components["schemas"]["BaseLoad"][];
         };
         /**
+         * PersonSet
+         * @description Things that everybody has, all of them, or nobody. uses: what safety and other things are filed under.
+         */
+        PersonSet: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Uses */
+            uses: string[];
+        };
+        /**
          * Policies
          * @description How this trip is packed.
          *
@@ -4027,7 +4511,8 @@ export interface components {
          *     margin: more demand that the packs must carry, as a share. warmer_c: added to every temperature. pace: 1.3 shoots
          *     30 % more. warm: which packs ride in an inner pocket. first: what gets the sockets first.
          *     copies: places each picture is to be in by the end of the night; None asks 2, of paid work 3. erase_after: copies
-         *     beside the card before it is erased, in the school that erases.
+         *     beside the card before it is erased, in the school that erases. solar: share of its rating that a panel gives under
+         *     way; 0.05 to 0.15 is usual (estimate), 0 leaves panels out.
          */
         Stamina: {
             /**
@@ -4183,6 +4668,11 @@ export interface components {
              */
             erase_after: number;
             /**
+             * Solar
+             * @default 0
+             */
+            solar: number;
+            /**
              * Timelapse Every S
              * @default 10
              */
@@ -4197,7 +4687,8 @@ export interface components {
          * Trip
          * @description Days, legs, people, wants, and how the photographer wants to pack.
          *
-         *     purpose: what the pictures are for, in words. stakes: paid work asks for more care than leisure.
+         *     purpose: what the pictures are for, in words. stakes: paid work asks for more care than leisure. sets: what
+         *     everybody has, or nobody.
          */
         Trip: {
             /** Id */
@@ -4383,11 +4874,41 @@ export interface components {
              *       "cards": "few-big",
              *       "copies": null,
              *       "erase_after": 2,
+             *       "solar": 0,
              *       "timelapse_every_s": 10,
              *       "habits": []
              *     }
              */
             stamina: components["schemas"]["Stamina"];
+            /**
+             * Sets
+             * @default [
+             *       {
+             *         "id": "avalanche",
+             *         "name": "Avalanche set",
+             *         "uses": [
+             *           "avalanche transceiver",
+             *           "avalanche probe",
+             *           "snow shovel"
+             *         ]
+             *       },
+             *       {
+             *         "id": "crampons",
+             *         "name": "Crampons",
+             *         "uses": [
+             *           "crampons"
+             *         ]
+             *       },
+             *       {
+             *         "id": "helmets",
+             *         "name": "Helmets",
+             *         "uses": [
+             *           "helmet"
+             *         ]
+             *       }
+             *     ]
+             */
+            sets: components["schemas"]["PersonSet"][];
             /**
              * @default {
              *       "pack_ready": "",
@@ -4420,7 +4941,7 @@ export interface components {
          * @description What makes changing a lens cost something.
          * @enum {string}
          */
-        Weather: "rain" | "snow" | "spray" | "dust" | "ridge";
+        Weather: "rain" | "snow" | "spray" | "dust" | "ridge" | "wind";
         /**
          * NewTrip
          * @description A trip to add; the id ``new`` asks the server to make one from the name.
@@ -4552,7 +5073,7 @@ export interface components {
              * How
              * @enum {string}
              */
-            how: "direct" | "ring" | "holder" | "drop-in" | "none";
+            how: "direct" | "ring" | "holder" | "drop-in" | "sensor" | "none";
             fit: components["schemas"]["Fit"] | null;
             /** Ways */
             ways: number;
@@ -4869,7 +5390,7 @@ export interface components {
          * @description Every rule's words have one of these; the interface has a sentence for each.
          * @enum {string}
          */
-        FindingCode: "absent-loaded" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "cover-left" | "drones-barred" | "filter-unserved" | "filters-together" | "gap" | "gate-ask" | "gate-no" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-sum" | "leg-together" | "lens-changes" | "medicine-held" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "not-held" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "single-point" | "slot-full" | "support-loaded" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "unplaced" | "want-unmet";
+        FindingCode: "absent-loaded" | "aid-missing" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "card-old" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "cover-left" | "drones-barred" | "film-short" | "filter-unserved" | "filters-together" | "gap" | "gate-ask" | "gate-no" | "goes-back" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-sum" | "leg-together" | "lens-changes" | "light-legs" | "lost-bag" | "medicine-held" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "not-held" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "set-incomplete" | "single-point" | "slot-full" | "support-loaded" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "unplaced" | "want-unmet" | "water-beside";
         /**
          * Fit
          * @description One way of putting filters on a lens. parts: every thing it takes, filters first. to_load: those left behind.
@@ -5682,12 +6203,18 @@ export interface components {
         /**
          * WantCover
          * @description How much of one want the kit meets, 0 to 1, and by what.
+         *
+         *     glass: what its set-ups alone would meet. lacks: what the want asks for beside glass and has too little of.
          */
         WantCover: {
             /** Want */
             want: string;
             /** Cover */
             cover: number;
+            /** Glass */
+            glass: number;
+            /** Lacks */
+            lacks: string[];
             /** Runs */
             runs: components["schemas"]["CoveredRun"][];
             /** Gaps */

@@ -16,6 +16,17 @@ const LACKS: Record<string, (label: string) => string> = {
   plate: (label) => `has no ${label} plate for a body`,
   phone: () => 'has no phone or tablet to steer it',
   trigger: (label) => `has no trigger: it wants ${label}`,
+  film: (label) => `has no film: it takes ${label}`,
+  refill: (label) => `has nothing to use up: no ${label}`,
+  bank: () => 'has no bank to draw from',
+  lead: (label) => `has no lead to be charged by: its plug is ${label}`,
+  thing: () => 'does not work without another thing that is not loaded',
+  support: () => 'is not held still',
+  light: () => 'has no light',
+  sound: () => 'has no sound',
+  drone: () => 'has no drone',
+  housing: () => 'has no housing',
+  remote: () => 'has no remote',
   holder: (label) => `has no ${label} mm holder`,
 }
 /** What would give a thing a purpose. */
@@ -34,6 +45,9 @@ const SERVES: Record<string, (label: string) => string> = {
   socket: (label) => `no loaded body has a ${label} socket`,
   microphone: () => 'no microphone is loaded',
   adapter: () => 'its adapter is not loaded',
+  thing: () => 'what it belongs to is not loaded',
+  user: (label) => `nothing loaded uses ${label}`,
+  bank: () => 'no bank is loaded for it to fill',
 }
 export const EFFECT: Record<string, string> = {
   nd: 'neutral density',
@@ -71,7 +85,7 @@ function points(finding: Finding): string {
 }
 
 export const COMPLETENESS = {
-  'missing-link': (f, n) => ({ head: `${item(f, n)} ${lacks(ref(f, 'what'), ref(f, 'label'))}.`, body: '' }),
+  'missing-link': (f, n) => ({ head: `${item(f, n)} ${ref(f, 'what') === 'thing' ? `does not work without ${n.thing(ref(f, 'label'))}` : lacks(ref(f, 'what'), ref(f, 'label'))}.`, body: '' }),
   'pieces-short': (f) => ({ head: `${many(number(f, 'short'), packOf(ref(f, 'label')))} short.`, body: 'What is loaded holds more of them at one time than come along.' }),
   orphan: (f, n, u) => ({ head: `${item(f, n)} serves nothing.`, body: `${fmt.mass(number(f, 'mass_g'), u)}, and ${serves(ref(f, 'what'), ref(f, 'label'))}.` }),
   chain: (f, n, u) => {

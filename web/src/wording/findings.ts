@@ -5,7 +5,7 @@ import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { COMPLETENESS } from './completeness'
 import { GATE } from './gate'
-import { ABSENCE, PIECE } from './kinds'
+import { ABSENCE, AIDS, PIECE } from './kinds'
 import { item, list, many, number, ref, type Say, type Sentence } from './parts'
 import { PLACE } from './place'
 import { STAMINA } from './stamina'
@@ -26,6 +26,14 @@ function whose(finding: Finding, names: Names): string {
 /** Who travels light-looking takes the risk of being weighed. */
 function ifWeighed(finding: Finding): string {
   return ref(finding, 'policy') === 'light-looking' ? 'If they weigh it: ' : ''
+}
+
+/** What is left of power and cards: "packs for 3 of 9 days, nothing charges, 3 of 30 cards left". */
+function stranded(finding: Finding): string {
+  const told = [`packs for ${number(finding, 'power_days')} of ${number(finding, 'of_days')} days`]
+  if (!number(finding, 'charges')) told.push('nothing charges')
+  told.push(`${number(finding, 'cards')} of ${many(number(finding, 'all_cards'), 'card')} left`)
+  return told.join(', ')
 }
 
 const BECAUSE: Record<string, string> = {
@@ -80,7 +88,27 @@ const SAY: Record<FindingCode, Say> = {
   }),
   'not-held': (f, n) => ({
     head: `${n.want(ref(f, 'want'))}: nothing holds the camera still.`,
-    body: 'You want it held still, and no legs, clamp or bag of beans is loaded: by hand it is another picture.',
+    body: 'You want it held still, and no legs, clamp or bag of beans is loaded: by hand it is another picture, and the want scores nothing.',
+  }),
+  'aid-missing': (f, n) => {
+    const aid = AIDS[ref(f, 'aid') as keyof typeof AIDS] ?? ref(f, 'aid')
+    const [count, have] = [number(f, 'count'), number(f, 'have')]
+    return {
+      head: `${n.want(ref(f, 'want'))} asks for ${count > 1 ? `${count} of: ${aid}` : aid}.`,
+      body: have ? `${have} of ${count} ${have === 1 ? 'is' : 'are'} loaded; the want scores by that share.` : 'Nothing loaded serves it, so the want scores nothing.',
+    }
+  },
+  'light-legs': (f, n, u) => ({
+    head: `${item(f, n)} is light for wind.`,
+    body: `${fmt.load(number(f, 'mass_g'), u)}, and something is to be held still on ${many(number(f, 'days'), 'windy day')}. Keep it low, hang weight from it, or take heavier legs (under 1.5 kg is light, estimate).`,
+  }),
+  'water-beside': (f, n) => ({
+    head: `${item(f, n)} lies beside ${n.thing(f.items?.[1] ?? '')}.`,
+    body: `${n.thing(ref(f, 'bag'))} has one space for both: a bottle that leaks takes the electronics along. Carry water outside, or on you.`,
+  }),
+  'lost-bag': (f, n) => ({
+    head: `${list(f.items ?? [], n)} lost on day one: ${stranded(f)}.`,
+    body: 'The cameras would still be there. Packs, cards and a charger in two bags, and one lost bag costs half.',
   }),
   'support-loaded': (f, n, u) => ({
     head: `${item(f, n)} bears ${fmt.load(number(f, 'mass_g'), u)} of ${fmt.load(number(f, 'rated_g'), u)}.`,

@@ -124,3 +124,6 @@ const SHAPES: Record<string, string> = {
   O: 'three round pins, two close by',
 }
 export const PLUG_SHAPES = Object.entries(SHAPES).map(([value, what]) => ({ value, title: `${value}: ${what}` }))
+
+/** What a want may ask for beside glass and filters. */
+export const AIDS = { light: 'a light', sound: 'sound', drone: 'a drone', housing: 'a housing', remote: 'a remote' }

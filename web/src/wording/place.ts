@@ -16,10 +16,15 @@ export const PLACE = {
   'big-bags-barred': (f, n) => ({ head: `${ref(f, 'rule')}${when(f)}.`, body: `${list(f.items ?? [], n)} is too big to go in, with what is strapped on.` }),
   'lens-changes': (f, n) => ({
     head: `${many(number(f, 'changes'), 'lens change')} in bad weather.`,
-    body: `On ${many(number(f, 'days'), 'day')} of rain, spray, dust or ridge; most on ${day(ref(f, 'day'))}: ${list(f.items ?? [], n)}.`,
+    body: `On ${many(number(f, 'days'), 'day')} of rain, spray, dust, wind or ridge; most on ${day(ref(f, 'day'))}: ${list(f.items ?? [], n)}.`,
   }),
   'back-too-late': (f, n) => ({ head: `${item(f, n)} comes back too late.`, body: `It is away until ${day(ref(f, 'until'))}; the trip starts ${day(ref(f, 'start'))}.` }),
-  'to-fetch': (f, n) => ({ head: `To fetch first: ${list(f.items ?? [], n)}.`, body: 'Rented or borrowed, not yours.' }),
+  'goes-back': (f, n) => ({ head: `${item(f, n)} goes back before you do.`, body: `It is due on ${day(ref(f, 'due'))}; the trip ends ${day(ref(f, 'last'))}. Ask for longer, or do without.` }),
+  'set-incomplete': (f) => ({
+    head: `${ref(f, 'name')}: ${ref(f, 'use')} for ${number(f, 'have')} of ${number(f, 'people')}.`,
+    body: ref(f, 'set') === 'avalanche' ? 'Complete on everybody, or stay off the slopes. It helps only with training, and the bulletin decides first: follow local warnings and trained guides.' : 'Complete on everybody, or on nobody. Local rules and trained guides decide.',
+  }),
+  'to-fetch': (f, n) => ({ head: `To fetch first: ${list(f.items ?? [], n)}.`, body: `Rented or borrowed, not yours${number(f, 'undated') ? `; for ${number(f, 'undated') === f.items?.length ? 'none' : 'some'} of it a day is noted by which it goes back` : ''}.` }),
   'carries-well': (f, n, u) => ({
     head: `${n.person(ref(f, 'person'))} carries ${fmt.mass(number(f, 'over'), u)} too much.`,
     body: `${fmt.load(number(f, 'carried_g'), u)} in all, more than carried well.`,

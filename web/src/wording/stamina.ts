@@ -91,6 +91,14 @@ export const STAMINA = {
     head: `Cards run out on ${day(ref(f, 'date'))}.`,
     body: `${gb(number(f, 'lost_gb'))} of the trip find no ${ref(f, 'type')} card${number(f, 'more') > 0 ? `; ${fmt.figure(number(f, 'more'))} more would do` : ''}.`,
   }),
+  'film-short': (f) => ({
+    head: `${ref(f, 'type')} film is ${fmt.figure(number(f, 'over'))} frames short.`,
+    body: `${fmt.figure(number(f, 'asked'))} frames asked by the days, ${fmt.figure(number(f, 'have'))} on what is loaded. A roll a day where nobody said (estimate).`,
+  }),
+  'card-old': (f, n) => ({
+    head: `${list(f.items ?? [], n)}: from ${number(f, 'since')}.`,
+    body: `Cards are trusted about ${number(f, 'years')} years (estimate). Use it last: mark it so in the locker, and fill the others first.`,
+  }),
   'copies-short': (f) => ({
     head: `${fmt.figure(number(f, 'copies'))} of ${fmt.figure(number(f, 'asked'))} places on ${day(ref(f, 'date'))}.`,
     body: `By the end of ${number(f, 'nights') > 1 ? `${fmt.figure(number(f, 'nights'))} nights` : 'that night'} some pictures are in fewer places than you ask.`,

@@ -20,7 +20,7 @@ const lightest = useLightestFilters(
 const exposure = useExposure()
 type Cell = Advice['filters']['rows'][number]['cells'][number]
 
-const HOW: Record<Cell['how'], string> = { direct: 'direct', ring: 'by ring', holder: 'by holder', 'drop-in': 'drops in', none: '–' }
+const HOW: Record<Cell['how'], string> = { direct: 'direct', ring: 'by ring', holder: 'by holder', 'drop-in': 'drops in', sensor: 'over the sensor', none: '–' }
 const WARN: Record<string, string> = { 'dark-corners': 'dark corners', 'uneven-sky': 'uneven sky', 'cross-pattern': 'cross at the strong end' }
 function cellTitle(cell: Cell): string {
   if (!cell.fit) return 'Nothing owned puts it on this lens'

@@ -38,6 +38,7 @@ function add(): void {
   chosen.value = old.length
 }
 const WEATHER = [
+  { title: 'wind', value: 'wind' },
   { value: 'rain', title: 'rain' },
   { value: 'snow', title: 'snow' },
   { value: 'spray', title: 'sea spray' },

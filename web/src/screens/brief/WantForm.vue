@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { Want } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
-import { EFFECTS, TRAITS, traitState, type TraitState, withEffect, withTrait } from './wants'
+import { AID_LIST, EFFECTS, TRAITS, traitState, type TraitState, withAids, withEffect, withTrait } from './wants'
 import WantTyping from './WantTyping.vue'
 
 const props = defineProps<{ errors: Record<string, string>; index: number }>()
@@ -56,6 +56,8 @@ const STATES: { title: string; value: TraitState }[] = [
     />
     <VSelect class="light" :model-value="effects" :items="EFFECTS" multiple label="Asks for filters" placeholder="none" persistent-placeholder @update:model-value="setEffects($event)" />
     <NumberField v-for="wish in dense" :key="wish.effect" :model-value="wish.stops" :label="wish.effect === 'nd' ? 'ND' : 'Graduated'" unit="stops" required @update:model-value="want = withEffect(want, wish.effect, true, $event)" />
+    <VSelect class="light" :model-value="(want.aids ?? []).map((a) => a.aid)" :items="AID_LIST" multiple label="Asks for, too" placeholder="nothing else" persistent-placeholder @update:model-value="want = withAids(want, $event)" />
+    <NumberField v-for="(wish, at) in want.aids ?? []" :key="wish.aid" :model-value="wish.count" :label="`How many: ${wish.aid}`" required :error="error(`aids.${at}.count`)" @update:model-value="set('aids', (want.aids ?? []).map((a) => (a.aid === wish.aid ? { ...a, count: Math.round($event ?? 1) } : a)))" />
     <VCheckbox class="still" :model-value="want.steady ?? false" label="It needs a tripod or another support" @update:model-value="set('steady', Boolean($event))" />
     <VCheckbox class="still" :model-value="want.static_subject" label="It stands still, so frames may be stitched" @update:model-value="set('static_subject', Boolean($event))" />
   </div>

@@ -1,6 +1,7 @@
 /** Wants as they are typed. */
 import type { Want } from '@/api/types'
 import * as fmt from '@/format/units'
+import { AIDS } from '@/wording/kinds'
 import { idFrom } from '@/screens/trips/new-trip'
 
 type Trait = NonNullable<Want['traits']>[number]['trait']
@@ -12,6 +13,8 @@ export const TRAITS: { value: Trait; title: string }[] = [
   { value: 'stabilised', title: 'Stabilised' },
   { value: 'macro', title: 'Macro' },
   { value: 'video', title: 'Video' },
+  { value: 'nebulae', title: 'Red nebulae' },
+  { value: 'clean', title: 'Clean in the dark' },
 ]
 
 export function traitState(want: Want, trait: Trait): TraitState {
@@ -39,7 +42,17 @@ export function newWant(taken: readonly string[]): Want {
     importance: 3,
     effects: [],
     steady: false,
+    aids: [],
   }
+}
+
+type Aid = NonNullable<Want['aids']>[number]['aid']
+
+/** What a want may ask for beside glass and filters. */
+export const AID_LIST = Object.entries(AIDS).map(([value, title]) => ({ value: value as Aid, title }))
+
+export function withAids(want: Want, chosen: readonly Aid[]): Want {
+  return { ...want, aids: chosen.map((aid) => (want.aids ?? []).find((a) => a.aid === aid) ?? { aid, count: 1 }) }
 }
 
 type Effect = NonNullable<Want['effects']>[number]['effect']
@@ -74,5 +87,5 @@ export function fromSet(wants: readonly Want[], taken: readonly string[]): Want[
 export function asks(want: Want): string {
   const traits = (want.traits ?? []).map((t) => `${t.trait}${t.essential ? ', essential' : ''}`)
   const light = `${fmt.fNumber(want.max_f_number ?? 8)}${want.light === 'equivalent' ? ' equivalent' : ''}`
-  return [light, `${fmt.figure(want.megapixels ?? 12)} MP`, ...traits, want.static_subject ? 'stands still' : ''].filter(Boolean).join(' · ')
+  return [light, `${fmt.figure(want.megapixels ?? 12)} MP`, ...traits, want.static_subject ? 'stands still' : '', want.steady ? 'held still' : '', ...(want.aids ?? []).map((a) => (a.count > 1 ? `${a.count} × ${a.aid}` : AIDS[a.aid]))].filter(Boolean).join(' · ')
 }

@@ -47,7 +47,7 @@ const groups = computed(() => {
   return GROUPS.map((g) => ({ group: g, rows: shown.filter((d) => groupOf(d.thing.kind) === g) })).filter((g) => g.rows.length)
 })
 const doc = computed(() => fresh.value ?? docs.value.find((d) => d.thing.id === selected.value) ?? docs.value[0] ?? null)
-const converters = computed(() => docs.value.filter((d) => d.thing.kind === 'teleconverter').map((d) => ({ id: d.thing.id, name: d.thing.name })))
+const choices = computed(() => docs.value.map((d) => d.thing))
 const total = computed(() => docs.value.reduce((sum, d) => sum + d.thing.mass_g * (d.thing.count ?? 1), 0))
 const unweighed = computed(() => docs.value.filter((d) => d.thing.mass_source !== 'measured').length)
 
@@ -162,7 +162,7 @@ useKeys([
         </div>
       </section>
       <aside class="side" aria-label="The thing chosen">
-        <ThingEditor v-if="doc" ref="editor" :key="doc.thing.id" :doc="doc" :fresh="Boolean(fresh)" :converters="converters" @done="choose" @gone="selected = null" @cancel="fresh = null" />
+        <ThingEditor v-if="doc" ref="editor" :key="doc.thing.id" :doc="doc" :fresh="Boolean(fresh)" :choices="choices" @done="choose" @gone="selected = null" @cancel="fresh = null" />
         <p v-else class="quiet">Choose a thing to see and change it.</p>
       </aside>
       <AskFirst v-model="leaving" title="This thing has changes that are not saved" text="Stay and save them, or leave and lose what you typed." yes="Leave and lose it" no="Stay" @yes="drop" />

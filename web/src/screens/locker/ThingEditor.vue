@@ -10,17 +10,17 @@ import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { ABSENCE, KIND } from '@/wording/kinds'
 import BagInside from './BagInside.vue'
-import { fieldsOf, write } from './fields'
+import { fieldsOf, NEEDS, write } from './fields'
 import { doubtful } from './likely'
 import ThingField from './ThingField.vue'
 
-const props = defineProps<{ doc: ThingDoc; fresh: boolean; converters: { id: string; name: string }[] }>()
+const props = defineProps<{ doc: ThingDoc; fresh: boolean; choices: Pick<Thing, 'id' | 'name' | 'kind'>[] }>()
 const emit = defineEmits<{ done: [id: string]; gone: []; cancel: [] }>()
 const { add, save, remove } = useLocker()
 const units = useUnits()
 
 const SIZES = ['length_mm', 'width_mm', 'height_mm', 'diameter_mm', 'volume_l'].map((side) => `size.${side}`)
-const COMMON = ['name', 'count', 'mass_g', 'note', 'serial', 'value', 'owner', ...SIZES]
+const COMMON = ['name', 'count', 'mass_g', 'note', 'serial', 'value', 'owner', 'charging_plug', 'return_by', ...SIZES]
 const { draft, dirty, blocked, errors, rest, revert, store, unsaved } = useDocumentForm<Thing>({
   stored: () => ({ version: props.doc.version, value: props.doc.thing }),
   fresh: () => props.fresh,
@@ -107,14 +107,18 @@ async function takeOut(): Promise<void> {
       <NumberField v-else :model-value="draft.size.volume_l" label="Volume" quantity="volume" :error="errors['size.volume_l']" required @update:model-value="set('size.volume_l', $event)" />
     </div>
     <div class="fields">
-      <ThingField v-for="field in fieldsOf(draft)" :key="field.path" v-model="draft" :field="field" :converters="converters" :error="errors[field.path]" />
+      <ThingField v-for="field in fieldsOf(draft)" :key="field.path" v-model="draft" :field="field" :choices="choices" :error="errors[field.path]" />
     </div>
+    <ThingField v-model="draft" :field="NEEDS" :choices="choices" :error="errors.needs" />
     <BagInside v-if="draft.kind === 'bag' || draft.kind === 'insert'" :model-value="draft" :errors="errors" @update:model-value="draft = $event" />
     <div class="three">
       <VSelect :model-value="draft.absent?.reason ?? null" :items="REASONS" label="Now" @update:model-value="away($event)" />
       <VTextField v-if="draft.absent" :model-value="draft.absent.until" type="date" label="Back by" @update:model-value="set('absent.until', $event || null)" />
       <VSelect :model-value="draft.standing ?? 'owned'" :items="STANDING" label="It is" @update:model-value="set('standing', $event)" />
+      <VTextField v-if="draft.standing !== 'owned' || draft.return_by || draft.absent?.reason === 'hired-later'" :model-value="draft.return_by ?? ''" type="date" label="Goes back by" :error-messages="errors.return_by" @update:model-value="set('return_by', $event || null)" />
       <VCheckbox :model-value="draft.backup ?? false" label="A backup on purpose" @update:model-value="set('backup', Boolean($event))" />
+      <VCheckbox :model-value="draft.for_other ?? false" label="Carried for somebody else" @update:model-value="set('for_other', Boolean($event))" />
+      <VTextField :model-value="draft.charging_plug ?? ''" label="Charged by the plug" maxlength="40" :error-messages="errors.charging_plug" @update:model-value="set('charging_plug', String($event ?? '') || null)" />
     </div>
     <div class="three">
       <VTextField :model-value="draft.serial" label="Serial number" maxlength="80" :error-messages="errors.serial" @update:model-value="set('serial', String($event ?? ''))" />

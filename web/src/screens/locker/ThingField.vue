@@ -5,7 +5,7 @@ import type { Thing } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
 import { type Field, parts, read, write } from './fields'
 
-const props = defineProps<{ field: Field; converters: { id: string; name: string }[]; error?: string }>()
+const props = defineProps<{ field: Field; choices: Pick<Thing, 'id' | 'name' | 'kind'>[]; error?: string }>()
 const thing = defineModel<Thing>({ required: true })
 const value = computed(() => read(thing.value, props.field.path))
 
@@ -15,6 +15,7 @@ function set(next: unknown): void {
 function setText(next: string): void {
   set(next === '' && props.field.optional ? null : next)
 }
+const able = computed(() => props.choices.filter((c) => c.id !== thing.value.id && (!props.field.kinds || props.field.kinds.includes(c.kind))).map((c) => ({ title: c.name, value: c.id })))
 const asList = computed(() => {
   const raw = (value.value ?? []) as (string | number | { card_type: string })[]
   return raw.map((one) => (typeof one === 'object' ? one.card_type : String(one))).join(', ')
@@ -39,16 +40,18 @@ function setList(text: string): void {
   />
   <VCheckbox v-else-if="field.type === 'flag'" :model-value="Boolean(value)" :label="field.label" @update:model-value="set(Boolean($event))" />
   <VSelect v-else-if="field.type === 'choice'" :model-value="value ?? (field.optional ? '' : null)" :items="field.options" :label="field.label" :error-messages="error" @update:model-value="setText(String($event ?? ''))" />
-  <VSelect
-    v-else-if="field.type === 'converters'"
-    class="wide"
-    :model-value="(value ?? []) as string[]"
-    :items="converters.map((c) => ({ title: c.name, value: c.id }))"
+  <VAutocomplete
+    v-else-if="field.type === 'things'"
+    menu-icon=""
+    :class="{ wide: field.many }"
+    :model-value="(value ?? (field.many ? [] : null)) as string[] | string | null"
+    :items="able"
     :label="field.label"
-    multiple
+    :multiple="field.many ?? false"
+    :clearable="!field.many"
     :error-messages="error"
-    no-data-text="No teleconverter in the locker"
-    @update:model-value="set($event)"
+    no-data-text="Nothing of that kind in the locker"
+    @update:model-value="set($event ?? null)"
   />
   <VTextField v-else-if="field.type === 'text'" :model-value="value as string | null" :label="field.label" :error-messages="error" @update:model-value="setText(String($event ?? ''))" />
   <VTextField v-else :model-value="asList" :label="`${field.label} (commas between)`" :error-messages="error" @change="setList(($event.target as HTMLInputElement).value)" />

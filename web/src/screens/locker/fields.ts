@@ -1,15 +1,20 @@
 /** Which fields the form shows for each kind, in words and units. Common fields (name, count, mass, size) are not listed. */
 import type { Kind } from '@/api/types'
 import type { Quantity } from '@/format/units'
+import { AIDS } from '@/wording/kinds'
 
 export interface Field {
   /** Dotted path in the thing, as the server names it in its complaints. */
   path: string
   label: string
-  type: 'number' | 'count' | 'text' | 'flag' | 'choice' | 'list' | 'numbers' | 'slots' | 'converters'
+  type: 'number' | 'count' | 'text' | 'flag' | 'choice' | 'list' | 'numbers' | 'slots' | 'things'
   quantity?: Quantity
   unit?: string
   options?: { title: string; value: string }[]
+  /** Of which kinds the things are to pick from; all kinds where it is not there. */
+  kinds?: Kind[]
+  /** Several may be picked. */
+  many?: boolean
   /** May be left empty; it is then sent as null. */
   optional?: boolean
 }
@@ -26,6 +31,9 @@ const choice = (path: string, label: string, options: Record<string, string>): F
   type: 'choice',
   options: Object.entries(options).map(([value, title]) => ({ value, title })),
 })
+
+const things = (path: string, label: string, kinds?: Kind[]): Field => ({ path, label, type: 'things', many: true, ...(kinds && { kinds }) })
+const thing = (path: string, label: string, kinds: Kind[]): Field => ({ path, label, type: 'things', kinds, optional: true })
 
 function glass(prefix = ''): Field[] {
   return [
@@ -49,6 +57,8 @@ const BODY: Field[] = [
   { path: 'crop_modes', label: 'Crop modes, as 1.5', type: 'numbers' },
   number('autofocus_min_aperture', 'Autofocus works to f/', '', true),
   text('battery_type', 'Battery type', true),
+  number('energy_wh', 'Or a battery that stays inside', 'Wh', true),
+  text('film', 'Film it takes, as 135', true),
   number('frames_per_charge', 'Frames per charge', '', true),
   number('video_min_per_charge', 'Video per charge', 'min', true),
   number('timelapse_h_per_charge', 'Time-lapse per charge', 'h', true),
@@ -60,6 +70,8 @@ const BODY: Field[] = [
   flag('stabilised', 'Stabilised'),
   flag('video', 'Video'),
   flag('usb_charging', 'Charges over USB-C'),
+  flag('nebulae', 'Altered for red nebulae'),
+  flag('clean', 'Clean in the dark'),
   list('sockets', 'Remote sockets'),
   count('hot_shoes', 'Hot shoes'),
 ]
@@ -72,7 +84,7 @@ export const FIELDS: Record<Kind, Field[]> = {
     text('mount', 'Mount'),
     number('image_circle_mm', 'Image circle (43.27 full frame, 28.85 APS-C)', 'mm'),
     ...glass(),
-    { path: 'takes_converters', label: 'Takes these converters', type: 'converters' },
+    things('takes_converters', 'Takes these converters', ['teleconverter']),
   ],
   teleconverter: [number('factor', 'Factor', '×'), flag('sealed', 'Sealed')],
   'mount-adapter': [text('lens_mount', 'From lens mount'), text('body_mount', 'To body mount'), flag('autofocus', 'Autofocus'), flag('sealed', 'Sealed')],
@@ -83,7 +95,8 @@ export const FIELDS: Record<Kind, Field[]> = {
     number('stops', 'Stops', '', true),
     number('stops_max', 'Stops at most (variable)', '', true),
     number('rim_mm', 'Rim depth', 'mm'),
-    text('adapter', 'Drops into adapter (id)', true),
+    thing('adapter', 'Drops into adapter', ['mount-adapter']),
+    thing('body', 'Lies over the sensor of', ['body']),
     number('clean_from_mm', 'Clean corners from', 'mm', true),
   ],
   'step-ring': [number('lens_thread_mm', 'Lens thread', 'mm'), number('filter_thread_mm', 'Filter thread', 'mm'), number('rim_mm', 'Rim depth', 'mm')],
@@ -99,7 +112,7 @@ export const FIELDS: Record<Kind, Field[]> = {
     text('plug', 'Plug', true),
   ],
   'power-bank': [number('energy_wh', 'Energy', 'Wh'), number('output_w', 'Output', 'W'), count('ports', 'Ports')],
-  card: [text('card_type', 'Card type'), number('capacity_gb', 'Capacity', 'GB'), number('speed_mb_s', 'Write speed', 'MB/s')],
+  card: [text('card_type', 'Card type'), number('capacity_gb', 'Capacity', 'GB'), number('speed_mb_s', 'Write speed', 'MB/s'), number('since', 'Bought in (year)', '', true), flag('keep_for_last', 'Keep for last')],
   reader: [list('card_types', 'Card types'), text('plug', 'Plug'), number('speed_mb_s', 'Speed', 'MB/s')],
   drive: [number('capacity_gb', 'Capacity', 'GB'), text('plug', 'Plug'), number('speed_mb_s', 'Speed', 'MB/s')],
   computer: [
@@ -159,8 +172,29 @@ export const FIELDS: Record<Kind, Field[]> = {
   ],
   insert: [measure('volume_l', 'Volume', 'volume')],
   safety: [text('use', 'For'), { ...choice('hazard', 'Carriers see', HAZARDS), optional: true }],
-  other: [text('use', 'For'), { ...choice('hazard', 'Carriers see', HAZARDS), optional: true }, number('hollow_mm', 'Hollow, wide inside', 'mm', true)],
+  other: [
+    text('use', 'For'),
+    { ...choice('hazard', 'Carriers see', HAZARDS), optional: true },
+    { ...choice('serves', 'Serves a want as', { '': 'nothing asked for', ...AIDS }), optional: true },
+    number('hollow_mm', 'Hollow, wide inside', 'mm', true),
+    text('battery_type', 'Eats cells of type', true),
+    count('cells', 'Cells'),
+    number('energy_wh', 'Built-in battery', 'Wh', true),
+    number('runs_h', 'Runs on one set', 'h', true),
+    number('draws_w', 'Draws from a bank', 'W', true),
+    number('used_h', 'In use on a day', 'h'),
+    flag('uses_shoe', 'Sits on the hot shoe'),
+    flag('uses_plate', 'Sits on the base plate'),
+    text('eats', 'Uses up, as paper or gas', true),
+    flag('bought_there', 'What it uses up is sold there'),
+    text('refill', 'Is film, paper or gas of type', true),
+    number('frames', 'Pictures on one', '', true),
+    number('solar_w', 'Panel rated at', 'W', true),
+  ],
 }
+
+/** What any thing may need to work. */
+export const NEEDS: Field = things('needs', 'Does not work without (one of)')
 
 /** The fields of one thing: a fixed-lens body shows its glass instead of its mount. */
 export function fieldsOf(thing: { kind: Kind; fixed_lens?: unknown }): Field[] {

@@ -52,6 +52,7 @@ const at = (field: string): string => error(`patterns.${chosen.value}.${field}`)
       <VSelect :model-value="stamina.power" :items="options(POWER_SCHOOL)" label="Power" @update:model-value="set({ power: $event })" />
       <VSelect :model-value="stamina.warm" :items="options(WARM)" label="In an inner pocket" @update:model-value="set({ warm: $event })" />
       <VSelect :model-value="stamina.first" :items="options(FIRST)" label="First to the socket" @update:model-value="set({ first: $event })" />
+      <NumberField class="short" :model-value="Math.round(100 * (stamina.solar ?? 0))" label="Panels give" unit="%" required :error="error('solar')" @update:model-value="set({ solar: ($event ?? 0) / 100 })" />
     </div>
     <div class="line">
       <VSelect :model-value="stamina.cards" :items="options(CARD_SCHOOL)" label="Cards" @update:model-value="set({ cards: $event })" />
