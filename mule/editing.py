@@ -79,6 +79,11 @@ def _apply_one(plan: Plan, kit: Kit, edit: Edit, at: str) -> Kit:
         case Leave():
             _require(mine, at, edit.item)
             entries = _leave(plan, kit, entries, edit)
+        case Move(count=int()):
+            _require(mine, at, edit.item)
+            entries = _move_some(entries, edit)
+            if isinstance(edit.place, AsPiece):
+                return _take_in(plan, kit.model_copy(update={"entries": tuple(entries)}))
         case Move(item=item, place=place):
             _require(mine, at, item)
             moved = Entry(item=item, count=sum(e.count for e in mine), place=place)
@@ -87,6 +92,21 @@ def _apply_one(plan: Plan, kit: Kit, edit: Edit, at: str) -> Kit:
             if isinstance(place, AsPiece):
                 return _take_in(plan, kit.model_copy(update={"entries": tuple(entries)}))
     return kit.model_copy(update={"entries": tuple(entries)})
+
+
+def _move_some(entries: list[Entry], edit: Move) -> list[Entry]:
+    """Pieces of a thing to another place, out of where they are said to be first, then from its other places."""
+    entries, to_go = list(entries), edit.count or 0
+    mine = [e for e in entries if e.item == edit.item and e.place != edit.place]
+    for entry in sorted(mine, key=lambda e: e.place != edit.origin):
+        taken = min(to_go, entry.count)
+        to_go -= taken
+        at = entries.index(entry)
+        rest = entry.count - taken
+        entries[at : at + 1] = [Entry(item=entry.item, count=rest, place=entry.place)] if rest else []
+        if taken:
+            _put(entries, Entry(item=edit.item, count=taken, place=edit.place))
+    return entries
 
 
 def _put(entries: list[Entry], more: Entry) -> None:

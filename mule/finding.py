@@ -61,11 +61,13 @@ class Leave(Frozen):
 
 
 class Move(Frozen):
-    """Put what is loaded of an item somewhere else."""
+    """Put what is loaded of an item somewhere else; or ``count`` pieces of it, of those at ``origin`` first."""
 
     act: Literal["move"] = "move"
     item: ItemId
     place: Place
+    count: Count | None = None
+    origin: Place | None = None
 
 
 Edit = Annotated[Load | Leave | Move, Field(discriminator="act")]

@@ -4,10 +4,13 @@ from collections.abc import Sequence
 from typing import NamedTuple
 
 from mule.filters import FilterFit, FilterGear, Front, fit
-from mule.gear import Gear, Lens, MountAdapter
+from mule.gear import Filter, FilterHolder, Gear, Lens, MountAdapter, StepRing
+from mule.memo import by_identity
 from mule.optics import Coverage, ReachBar
 from mule.plan import Plan
 from mule.trip import Want
+
+_FITTING = (Filter, FilterHolder, MountAdapter, StepRing)
 
 
 class FilterCase(NamedTuple):
@@ -20,20 +23,40 @@ class FilterCase(NamedTuple):
 
 def fit_filters(plan: Plan, coverage: Coverage, *, with_rest: bool) -> FilterFit:
     """Filters on the lenses of the open kit. with_rest: with what is left at home, too, so that it can be loaded."""
-    return fit(*filter_case(plan, coverage, with_rest=with_rest))
+    return _fitted(plan.gear, coverage, plan.trip.wants, _fitting(plan), with_rest)
+
+
+def _fitting(plan: Plan) -> tuple[str, ...]:
+    """What is loaded of all that a filter could go on or through."""
+    return tuple(i for i in plan.loaded if isinstance(plan.items[i], _FITTING))
+
+
+# A pack, a bag or a tripod changes nothing about filters.
+@by_identity(64, of=3)
+def _fitted(
+    gear: tuple[Gear, ...], coverage: Coverage, wants: tuple[Want, ...], loaded: tuple[str, ...], with_rest: bool
+) -> FilterFit:
+    return fit(*_case(gear, coverage, wants, loaded, with_rest=with_rest))
 
 
 def filter_case(plan: Plan, coverage: Coverage, *, with_rest: bool = True) -> FilterCase:
     """What filters are fitted to, in the open kit. coverage: of the same kit."""
-    loaded = plan.loaded
-    gear = plan.gear if with_rest else [plan.items[item] for item in loaded]
-    adapters = tuple(i for i in loaded if isinstance(plan.items[i], MountAdapter))
+    return _case(plan.gear, coverage, plan.trip.wants, _fitting(plan), with_rest=with_rest)
+
+
+def _case(
+    gear: tuple[Gear, ...], coverage: Coverage, wants: tuple[Want, ...], loaded: tuple[str, ...], *, with_rest: bool
+) -> FilterCase:
+    """loaded: of what a filter could go on or through."""
     seen: dict[str, list[ReachBar]] = {}
     for row in coverage.reach:
         seen.setdefault(row.lens or row.bodies[0], []).extend(row.bars)
-    fronts = (_front(plan.items[item], bars, adapters) for item, bars in seen.items())
-    asking = tuple(want for want in plan.trip.wants if want.effects)
-    return FilterCase(tuple(front for front in fronts if front), FilterGear.of(gear, loaded), asking)
+    things = {thing.id: thing for thing in gear if thing.id in seen or thing.id in loaded}
+    adapters = tuple(i for i in loaded if isinstance(things[i], MountAdapter))
+    fronts = (_front(things[item], bars, adapters) for item, bars in seen.items())
+    asking = tuple(want for want in wants if want.effects)
+    bag = FilterGear.of(gear if with_rest else [things[item] for item in loaded], loaded)
+    return FilterCase(tuple(front for front in fronts if front), bag, asking)
 
 
 def _front(thing: Gear, bars: Sequence[ReachBar], adapters: tuple[str, ...]) -> Front | None:

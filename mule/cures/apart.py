@@ -1,10 +1,10 @@
 """What should not lie together: pairs that back each other up, all packs and cards, water and electronics, medicine in
 the hold."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Collection, Iterable
 
 from mule.cures.making import Pieces, carried_pieces, move, owner_of
-from mule.finding import Cure, CureCode, Edit, Finding, InBag, Leave, Load, Move, PieceKind, Place, Worn
+from mule.finding import Cure, CureCode, Finding, InBag, Move, PieceKind, Place, Worn
 from mule.gear import Battery, Card
 from mule.rules import Trials
 
@@ -35,29 +35,39 @@ def pair_apart(trials: Trials, finding: Finding) -> Iterable[Cure]:
 
 
 def spread(trials: Trials, finding: Finding) -> Iterable[Cure]:
-    """Half of the packs and cards, and a charger, into another bag or a pocket, so that no loss takes all."""
+    """Half of the packs and cards, and what charges them, into another bag or a pocket, so that no loss takes all."""
     lost = next((loss for loss in trials.bag_losses if loss.bags == finding.items), None)
     if lost is None:
         return
-    moving: dict[str, int] = {}
-    for item, count in lost.items.items():
-        pieces = trials.loaded[item]
-        moving[item] = min(count, pieces // 2) if pieces > 1 else 1
-    places: list[Place] = [InBag(bag=p.bag) for p in carried_pieces(trials) if p.bag not in lost.bags]
-    places += [Worn(person=p.id) for p in trials.plan.trip.people]
-    packs = {i: n for i, n in moving.items() if isinstance(trials.plan.items[i], Battery | Card)}
-    yield from (_half(trials, some, place) for place in places for some in (packs, moving) if some)
+    bags = [p.bag for p in carried_pieces(trials) if p.bag not in lost.bags]
+    places: list[Place] = [*(InBag(bag=bag) for bag in bags), *(Worn(person=p.id) for p in trials.plan.trip.people)]
+    moves = [move for item, n in lost.items.items() for move in _half(trials, item, n, lost.bags)]
+    packs = [m for m in moves if isinstance(trials.plan.items[m[0]], Battery | Card)]
+    cards = [m for m in packs if isinstance(trials.plan.items[m[0]], Card)]
+    for place in places:
+        yield from (_moved(trials, some, place) for some in (cards, packs, moves) if some)
 
 
-def _half(trials: Trials, pieces: Mapping[str, int], place: Place) -> Cure:
-    edits: list[Edit] = []
-    for item, count in pieces.items():
-        if count >= trials.loaded[item]:
-            edits.append(Move(item=item, place=place))
-        else:
-            edits += [Leave(item=item, count=count), Load(item=item, count=count, place=place)]
-    moved = sum(trials.plan.items[i].mass_g * n for i, n in pieces.items())
-    return Cure(code=CureCode.MOVE, edits=tuple(edits), numbers={"moved_g": moved})
+# So many pieces of an item, from a place.
+_Pieces = tuple[str, int, Place]
+
+
+def _half(trials: Trials, item: str, lost: int, bags: Collection[str]) -> Iterable[_Pieces]:
+    """Half of what there is of an item goes elsewhere, and of a single one all."""
+    going = min(lost, max(1, trials.loaded[item] // 2))
+    root = trials.plan.kit.outermost()
+    for entry in trials.plan.kit.entries:
+        if entry.item == item and isinstance(entry.place, InBag) and root[entry.place.bag] in bags and going:
+            taken = min(going, entry.count)
+            going -= taken
+            yield item, taken, entry.place
+
+
+def _moved(trials: Trials, pieces: Iterable[_Pieces], place: Place) -> Cure:
+    pieces = list(pieces)
+    edits = tuple(Move(item=item, place=place, count=n, origin=at) for item, n, at in pieces)
+    grams = sum(trials.plan.items[item].mass_g * n for item, n, _ in pieces)
+    return Cure(code=CureCode.MOVE, edits=edits, numbers={"moved_g": grams})
 
 
 def water_out(trials: Trials, finding: Finding) -> Iterable[Cure]:

@@ -1,12 +1,14 @@
 """What is missing, left over, in the way, doubled or on nobody's lens."""
 
 from collections.abc import Iterable
+from itertools import islice
 
 from mule.completeness import packs_eaten
 from mule.cures.getting import can_get, to_get
 from mule.cures.making import at_home, leave_all, left, load, load_counts, with_followers
 from mule.finding import Cure, Finding
-from mule.gear import Battery, Body, Lens, MountAdapter, keeps_safe
+from mule.gear import Battery, Body, Filter, Lens, MountAdapter, at_hand, keeps_safe
+from mule.optics import crop_factor
 from mule.rules import Trials
 
 # Ways that are proposed of one sort.
@@ -111,6 +113,24 @@ def filter_for(trials: Trials, finding: Finding) -> Iterable[Cure]:
         (s.mass_g, s.loads) for a in asked for s in a.stretches if s.loads and s.from_mm < high and s.to_mm > low
     )
     yield from (load(*(trials.plan.items[item] for item in loads)) for _, loads in ways[:_WAYS])
+    if not ways:
+        yield from islice(_on_another_lens(trials, want, effect), _WAYS)
     threads = (t.thread_mm for i in finding.items if isinstance(t := trials.plan.items[i], Lens) and t.thread_mm)
     stops = {"stops": numbers["stops"]} if "stops" in numbers else {}
     yield from (to_get("filter", label=effect, numbers=stops | {"thread_mm": mm}) for mm in dict.fromkeys(threads))
+
+
+def _on_another_lens(trials: Trials, want: str, effect: str) -> Iterable[Cure]:
+    """A lens at home that fits a loaded body, sees the want and has a thread of a filter that gives the effect."""
+    asked = next(w for w in trials.plan.trip.wants if w.id == want)
+    bodies = [t for i in trials.loaded if isinstance(t := trials.plan.items[i], Body)]
+    filters = [f for f in trials.plan.gear if isinstance(f, Filter) and f.effect == effect and f.thread_mm]
+    for lens in left(trials, Lens):
+        body = next((b for b in bodies if b.mount == lens.mount), None)
+        if body is None:
+            continue
+        k = crop_factor(body.sensor_width_mm, body.sensor_height_mm)
+        if lens.focal_min_mm * k <= asked.focal_max_mm and lens.focal_max_mm * k >= asked.focal_min_mm:
+            here = (f for f in filters if f.thread_mm == lens.thread_mm and (f.id in trials.loaded or at_hand(f)))
+            for one in here:
+                yield load(lens, *([] if one.id in trials.loaded else [one]))

@@ -9,7 +9,7 @@ from mule.finding import AsPiece, Cure, CureCode, Finding, InBag, Load, PieceKin
 from mule.gear import Card, Computer, Drive, Gear, Link, Reader
 from mule.rules import Trials
 from mule.stamina import keep
-from mule.storage import Storage
+from mule.storage import CardsOf, Storage
 
 _MOST = 3
 # What is tried together: the lightest of all that copies.
@@ -18,8 +18,17 @@ _MOST_PAIRED = 6
 
 def more_cards(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """The cards that are missing, largest first; what copies them so that they may be wiped; then ways of working."""
-    full = [t for t in trials.case.stamina.pictures.types if t.full_on and t.loaded]
-    for type_ in full:
+    yield from more_cards_at_home(trials)
+    lost = sum(day.lost_gb for day in trials.case.stamina.pictures.days)
+    yield from _helping(trials, lambda kept: sum(day.lost_gb for day in kept.days) < lost)
+    yield from _other_schools(trials)
+    for type_ in _full(trials):
+        yield to_get("card", label=type_.type, count=max(1, type_.needed - type_.loaded))
+
+
+def more_cards_at_home(trials: Trials) -> Iterable[Cure]:
+    """The cards that are missing of each type that runs out, largest first, or all that there are."""
+    for type_ in _full(trials):
         more = max(1, type_.needed - type_.loaded)
         cards = [c for c in left(trials, Card) if c.card_type == type_.type]
         here = at_home(trials, cards)
@@ -27,18 +36,33 @@ def more_cards(trials: Trials, finding: Finding) -> Iterable[Cure]:
         yield from (load(c, count=more) for c in sorted(able, key=lambda c: -c.capacity_gb)[:_MOST])
         if here:
             yield load_counts(here)
-    lost = sum(day.lost_gb for day in trials.case.stamina.pictures.days)
-    yield from _helping(trials, lambda kept: sum(day.lost_gb for day in kept.days) < lost)
-    yield from _other_schools(trials)
-    for type_ in full:
-        yield to_get("card", label=type_.type, count=max(1, type_.needed - type_.loaded))
+
+
+def _full(trials: Trials) -> list[CardsOf]:
+    return [t for t in trials.case.stamina.pictures.types if t.full_on and t.loaded]
 
 
 def more_copies(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """The lightest drive, computer, reader or lead that helps, or two of them; else a drive to get."""
-    yield from _helping(trials, lambda kept: kept.short_on is None)
+    ways = list(_helping(trials, lambda kept: kept.short_on is None))
+    yield from ways
+    if not ways:
+        yield from _all_of_it(trials)
     yield to_get("drive")
     yield both(to_get("drive"), to_get("drive"))
+
+
+def _all_of_it(trials: Trials) -> Iterable[Cure]:
+    """Where nothing copies yet: a computer, a reader and a drive that lie at home, and the cards that are missing."""
+    computers = [t for t in left(trials, Computer) if t.form != "phone"]
+    types = {t.card_type for i in trials.loaded if isinstance(t := trials.plan.items[i], Card)}
+    readers = [t for t in left(trials, Reader) if not types.isdisjoint(t.card_types)]
+    things: list[Gear] = [*computers[:1], *readers[:1], *left(trials, Drive)[:1]]
+    edits = load(*things).edits
+    cards = next((c.edits for c in more_cards_at_home(trials)), ())
+    for chosen in (edits, (*cards, *edits), cards):
+        if chosen:
+            yield Cure(code=CureCode.LOAD, edits=chosen)
 
 
 def _helping(trials: Trials, helps: Callable[[Storage], bool]) -> Iterable[Cure]:

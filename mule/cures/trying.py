@@ -118,7 +118,9 @@ class Trying:
             return None
         case, said = then
         if self._losses_weigh or asked.code in OF_LOSSES:
-            said = (*said, *speak_of_losses(Trials(case)))
+            # Who is not told of other losses as a price need not know them.
+            about = None if self._losses_weigh else asked.code
+            said = (*said, *speak_of_losses(Trials(case), about))
         after = problems(said)
         problem, rest = problem_of(asked), 0.0
         now, before = after.get(problem), self._before[problem]

@@ -6,7 +6,7 @@ from mule.cures.getting import lens_mass_g, to_get
 from mule.cures.making import left, load
 from mule.finding import Cure, CureCode, Finding, Load
 from mule.gear import Body, Gear, Lens, MountAdapter
-from mule.optics import Closer, Gap, NativeGap
+from mule.optics import Closer, Gap, NativeGap, crop_factor
 from mule.rules import Trials
 
 # A cure that has no want to look at takes this, as most zooms for travelling do.
@@ -24,6 +24,7 @@ def close_gap(trials: Trials, finding: Finding) -> Iterable[Cure]:
     barred = trials.barred
     closers = (c for c in trials.case.view.unselected.close(want, gap) if barred.isdisjoint(c.items))
     yield from map(_closing, closers)
+    yield from _with_a_body(trials, gap)
     yield from _lens_to_get(trials, want, gap)
 
 
@@ -33,6 +34,18 @@ def _closing(closer: Closer) -> Cure:
         edits=tuple(Load(item=item) for item in closer.items),
         numbers={"cover_after": closer.after},
     )
+
+
+def _with_a_body(trials: Trials, gap: Gap) -> Iterable[Cure]:
+    """A lens at home that sees it, with a body at home that takes it, where no loaded body does."""
+    mounts = {t.mount for i in trials.loaded if isinstance(t := trials.plan.items[i], Body)}
+    bodies = left(trials, Body)
+    for lens in left(trials, Lens):
+        body = next((b for b in bodies if b.mount == lens.mount and b.mount not in mounts), None)
+        if body:
+            k = crop_factor(body.sensor_width_mm, body.sensor_height_mm)
+            if lens.focal_min_mm * k <= gap.to_mm and lens.focal_max_mm * k >= gap.from_mm:
+                yield load(body, lens)
 
 
 def _lens_to_get(trials: Trials, want: int, gap: Gap) -> Iterable[Cure]:

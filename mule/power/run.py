@@ -58,7 +58,8 @@ class Run:
         night = NightRun(self.packs, self._banks, self._sources, self._settings, urgent)
         night.mains(day.mains_h, day.outlets)
         night.car(day.car_h)
-        if self._banks and self._settings.power != "packs-only":
+        # Who charges no packs has a bank for the phone: nothing in that school puts a pack on it.
+        if self._banks:
             night.from_banks(self._banks)
         return night
 

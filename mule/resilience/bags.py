@@ -37,9 +37,9 @@ class BagLoss(Frozen):
 
     @property
     def strands(self) -> bool:
-        """Whether who loses it stands there with cameras and without what feeds them: half the days, no charge, or a
-        quarter of the cards."""
-        halved = self.power_days * 2 <= self.whole_days and self.whole_days > 1
+        """Whether who loses it stands there with cameras and without what feeds them: less than half of the days, no
+        charge, or a quarter of the cards."""
+        halved = self.power_days * 2 < self.whole_days
         return (
             halved or (self.charged and not self.charges) or (self.all_cards > 1 and self.cards * 4 <= self.all_cards)
         )

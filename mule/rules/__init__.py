@@ -117,9 +117,14 @@ def speak_of_trials(trials: Trials) -> tuple[Finding, ...]:
     return tuple(said for rule in TRIAL_RULES for said in rule.find(trials))
 
 
-def speak_of_losses(trials: Trials) -> tuple[Finding, ...]:
-    """Every loss that is worth a line, not only the worst few: for who compares kits."""
-    return (*SinglePoints(most=None).find(trials), *LostBags().find(trials))
+def speak_of_losses(trials: Trials, about: FindingCode | None = None) -> tuple[Finding, ...]:
+    """Every loss that is worth a line, not only the worst few: for who compares kits.
+
+    about: where only one sort is asked for, the others are not worked out.
+    """
+    bags = LostBags().find(trials) if about in (None, FindingCode.LOST_BAG) else ()
+    things = SinglePoints(most=None).find(trials) if about != FindingCode.LOST_BAG else ()
+    return (*things, *bags)
 
 
 def in_order(findings: Iterable[Finding]) -> tuple[Finding, ...]:
