@@ -235,15 +235,19 @@ class Cure(Frozen):
     """One way out. ``edits`` may be empty when the cure is a way of working (crop mode, stitching), or a thing to get.
 
     gets: what is not owned and would have to be got; ``brings`` names the Nth of them ``to-get-N``. mass_change_g: of
-    all that is loaded. numbers: ``points`` of the brief that it costs, and figures of its sentence. partly: something
-    of the finding stays. brings: what stands then and did not before: its price. also: what else is gone then.
+    all that is loaded; on: of what each person carries. numbers: ``points`` of the brief that it costs, ``power_days``
+    that packs carry more or less, and figures of its sentence. wants: by how much the cover of each changes, -1 to 1.
+    partly: something of the finding stays. brings: what stands then and did not before: its price. also: what else is
+    gone then.
     """
 
     code: CureCode
     edits: tuple[Edit, ...] = ()
     gets: tuple[ToGet, ...] = ()
     mass_change_g: float = 0
+    on: dict[ItemId, float] = Field(default={})
     numbers: dict[str, float] = Field(default={})
+    wants: dict[ItemId, float] = Field(default={})
     partly: bool = False
     brings: tuple[Told, ...] = ()
     also: tuple[Told, ...] = ()

@@ -9,6 +9,7 @@ from mule.assess import case_of
 from mule.cures.getting import with_gets
 from mule.cures.problem import heavier, is_revealed, lighter, problem_of, problems, weighty
 from mule.cures.proposers import proposed, why_not
+from mule.cures.room import finds_room
 from mule.editing import apply
 from mule.errors import InvalidInput
 from mule.finding import Cure, Edit, Finding, FindingCode, NoWay, Severity, Told
@@ -22,6 +23,8 @@ _MOST_TRIED_OF_NOTES = 3
 _MOST_MENDED = 4
 # Points of the brief that nobody would miss.
 _NO_POINTS = 0.005
+_NO_COVER = 0.005
+_NO_GRAMS = 0.5
 # What is not mended on the way: to look for what would takes longer than to look at another cure.
 _SLOW = frozenset({FindingCode.POWER_SHORT, FindingCode.CARDS_FULL, FindingCode.COPIES_SHORT})
 # What leaves more of a problem than this is no way out.
@@ -155,6 +158,8 @@ class Trying:
             then = apply(plan, (*cure.edits, *more))
         except InvalidInput:
             return None
+        if not finds_room(plan, then, cure.edits):
+            return None
         # Who asks whether to stop may want to let others pass first: a trial is a long step.
         if self._should_stop():
             return None
@@ -197,10 +202,18 @@ class Trying:
             numbers["points"] = points
         if not made.gone:
             numbers["rest"] = made.rest
+        if days := then.stamina.power.days_carried - now.stamina.power.days_carried:
+            numbers["power_days"] = float(days)
+        before = {who.person: who.carried_g for who in now.loads.people}
+        carried = {p.person: p.carried_g - before[p.person] for p in then.loads.people}
+        covers = zip(now.view.coverage.wants, then.view.coverage.wants, strict=True)
+        wants = {was.want: is_.cover - was.cover for was, is_ in covers}
         return made.cure.model_copy(
             update={
                 "mass_change_g": then.loads.total_g - now.loads.total_g,
+                "on": {who: grams for who, grams in carried.items() if abs(grams) >= _NO_GRAMS},
                 "numbers": numbers,
+                "wants": {want: change for want, change in wants.items() if abs(change) >= _NO_COVER},
                 "partly": not made.gone,
                 "brings": tuple(map(_told, made.brings)),
                 "also": tuple(map(_told, made.also)),

@@ -11,11 +11,12 @@ from mule.cures.getting import with_gets
 from mule.cures.lighten import Burden, grams, least_missed
 from mule.cures.making import inside
 from mule.cures.problem import heavier, is_revealed, weighty
+from mule.cures.room import finds_room
 from mule.editing import apply
-from mule.finding import Cure, Finding, InBag, Leave, Load, Move, NoWay, Severity, Worn
-from mule.gear import Battery, Light, Soft, keeps_safe
+from mule.finding import AsPiece, Cure, Finding, InBag, Leave, Load, Move, NoWay, PieceKind, Severity, Worn
+from mule.gear import Battery, Box, Light, Other, Soft, keeps_safe
 from mule.plan import Plan
-from mule.rules import Trials, speak, speak_of_losses
+from mule.rules import Case, Trials, speak, speak_of_losses
 from mule.trip import Day, LocalRule, Marks, Night, Person
 from tests import cast
 from tests.wandering import demo_plans, wandered
@@ -67,6 +68,17 @@ def test_a_cure_does_what_it_says_and_names_what_it_brings(plan: Plan) -> None:
             # Losses are weighed where the work is paid; else they are no more than notes.
             assert news == {problem_of(t) for t in way.brings}, (finding, way)  # type: ignore[arg-type]
             assert case_of(then).loads.total_g - mass == pytest.approx(way.mass_change_g), (finding, way)
+            assert_priced(case_of(plan), case_of(then), way)
+
+
+def assert_priced(now: Case, then: Case, way: Cure) -> None:
+    """Its price is the difference of two assessments: grams on whom, wants, days."""
+    for was, after in zip(now.loads.people, then.loads.people, strict=True):
+        assert way.on.get(was.person, 0.0) == pytest.approx(after.carried_g - was.carried_g, abs=0.5)
+    for cover, covered in zip(now.view.coverage.wants, then.view.coverage.wants, strict=True):
+        assert way.wants.get(cover.want, 0.0) == pytest.approx(covered.cover - cover.cover, abs=0.005)
+    days = then.stamina.power.days_carried - now.stamina.power.days_carried
+    assert way.numbers.get("power_days", 0.0) == days
 
 
 @pytest.mark.parametrize("plan", [*demo_plans(), *map(wandered, SEEDS)])
@@ -175,7 +187,7 @@ def test_of_packs_over_a_limit_only_those_too_many_stay() -> None:
     )
     refused = only(plan, "gate-no")
     over = int(refused.numbers["total"] - refused.numbers["most"])
-    ways = [[(e.item, e.count) for e in way.edits] for way in refused.cures if way.code == "leave"]  # type: ignore[union-attr]
+    ways = [[(e.item, e.count) for e in way.edits] for way in refused.cures if way.code == "leave"]
     assert ways[0] == [("pack", over)]
 
 
@@ -351,3 +363,23 @@ def test_on_days_that_bar_them_legs_stay_where_one_sleeps() -> None:
     )
     assert only(plan, "tripods-barred").cures[-1].code in ("at-base", "leave")
     assert "at-base" in {way.code for way in only(plan, "tripods-barred").cures}
+
+
+def test_two_long_things_do_not_lie_crosswise_in_one_bag() -> None:
+    long = {"mass_g": 900.0, "size": Box(length_mm=440, width_mm=280, height_mm=100)}
+    slab, other = (
+        Other(id="slab", name="slab", use="board", **long),
+        Other(id="other", name="other", use="board", **long),
+    )
+    small = cast.bag("small", inner=Box(length_mm=450, width_mm=290, height_mm=150), volume_l=40)
+    gear = [cast.bag(), small, cast.body(), cast.normal_zoom(), slab, other]
+    entries = [
+        cast.entry("bag", cast.INES_CABIN),
+        cast.entry("small", AsPiece(piece=PieceKind.PERSONAL, person="ines")),
+        cast.entry("slab", InBag(bag="small")),
+    ]
+    plan = cast.plan(gear, *entries, cast.entry("other"))
+    edits = [Move(item="other", place=InBag(bag="small"))]
+    assert not finds_room(plan, apply(plan, edits), edits)
+    alone = cast.plan(gear, *entries[:2], cast.entry("other"))
+    assert finds_room(alone, apply(alone, edits), edits)
