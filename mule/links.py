@@ -1,12 +1,14 @@
 """The links of a plan: its dependency graph, and what its wants ask of the kit beside optics."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from itertools import combinations
 
 from mule.completeness import DependencyGraph, Need, Requirement, Requirements, dependency_graph
 from mule.filters import FilterFit
+from mule.gear import Gear, serves
 from mule.optics import AskedAid, aids_of
 from mule.plan import Plan
+from mule.trip import Trait, Want
 
 # So many lights that a want asks for are looked at as one set.
 _MOST_TOGETHER = 4
@@ -35,10 +37,25 @@ def _asked(plan: Plan, filters: FilterFit) -> Iterable[Requirement]:
         if asked.ways:
             need = Need("asked", "filter", asked.effect, ())
             yield Requirement(asked.want, need, tuple(map(frozenset, asked.ways)))
-    aids = aids_of(plan.trip.wants, [plan.items[item] for item in plan.loaded], plan.loaded)
+    things = [plan.items[item] for item in plan.loaded]
+    aids = aids_of(plan.trip.wants, things, plan.loaded)
     for asked_ in aids.asked:
         if ways := tuple(_enough(asked_)):
             yield Requirement(plan.trip.wants[asked_.want].id, Need("asked", asked_.aid, "", ()), ways)
+    yield from _implied(plan.trip.wants, things)
+
+
+def _implied(wants: Sequence[Want], things: Sequence[Gear]) -> Iterable[Requirement]:
+    """What is loaded serves wants that do not name it: a release what is held still, a microphone a film."""
+    for aid, of in (("remote", [w for w in wants if w.steady]), ("sound", [w for w in wants if _is_film(w)])):
+        ways = tuple(frozenset((t.id,)) for t in things if serves(t) == aid)
+        named = (w for w in of if all(wish.aid != aid for wish in w.aids))
+        if ways:
+            yield from (Requirement(want.id, Need("asked", aid, "", ()), ways) for want in named)
+
+
+def _is_film(want: Want) -> bool:
+    return any(wish.trait == Trait.VIDEO for wish in want.traits)
 
 
 def _enough(asked: AskedAid) -> Iterable[frozenset[str]]:

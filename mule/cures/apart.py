@@ -3,9 +3,10 @@ the hold."""
 
 from collections.abc import Collection, Iterable
 
-from mule.cures.making import Pieces, carried_pieces, move, owner_of
+from mule.cures.making import carried_pieces, move, owner_of
 from mule.finding import Cure, CureCode, Finding, InBag, Move, PieceKind, Place, Worn
 from mule.gear import Battery, Card
+from mule.ledger import Pieces
 from mule.rules import Trials
 
 

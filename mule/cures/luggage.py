@@ -4,9 +4,8 @@ from collections.abc import Iterable, Sequence
 from math import inf
 
 from mule.cures.getting import to_get
-from mule.cures.lighten import Burden, enough, grams, lighten, litres, stays_in_cabin
+from mule.cures.lighten import enough, lighten, stays_in_cabin
 from mule.cures.making import (
-    Pieces,
     carried_pieces,
     inside,
     leave,
@@ -20,6 +19,7 @@ from mule.cures.making import (
 )
 from mule.finding import AsPiece, Cure, CureCode, Finding, FindingCode, InBag, Leave, Load, Move, PieceKind, Worn
 from mule.gear import Bag, Gear, Insert, keeps_safe
+from mule.ledger import Burden, Pieces, grams, litres
 from mule.packing import goes_in
 from mule.rules import Trials
 

@@ -1,32 +1,15 @@
 """Edits put together. What they weigh and cost is worked out when they are tried."""
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
 from typing import Any
 
 from mule.finding import AsPiece, Cure, CureCode, InBag, Leave, Load, Move, PieceKind, Place
-from mule.gear import Bag, Gear, Insert, at_hand, keeps_safe
+from mule.gear import Bag, Gear, at_hand, keeps_safe
 from mule.gear.base import Thing
+from mule.ledger import LoadedKit, Pieces
+from mule.ledger import inside as inside_of
 from mule.load import Piece
 from mule.rules import Trials
-
-
-@dataclass(frozen=True)
-class Pieces:
-    """So many pieces of a thing, at one place."""
-
-    thing: Gear
-    count: int
-
-    @property
-    def grams(self) -> float:
-        """Of these pieces."""
-        return self.thing.mass_g * self.count
-
-    @property
-    def litres(self) -> float:
-        """Of these pieces, by outer size."""
-        return self.thing.size.litres() * self.count
 
 
 def load(*things: Gear, count: int = 1, code: CureCode = CureCode.LOAD) -> Cure:
@@ -88,14 +71,14 @@ def owner_of(trials: Trials, bag: str) -> str | None:
     return next((p.person for p in trials.case.loads.pieces if p.bag == bag), None)
 
 
+def loaded_kit(trials: Trials) -> LoadedKit:
+    """The open kit as the ledger looks at it."""
+    return LoadedKit(trials.plan, trials.case.view.table, trials.case.requirements)
+
+
 def inside(trials: Trials, bag: str) -> list[Pieces]:
     """Things in a bag and in its inserts; the inserts themselves are not among them."""
-    found: list[Pieces] = []
-    for entry in trials.plan.kit.entries:
-        if isinstance(entry.place, InBag) and entry.place.bag == bag:
-            thing = trials.plan.items[entry.item]
-            found += inside(trials, thing.id) if isinstance(thing, Insert) else [Pieces(thing, entry.count)]
-    return found
+    return inside_of(trials.plan, bag)
 
 
 def swap_bag(trials: Trials, old: str, new: Bag) -> Cure:

@@ -4,9 +4,10 @@ from collections.abc import Callable, Iterable
 from itertools import chain, combinations, islice
 
 from mule.cures.getting import both, to_get
-from mule.cures.making import Pieces, at_home, left, load, load_counts, move
+from mule.cures.making import at_home, left, load, load_counts, move
 from mule.finding import AsPiece, Cure, CureCode, Finding, InBag, Load, PieceKind, Worn
 from mule.gear import Card, Computer, Drive, Gear, Link, Reader
+from mule.ledger import Pieces
 from mule.rules import Trials
 from mule.stamina import keep
 from mule.storage import CardsOf, Storage

@@ -5,8 +5,9 @@ from collections.abc import Sequence
 from mule.carriers import LegVerdict
 from mule.completeness import Requirements
 from mule.ledger.additions import recommended_additions
-from mule.ledger.answer import Addition, Drop, Ledger
-from mule.ledger.drops import DROPPABLE, drop_order
+from mule.ledger.answer import Addition, Drop, Ledger, Sharpen
+from mule.ledger.drops import drop_order
+from mule.ledger.least_missed import DROPPABLE, Burden, LoadedKit, Pieces, grams, inside, least_missed, litres
 from mule.load import Loads
 from mule.optics import View
 from mule.plan import Plan
@@ -32,9 +33,23 @@ def reckon(plan: Plan, view: View, requirements: Requirements, loads: Loads, leg
     """
     barred = set(plan.trip.marks.must_leave)
     return Ledger(
-        drops=drop_order(plan, view.table, requirements, loads, legs),
+        **drop_order(LoadedKit(plan, view.table, requirements), view, loads, legs)._asdict(),
         additions=recommended_additions(view, requirements, plan.items, barred),
     )
 
 
-__all__ = ["DROPPABLE", "Addition", "Drop", "Ledger", "reckon"]
+__all__ = [
+    "DROPPABLE",
+    "Addition",
+    "Burden",
+    "Drop",
+    "Ledger",
+    "LoadedKit",
+    "Pieces",
+    "Sharpen",
+    "grams",
+    "inside",
+    "least_missed",
+    "litres",
+    "reckon",
+]

@@ -4,11 +4,25 @@ from mule.optics import WantChange
 from mule.units import Frozen
 
 
+class Sharpen(Frozen):
+    """Why a thing that looks precious costs nothing: as a want is typed, another serves it as well.
+
+    want: the most important of these. instead: what serves it then. crops: whether by cropping, to ``megapixels``.
+    """
+
+    want: str
+    instead: str
+    f_number: float
+    megapixels: float
+    crops: bool
+
+
 class Drop(Frozen):
     """One step of the drop order: a thing, with what is of no use without it.
 
     points: brief score it costs. mass_g: grams it frees. score, total_g: of the kit after this and all drops before.
     over_g: by how much the worst leg is still over its mass; 0 when none is. changes: what it does to the wants.
+    because: what to look at in the brief before it goes.
     """
 
     item: str
@@ -19,6 +33,7 @@ class Drop(Frozen):
     total_g: float
     over_g: float
     changes: tuple[WantChange, ...] = ()
+    because: Sharpen | None = None
 
     @property
     def per_100_g(self) -> float:
@@ -38,7 +53,9 @@ class Addition(Frozen):
 
 
 class Ledger(Frozen):
-    """The whole answer. additions: what to load next."""
+    """The whole answer. small: light things that nobody would miss, with what goes with each. additions: what to load
+    next."""
 
     drops: tuple[Drop, ...]
+    small: tuple[str, ...]
     additions: tuple[Addition, ...]

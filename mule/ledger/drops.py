@@ -1,22 +1,37 @@
-"""The drop order: what goes first when weight must go (docs/domain/coverage.md)."""
+"""The drop order: what goes first when weight must go (docs/domain/coverage.md).
+
+Where a leg is over, the set that is missed least and is enough for it goes first: the same search as behind the cures.
+After it, and where nothing is over, what is worth least per 100 g, reckoned anew each time.
+"""
 
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
+from typing import NamedTuple
 
-from mule.carriers import LegVerdict
+from mule.carriers import Check, LegVerdict
 from mule.completeness import Requirements
-from mule.gear import Gear, Group, keeps_safe
+from mule.gear import Gear, keeps_safe
 from mule.ledger.answer import Drop
+from mule.ledger.least_missed import DROPPABLE, Burden, LoadedKit, grams, inside, least_missed
+from mule.ledger.sharpen import Sharpening
 from mule.load import Loads, roots
-from mule.optics import Table, changes, worth_of
+from mule.optics import Table, View, changes, worth_of
 from mule.plan import Plan
 
-# What may be dropped: things whose loss can be priced. Safety things are never among them, whatever their group.
-DROPPABLE = (Group.OPTICS, Group.FILTERS, Group.SUPPORT, Group.LIGHT_SOUND)
 # A kit is hardly ever lightened by more steps than this.
 _MOST_DROPS = 12
 # A step that takes more than half of what is left is no lightening but another trip.
 _LEAST_LEFT = 0.5
+# Lighter than this, and worth nothing, a thing is no step of its own.
+_SMALL_G = 50.0
+_NO_POINTS = 0.05
+
+
+class Dropping(NamedTuple):
+    """What goes first, and what is too light to be a step."""
+
+    drops: tuple[Drop, ...]
+    small: tuple[str, ...]
 
 
 @dataclass(frozen=True)
@@ -31,21 +46,25 @@ class _Step:
         """What the step costs."""
         return sum(worths.get(i, 0.0) for i in (self.item, *self.goes))
 
+    def is_small(self, worths: Mapping[str, float]) -> bool:
+        """Whether it is no more than a line with others of its sort."""
+        return self.mass_g < _SMALL_G and self.points(worths) < _NO_POINTS
 
-def drop_order(
-    plan: Plan, table: Table, requirements: Requirements, loads: Loads, legs: Sequence[LegVerdict]
-) -> tuple[Drop, ...]:
-    """What goes first, second and so on: least worth per 100 g among what breaks nothing, reckoned anew each time."""
-    counts = plan.loaded
-    steps = _Steps(plan, requirements, counts)
+
+def drop_order(kit: LoadedKit, view: View, loads: Loads, legs: Sequence[LegVerdict]) -> Dropping:
+    """What goes first, second and so on, among what breaks nothing."""
+    plan, table = kit.plan, kit.table
+    steps = _Steps(plan, kit.requirements, plan.loaded)
+    sharpening = Sharpening(plan, view)
+    over = _Over(plan, legs)
+    first = steps.whole(_enough(kit, legs))
     gone: list[str] = []
     drops: list[Drop] = []
     score, covers, wants = table.score(), table.covers(), [want.id for want in plan.trip.wants]
-    over = _Over(plan, legs)
     total_g = loads.total_g
-    rest, worths = table, _worths(table, counts)
+    rest, worths = table, _worths(table, plan.loaded)
     while len(drops) < _MOST_DROPS:
-        step = steps.next(worths)
+        step = steps.next(worths, first)
         if step is None:
             break
         out = {*gone, step.item, *step.goes}
@@ -53,11 +72,12 @@ def drop_order(
         if after < _LEAST_LEFT * score:
             break
         then = table.covers(out)
-        gone += [step.item, *step.goes]
         steps.take(step)
+        because = sharpening.why(step.item, gone) if score - after < _NO_POINTS else None
+        gone += [step.item, *step.goes]
         if not worths.keys().isdisjoint((step.item, *step.goes)):
             rest = rest.without((step.item, *step.goes))
-            worths = _worths(rest, {i: n for i, n in counts.items() if i not in gone})
+            worths = _worths(rest, {i: n for i, n in plan.loaded.items() if i not in gone})
         total_g -= step.mass_g
         drops.append(
             Drop(
@@ -69,10 +89,27 @@ def drop_order(
                 total_g=total_g,
                 over_g=over.after(gone),
                 changes=changes(wants, covers, then),
+                because=because,
             )
         )
         score, covers = after, then
-    return tuple(drops)
+    return Dropping(tuple(drops), steps.small(worths))
+
+
+def _enough(kit: LoadedKit, legs: Sequence[LegVerdict]) -> Collection[str]:
+    """The things that the search would leave for the bag, or person, that is most over on some leg; none otherwise."""
+    worst = max(_too_heavy(legs), key=lambda check: check.over, default=None)
+    if worst is None:
+        return ()
+    bags = [worst.bag] if worst.bag else [b for b, who in roots(kit.plan.kit).owners.items() if who == worst.person]
+    held = [pieces for bag in bags for pieces in inside(kit.plan, bag)]
+    found = least_missed(kit, Burden(held, worst.over, grams, worst.person, bags))
+    whole = (pieces for pieces in found if all(count is None for count in pieces.values()))
+    return next(whole, {}).keys()
+
+
+def _too_heavy(legs: Sequence[LegVerdict]) -> list[Check]:
+    return [c for leg in legs for c in leg.checks if c.limit in ("mass", "together") and not c.passes]
 
 
 def _worths(table: Table, counts: Mapping[str, int]) -> dict[str, float]:
@@ -91,10 +128,21 @@ class _Steps:
         self._gone: set[str] = set()
         self._open = {item: self._step(item) for item in able}
 
-    def next(self, worths: Mapping[str, float]) -> _Step | None:
-        """The open step of least worth per gram; of equals, the heaviest."""
-        able = filter(None, self._open.values())
+    def whole(self, items: Collection[str]) -> frozenset[str]:
+        """These things, if each could go by itself or with another of them."""
+        steps = [self._open.get(item) for item in items]
+        going = {i for step in steps if step for i in (step.item, *step.goes)}
+        return frozenset(items) if going.issuperset(items) else frozenset()
+
+    def next(self, worths: Mapping[str, float], first: Collection[str]) -> _Step | None:
+        """The open step of least worth per gram; of equals, the heaviest. first: what goes before all else."""
+        able = [s for s in self._open.values() if s and (s.item in first or not s.is_small(worths))]
+        able = [s for s in able if s.item in first] or able
         return min(able, key=lambda s: (s.points(worths) / max(s.mass_g, 1.0), -s.mass_g), default=None)
+
+    def small(self, worths: Mapping[str, float]) -> tuple[str, ...]:
+        """What could go as well, and is too light to matter."""
+        return tuple(i for s in self._open.values() if s and s.is_small(worths) for i in (s.item, *s.goes))
 
     def take(self, step: _Step) -> None:
         """Takes a step, and thinks again about those that it may change."""
@@ -115,7 +163,7 @@ class _Steps:
 
 
 def _may_go(thing: Gear, orphans: Collection[str]) -> bool:
-    return not keeps_safe(thing) and (thing.group in DROPPABLE or thing.id in orphans)
+    return not (keeps_safe(thing) or thing.for_other) and (thing.group in DROPPABLE or thing.id in orphans)
 
 
 class _Over:
@@ -124,7 +172,7 @@ class _Over:
     def __init__(self, plan: Plan, legs: Sequence[LegVerdict]) -> None:
         self._gear = plan.items
         self._roots = roots(plan.kit)
-        self._checks = [c for leg in legs for c in leg.checks if c.limit in ("mass", "together") and not c.passes]
+        self._checks = _too_heavy(legs)
 
     def after(self, gone: Collection[str]) -> float:
         freed_bag: dict[str, float] = {}

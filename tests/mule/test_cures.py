@@ -8,13 +8,13 @@ import pytest
 from mule.assess import case_of
 from mule.cures import MOST_CURES, cure, lighter, look_for_cures, problem_of, problems
 from mule.cures.getting import with_gets
-from mule.cures.lighten import Burden, grams, least_missed
-from mule.cures.making import inside
+from mule.cures.making import inside, loaded_kit
 from mule.cures.problem import heavier, is_revealed, weighty
 from mule.cures.room import finds_room
 from mule.editing import apply
 from mule.finding import AsPiece, Cure, Finding, InBag, Leave, Load, Move, NoWay, PieceKind, Severity, Worn
 from mule.gear import Battery, Box, Light, Other, Soft, keeps_safe
+from mule.ledger import Burden, grams, least_missed
 from mule.plan import Plan
 from mule.rules import Case, Trials, speak, speak_of_losses
 from mule.trip import Day, LocalRule, Marks, Night, Person
@@ -127,7 +127,7 @@ def test_the_two_lightest_things_that_free_enough_are_found() -> None:
     # 612 g over: no single spare lens is as heavy; 300 and 320 g do, 300 and 900 would be more.
     plan = laden(("a", 200, 200, 300), ("b", 210, 210, 320), ("c", 220, 220, 400), limit=1400 + 720 + 800 + 1020 - 612)
     burden = Burden(inside(Trials(case_of(plan)), "bag"), 612, grams, "ines", ("bag",))
-    assert least_missed(Trials(case_of(plan)), burden)[0] == {"a": None, "b": None}
+    assert least_missed(loaded_kit(Trials(case_of(plan))), burden)[0] == {"a": None, "b": None}
     best = next(way for way in only(plan, "leg-mass").cures if way.code == "leave")
     assert (sorted(items(best)), best.mass_change_g) == (["a", "b"], -620)
 
@@ -151,7 +151,7 @@ def test_what_is_left_is_as_cheap_as_any_set_of_two(need: float) -> None:
         for left in combinations(every, size)
         if sum(plan.items[i].mass_g for i in left) >= need and trials.case.requirements.leaving(left)[1] == ()
     ]
-    best = least_missed(trials, Burden(inside(trials, "bag"), need, grams, "ines", ("bag",)))[0]
+    best = least_missed(loaded_kit(trials), Burden(inside(trials, "bag"), need, grams, "ines", ("bag",)))[0]
     assert cost(tuple(best)) <= min(map(cost, enough))
 
 

@@ -6,13 +6,15 @@ import pytest
 
 from mule.advise import advise
 from mule.assess import Assessment, assess
-from mule.gear import Filter, Head, OtherSupport, Tripod
-from mule.ledger import Ledger
+from mule.cures import cure
+from mule.gear import Filter, Head, OtherSupport, Remote, Sound, Tripod
+from mule.ledger import Ledger, Sharpen
 from mule.lens_changes import DayChanges
 from mule.optics import WantChange
 from mule.plan import Plan
-from mule.trip import Day, EffectWish, Marks, Weather
+from mule.trip import Day, EffectWish, Marks, Trait, Weather
 from tests import cast
+from tests.wandering import wandered
 
 BODY, NORMAL, TELE = cast.body(), cast.normal_zoom(thread_mm=82), cast.tele_zoom()
 WANTS = (cast.want("near", 24, 70, importance=5), cast.want("far", 250, 400, importance=1))
@@ -70,9 +72,10 @@ def test_safety_never_stands_in_the_drop_order() -> None:
 
 def test_what_something_else_or_a_want_needs_is_not_dropped() -> None:
     steady = (cast.want("near", 24, 70, steady=True, effects=(EffectWish(effect="nd", stops=6),)),)
-    loose = order(ledger(BODY, NORMAL, ND, TRIPOD, HEAD))
-    assert {"nd", "tripod"} <= set(loose)
-    assert "head" not in loose
+    loose = ledger(BODY, NORMAL, ND, TRIPOD, HEAD)
+    assert "tripod" in order(loose)
+    assert loose.small == ("nd",)
+    assert "head" not in order(loose)
     held = order(ledger(BODY, NORMAL, ND, TRIPOD, HEAD, wants=steady))
     assert not {"nd", "tripod", "head"} & set(held)
     # With a bean bag to hold the camera, the legs may go, and their head goes with them.
@@ -177,7 +180,77 @@ def test_the_wants_behind_a_drop_a_next_and_a_loss_add_up_to_its_points() -> Non
 def test_steps_that_a_drop_does_not_touch_stand_and_those_it_does_are_thought_through_again() -> None:
     # The bean bag holds what the tripod held: once one of them is gone the other must stay.
     steady = (cast.want("near", 24, 70, steady=True),)
-    found = order(ledger(BODY, NORMAL, ND, BEAN_BAG, TRIPOD, HEAD, wants=steady))
-    assert "tripod" in found
-    assert "bean" not in found
-    assert "nd" in found
+    made = ledger(BODY, NORMAL, ND, BEAN_BAG, TRIPOD, HEAD, wants=steady)
+    assert order(made) == ["tripod"]
+    assert made.small == ("nd",)
+
+
+def test_the_only_microphone_head_and_release_are_no_first_to_go() -> None:
+    mic = Sound(id="mic", name="mic", mass_g=90, size=cast.SMALL, form="microphone")
+    release = Remote(id="release", name="release", mass_g=60, size=cast.SMALL, socket="radio")
+    film = cast.want("film", 24, 70, traits=(cast.wish(Trait.VIDEO),))
+    still = cast.want("still", 24, 70, steady=True)
+    made = ledger(BODY, NORMAL, TRIPOD, HEAD, mic, release, wants=(film, still))
+    assert not {"mic", "release", "head", "tripod"} & {*order(made), *made.small}
+    town = ledger(BODY, NORMAL, TRIPOD, HEAD, mic, release, wants=(cast.want("town", 24, 70),))
+    assert {"mic", "release", "tripod"} <= set(order(town))
+
+
+def test_a_fast_lens_that_goes_first_names_the_want_to_sharpen() -> None:
+    fast = cast.lens("fast", 400, 400, 2.8, mass_g=2800)
+    birds = cast.want("birds", 300, 400, max_f_number=6.3, megapixels=16, importance=5)
+    first = ledger(BODY, NORMAL, TELE, fast, wants=(birds, cast.want("near", 24, 70))).drops[0]
+    assert (first.item, first.because) == (
+        "fast",
+        Sharpen(want="birds", instead="tele", f_number=6.3, megapixels=16, crops=False),
+    )
+    sharper = birds.model_copy(update={"max_f_number": 2.8})
+    (drop,) = (d for d in ledger(BODY, NORMAL, TELE, fast, wants=(sharper,)).drops if d.item == "fast")
+    assert drop.because is None
+    assert drop.points > 0
+
+
+def test_what_serves_only_by_cropping_says_so() -> None:
+    long = cast.lens("long", 400, 400, 5.6, mass_g=1500)
+    birds = cast.want("birds", 300, 400, max_f_number=8, megapixels=8, importance=5)
+    gear = (cast.body(megapixels=45, crop_modes=()), cast.lens("short", 70, 300, 5.6, mass_g=600), long)
+    first = ledger(*gear, wants=(birds,)).drops[0]
+    assert first.because == Sharpen(want="birds", instead="short", f_number=8, megapixels=8, crops=True)
+
+
+def over_by(grams: float, *lenses: Any) -> Plan:
+    full = sum(t.mass_g for t in (cast.bag(), BODY, NORMAL, *lenses))
+    plan = planned(BODY, NORMAL, *lenses)
+    legs = ({"id": "plane", "name": "Plane", "carrier": "air"},)
+    trip = plan.trip.model_validate(plan.trip.model_dump() | {"legs": legs})
+    return cast.plan(
+        [*plan.gear],
+        *plan.kit.entries,
+        carriers=(cast.carrier(mass_g=full - grams),),
+        **trip.model_dump(exclude={"id", "name"}),
+    )
+
+
+@pytest.mark.parametrize("grams", [50, 250, 450, 700, 900])
+def test_where_a_leg_is_over_the_drop_order_begins_with_what_the_cure_leaves(grams: float) -> None:
+    spares = [cast.lens(f"s{g}", 210, 220, 8, mass_g=g) for g in (120, 260, 300, 480)]
+    plan = over_by(grams, *spares)
+    (finding,) = (f for f in cure(plan).findings if f.code == "leg-mass")
+    leaves = next(way for way in finding.cures if way.code == "leave")
+    drops = advise(plan).ledger.drops
+    until = next(n for n, drop in enumerate(drops, 1) if drop.over_g <= 0)
+    assert {i for d in drops[:until] for i in (d.item, *d.goes)} == {e.item for e in leaves.edits}
+
+
+@pytest.mark.parametrize("seed", range(30))
+def test_no_cure_that_leaves_whole_things_costs_less_than_the_drop_order_begins_with(seed: int) -> None:
+    plan = wandered(seed)
+    drops = advise(plan).ledger.drops
+    until = next((n for n, drop in enumerate(drops, 1) if drop.over_g <= 0), None)
+    over = [f for f in cure(plan).findings if f.code in ("leg-mass", "leg-together")]
+    if until is None or len(over) != 1 or not plan.trip.legs:
+        return
+    cost = sum(d.points for d in drops[:until])
+    for way in over[0].cures:
+        if way.code == "leave" and not way.partly and all(e.act == "leave" and e.count is None for e in way.edits):
+            assert way.numbers.get("points", 0.0) >= cost - 0.02, (way, drops[:until])
