@@ -128,6 +128,7 @@ class FindingCode(StrEnum):
     LEG_COUNT = "leg-count"
     LEG_MASS = "leg-mass"
     LEG_SIZE = "leg-size"
+    LEG_SOFT = "leg-soft"
     LEG_SUM = "leg-sum"
     LEG_TOGETHER = "leg-together"
     LENS_CHANGES = "lens-changes"

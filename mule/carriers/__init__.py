@@ -3,17 +3,18 @@
 from collections.abc import Mapping, Sequence
 from typing import Literal
 
-from mule.carriers.restricted import USUAL, Judged, Lying, Restriction, judge, strictest
+from mule.carriers.restricted import USUAL, Judged, Lying, Restriction, judge, sort_of, strictest
 from mule.carriers.rules import Carrier, PieceRule, TogetherRule
 from mule.finding import PieceKind
 from mule.trip import Leg
 from mule.units import Frozen, Number, Sides
 
-Limit = Literal["size", "sum", "mass", "count", "together"]
+Limit = Literal["size", "sum", "mass", "soft", "count", "together"]
 
 
 class Luggage(Frozen):
-    """A bag as a carrier sees it: sides in millimetres, mass in grams, squeeze_mm the give of its thinnest side."""
+    """A bag as a carrier sees it: sides in millimetres, mass in grams, squeeze_mm the give of its thinnest side.
+    hard: a case that gives nowhere."""
 
     bag: str
     person: str
@@ -21,6 +22,7 @@ class Luggage(Frozen):
     size_mm: Sides
     mass_g: Number
     squeeze_mm: Number = 0
+    hard: bool = False
 
 
 class Check(Frozen):
@@ -113,6 +115,9 @@ def _one_bag(leg: str, bag: Luggage, rule: PieceRule) -> list[Check]:
         checks.append(_check(leg, "sum", bag, sum(squeezed(bag.size_mm, bag.squeeze_mm)), rule.sum_mm))
     if rule.mass_g is not None:
         checks.append(_check(leg, "mass", bag, bag.mass_g, rule.mass_g))
+    if rule.soft_only:
+        # One hard bag where none is taken.
+        checks.append(_check(leg, "soft", bag, float(bag.hard), 0.0))
     return checks
 
 
@@ -191,6 +196,7 @@ __all__ = [
     "TogetherRule",
     "check",
     "judge",
+    "sort_of",
     "squeezed",
     "strictest",
 ]

@@ -12,7 +12,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from mule.gear import Battery, Computer, Drone, Gear, Light, Other, OtherSupport, PowerBank, Safety, Tripod
+from mule.gear import Battery, Body, Computer, Drone, Gear, Light, Other, OtherSupport, PowerBank, Safety, Tripod
 from mule.units import Frozen, Hazard, Note, WattHours
 
 RestrictedSort = Literal["spare-lithium", "power-bank", "device-lithium", "dry-cells", "tripod", "drone"] | Hazard
@@ -101,7 +101,9 @@ def sort_of(thing: Gear) -> tuple[RestrictedSort, float | None] | None:
             return "power-bank", thing.energy_wh
         case Computer():
             return "device-lithium", thing.energy_wh
-        case Light(energy_wh=float() as wh):
+        case (
+            Light(energy_wh=float() as wh) | Body(energy_wh=float() as wh) | Other(energy_wh=float() as wh, hazard=None)
+        ):
             return "device-lithium", wh
         case Drone():
             return "drone", None

@@ -8,7 +8,7 @@ from pydantic_core import PydanticCustomError
 
 from mule.carriers.restricted import Restriction
 from mule.finding import PieceKind
-from mule.units import Frozen, Grams, ItemId, Name, Note, Number, Sides
+from mule.units import Flag, Frozen, Grams, ItemId, Name, Note, Number, Sides
 
 SumOfSidesMm = Annotated[Number, Field(ge=1, le=9_000)]
 
@@ -16,7 +16,8 @@ SumOfSidesMm = Annotated[Number, Field(ge=1, le=9_000)]
 class PieceRule(Frozen):
     """What one kind of piece may be, per person. None means that the carrier states no limit.
 
-    size_mm: length, width and height of the frame, compared sorted. sum_mm: sum of the three sides.
+    size_mm: length, width and height of the frame, compared sorted. sum_mm: sum of the three sides. soft_only: hard
+    cases are not taken.
     """
 
     piece: PieceKind
@@ -24,6 +25,7 @@ class PieceRule(Frozen):
     size_mm: Sides | None = None
     sum_mm: SumOfSidesMm | None = None
     mass_g: Grams | None = None
+    soft_only: Flag = False
 
 
 class TogetherRule(Frozen):

@@ -47,6 +47,7 @@ PROPOSERS: Mapping[F, Proposer] = {
     F.LEG_COUNT: luggage.fewer_bags,
     F.LEG_MASS: luggage.lighter_bag,
     F.LEG_SIZE: luggage.smaller_bag,
+    F.LEG_SOFT: luggage.smaller_bag,
     F.LEG_SUM: luggage.smaller_bag,
     F.LEG_TOGETHER: luggage.lighter_together,
     F.LENS_CHANGES: wants.fewer_changes,

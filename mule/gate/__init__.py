@@ -10,6 +10,7 @@ from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gate.legs import check_legs
 from mule.gear import Battery, Body, Card, Computer, Drive, Drone, Gear, Insert, Lens, PowerBank, Soft, Teleconverter
 from mule.kit import Entry, Kit
+from mule.load import weigh
 from mule.loadouts import Packing, packings
 from mule.packing import stow
 from mule.plan import Plan
@@ -63,7 +64,7 @@ class Taken(Frozen):
 
 
 class GateCheckPlan(Frozen):
-    """A cabin bag is refused. out: in the order of grabbing. into: the bag that stays, with the mass it comes to.
+    """A bag is refused. out: in the order of grabbing. into: the bag that stays, with the mass it comes to.
 
     proved: whether what finds no room in it was proved to have none.
     """
@@ -141,7 +142,8 @@ def _in_tray(thing: Gear) -> bool:
 
 
 def gate_check_plan(plan: Plan) -> tuple[GateCheckPlan, ...]:
-    """For each cabin bag: it is refused at the gate. What comes out, and whether what stays takes it: by stowing it.
+    """For each cabin bag, and each bag under the seat that is too big for it: it is refused at the gate. What comes
+    out, and whether what stays takes it: by stowing it.
 
     >>> from tests import cast
     >>> plan = cast.plan([cast.bag(), cast.pack()], cast.entry("bag", cast.INES_CABIN), cast.entry("pack"))
@@ -149,16 +151,25 @@ def gate_check_plan(plan: Plan) -> tuple[GateCheckPlan, ...]:
     [('bag', 'ines')]
     """
     pieces = [(e.item, e.place) for e in plan.kit.entries if isinstance(e.place, AsPiece)]
+    too_big = _too_big(plan)
     return tuple(
-        _refused(plan, bag, place.person, _keeps(pieces, place.person))
+        _refused(plan, bag, place.person, _keeps(pieces, place))
         for bag, place in pieces
-        if place.piece == PieceKind.CABIN
+        if place.piece == PieceKind.CABIN or (place.piece == PieceKind.PERSONAL and bag in too_big)
     )
 
 
-def _keeps(pieces: Iterable[tuple[str, AsPiece]], person: str) -> str | None:
-    """The bag that stays with somebody whose cabin bag is refused: the personal item."""
-    return next((b for b, p in pieces if p.piece == PieceKind.PERSONAL and p.person == person), None)
+def _too_big(plan: Plan) -> set[str | None]:
+    """Bags that some leg refuses for their size."""
+    loads = weigh(plan.items, plan.kit, plan.trip.people, plan.weighed)
+    checks = (c for leg in check_legs(plan, loads) for c in leg.checks)
+    return {c.bag for c in checks if c.limit in ("size", "sum", "soft") and not c.passes}
+
+
+def _keeps(pieces: Iterable[tuple[str, AsPiece]], refused: AsPiece) -> str | None:
+    """The bag that stays with somebody: the personal item, or the cabin bag where it is that one which is refused."""
+    stays = PieceKind.PERSONAL if refused.piece == PieceKind.CABIN else PieceKind.CABIN
+    return next((b for b, p in pieces if p.piece == stays and p.person == refused.person), None)
 
 
 def _refused(plan: Plan, bag: str, person: str, into: str | None) -> GateCheckPlan:

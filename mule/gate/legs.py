@@ -20,6 +20,14 @@ def check_legs(plan: Plan, loads: Loads) -> tuple[LegVerdict, ...]:
 
 def _luggage(loads: Loads) -> tuple[Luggage, ...]:
     return tuple(
-        Luggage(bag=p.bag, person=p.person, piece=p.piece, size_mm=p.size_mm, mass_g=p.mass_g, squeeze_mm=p.squeeze_mm)
+        Luggage(
+            bag=p.bag,
+            person=p.person,
+            piece=p.piece,
+            size_mm=p.size_mm,
+            mass_g=p.mass_g,
+            squeeze_mm=p.squeeze_mm,
+            hard=p.hard,
+        )
         for p in loads.pieces
     )

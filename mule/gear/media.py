@@ -1,12 +1,12 @@
 """Cards, readers, drives, computers and the leads between them. Capacity is in 10^9 bytes."""
 
 from collections.abc import Sequence
-from typing import ClassVar, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
 from mule.gear.base import Group, Thing
-from mule.units import Flag, Gigabytes, Inches, Label, MegabytesPerSecond, WattHours, Watts
+from mule.units import Flag, Gigabytes, Inches, Label, MegabytesPerSecond, Number, WattHours, Watts
 
 # A chain of links is followed this far: a lead behind an adapter, a hub on a hub, a ring on a ring
 # (docs/domain/filters.md: rings stack at most two).
@@ -70,7 +70,10 @@ class Computer(Thing):
 
 
 class Link(Thing):
-    """A hub, cable, plug adapter or extension lead: ``from_plug`` on one end, ``to_ports`` on the other."""
+    """A hub, cable, plug adapter or extension lead: ``from_plug`` on one end, ``to_ports`` on the other.
+
+    volts_max: what it bears; None where nobody read it.
+    """
 
     kind: Literal["link"] = "link"
     group: ClassVar[Group] = Group.CARDS
@@ -78,3 +81,4 @@ class Link(Thing):
     from_plug: Label
     to_ports: tuple[Label, ...] = Field(min_length=1, max_length=12)
     rating_w: Watts | None = None
+    volts_max: Annotated[Number, Field(ge=0.001, le=400)] | None = None

@@ -41,7 +41,7 @@ class Contents(Frozen):
 
 class Piece(Frozen):
     """A bag as luggage. mass_g: as weighed, where it was. size_mm: outer sides with what is strapped on, longest
-    first; bare_mm: without it."""
+    first; bare_mm: without it. hard: a case."""
 
     bag: str
     person: str
@@ -50,6 +50,7 @@ class Piece(Frozen):
     size_mm: Sides
     bare_mm: Sides
     squeeze_mm: float
+    hard: bool = False
 
 
 class PersonLoad(Frozen):
@@ -228,6 +229,7 @@ def weigh(
             size_mm=outer_with(bag, weighing.strapped(bag)),
             bare_mm=bag.size.sides_mm(),
             squeeze_mm=bag.squeeze_mm,
+            hard=bag.hard,
         )
         for bag, place in weighing.bag_entries
     )

@@ -50,6 +50,15 @@ class Aids:
             found[one.want] = min(found[one.want], one.share(gone))
         return found
 
+    def lacking_ever(self) -> frozenset[str]:
+        """The aids of which some want has too few."""
+        return frozenset(one.aid for one in self.asked if one.share() < 1)
+
+    def with_one(self, item: str, aid: str) -> "Aids":
+        """The same with a piece more of something that serves."""
+        more = (one._replace(givers=(*one.givers, (item, 1))) if one.aid == aid else one for one in self.asked)
+        return Aids(tuple(more), self.wants)
+
     def lacking(self, want: int) -> tuple[str, ...]:
         """The aids of which a want has too few."""
         return tuple(one.aid for one in self.asked if one.want == want and one.share() < 1)

@@ -70,12 +70,13 @@ def charging_sources(gear: Mapping[str, Gear], counts: Mapping[str, int], mains:
     """
     plugs: Sequence[str] = mains.plugs if mains else ()
     things = [(gear[i], n) for i, n in counts.items()]
-    links = _plugged_in([(t, n) for t, n in things if isinstance(t, Link)], plugs)
+    burnt = {t.id for t, _ in things if isinstance(t, Link) and mains and t.volts_max and t.volts_max < mains.volts}
+    links = _plugged_in([(t, n) for t, n in things if isinstance(t, Link) and t.id not in burnt], plugs)
     adapted = {port for link, _ in links for port in link.to_ports}
     leads = sum((len(link.to_ports) - 1) * n for link, n in links if all(len(p) == 1 for p in link.to_ports))
     packs = {t.battery_type for t, _ in things if isinstance(t, Battery) and t.rechargeable}
     found: dict[str, list[PackCharger]] = {"mains": [], "usb-c": [], "car": []}
-    useless = []
+    useless = [Useless(item=item, why="volts") for item in burnt]
     for charger, count in things:
         if not isinstance(charger, Charger):
             continue

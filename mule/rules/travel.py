@@ -16,6 +16,7 @@ _LEGS: Mapping[str, FindingCode] = {
     "mass": FindingCode.LEG_MASS,
     "size": FindingCode.LEG_SIZE,
     "sum": FindingCode.LEG_SUM,
+    "soft": FindingCode.LEG_SOFT,
     "count": FindingCode.LEG_COUNT,
     "together": FindingCode.LEG_TOGETHER,
 }

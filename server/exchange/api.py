@@ -12,6 +12,7 @@ from mule.field import fold
 from mule.gear import Bag
 from mule.packing.foam import CaseFit, Foam, FoamWish, compare_cases, cut_foam
 from mule.plan import MAX_BYTES, Plan, read, write
+from mule.shopping import shopping_list
 from server.accounts.signed_in import SignedInRequest
 from server.errors import NotFound, TooLarge
 from server.exchange.calendar import calendar_of
@@ -103,7 +104,8 @@ def paper(request: SignedInRequest, slug: str, kit: str, part: Literal["sheet", 
         seen = review(plan)
         raw = load_sheet(plan, seen.assessment, seen.findings)
     else:
-        raw = (pack_list if part == "list" else labels)(plan, list_for(plan))
+        listed = list_for(plan)
+        raw = labels(plan, listed) if part == "labels" else pack_list(plan, listed, shopping_list(plan))
     return _file(raw, "application/pdf", f"{slug}-{part}.pdf")
 
 
@@ -128,13 +130,17 @@ def _written(rows: Rows, name: str, form: Literal["csv", "xlsx"]) -> HttpRespons
 
 @router.get("/tables/{slug}/{kit}/{name}.{form}")
 def table(request: SignedInRequest, slug: str, kit: str, name: str, form: Literal["csv", "xlsx"]) -> HttpResponse:
-    """A list of a trip as CSV or a spreadsheet: kit, pack-out, tasks, days, log or used."""
+    """A list of a trip as CSV or a spreadsheet: kit, pack-out, tasks, to-get, days, log or used."""
     if name not in LISTS:
         raise NotFound("list", name)
     row = services.find_kit(request.user, slug, kit)
     plan = services.plan_for(row)
     made_of = Sources(
-        plan, fold(marks_of(row.trip)), lambda: list_for(plan), lambda: look_back_on(request.user, slug, kit)
+        plan,
+        fold(marks_of(row.trip)),
+        lambda: list_for(plan),
+        lambda: look_back_on(request.user, slug, kit),
+        lambda: shopping_list(plan),
     )
     return _written(LISTS[name](made_of), f"{slug}-{name}", form)
 

@@ -10,7 +10,8 @@ from mule.finding import AsPiece, InBag
 from mule.gear import Box, Cylinder, Gear, Soft
 from mule.packout import PackOut
 from mule.plan import Plan
-from server.exchange.words import spot_words, task_head, task_things
+from mule.shopping import Wanted
+from server.exchange.words import spot_words, task_head, task_things, wanted_how, wanted_name
 
 Rows = tuple[tuple[str, ...], list[dict[str, Any]]]
 _LOCKER = (
@@ -189,20 +190,39 @@ def used_rows(plan: Plan, back: LookBack) -> Rows:
     return titles, rows
 
 
+def to_get_rows(plan: Plan, wanted: tuple[Wanted, ...]) -> Rows:
+    """What is to be bought, hired or borrowed."""
+    titles = ("thing", "pieces", "mass_g", "how", "by", "back_by")
+    rows = [
+        {
+            "thing": wanted_name(line, plan),
+            "pieces": line.count,
+            "mass_g": line.mass_g,
+            "how": wanted_how(line),
+            "by": line.by,
+            "back_by": line.back_by,
+        }
+        for line in wanted
+    ]
+    return titles, rows
+
+
 @dataclass(frozen=True)
 class Sources:
-    """What lists are made of. listed, back: asked for only by the lists that need them, since they take long."""
+    """What lists are made of. listed, back, wanted: asked for only by the lists that need them, as they take long."""
 
     plan: Plan
     field: Field
     listed: Callable[[], PackOut]
     back: Callable[[], LookBack]
+    wanted: Callable[[], tuple[Wanted, ...]]
 
 
 LISTS: Mapping[str, Callable[[Sources], Rows]] = {
     "kit": lambda of: loaded_rows(of.plan),
     "pack-out": lambda of: pack_rows(of.plan, of.listed(), of.field),
     "tasks": lambda of: task_rows(of.plan, of.listed(), of.field),
+    "to-get": lambda of: to_get_rows(of.plan, of.wanted()),
     "days": lambda of: day_rows(of.plan),
     "log": lambda of: log_rows(of.plan, of.field),
     "used": lambda of: used_rows(of.plan, of.back()),

@@ -21,8 +21,9 @@ from mule.load import Contents
 from mule.packing import RoomUse
 from mule.packout import BagOut, OutLine, PackOut
 from mule.plan import Plan
+from mule.shopping import Wanted
 from mule.stamina import Lasts
-from server.exchange.words import spot_words, task_head, task_things
+from server.exchange.words import spot_words, task_head, task_things, wanted_how, wanted_name
 
 # DejaVu, cut down to Latin, Greek and Cyrillic letters and the signs that names use (fonts/README.md).
 _FONTS = Path(__file__).parent / "fonts"
@@ -93,10 +94,26 @@ def load_sheet(plan: Plan, assessment: Assessment, findings: Sequence[Finding]) 
     return _pdf([KeepInFrame(182 * mm, 269 * mm, story, mode="shrink")], f"{trip.name}: load sheet")
 
 
-def pack_list(plan: Plan, made: PackOut) -> bytes:
-    """Every bag in packing order with boxes to tick, and the tasks before leaving."""
+def pack_list(plan: Plan, made: PackOut, wanted: Sequence[Wanted]) -> bytes:
+    """What is to be got first, every bag in packing order with boxes to tick, and the tasks before leaving."""
     rooms = {room.room: room for room in made.rooms}
     story: list[Any] = [Paragraph(_said(f"{plan.trip.name}: pack list"), _TITLE)]
+    if wanted:
+        lines = [
+            (
+                "",
+                f"{line.count} × {wanted_name(line, plan)}" if line.count > 1 else wanted_name(line, plan),
+                wanted_how(line),
+                _kg(line.mass_g),
+                f"{line.by:%d %b}" if line.by else "",
+                f"{line.back_by:%d %b}" if line.back_by else "",
+            )
+            for line in wanted
+        ]
+        story += [
+            Paragraph("To get first", _HEAD),
+            _table(("", "thing", "how", "kg", "by", "goes back"), lines, boxes=True),
+        ]
     for bag in made.bags:
         under = f"into {plan.items[bag.inside].name}" if bag.inside else _weight(bag)
         story += _ticks(f"{plan.items[bag.bag].name}, {under}", bag.lines, plan, rooms)

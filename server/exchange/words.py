@@ -2,9 +2,11 @@
 
 from collections.abc import Mapping
 
+from mule.finding import ToGet
 from mule.packing import RoomUse
 from mule.packout import OutLine, Task
 from mule.plan import Plan
+from mule.shopping import Wanted
 
 _TASKS = {
     "charge": "Charge packs and banks",
@@ -46,3 +48,48 @@ def spot_words(line: OutLine, rooms: Mapping[str, RoomUse]) -> str:
     thirds = [min(2, int(3 * middle / whole)) for middle, whole in zip(middles, room.size_mm, strict=True)]
     spot = ", ".join(words[third] for words, third in zip(_THIRDS, thirds, strict=True))
     return spot if room.compartment is None else f"{room.name}: {spot}"
+
+
+_GET: Mapping[str, str] = {
+    "pack": "{label} pack",
+    "charger": "charger for {label}",
+    "usb-power": "USB wall charger",
+    "card": "{label} card",
+    "reader": "reader for {label}",
+    "wall": "plug adapter for {label}",
+    "head": "tripod head",
+    "tripod": "tripod with a head",
+    "cover": "rain cover",
+    "plate": "{label} plate",
+    "drive": "drive for copies",
+    "power-bank": "power bank",
+    "bank": "power bank",
+    "lens": "lens of {from_mm:.0f} to {to_mm:.0f} mm, f/{f_number:.1f}",
+    "filter": "{thread_mm:.0f} mm {label} filter",
+    "bag": "cabin bag of {litres:.0f} l",
+    "head-torch": "head torch",
+    "light": "light",
+    "sound": "microphone",
+    "drone": "drone",
+    "housing": "underwater housing",
+    "remote": "remote release",
+    "lead": "lead with a {label} plug",
+    "refill": "refill of {label}",
+    "film": "roll of {label} film",
+    "safety": "{label}",
+}
+_HOW = {"get": "buy, hire or borrow", "rent": "rent", "borrow": "borrow", "post": "in the post"}
+
+
+def wanted_name(line: Wanted, plan: Plan) -> str:
+    """What is to be got: a thing of the locker by its name, or something typical of its sort."""
+    return _got_name(line.got) if line.got and line.item is None else plan.items[line.item or ""].name
+
+
+def _got_name(got: ToGet) -> str:
+    return _GET.get(got.what, got.what).format(label=got.label, **got.numbers)
+
+
+def wanted_how(line: Wanted) -> str:
+    """In which way it comes."""
+    return _HOW[line.how]

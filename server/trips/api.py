@@ -23,6 +23,7 @@ from mule.optics import cover
 from mule.packing import PlacingOptions, Stowage, stow
 from mule.plan import Plan
 from mule.power import PowerAdvice, advise_power
+from mule.shopping import Wanted, shopping_list
 from mule.stamina import in_short, last, power_case
 from server.accounts.signed_in import SignedInRequest
 from server.answers import written
@@ -192,6 +193,18 @@ def stream_cures(request: SignedInRequest, slug: str, kit: str, payload: WhatIf)
         tell(CureLine(whole=not stopped()))
 
     return streamed(search, lambda line: line.model_dump_json(exclude_none=True))
+
+
+@router.get("/{slug}/kits/{kit}/shopping", response=list[Wanted])
+def list_shopping(request: SignedInRequest, slug: str, kit: str) -> list[Wanted]:
+    """What is to be bought, hired or borrowed for a kit: what is loaded and not here, and what the cures would get."""
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+
+    def never_stopped() -> bool:
+        InFlight.let_pass()
+        return False
+
+    return list(shopping_list(plan, never_stopped))
 
 
 @router.post("/{slug}/kits/{kit}/what-if/advice", response=Advice)

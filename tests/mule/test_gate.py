@@ -8,14 +8,15 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from mule.assess import assess
-from mule.carriers import Carrier, Judged, Lying, PieceRule, Restriction, judge, strictest
+from mule.carriers import Carrier, Judged, Lying, PieceRule, Restriction, judge, sort_of, strictest
 from mule.cures import cure
-from mule.finding import AsPiece, InBag, Move, PieceKind, Severity, Worn
+from mule.finding import AsPiece, Finding, InBag, Move, PieceKind, Severity, Worn
 from mule.gate import gate_check_plan, rehearse
-from mule.gear import Bag, Battery, Box, Card, Computer, Other, PowerBank, Safety, Tripod
+from mule.gear import Bag, Battery, Box, Card, Computer, Link, Other, PowerBank, Safety, Tripod
 from mule.kit import Entry, Loadout, Stow, Wish
 from mule.plan import Plan
-from mule.trip import Leg
+from mule.power import charging_sources
+from mule.trip import Leg, Mains
 from tests import cast
 
 THING: dict[str, Any] = {"mass_g": 100, "size": cast.SMALL}
@@ -327,3 +328,51 @@ def test_what_is_wanted_in_the_seat_belongs_in_the_bag_under_it() -> None:
     wished = plan.with_kit(plan.kit.model_copy(update={"stow": Stow(wishes=(Wish(item="book", seat=True),))}))
     (finding,) = [f for f in cure(wished).findings if f.code == "not-at-seat"]
     assert finding.cures[0].edits == (Move(item="book", place=InBag(bag="seat")),)
+
+
+def test_hard_cases_are_refused_where_only_soft_bags_go() -> None:
+    soft_only = cast.carrier(soft_only=True)
+    case, bag_ = cast.bag("case", hard=True), cast.bag("soft")
+
+    def refused(carried: str, carrier_: Any = soft_only) -> list[Finding]:
+        plan = cast.plan(
+            [case, bag_, cast.body(), cast.normal_zoom()],
+            cast.entry(carried, cast.INES_CABIN),
+            *(cast.entry(i, InBag(bag=carried)) for i in ("body", "normal")),
+            carriers=(carrier_,),
+        )
+        return [f for f in cure(plan).findings if f.code == "leg-soft"]
+
+    (said,) = refused("case")
+    assert (said.severity, said.items) == (Severity.BLOCKER, ("case",))
+    assert "swap-bag" in [way.code for way in said.cures]
+    assert not refused("soft")
+    assert not refused("case", cast.carrier())
+
+
+def test_a_bag_that_is_too_big_for_the_seat_gets_the_drill_too() -> None:
+    rule = cast.carrier(size_mm=(600, 450, 300))
+    seat = PieceRule(piece=PieceKind.PERSONAL, size_mm=(300, 200, 150))
+    strict = rule.model_copy(update={"pieces": (*rule.pieces, seat)})
+    made = packed(*things(), seat=bag("seat", "personal", 380, 260, 150))
+    plan = cast.plan([*made.gear], *made.kit.entries, carriers=(strict,))
+    assert [(one.bag, one.into) for one in gate_check_plan(plan)] == [("cabin", "seat"), ("seat", "cabin")]
+    assert [one.bag for one in gate_check_plan(made)] == ["cabin"]
+
+
+def test_batteries_inside_radios_and_cameras_count() -> None:
+    radio = Other(id="radio", name="radio", mass_g=200, size=cast.SMALL, use="radio", energy_wh=12)
+    camera = cast.body(battery_type=None, energy_wh=8)
+    assert [sort_of(radio), sort_of(camera)] == [("device-lithium", 12), ("device-lithium", 8)]
+    assert sort_of(radio.model_copy(update={"energy_wh": None})) is None
+
+
+def test_a_lead_that_does_not_bear_the_volts_gives_no_outlet() -> None:
+    lead = Link(
+        id="lead", name="lead", mass_g=200, size=cast.SMALL, from_plug="C", to_ports=("C", "C", "C"), volts_max=125
+    )
+    mains = Mains(plugs=("C",), volts=230)
+    bad = charging_sources({"lead": lead}, {"lead": 1}, mains)
+    assert (bad.leads, [u.why for u in bad.useless]) == (0, ["volts"])
+    good = charging_sources({"lead": lead.model_copy(update={"volts_max": 250})}, {"lead": 1}, mains)
+    assert (good.leads, good.useless) == (2, ())

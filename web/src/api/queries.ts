@@ -255,6 +255,14 @@ export const packOutQuery = (at: Stamped | null) =>
     ...FOR_GOOD,
   })
 
+export const shoppingQuery = (at: Stamped | null) =>
+  queryOptions({
+    queryKey: ['shopping', at],
+    queryFn: at ? () => ask(client.GET('/api/trips/{slug}/kits/{kit}/shopping', { params: { path: path(at) } })) : skipToken,
+    placeholderData: ofSameKit(at),
+    ...FOR_GOOD,
+  })
+
 export const fieldQuery = (trip: string) =>
   queryOptions({
     queryKey: KEY.field(trip),

@@ -561,6 +561,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Shopping
+         * @description What is to be bought, hired or borrowed for a kit: what is loaded and not here, and what the cures would get.
+         */
+        get: operations["server_trips_api_list_shopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{slug}/kits/{kit}/what-if/advice": {
         parameters: {
             query?: never;
@@ -1090,7 +1110,7 @@ export interface paths {
         };
         /**
          * Table
-         * @description A list of a trip as CSV or a spreadsheet: kit, pack-out, tasks, days, log or used.
+         * @description A list of a trip as CSV or a spreadsheet: kit, pack-out, tasks, to-get, days, log or used.
          */
         get: operations["server_exchange_api_table"];
         put?: never;
@@ -2620,6 +2640,8 @@ export interface components {
         /**
          * Link
          * @description A hub, cable, plug adapter or extension lead: ``from_plug`` on one end, ``to_ports`` on the other.
+         *
+         *     volts_max: what it bears; None where nobody read it.
          */
         Link: {
             /** Id */
@@ -2689,6 +2711,8 @@ export interface components {
             to_ports: string[];
             /** Rating W */
             rating_w?: number | null;
+            /** Volts Max */
+            volts_max?: number | null;
         };
         /**
          * MountAdapter
@@ -3801,7 +3825,8 @@ export interface components {
          * PieceRule
          * @description What one kind of piece may be, per person. None means that the carrier states no limit.
          *
-         *     size_mm: length, width and height of the frame, compared sorted. sum_mm: sum of the three sides.
+         *     size_mm: length, width and height of the frame, compared sorted. sum_mm: sum of the three sides. soft_only: hard
+         *     cases are not taken.
          */
         PieceRule: {
             piece: components["schemas"]["PieceKind"];
@@ -3813,6 +3838,11 @@ export interface components {
             sum_mm?: number | null;
             /** Mass G */
             mass_g?: number | null;
+            /**
+             * Soft Only
+             * @default false
+             */
+            soft_only: boolean;
         };
         /**
          * Restriction
@@ -5092,7 +5122,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "size" | "sum" | "mass" | "count" | "together";
+            limit: "size" | "sum" | "mass" | "soft" | "count" | "together";
             piece: components["schemas"]["PieceKind"] | null;
             /** Person */
             person: string;
@@ -5215,8 +5245,10 @@ export interface components {
          * @description One way out. ``edits`` may be empty when the cure is a way of working (crop mode, stitching), or a thing to get.
          *
          *     gets: what is not owned and would have to be got; ``brings`` names the Nth of them ``to-get-N``. mass_change_g: of
-         *     all that is loaded. numbers: ``points`` of the brief that it costs, and figures of its sentence. partly: something
-         *     of the finding stays. brings: what stands then and did not before: its price. also: what else is gone then.
+         *     all that is loaded; on: of what each person carries. numbers: ``points`` of the brief that it costs, ``power_days``
+         *     that packs carry more or less, and figures of its sentence. wants: by how much the cover of each changes, -1 to 1.
+         *     partly: something of the finding stays. brings: what stands then and did not before: its price. also: what else is
+         *     gone then.
          */
         Cure: {
             code: components["schemas"]["CureCode"];
@@ -5236,10 +5268,24 @@ export interface components {
              */
             mass_change_g: number;
             /**
+             * On
+             * @default {}
+             */
+            on: {
+                [key: string]: number;
+            };
+            /**
              * Numbers
              * @default {}
              */
             numbers: {
+                [key: string]: number;
+            };
+            /**
+             * Wants
+             * @default {}
+             */
+            wants: {
                 [key: string]: number;
             };
             /**
@@ -5390,7 +5436,7 @@ export interface components {
          * @description Every rule's words have one of these; the interface has a sentence for each.
          * @enum {string}
          */
-        FindingCode: "absent-loaded" | "aid-missing" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "card-old" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "cover-left" | "drones-barred" | "film-short" | "filter-unserved" | "filters-together" | "gap" | "gate-ask" | "gate-no" | "goes-back" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-sum" | "leg-together" | "lens-changes" | "light-legs" | "lost-bag" | "medicine-held" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "not-held" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "set-incomplete" | "single-point" | "slot-full" | "support-loaded" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "unplaced" | "want-unmet" | "water-beside";
+        FindingCode: "absent-loaded" | "aid-missing" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "card-old" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "cover-left" | "drones-barred" | "film-short" | "filter-unserved" | "filters-together" | "gap" | "gate-ask" | "gate-no" | "goes-back" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-soft" | "leg-sum" | "leg-together" | "lens-changes" | "light-legs" | "lost-bag" | "medicine-held" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "not-held" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "set-incomplete" | "single-point" | "slot-full" | "support-loaded" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "unplaced" | "want-unmet" | "water-beside";
         /**
          * Fit
          * @description One way of putting filters on a lens. parts: every thing it takes, filters first. to_load: those left behind.
@@ -5776,7 +5822,7 @@ export interface components {
         };
         /**
          * Move
-         * @description Put what is loaded of an item somewhere else.
+         * @description Put what is loaded of an item somewhere else; or ``count`` pieces of it, of those at ``origin`` first.
          */
         Move: {
             /**
@@ -5788,6 +5834,10 @@ export interface components {
             item: string;
             /** Place */
             place: components["schemas"]["InBag"] | components["schemas"]["Worn"] | components["schemas"]["AsPiece"];
+            /** Count */
+            count?: number | null;
+            /** Origin */
+            origin?: (components["schemas"]["InBag"] | components["schemas"]["Worn"] | components["schemas"]["AsPiece"]) | null;
         };
         /**
          * NativeGap
@@ -5885,7 +5935,7 @@ export interface components {
         /**
          * Piece
          * @description A bag as luggage. mass_g: as weighed, where it was. size_mm: outer sides with what is strapped on, longest
-         *     first; bare_mm: without it.
+         *     first; bare_mm: without it. hard: a case.
          */
         Piece: {
             /** Bag */
@@ -5901,6 +5951,11 @@ export interface components {
             bare_mm: number[];
             /** Squeeze Mm */
             squeeze_mm: number;
+            /**
+             * Hard
+             * @default false
+             */
+            hard: boolean;
         };
         /**
          * Pin
@@ -6365,6 +6420,7 @@ export interface components {
          *
          *     points: brief score it costs. mass_g: grams it frees. score, total_g: of the kit after this and all drops before.
          *     over_g: by how much the worst leg is still over its mass; 0 when none is. changes: what it does to the wants.
+         *     because: what to look at in the brief before it goes.
          */
         Drop: {
             /** Item */
@@ -6386,6 +6442,7 @@ export interface components {
              * @default []
              */
             changes: components["schemas"]["WantChange"][];
+            because?: components["schemas"]["Sharpen"] | null;
         };
         /**
          * Hold
@@ -6401,11 +6458,14 @@ export interface components {
         };
         /**
          * Ledger
-         * @description The whole answer. additions: what to load next.
+         * @description The whole answer. small: light things that nobody would miss, with what goes with each. additions: what to load
+         *     next.
          */
         Ledger: {
             /** Drops */
             drops: components["schemas"]["Drop"][];
+            /** Small */
+            small: string[];
             /** Additions */
             additions: components["schemas"]["Addition"][];
         };
@@ -6460,6 +6520,24 @@ export interface components {
             steady: string[];
             /** Share */
             share: number;
+        };
+        /**
+         * Sharpen
+         * @description Why a thing that looks precious costs nothing: as a want is typed, another serves it as well.
+         *
+         *     want: the most important of these. instead: what serves it then. crops: whether by cropping, to ``megapixels``.
+         */
+        Sharpen: {
+            /** Want */
+            want: string;
+            /** Instead */
+            instead: string;
+            /** F Number */
+            f_number: number;
+            /** Megapixels */
+            megapixels: number;
+            /** Crops */
+            crops: boolean;
         };
         /**
          * WantChange
@@ -6522,6 +6600,36 @@ export interface components {
             finding?: components["schemas"]["Finding"] | null;
             /** Whole */
             whole?: boolean | null;
+        };
+        /**
+         * Wanted
+         * @description One line of the list. got: what it is typically, where nobody owns one; item: what it is otherwise.
+         *
+         *     mass_g: of all pieces. because: what stands while it is not here. by: the day by which it has to be here.
+         *     back_by: the day by which it goes back, None where nobody noted one.
+         */
+        Wanted: {
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "get" | "rent" | "borrow" | "post";
+            got?: components["schemas"]["ToGet"] | null;
+            /** Item */
+            item?: string | null;
+            /** Count */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * Because
+             * @default []
+             */
+            because: components["schemas"]["Told"][];
+            /** By */
+            by?: string | null;
+            /** Back By */
+            back_by?: string | null;
         };
         /**
          * BankDay
@@ -7243,7 +7351,7 @@ export interface components {
         };
         /**
          * GateCheckPlan
-         * @description A cabin bag is refused. out: in the order of grabbing. into: the bag that stays, with the mass it comes to.
+         * @description A bag is refused. out: in the order of grabbing. into: the bag that stays, with the mass it comes to.
          *
          *     proved: whether what finds no room in it was proved to have none.
          */
@@ -10834,6 +10942,56 @@ export interface operations {
             };
             /** @description More was sent than is read. */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_api_list_shopping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Wanted"][];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -2,10 +2,11 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
-import { packOutQuery, type Stamped } from '@/api/queries'
+import { packOutQuery, shoppingQuery, type Stamped } from '@/api/queries'
 
 export function usePackOut(at: MaybeRefOrGetter<Stamped | null>) {
   const query = useQuery(computed(() => packOutQuery(toValue(at))))
+  const wanted = useQuery(computed(() => shoppingQuery(toValue(at))))
   const scale = useMutation({ mutationFn: () => ask(client.GET('/api/field/scale')) })
-  return { list: query.data, problem: query.error, scale }
+  return { list: query.data, problem: query.error, wanted: wanted.data, scale }
 }

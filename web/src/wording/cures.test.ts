@@ -8,7 +8,7 @@ const names = {
   leg: () => 'Small plane',
   want: () => 'Sea eagles',
 }
-const cure = (more: Partial<Cure> & { code: CureCode }): Cure => ({ edits: [], gets: [], mass_change_g: 0, numbers: {}, partly: false, brings: [], also: [], ...more })
+const cure = (more: Partial<Cure> & { code: CureCode }): Cure => ({ edits: [], gets: [], mass_change_g: 0, numbers: {}, partly: false, brings: [], also: [], on: {}, wants: {}, ...more })
 const into = (item: string, bag: string, outside = false): Edit => ({ act: 'move', item, place: { where: 'bag', bag, outside } })
 const on = (item: string): Edit => ({ act: 'move', item, place: { where: 'worn', person: 'p', unplaced: false } })
 
@@ -20,6 +20,8 @@ describe('ways out', () => {
     ['Leave C1 (−716 g, costs 17.1 points)', cure({ code: 'leave', edits: [{ act: 'leave', item: 'c1' }], mass_change_g: -716, numbers: { points: 17.1 } })],
     ['Leave 2 of LB-4 (−164 g)', cure({ code: 'leave', edits: [{ act: 'leave', item: 'lb4', count: 2 }], mass_change_g: -164 })],
     ['Move C1 to Ridge 32 (716 g)', cure({ code: 'move', edits: [into('c1', 'ridge')], numbers: { moved_g: 716 } })],
+    ['Move 2 × LB-4 and C1 to Ridge 32 (880 g)', cure({ code: 'move', edits: [{ act: 'move', item: 'lb4', count: 2, place: { where: 'bag', bag: 'ridge', outside: false } }, into('c1', 'ridge')], numbers: { moved_g: 880 } })],
+    ['Load 2 × LB-4 (+164 g on Marit, packs carry 3 days more)', cure({ code: 'load', edits: [{ act: 'load', item: 'lb4', count: 2 }], mass_change_g: 164, on: { m: 164 }, numbers: { power_days: 3 } })],
     ['Strap C1 to the outside of Ridge 32 (716 g)', cure({ code: 'outside', edits: [into('c1', 'ridge', true)], numbers: { moved_g: 716 } })],
     ['Take C1 off the outside, into Ridge 32 (0 g)', cure({ code: 'take-off', edits: [into('c1', 'ridge')] })],
     ['Carry C1 on Ines (716 g)', cure({ code: 'wear', edits: [on('c1')], numbers: { moved_g: 716 } })],

@@ -3,7 +3,7 @@ import type { Names } from '@/composables/useBench'
 import type { Cure, CureCode, Edit, NoWay, ToGet, Units } from '@/api/types'
 import * as fmt from '@/format/units'
 import { EFFECT } from './completeness'
-import { capital, list, listed, many, packOf } from './parts'
+import { capital, listed, many, packOf } from './parts'
 
 type Place = NonNullable<Extract<Edit, { act: 'move' }>['place']>
 type Numbers = Record<string, number>
@@ -90,13 +90,13 @@ function acts(cure: Cure, names: Names, units: Units): string[] {
   const leaves = edits.filter((edit) => edit.act === 'leave').map((edit) => counted(edit, names))
   if (loads.length) clauses.push(`load ${listed(loads)}`)
   if (leaves.length) clauses.push(`leave ${listed(leaves)}`)
-  const places = new Map<string, { place: Place; items: string[] }>()
+  const places = new Map<string, { place: Place; moved: string[] }>()
   for (const edit of edits) {
     if (edit.act !== 'move') continue
     const at = JSON.stringify(edit.place)
-    places.set(at, { place: edit.place, items: [...(places.get(at)?.items ?? []), edit.item] })
+    places.set(at, { place: edit.place, moved: [...(places.get(at)?.moved ?? []), counted(edit, names)] })
   }
-  for (const { place, items } of places.values()) clauses.push(moved(list(items, names), place, cure.code, names))
+  for (const { place, moved: things } of places.values()) clauses.push(moved(listed(things), place, cure.code, names))
   const gets = (cure.gets ?? []).map((got) => gotText(got, names, units))
   if (gets.length) clauses.push(`buy, hire or borrow ${listed(gets)}`)
   return clauses
@@ -127,7 +127,24 @@ export function cureText(cure: Cure, names: Names, units: Units): string {
   const what = done.length ? capital(done.join('; ')) + (THEN[cure.code]?.(numbers) ?? '') : (WAY[cure.code]?.(numbers) ?? '')
   const change = cure.mass_change_g ?? 0
   const mass = !change && numbers.moved_g ? fmt.mass(numbers.moved_g, units) : `${cure.gets?.length ? 'about ' : ''}${fmt.massChange(change, units)}`
-  return `${what} (${mass}${numbers.points ? `, costs ${fmt.figure(numbers.points, 1)} points` : ''})`
+  return `${what} (${mass}${onWhom(cure, names)}${numbers.points ? `, costs ${fmt.figure(numbers.points, 1)} points` : ''}${days(numbers.power_days ?? 0)})`
+}
+
+/** On whose back the grams come, or from whose they go, where it is one of several. */
+function onWhom(cure: Cure, names: Names): string {
+  const who = Object.entries(cure.on ?? {})
+  if (!cure.mass_change_g || who.length !== 1) return ''
+  return ` ${who[0]![1] > 0 ? 'on' : 'off'} ${names.person(who[0]![0])}`
+}
+/** Days that packs carry more or less then. */
+function days(change: number): string {
+  return change ? `, packs carry ${many(Math.abs(change), 'day')} ${change > 0 ? 'more' : 'less'}` : ''
+}
+
+/** The wants that a cure touches, by how much: "Sea eagles −12 %". */
+export function touchedText(cure: Cure, names: Names): string {
+  const touched = Object.entries(cure.wants ?? {}).sort(([, a], [, b]) => Math.abs(b) - Math.abs(a))
+  return touched.map(([want, change]) => `${names.want(want)} ${change > 0 ? '+' : '−'}${fmt.percent(Math.abs(change))}`).join(', ')
 }
 
 /** How much of it stays. */

@@ -62,6 +62,10 @@ const SAY: Record<FindingCode, Say> = {
     head: `${whose(f, n)}: ${fmt.side(number(f, 'over'), u)} too big.`,
     body: `One side of ${item(f, n)} is ${fmt.side(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.side(number(f, 'allowed'), u)}${otherLegs(f)}.`,
   }),
+  'leg-soft': (f, n) => ({
+    head: `${whose(f, n)}: soft bags only.`,
+    body: `${item(f, n)} is a hard case; ${n.leg(ref(f, 'leg'))} takes none${otherLegs(f)}.`,
+  }),
   'leg-sum': (f, n, u) => ({
     head: `${whose(f, n)}: ${fmt.side(number(f, 'over'), u)} too big in all.`,
     body: `The sides of ${item(f, n)} add up to ${fmt.side(number(f, 'value'), u)}; ${n.leg(ref(f, 'leg'))} allows ${fmt.side(number(f, 'allowed'), u)}${otherLegs(f)}.`,

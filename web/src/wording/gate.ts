@@ -30,10 +30,11 @@ export function against(check: Check, units: Units): string {
   const gives = check.squeeze_mm ? `, gives ${fmt.side(check.squeeze_mm, units)}` : ''
   if (check.limit === 'size' && check.size_mm && check.frame_mm) return `${fmt.sides(check.size_mm, units)}${gives}; ${fmt.sides(check.frame_mm, units)} allowed`
   if (check.limit === 'sum' && check.size_mm) return `${fmt.side(check.size_mm[0] + check.size_mm[1] + check.size_mm[2], units)}${gives}; ${fmt.side(check.allowed, units)} allowed`
+  if (check.limit === 'soft') return check.passes ? 'it is soft' : 'it is a hard case'
   const say = check.limit === 'count' ? (v: number) => fmt.figure(v) : (v: number) => fmt.load(v, units)
   return `${say(check.value)} of ${say(check.allowed)}`
 }
-export const LIMIT = { size: 'size', sum: 'sides together', mass: 'mass', count: 'pieces', together: 'together' } as const
+export const LIMIT = { size: 'size', sum: 'sides together', soft: 'soft bags only', mass: 'mass', count: 'pieces', together: 'together' } as const
 
 /** What decides about a restricted thing: "in the hold", "111 Wh a piece", "24 of at most 20". */
 export function decided(judged: Judged): string {

@@ -49,6 +49,8 @@ export function refusal(check: Check, units: Units): string {
       return `${check.value} pieces, ${check.allowed} may go`
     case 'size':
       return `${fmt.side(over, units)} too big`
+    case 'soft':
+      return 'a hard case; soft bags only'
     case 'sum':
       return `${fmt.side(over, units)} too big in all`
   }

@@ -8,6 +8,7 @@ import TabRow from '@/components/TabRow.vue'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
+import { list } from '@/wording/parts'
 
 const props = defineProps<{ ledger: Advice['ledger']; wants: NonNullable<Trip['wants']>; over: boolean; names: Names; busy: boolean }>()
 const emit = defineEmits<{ edit: [edits: Edit[]] }>()
@@ -21,6 +22,14 @@ const enough = computed(() => (props.over ? props.ledger.drops.findIndex((d) => 
 function upTo(index: number): Edit[] {
   return props.ledger.drops.slice(0, index + 1).flatMap((d) => [d.item, ...d.goes].map((item) => ({ act: 'leave' as const, item })))
 }
+/** Why something fast or long costs nothing: what to look at in the brief before it goes. */
+function sharpened(why: NonNullable<Advice['ledger']['drops'][number]['because']>): string {
+  const instead = props.names.thing(why.instead)
+  const asks = `${props.names.want(why.want)} asks for ${fmt.fNumber(why.f_number)} and ${fmt.figure(why.megapixels)} MP`
+  return why.crops
+    ? `${asks}: would you be content with that many pixels, cropped from ${instead}? If not, ask for more in the brief.`
+    : `${asks}, which ${instead} gives as well. If it should be faster or sharper, say so in the brief.`
+}
 function per(points: number, grams: number): string {
   return fmt.figure((100 * points) / Math.max(1, grams), 1)
 }
@@ -28,12 +37,12 @@ function per(points: number, grams: number): string {
 
 <template>
   <div class="drops">
-    <h2>Leave first <span class="quiet">least worth per {{ fmt.mass(100, units) }}; safety never</span></h2>
+    <h2>Leave first <span class="quiet">{{ enough > 0 || (over && enough === 0) ? 'what makes it light enough at the least cost, then' : '' }} least worth per {{ fmt.mass(100, units) }}; safety never</span></h2>
     <table v-if="ledger.drops.length">
       <thead><tr><th>thing, with what hangs on it</th><th class="number">frees</th><th class="number">costs</th><th class="number">brief then</th><th /></tr></thead>
       <tbody>
         <tr v-for="(drop, index) in ledger.drops" :key="drop.item" :class="{ enough: index === enough }">
-          <td>{{ names.thing(drop.item) }}<span v-if="drop.goes.length" class="label"> with {{ drop.goes.map(names.thing).join(', ') }}</span><span v-if="index === enough" class="label"> · now every leg takes the weight</span></td>
+          <td>{{ names.thing(drop.item) }}<span v-if="drop.goes.length" class="label"> with {{ drop.goes.map(names.thing).join(', ') }}</span><span v-if="drop.because" class="label because">{{ sharpened(drop.because) }}</span><span v-if="index === enough" class="label"> · now every leg takes the weight</span></td>
           <td class="number">{{ fmt.mass(drop.mass_g, units) }}</td>
           <td class="number">
             <WhyFigure :figure="fmt.figure(drop.points, 1)" :about="`points that leaving ${names.thing(drop.item)} costs`">
@@ -48,7 +57,11 @@ function per(points: number, grams: number): string {
         </tr>
       </tbody>
     </table>
-    <p v-else class="quiet">Nothing can go without something else missing it.</p>
+    <p v-else-if="!ledger.small.length" class="quiet">Nothing can go without something else missing it.</p>
+    <p v-if="ledger.small.length" class="quiet small">
+      Small, and nobody would miss {{ ledger.small.length > 1 ? 'them' : 'it' }}: {{ list(ledger.small, names) }}.
+      <button type="button" class="link" :disabled="busy" @click="emit('edit', ledger.small.map((item) => ({ act: 'leave', item })))">leave {{ ledger.small.length > 1 ? 'them all' : 'it' }}</button>
+    </p>
     <div class="next">
       <h2>Load next <span class="quiet">most points per gram, up to</span></h2>
       <TabRow v-model="budget" label="Up to" :tabs="BUDGETS.map((b) => ({ name: b, title: fmt.mass(b, units) }))" />
@@ -85,6 +98,9 @@ function per(points: number, grams: number): string {
 td,
 th {
   padding: 3px 6px 3px 0;
+}
+.because {
+  display: block;
 }
 .enough td {
   border-bottom: 2px solid var(--moss);

@@ -5,7 +5,7 @@ import type { Cure, Edit, Finding } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { findingKey, SEVERITIES, type Advised } from '@/wording/advice'
-import { cureText, namesAfter, noWayText, partText } from '@/wording/cures'
+import { cureText, namesAfter, noWayText, partText, touchedText } from '@/wording/cures'
 import { say } from '@/wording/findings'
 
 const props = defineProps<{ findings: Advised[]; names: Names; busy: boolean }>()
@@ -17,7 +17,8 @@ function priceText(cure: Cure, full: boolean): string {
   const names = namesAfter(cure, props.names, units.value)
   const heads = (told: Cure['brings']): string => told.map((one) => say(one as Finding, names, units.value).head).join(' ')
   const also = cure.also.length ? (full ? `mends as well: ${heads(cure.also)}` : `mends ${cure.also.length} more`) : ''
-  return [partText(cure), cure.brings.length ? `then: ${heads(cure.brings)}` : '', also].filter(Boolean).join('; ')
+  const touched = full ? touchedText(cure, names) : ''
+  return [partText(cure), touched, cure.brings.length ? `then: ${heads(cure.brings)}` : '', also].filter(Boolean).join('; ')
 }
 function offered(cure: Cure) {
   return { text: cureText(cure, props.names, units.value), short: priceText(cure, false), price: priceText(cure, true), edits: cure.gets?.length ? [] : (cure.edits ?? []) }

@@ -14,6 +14,7 @@ afterEach(() => shown.unmount())
 
 describe('leave first, load next', () => {
   const ledger = {
+    small: ['cap', 'cloth'],
     drops: [
       { item: 'spare', goes: ['ring'], points: 0, mass_g: 309, score: 90, total_g: 5000, over_g: 200, changes: [] },
       { item: 'tele', goes: [], points: 12.5, mass_g: 1396, score: 77.5, total_g: 3604, over_g: 0, changes: [{ want: 'sea', before: 0.9, after: 0.4 }] },
@@ -53,7 +54,7 @@ describe('leave first, load next', () => {
     expect(shown.emitted('edit')).toEqual([[[{ act: 'load', item: 'fifty', count: 1 }]]])
   })
   it('says so when nothing can go and nothing adds', () => {
-    shown = mounted(DropsPanel, { ledger: { drops: [], additions: [] }, over: false, wants: WANTS, names: NAMES, busy: false })
+    shown = mounted(DropsPanel, { ledger: { drops: [], small: [], additions: [] }, over: false, wants: WANTS, names: NAMES, busy: false })
     expect(shown.text()).toContain('Nothing can go')
     expect(shown.text()).toContain('Nothing left behind adds')
   })

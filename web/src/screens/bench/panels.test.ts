@@ -15,8 +15,8 @@ afterEach(() => shown.unmount())
 describe('findings', () => {
   const move = { act: 'leave' as const, item: 'zoom', count: null }
   const findings = [
-    { code: 'leg-mass', severity: 'blocker', stations: ['bench'], numbers: { value: 8567, allowed: 8000, over: 567, legs: 1 }, items: ['bag'], refs: { leg: 'small plane', person: 'ines', piece: 'cabin' }, cures: [{ code: 'leave', edits: [move], gets: [], partly: false, brings: [], also: [], mass_change_g: -806, numbers: { points: 3 } }] },
-    { code: 'native-gap', severity: 'note', stations: ['bench'], numbers: { from_mm: 70, to_mm: 100, wants: 1 }, items: [], refs: { want: 'portraits' }, cures: [{ code: 'crop-mode', edits: [], gets: [], partly: false, brings: [], also: [], mass_change_g: 0, numbers: { crop: 1.5, to_mm: 105, megapixels: 20 } }] },
+    { code: 'leg-mass', severity: 'blocker', stations: ['bench'], numbers: { value: 8567, allowed: 8000, over: 567, legs: 1 }, items: ['bag'], refs: { leg: 'small plane', person: 'ines', piece: 'cabin' }, cures: [{ code: 'leave', edits: [move], gets: [], partly: false, brings: [], also: [], on: {}, wants: {}, mass_change_g: -806, numbers: { points: 3 } }] },
+    { code: 'native-gap', severity: 'note', stations: ['bench'], numbers: { from_mm: 70, to_mm: 100, wants: 1 }, items: [], refs: { want: 'portraits' }, cures: [{ code: 'crop-mode', edits: [], gets: [], partly: false, brings: [], also: [], on: {}, wants: {}, mass_change_g: 0, numbers: { crop: 1.5, to_mm: 105, megapixels: 20 } }] },
   ] as Finding[]
   const all = advised(findings, { found: findings, before: [], whole: true })
 

@@ -40,7 +40,7 @@ const { leavingTo, leave } = useLeaveGuard(flush, unsaved)
 /** Errors that no field on this screen shows. */
 const loose = computed(() => {
   if (!problem.value) return ''
-  const rules = looseRules(problem.value, (field) => /^(name|place|note|purpose|people|days|spot|mains|marks|(wants|legs|local_rules)\.\d)/.test(field))
+  const rules = looseRules(problem.value, (field) => /^(name|place|note|purpose|people|days|spot|mains|marks|(wants|legs|local_rules|sets)\.\d)/.test(field))
   return problem.value.fields.length === 0 ? problem.value.title : rules.join('. ')
 })
 </script>
@@ -66,7 +66,7 @@ const loose = computed(() => {
           </template>
         </div>
         <ClashList :clashes="clashes" @settle="settle" />
-        <PeoplePart :model-value="draft.people ?? []" :errors="errors" @update:model-value="draft.people = $event" />
+        <PeoplePart v-model:sets="draft.sets" :model-value="draft.people ?? []" :errors="errors" @update:model-value="draft.people = $event" />
         <LegsPart :model-value="draft.legs ?? []" :carriers="carriers ?? []" :errors="errors" @update:model-value="draft.legs = $event" />
         <PackingPart v-model:policies="draft.policies" v-model:marks="draft.marks" :things="things" :errors="errors" />
         <PlacePart :spot="draft.spot" :mains="draft.mains" :rules="draft.local_rules ?? []" :errors="errors" @update:spot="draft.spot = $event" @update:mains="draft.mains = $event" @update:rules="draft.local_rules = $event" />

@@ -1,15 +1,20 @@
 <script setup lang="ts">
 /** Who carries, and what each carries that is not photography. */
-import type { Person } from '@/api/types'
+import type { Person, Trip } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
+import { parts } from '@/screens/locker/fields'
 import { idFrom } from '@/screens/trips/new-trip'
 
 const props = defineProps<{ errors: Record<string, string> }>()
 const people = defineModel<Person[]>({ required: true })
+const sets = defineModel<Trip['sets']>('sets', { required: true })
 const error = (path: string): string => props.errors[`people.${path}`] ?? ''
 
 function replace(index: number, change: Partial<Person>): void {
   people.value = people.value.map((p, i) => (i === index ? { ...p, ...change } : p))
+}
+function set(index: number, change: Partial<Trip['sets'][number]>): void {
+  sets.value = sets.value.map((s, i) => (i === index ? { ...s, ...change } : s))
 }
 function add(): void {
   people.value = [...people.value, { id: idFrom('person', people.value.map((p) => p.id)), name: 'Somebody', body_mass_kg: null, carries_well_kg: null, base_load: [] }]
@@ -40,6 +45,13 @@ function load(index: number, at: number, change: { name?: string; mass_g?: numbe
       </div>
       <button type="button" class="link quiet more" @click="replace(index, { base_load: [...loads(index), { name: 'Water', mass_g: 1000 }] })">add water, food, shelter…</button>
     </div>
+    <h3 class="label sets">Everybody has, or nobody</h3>
+    <div v-for="(one, index) in sets" :key="one.id" class="line">
+      <VTextField class="setname" :model-value="one.name" label="Set" maxlength="80" :error-messages="props.errors[`sets.${index}.name`]" @update:model-value="set(index, { name: String($event ?? '') })" />
+      <VTextField :model-value="one.uses.join(', ')" label="Things for (commas between)" :error-messages="props.errors[`sets.${index}.uses`]" @change="set(index, { uses: parts(($event.target as HTMLInputElement).value) })" />
+      <button type="button" class="link quiet" :aria-label="`Remove ${one.name}`" @click="sets = sets.filter((_, i) => i !== index)">remove</button>
+    </div>
+    <button type="button" class="link quiet" @click="sets = [...sets, { id: idFrom('set', sets.map((s) => s.id)), name: 'A set', uses: ['helmet'] }]">add a set</button>
   </section>
 </template>
 
@@ -60,6 +72,12 @@ function load(index: number, at: number, change: { name?: string; mass_g?: numbe
 }
 .base {
   padding-left: 16px;
+}
+h3.sets {
+  margin: 10px 0 6px;
+}
+.setname {
+  flex: 0 0 130px;
 }
 .mass {
   flex: 0 0 116px;

@@ -123,7 +123,7 @@ export const FIELDS: Record<Kind, Field[]> = {
     list('ports', 'Ports'),
     number('charge_w', 'Charges at', 'W', true),
   ],
-  link: [text('from_plug', 'Plugs into'), list('to_ports', 'Gives ports'), number('rating_w', 'Rating', 'W', true)],
+  link: [text('from_plug', 'Plugs into'), list('to_ports', 'Gives ports'), number('rating_w', 'Rating', 'W', true), number('volts_max', 'Bears volts to', 'V', true)],
   tripod: [measure('max_load_g', 'Carries', 'load'), measure('max_height_mm', 'Height', 'side'), flag('head_included', 'Head included')],
   'other-support': [
     choice('form', 'Sort', { monopod: 'Monopod', clamp: 'Clamp', 'bean-bag': 'Bean bag', 'flat-plate': 'Flat plate', pole: 'Pole', gimbal: 'Gimbal' }),

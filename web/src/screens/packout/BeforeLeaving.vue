@@ -1,16 +1,39 @@
 <script setup lang="ts">
 /** What is to be done before leaving, and the last checks before the door shuts. */
-import type { PackOut } from '@/api/types'
+import type { Finding, PackOut, Wanted } from '@/api/types'
 import TickRow from '@/components/TickRow.vue'
 import type { Names } from '@/composables/useBench'
+import { useUnits } from '@/composables/useSession'
+import { day } from '@/format/dates'
+import * as fmt from '@/format/units'
+import { gotText } from '@/wording/cures'
+import { say } from '@/wording/findings'
 import { closingText, taskText } from '@/wording/packout'
+import { capital } from '@/wording/parts'
 
-defineProps<{ list: PackOut; done: (line: string) => boolean; names: Names }>()
+const props = defineProps<{ list: PackOut; wanted: Wanted[]; done: (line: string) => boolean; names: Names }>()
 const emit = defineEmits<{ tick: [line: string] }>()
+const units = useUnits()
+const HOW = { get: 'buy, hire or borrow', rent: 'rent', borrow: 'borrow', post: 'in the post' } as const
+function head(one: Wanted): string {
+  if (one.got && !one.item) return capital(gotText({ ...one.got, count: one.count }, props.names, units.value))
+  return `${one.count > 1 ? `${one.count} × ` : ''}${props.names.thing(one.item ?? '')}`
+}
+function body(one: Wanted): string {
+  const why = one.because.map((told) => say(told as Finding, props.names, units.value).head).join(' ')
+  const dates = [one.by ? `by ${day(one.by)}` : '', one.back_by ? `goes back by ${day(one.back_by)}` : ''].filter(Boolean).join(', ')
+  return [HOW[one.how], `${one.how === 'get' ? 'about ' : ''}${fmt.mass(one.mass_g, units.value)}`, dates, why].filter(Boolean).join(' · ')
+}
 </script>
 
 <template>
   <section aria-label="Before leaving">
+    <template v-if="wanted.length">
+      <h2>To get first <span class="quiet">not yours, not here, or what would mend what stands</span></h2>
+      <ul class="lines wanted">
+        <li v-for="(one, index) in wanted" :key="index"><b>{{ head(one) }}</b><span class="label">{{ body(one) }}</span></li>
+      </ul>
+    </template>
     <h2>Before leaving</h2>
     <ul class="lines">
       <li v-for="task in list.tasks" :key="task.id"><TickRow :done="done(task.id)" v-bind="taskText(task, names.thing)" @tick="emit('tick', task.id)" /></li>
@@ -23,6 +46,12 @@ const emit = defineEmits<{ tick: [line: string] }>()
 <style scoped>
 section {
   overflow: auto;
+}
+.wanted {
+  margin-bottom: 12px;
+}
+.wanted .label {
+  display: block;
 }
 .closing {
   margin-top: 10px;

@@ -25,7 +25,7 @@ const { bench, at, error, things, loaded, edit, busy, names } = useBench(
   () => props.kit,
 )
 const field = useField(() => props.trip)
-const { list, scale } = usePackOut(at)
+const { list, wanted, scale } = usePackOut(at)
 usePwa()
 const PARTS = [
   { name: 'list', title: 'list' },
@@ -86,7 +86,7 @@ function swap(line: OutLine, item: string): void {
           <li v-for="line in last" :key="line.id"><TickRow :done="false" :head="pieces(names.thing(line.item), line.count)" :body="line.absent ? 'not here yet' : HARM[line.harm]" @tick="tick(line.id)" /></li>
         </ol>
       </section>
-      <BeforeLeaving class="before" :list="list" :done="done" :names="names" @tick="tick" />
+      <BeforeLeaving class="before" :list="list" :wanted="wanted ?? []" :done="done" :names="names" @tick="tick" />
       <WeighBags class="scale" :bags="list.bags" :entries="bench.state.kit.entries ?? []" :field="field" :scale="scale" :things="things" :names="names" />
       <TakeAlong class="along" :trip="trip" :kit="kit" />
     </div>

@@ -10,6 +10,7 @@ const TABLES = [
   ['kit', 'the kit'],
   ['pack-out', 'this list'],
   ['tasks', 'what is to be done before leaving'],
+  ['to-get', 'what is to be got'],
   ['days', 'the days'],
   ['log', 'the notes'],
   ['used', 'what was used'],

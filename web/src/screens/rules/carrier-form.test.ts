@@ -9,8 +9,8 @@ const carrier: Carrier = {
   source: '',
   restricted: [],
   pieces: [
-    { piece: 'cabin', count: 1, size_mm: [550, 400, 230], mass_g: 8000 },
-    { piece: 'hold', count: 0 },
+    { piece: 'cabin', count: 1, size_mm: [550, 400, 230], mass_g: 8000, soft_only: false },
+    { piece: 'hold', count: 0, soft_only: false },
   ],
   together: [{ pieces: ['cabin', 'personal'], mass_g: 12000 }],
 }
@@ -19,7 +19,7 @@ it('sums a carrier up in one line', () => {
   expect(summary({ ...carrier, pieces: [], together: [] }, 'metric')).toBe('no limits')
 })
 it('leaves a rule out when its last limit is cleared', () => {
-  const cleared = withRule(carrier, { piece: 'cabin', count: null, size_mm: null, sum_mm: null, mass_g: null })
+  const cleared = withRule(carrier, { piece: 'cabin', count: null, size_mm: null, sum_mm: null, mass_g: null, soft_only: false })
   expect(cleared.pieces!.map((r) => r.piece)).toEqual(['hold'])
 })
 it('adds a rule for a kind that had none', () => {

@@ -7,11 +7,11 @@ export const PIECES: PieceKind[] = ['cabin', 'personal', 'hold']
 
 /** The rule of a kind of piece, or one without limits. */
 export function ruleFor(carrier: Carrier, piece: PieceKind): PieceRule {
-  return (carrier.pieces ?? []).find((rule) => rule.piece === piece) ?? { piece, count: null, size_mm: null, sum_mm: null, mass_g: null }
+  return (carrier.pieces ?? []).find((rule) => rule.piece === piece) ?? { piece, count: null, size_mm: null, sum_mm: null, mass_g: null, soft_only: false }
 }
 
 function empty(rule: PieceRule): boolean {
-  return [rule.count, rule.size_mm, rule.sum_mm, rule.mass_g].every((limit) => limit === null || limit === undefined)
+  return !rule.soft_only && [rule.count, rule.size_mm, rule.sum_mm, rule.mass_g].every((limit) => limit === null || limit === undefined)
 }
 
 /** The carrier with one rule changed; a rule without any limit is left out. */
@@ -37,6 +37,7 @@ export function summary(carrier: Carrier, units: Units): string {
   const parts = (carrier.pieces ?? []).map((rule) => {
     if (rule.count === 0) return `no ${NAME[rule.piece]} bag`
     const limits = [
+      rule.soft_only ? 'soft only' : '',
       rule.count && rule.count > 1 ? `${rule.count} pieces` : '',
       rule.size_mm ? fmt.sides(rule.size_mm, units) : '',
       rule.sum_mm ? `${fmt.side(rule.sum_mm, units)} in all` : '',
