@@ -9,7 +9,11 @@ from pathlib import Path
 import pytest
 
 import mule
+from mule.cures.getting import can_get
+from mule.finding import FindingCode
+from mule.rules import OF_LOSSES
 from scripts.architecture import with_picture
+from server.exchange.words import GET_WORDS
 
 ROOT = Path(__file__).parents[1]
 CODE = [p for floor in ("mule", "server", "tests", "benchmarks", "scripts") for p in (ROOT / floor).rglob("*.py")]
@@ -95,3 +99,17 @@ def test_every_front_door_shows_how_it_is_used() -> None:
 @pytest.mark.parametrize("name", MODULES)
 def test_examples_in_docstrings_do_what_they_say(name: str) -> None:
     assert doctest.testmod(importlib.import_module(name)).failed == 0
+
+
+def test_the_web_knows_which_findings_come_with_the_advice() -> None:
+    text = (ROOT / "web/src/wording/advice.ts").read_text()
+    (line,) = (line for line in text.splitlines() if line.startswith("const OF_OTHER_KITS"))
+    assert set(re.findall("'([a-z-]+)'", line)) == {code.value for code in {*OF_LOSSES, FindingCode.CHAIN}}
+
+
+def test_everything_a_cure_can_get_has_a_name_on_screen_and_on_paper() -> None:
+    screen = (ROOT / "web/src/wording/cures.ts").read_text()
+    block = screen[screen.index("const GET") : screen.index("const NAMED")]
+    named = set(re.findall(r"^  '?([a-z-]+)'?: ", block, re.MULTILINE))
+    assert {what for what in named if not can_get(what)} == set()
+    assert named == set(GET_WORDS)

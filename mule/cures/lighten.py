@@ -39,7 +39,7 @@ def _moved(trials: Trials, held: Sequence[Pieces], burden: Burden) -> Iterable[C
     """Into one's own other bags first, the lightest of them; then into somebody else's."""
     pieces = [p for p in trials.case.loads.pieces if p.bag not in burden.bags]
     for piece in sorted(pieces, key=lambda p: (p.person != burden.person, p.mass_g)):
-        going = enough([h for h in held if piece.piece != PieceKind.HOLD or _may_be_held(h.thing)], burden)
+        going = enough([h for h in held if piece.piece != PieceKind.HOLD or may_be_held(h.thing)], burden)
         if going and sum(h.grams for h in going) <= _room_g(trials, piece):
             code = CureCode.MOVE if piece.person == burden.person else CureCode.HAND_OVER
             yield move(going, InBag(bag=piece.bag), code)
@@ -64,7 +64,7 @@ def stays_in_cabin(thing: Gear) -> bool:
     return isinstance(thing, Drone) or thing.group in (Group.OPTICS, Group.FILTERS, Group.CARDS, Group.POWER)
 
 
-def _may_be_held(thing: Gear) -> bool:
+def may_be_held(thing: Gear) -> bool:
     """Whether it may be put into the hold to save weight: what keeps people safe stays with them, too."""
     return not (stays_in_cabin(thing) or keeps_safe(thing))
 

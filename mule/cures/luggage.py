@@ -4,7 +4,7 @@ from collections.abc import Iterable, Sequence
 from math import inf
 
 from mule.cures.getting import to_get
-from mule.cures.lighten import enough, lighten, stays_in_cabin
+from mule.cures.lighten import enough, lighten, may_be_held, stays_in_cabin
 from mule.cures.making import (
     carried_pieces,
     inside,
@@ -67,7 +67,7 @@ def lighter_back(trials: Trials, finding: Finding) -> Iterable[Cure]:
     # All of one bag on wheels, where somebody has one at hand.
     for hold in left(trials, Bag)[:_MOST_BAGS]:
         if hold.piece == PieceKind.HOLD:
-            going = [h for h in held if not stays_in_cabin(h.thing)]
+            going = [h for h in held if may_be_held(h.thing)]
             if going:
                 first = load(hold).edits
                 moved = move(going, InBag(bag=hold.id))

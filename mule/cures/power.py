@@ -40,7 +40,9 @@ def lasts_longer(trials: Trials, finding: Finding) -> Iterable[Cure]:
     yield from found
     if pack and here:
         yield load(pack, count=here)
-    yield from (Cure(code=_SCHOOLS[school]) for school in schools_that_carry(power, type_))
+    # How packs are carried is no question of a phone.
+    schools = () if type_ in power.counts else schools_that_carry(power, type_)
+    yield from (Cure(code=_SCHOOLS[school]) for school in schools)
     yield from _to_get(trials, spared, type_)
 
 

@@ -50,7 +50,7 @@ def spot_words(line: OutLine, rooms: Mapping[str, RoomUse]) -> str:
     return spot if room.compartment is None else f"{room.name}: {spot}"
 
 
-_GET: Mapping[str, str] = {
+GET_WORDS: Mapping[str, str] = {
     "pack": "{label} pack",
     "charger": "charger for {label}",
     "usb-power": "USB wall charger",
@@ -87,7 +87,7 @@ def wanted_name(line: Wanted, plan: Plan) -> str:
 
 
 def _got_name(got: ToGet) -> str:
-    return _GET.get(got.what, got.what).format(label=got.label, **got.numbers)
+    return GET_WORDS.get(got.what, got.what).format(label=got.label, **got.numbers)
 
 
 def wanted_how(line: Wanted) -> str:

@@ -11,7 +11,7 @@ export interface Advised {
 }
 
 /** What only other kits show: the facts do not speak of it. */
-const OF_OTHER_KITS: readonly FindingCode[] = ['single-point', 'pictures-in-one-bag', 'chain']
+const OF_OTHER_KITS: readonly FindingCode[] = ['single-point', 'lost-bag', 'pictures-in-one-bag', 'chain']
 export const SEVERITIES = ['blocker', 'caution', 'note'] as const
 
 /** Equal for the same finding before and after a click, whatever its figures. */

@@ -127,14 +127,17 @@ export function cureText(cure: Cure, names: Names, units: Units): string {
   const what = done.length ? capital(done.join('; ')) + (THEN[cure.code]?.(numbers) ?? '') : (WAY[cure.code]?.(numbers) ?? '')
   const change = cure.mass_change_g ?? 0
   const mass = !change && numbers.moved_g ? fmt.mass(numbers.moved_g, units) : `${cure.gets?.length ? 'about ' : ''}${fmt.massChange(change, units)}`
-  return `${what} (${mass}${onWhom(cure, names)}${numbers.points ? `, costs ${fmt.figure(numbers.points, 1)} points` : ''}${days(numbers.power_days ?? 0)})`
+  return `${what} (${mass}${onWhom(cure, names, units)}${numbers.points ? `, costs ${fmt.figure(numbers.points, 1)} points` : ''}${days(numbers.power_days ?? 0)})`
 }
 
 /** On whose back the grams come, or from whose they go, where it is one of several. */
-function onWhom(cure: Cure, names: Names): string {
-  const who = Object.entries(cure.on ?? {})
-  if (!cure.mass_change_g || who.length !== 1) return ''
-  return ` ${who[0]![1] > 0 ? 'on' : 'off'} ${names.person(who[0]![0])}`
+function onWhom(cure: Cure, names: Names, units: Units): string {
+  const [who, another] = Object.entries(cure.on ?? {})
+  if (!cure.mass_change_g || !who || another) return ''
+  const [person, grams] = who
+  const side = `${grams > 0 ? 'on' : 'off'} ${names.person(person)}`
+  // What is loaded and what is carried part where a bag is checked in.
+  return Math.abs(grams - (cure.mass_change_g ?? 0)) < 1 ? ` ${side}` : `, ${fmt.mass(Math.abs(grams), units)} ${side}`
 }
 /** Days that packs carry more or less then. */
 function days(change: number): string {

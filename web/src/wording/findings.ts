@@ -103,7 +103,7 @@ const SAY: Record<FindingCode, Say> = {
     }
   },
   'light-legs': (f, n, u) => ({
-    head: `${item(f, n)} is light for wind.`,
+    head: `Light for wind: ${item(f, n)}.`,
     body: `${fmt.load(number(f, 'mass_g'), u)}, and something is to be held still on ${many(number(f, 'days'), 'windy day')}. Keep it low, hang weight from it, or take heavier legs (under 1.5 kg is light, estimate).`,
   }),
   'water-beside': (f, n) => ({
