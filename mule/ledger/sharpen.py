@@ -2,7 +2,7 @@
 
 from collections.abc import Collection
 
-from mule.gear import Body, Lens
+from mule.gear import Lens
 from mule.ledger.answer import Sharpen
 from mule.optics import View
 from mule.plan import Plan
@@ -18,12 +18,12 @@ class Sharpening:
         self._plan, self._view = plan, view
 
     def why(self, item: str, gone: Collection[str]) -> Sharpen | None:
-        """The most important want that a lens or body serves, and that another serves then; None where it serves none.
+        """The most important want that a lens serves, and that another lens serves then; None where it serves none.
 
         gone: what stays at home already.
         """
         thing, table = self._plan.items[item], self._view.table
-        if not isinstance(thing, Lens | Body):
+        if not isinstance(thing, Lens):
             return None
         standing = [row for row, parts in enumerate(table.parts) if not any(p in gone for p in parts)]
         mine = [row for row in standing if item in table.parts[row]]
@@ -40,6 +40,7 @@ class Sharpening:
                 continue
             means = served[:, cells].mean(axis=1)
             parts = table.parts[max(others, key=lambda row: float(means[row]))]
+            # A camera whose lens stays on stands for it.
             instead = next((p for p in parts if isinstance(self._plan.items[p], Lens)), parts[0])
             return Sharpen(
                 want=want.id,

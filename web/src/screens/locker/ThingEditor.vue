@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The form of one thing. What was typed stays until it is saved or thrown away. */
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Size, Thing, ThingDoc } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import NumberField from '@/components/NumberField.vue'
@@ -10,7 +10,7 @@ import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { ABSENCE, KIND } from '@/wording/kinds'
 import BagInside from './BagInside.vue'
-import { fieldsOf, NEEDS, write } from './fields'
+import { fieldsOf, NEEDS, read, write } from './fields'
 import { doubtful } from './likely'
 import ThingField from './ThingField.vue'
 
@@ -54,6 +54,9 @@ function set(path: string, value: unknown): void {
 function away(reason: string | null): void {
   draft.value = write(draft.value, 'absent', reason ? { reason, until: draft.value.absent?.until ?? null } : null)
 }
+const rare = computed(() => fieldsOf(draft.value).filter((f) => f.rare))
+/** Open from the start where something of it is told. */
+const told = Boolean(props.doc.thing.needs?.length || props.doc.thing.charging_plug) || fieldsOf(props.doc.thing).some((f) => f.rare && Boolean(read(props.doc.thing, f.path)) && f.path !== 'cells')
 const REASONS = [{ title: 'here', value: null }, ...Object.entries(ABSENCE).map(([value, title]) => ({ title, value }))]
 
 const STANDING = [
@@ -107,9 +110,16 @@ async function takeOut(): Promise<void> {
       <NumberField v-else :model-value="draft.size.volume_l" label="Volume" quantity="volume" :error="errors['size.volume_l']" required @update:model-value="set('size.volume_l', $event)" />
     </div>
     <div class="fields">
-      <ThingField v-for="field in fieldsOf(draft)" :key="field.path" v-model="draft" :field="field" :choices="choices" :error="errors[field.path]" />
+      <ThingField v-for="field in fieldsOf(draft).filter((f) => !f.rare)" :key="field.path" v-model="draft" :field="field" :choices="choices" :error="errors[field.path]" />
     </div>
-    <ThingField v-model="draft" :field="NEEDS" :choices="choices" :error="errors.needs" />
+    <details :open="told">
+      <summary>What it needs, eats and draws</summary>
+      <div class="fields more">
+        <ThingField v-model="draft" :field="NEEDS" :choices="choices" :error="errors.needs" />
+        <VTextField :model-value="draft.charging_plug ?? ''" label="Charging plug, as USB-C" maxlength="40" :error-messages="errors.charging_plug" @update:model-value="set('charging_plug', String($event ?? '') || null)" />
+        <ThingField v-for="field in rare" :key="field.path" v-model="draft" :field="field" :choices="choices" :error="errors[field.path]" />
+      </div>
+    </details>
     <BagInside v-if="draft.kind === 'bag' || draft.kind === 'insert'" :model-value="draft" :errors="errors" @update:model-value="draft = $event" />
     <div class="three">
       <VSelect :model-value="draft.absent?.reason ?? null" :items="REASONS" label="Now" @update:model-value="away($event)" />
@@ -118,7 +128,6 @@ async function takeOut(): Promise<void> {
       <VTextField v-if="draft.standing !== 'owned' || draft.return_by || draft.absent?.reason === 'hired-later'" :model-value="draft.return_by ?? ''" type="date" label="Goes back by" :error-messages="errors.return_by" @update:model-value="set('return_by', $event || null)" />
       <VCheckbox :model-value="draft.backup ?? false" label="A backup on purpose" @update:model-value="set('backup', Boolean($event))" />
       <VCheckbox :model-value="draft.for_other ?? false" label="Carried for somebody else" @update:model-value="set('for_other', Boolean($event))" />
-      <VTextField :model-value="draft.charging_plug ?? ''" label="Charged by the plug" maxlength="40" :error-messages="errors.charging_plug" @update:model-value="set('charging_plug', String($event ?? '') || null)" />
     </div>
     <div class="three">
       <VTextField :model-value="draft.serial" label="Serial number" maxlength="80" :error-messages="errors.serial" @update:model-value="set('serial', String($event ?? ''))" />
@@ -162,6 +171,13 @@ async function takeOut(): Promise<void> {
   padding: 10px 0;
   border-top: 1px solid var(--line);
   border-bottom: 1px solid var(--line);
+}
+.more {
+  border: 0;
+  align-items: start;
+}
+summary {
+  cursor: pointer;
 }
 .row {
   display: flex;

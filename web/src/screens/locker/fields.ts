@@ -15,6 +15,8 @@ export interface Field {
   kinds?: Kind[]
   /** Several may be picked. */
   many?: boolean
+  /** Most things of the kind have nothing to say here. */
+  rare?: boolean
   /** May be left empty; it is then sent as null. */
   optional?: boolean
 }
@@ -32,6 +34,7 @@ const choice = (path: string, label: string, options: Record<string, string>): F
   options: Object.entries(options).map(([value, title]) => ({ value, title })),
 })
 
+const rare = (...fields: Field[]): Field[] => fields.map((field) => ({ ...field, rare: true }))
 const things = (path: string, label: string, kinds?: Kind[]): Field => ({ path, label, type: 'things', many: true, ...(kinds && { kinds }) })
 const thing = (path: string, label: string, kinds: Kind[]): Field => ({ path, label, type: 'things', kinds, optional: true })
 
@@ -57,8 +60,6 @@ const BODY: Field[] = [
   { path: 'crop_modes', label: 'Crop modes, as 1.5', type: 'numbers' },
   number('autofocus_min_aperture', 'Autofocus works to f/', '', true),
   text('battery_type', 'Battery type', true),
-  number('energy_wh', 'Or a battery that stays inside', 'Wh', true),
-  text('film', 'Film it takes, as 135', true),
   number('frames_per_charge', 'Frames per charge', '', true),
   number('video_min_per_charge', 'Video per charge', 'min', true),
   number('timelapse_h_per_charge', 'Time-lapse per charge', 'h', true),
@@ -70,10 +71,14 @@ const BODY: Field[] = [
   flag('stabilised', 'Stabilised'),
   flag('video', 'Video'),
   flag('usb_charging', 'Charges over USB-C'),
-  flag('nebulae', 'Altered for red nebulae'),
-  flag('clean', 'Clean in the dark'),
   list('sockets', 'Remote sockets'),
   count('hot_shoes', 'Hot shoes'),
+  ...rare(
+    number('energy_wh', 'Battery that stays inside', 'Wh', true),
+    text('film', 'Film it takes, as 135', true),
+    flag('nebulae', 'Altered for red nebulae'),
+    flag('clean', 'Clean in the dark'),
+  ),
 ]
 
 const HAZARDS = { '': 'nothing special', blade: 'a blade', 'multi-tool': 'a multi-tool', tool: 'a tool over 6 cm', spray: 'spray against animals', gas: 'gas or fuel', 'compressed-air': 'compressed air', matches: 'matches', lighter: 'a lighter', liquid: 'a liquid', film: 'film' }
@@ -177,19 +182,21 @@ export const FIELDS: Record<Kind, Field[]> = {
     { ...choice('hazard', 'Carriers see', HAZARDS), optional: true },
     { ...choice('serves', 'Serves a want as', { '': 'nothing asked for', ...AIDS }), optional: true },
     number('hollow_mm', 'Hollow, wide inside', 'mm', true),
-    text('battery_type', 'Eats cells of type', true),
-    count('cells', 'Cells'),
-    number('energy_wh', 'Built-in battery', 'Wh', true),
-    number('runs_h', 'Runs on one set', 'h', true),
-    number('draws_w', 'Draws from a bank', 'W', true),
-    number('used_h', 'In use on a day', 'h'),
-    flag('uses_shoe', 'Sits on the hot shoe'),
-    flag('uses_plate', 'Sits on the base plate'),
-    text('eats', 'Uses up, as paper or gas', true),
-    flag('bought_there', 'What it uses up is sold there'),
-    text('refill', 'Is film, paper or gas of type', true),
-    number('frames', 'Pictures on one', '', true),
-    number('solar_w', 'Panel rated at', 'W', true),
+    ...rare(
+      text('battery_type', 'Eats cells of type', true),
+      count('cells', 'Cells'),
+      number('energy_wh', 'Built-in battery', 'Wh', true),
+      number('runs_h', 'Runs on one set', 'h', true),
+      number('draws_w', 'Draws from a bank', 'W', true),
+      number('used_h', 'In use on a day', 'h'),
+      flag('uses_shoe', 'Sits on the hot shoe'),
+      flag('uses_plate', 'Sits on the base plate'),
+      text('eats', 'Uses up, as paper or gas', true),
+      flag('bought_there', 'What it uses up is sold there'),
+      text('refill', 'Is film, paper or gas of type', true),
+      number('frames', 'Pictures on one', '', true),
+      number('solar_w', 'Panel rated at', 'W', true),
+    ),
   ],
 }
 

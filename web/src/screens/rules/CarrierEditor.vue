@@ -63,7 +63,7 @@ async function takeOut(): Promise<void> {
         <NumberField v-for="(label, at) in ['Length', 'Width', 'Height']" :key="label" :model-value="ruleFor(draft, piece).size_mm?.[at] ?? null" :label="label" quantity="side" :error="error(piece, `size_mm.${at}`)" @update:model-value="side(piece, at, $event)" />
         <NumberField :model-value="ruleFor(draft, piece).sum_mm" label="Sum of sides" quantity="side" :error="error(piece, 'sum_mm')" @update:model-value="set(piece, 'sum_mm', $event)" />
         <NumberField :model-value="ruleFor(draft, piece).mass_g" label="Mass each" quantity="load" :error="error(piece, 'mass_g')" @update:model-value="set(piece, 'mass_g', $event)" />
-        <VCheckbox :model-value="ruleFor(draft, piece).soft_only ?? false" label="Soft bags only" @update:model-value="draft = withRule(draft, { ...ruleFor(draft, piece), soft_only: Boolean($event) })" />
+        <VCheckbox class="soft" :model-value="ruleFor(draft, piece).soft_only ?? false" label="Soft bags only" @update:model-value="draft = withRule(draft, { ...ruleFor(draft, piece), soft_only: Boolean($event) })" />
       </div>
     </fieldset>
     <fieldset class="piece">
@@ -89,6 +89,9 @@ async function takeOut(): Promise<void> {
 </template>
 
 <style scoped>
+.soft {
+  grid-column: 1 / -1;
+}
 .editor {
   display: flex;
   flex-direction: column;

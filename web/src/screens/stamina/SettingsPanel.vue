@@ -6,7 +6,7 @@ import NumberField from '@/components/NumberField.vue'
 import TabRow from '@/components/TabRow.vue'
 import { CARD_SCHOOL, FIRST, POWER_SCHOOL, SLOTS, WARM } from '@/wording/stamina'
 
-const props = defineProps<{ errors: Record<string, string>; bodies: Thing[]; paid: boolean }>()
+const props = defineProps<{ errors: Record<string, string>; bodies: Thing[]; panels: boolean; paid: boolean }>()
 const stamina = defineModel<Stamina>({ required: true })
 const chosen = ref(0)
 const pattern = computed(() => stamina.value.patterns?.[chosen.value])
@@ -52,12 +52,15 @@ const at = (field: string): string => error(`patterns.${chosen.value}.${field}`)
       <VSelect :model-value="stamina.power" :items="options(POWER_SCHOOL)" label="Power" @update:model-value="set({ power: $event })" />
       <VSelect :model-value="stamina.warm" :items="options(WARM)" label="In an inner pocket" @update:model-value="set({ warm: $event })" />
       <VSelect :model-value="stamina.first" :items="options(FIRST)" label="First to the socket" @update:model-value="set({ first: $event })" />
-      <NumberField class="short" :model-value="Math.round(100 * (stamina.solar ?? 0))" label="Panels give" unit="%" required :error="error('solar')" @update:model-value="set({ solar: ($event ?? 0) / 100 })" />
     </div>
     <div class="line">
       <VSelect :model-value="stamina.cards" :items="options(CARD_SCHOOL)" label="Cards" @update:model-value="set({ cards: $event })" />
       <NumberField class="short" :model-value="stamina.copies" :label="`Places (empty: ${paid ? 3 : 2})`" :error="error('copies')" @update:model-value="set({ copies: $event === null || $event === undefined ? null : Math.round($event) })" />
       <NumberField v-if="stamina.cards === 'erase-after'" class="short" :model-value="stamina.erase_after" label="Copies to erase" required :error="error('erase_after')" @update:model-value="set({ erase_after: Math.round($event ?? 2) })" />
+    </div>
+    <div v-if="panels" class="line">
+      <NumberField class="short" :model-value="Math.round(100 * (stamina.solar ?? 0))" label="Panels give" unit="%" required :error="error('solar')" @update:model-value="set({ solar: ($event ?? 0) / 100 })" />
+      <span class="label">of their rating under way; 5 to 15 % is usual under cloud and on the move (estimate), 0 leaves them out</span>
     </div>
     <h2>Sorts of day <span class="quiet">frames, video and trails of the first camera, and of each other one</span></h2>
     <TabRow v-model="chosen" class="tabs" label="Sorts of day" :tabs="(stamina.patterns ?? []).map((p, i) => ({ name: i, title: p.name }))">

@@ -54,6 +54,7 @@ const asTable = ref(false)
 /** Items of packs by the type they are. */
 const types = computed(() => new Map([...things.value.values()].flatMap((t) => (t.kind === 'battery' ? [[t.id, t.battery_type] as const] : []))))
 const bodies = computed(() => [...things.value.values()].filter((t) => t.kind === 'body' && loaded.value.has(t.id)))
+const panels = computed(() => [...things.value.values()].some((t) => t.kind === 'other' && t.solar_w))
 const problems = computed(() => advised(bench.value?.state.assessment.findings ?? [], cures.value).filter(({ finding }) => finding.stations.includes('stamina')))
 const short = computed(() => new Set(report.value?.power.days.flatMap((d, i) => (d.types.some(breaksDay) || (report.value?.pictures.days[i]?.lost_gb ?? 0) > 0 ? [i] : [])) ?? []))
 const usual = computed(() => (brief.value?.mains ? { mains_h: 8, outlets: 2 } : { mains_h: 0, outlets: 0 }))
@@ -110,7 +111,7 @@ const WARMER = { min: -15, max: 10 }
             <DayPanel v-model:day="draft.days[chosen]!" :power="report.power.days[chosen]!" :pictures="report.pictures.days[chosen]!" :patterns="stamina.patterns ?? []" :usual="usual" :errors="errors" :index="chosen" :names="names" />
           </template>
           <LossSchools v-else-if="view === 'losses'" :pictures="report.pictures" :told="power" :school="stamina.power ?? 'charge-nightly'" :names="names" @school="set({ power: $event })" />
-          <SettingsPanel v-else-if="view === 'settings'" v-model="stamina" :errors="errors" :bodies="bodies" :paid="brief?.stakes === 'paid'" />
+          <SettingsPanel v-else-if="view === 'settings'" v-model="stamina" :errors="errors" :bodies="bodies" :panels="panels" :paid="brief?.stakes === 'paid'" />
         </div>
       </aside>
       <AskFirst :model-value="leavingTo !== null" title="Some settings are not saved" text="The marked fields were refused. Stay and mend them, or leave and lose what you typed in them." yes="Leave and lose it" @yes="leave" @update:model-value="leavingTo = null" />
