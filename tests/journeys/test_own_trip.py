@@ -243,3 +243,49 @@ def test_an_own_trip_from_packing_out_to_looking_back(newcomer: Page) -> None:
     expect(page.get_by_role("region", name="Pictures")).to_contain_text("20 pictures read")
     expect(page.get_by_role("row", name=re.compile("^Halls"))).to_contain_text("20")
     expect(page.get_by_role("row", name=re.compile("^Corrie 16-35"))).to_contain_text("20")
+
+
+def test_a_want_that_asks_for_more_than_glass_says_so_until_it_is_there(newcomer: Page) -> None:
+    page = newcomer
+    page.goto("/locker")
+    for typed in ("full-frame 45", "24-70 f/2.8", "backpack 25", "led panel"):
+        add_gear(page, typed)
+    plan_trip(page, "Portraits by night")
+    add_want(page, "By lamp light", "24", "70")
+    page.get_by_role("combobox", name="Asks for, too").click(force=True)
+    page.get_by_role("option", name="a light").click()
+    page.keyboard.press("Escape")
+    saved(page)
+    page.get_by_role("link", name=re.compile("^Bench")).click()
+    page.wait_for_url("**/bench")
+    load(page, "Photo backpack", "Full-frame body", "24-70")
+    expect(page.locator(".findings")).to_contain_text("By lamp light asks for a light.")
+    expect(page.locator("footer button", has_text="Brief")).to_contain_text(re.compile(r"(?<!\d)0\s*% covered"))
+    page.get_by_role("button", name=re.compile("^Load .*panel", re.IGNORECASE)).first.click()
+    expect(page.locator(".findings")).not_to_contain_text("asks for a light")
+    expect(page.locator("footer button", has_text="Brief")).to_contain_text("100")
+
+
+def test_what_nobody_owns_is_listed_to_be_got_and_printed(newcomer: Page) -> None:
+    page = newcomer
+    page.goto("/locker")
+    for typed in ("full-frame 45", "24-70 f/2.8", "backpack 25"):
+        add_gear(page, typed)
+    plan_trip(page, "Stars")
+    add_want(page, "Stars", "24", "70")
+    page.get_by_label("It needs a tripod").check()
+    saved(page)
+    page.get_by_role("link", name=re.compile("^Bench")).click()
+    page.wait_for_url("**/bench")
+    load(page, "Photo backpack", "Full-frame body", "24-70")
+    expect(page.locator(".findings")).to_contain_text("Buy, hire or borrow a tripod with a head")
+    page.get_by_role("link", name=re.compile("^Pack-out")).click()
+    page.wait_for_url("**/pack-out")
+    page.get_by_role("navigation", name="Beside the list").get_by_role("button", name="before leaving").click()
+    listed = page.get_by_role("region", name="Before leaving")
+    expect(listed).to_contain_text("A tripod with a head")
+    expect(listed).to_contain_text("about 1300 g")
+    slug = page.url.split("/trips/")[1].split("/")[0]
+    table = page.request.get(f"/api/exchange/tables/{slug}/a/to-get.csv").text()
+    assert any(line.startswith("tripod with a head") for line in table.splitlines()), table
+    assert page.request.get(f"/api/exchange/paper/{slug}/a/list.pdf").body().startswith(b"%PDF")

@@ -30,9 +30,12 @@ function body(one: Wanted): string {
   <section aria-label="Before leaving">
     <template v-if="wanted.length">
       <h2>To get first <span class="quiet">not yours, not here, or what would mend what stands</span></h2>
-      <ul class="lines wanted">
-        <li v-for="(one, index) in wanted" :key="index"><b>{{ head(one) }}</b><span class="label">{{ body(one) }}</span></li>
-      </ul>
+      <dl class="wanted">
+        <template v-for="(one, index) in wanted" :key="index">
+          <dt>{{ head(one) }}</dt>
+          <dd class="label">{{ body(one) }}</dd>
+        </template>
+      </dl>
     </template>
     <h2>Before leaving</h2>
     <ul class="lines">
@@ -48,10 +51,13 @@ section {
   overflow: auto;
 }
 .wanted {
-  margin-bottom: 12px;
+  margin: 4px 0 12px;
 }
-.wanted .label {
-  display: block;
+dt {
+  font-weight: 700;
+}
+dd {
+  margin: 0 0 6px;
 }
 .closing {
   margin-top: 10px;
