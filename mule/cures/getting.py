@@ -16,6 +16,7 @@ from mule.gear import (
     Box,
     Card,
     Charger,
+    Computer,
     Drive,
     Drone,
     Filter,
@@ -112,6 +113,7 @@ _MASS_G: Mapping[str, float] = {
     "housing": 1800,
     "remote": 40,
     "lead": 30,
+    "laptop": 1250,
     "refill": 60,
     "film": 25,
     "safety": 300,
@@ -156,6 +158,14 @@ def _bag(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
     return Bag(**basics, volume_l=got.numbers["litres"])
 
 
+def _laptop(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
+    """With slots for the cards that are loaded: it reads them by itself."""
+    types = dict.fromkeys(t.card_type for i in plan.loaded if isinstance(t := plan.items[i], Card))
+    basics |= {"size": Box(length_mm=300, width_mm=210, height_mm=16)}
+    ports = (_USB, _USB, *types)
+    return Computer(**basics, form="laptop", screen_in=13, energy_wh=50, storage_gb=500, ports=ports[:12])
+
+
 def _bank(basics: dict[str, Any]) -> Gear:
     return PowerBank(**basics, energy_wh=74, output_w=45, ports=2)
 
@@ -189,6 +199,7 @@ _MADE: Mapping[str, _Made] = {
     ),
     "housing": lambda b, got, _: Other(**b, use="housing", serves="housing"),
     "remote": lambda b, got, _: Remote(**b, socket="radio"),
+    "laptop": _laptop,
     "lead": lambda b, got, _: Link(**b, from_plug=_USB, to_ports=(got.label,)),
     "refill": lambda b, got, _: Other(**b, use="refill", refill=got.label),
     "film": lambda b, got, _: Other(**b, use="film", refill=got.label, frames=36, hazard="film"),

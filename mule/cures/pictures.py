@@ -51,6 +51,8 @@ def more_copies(trials: Trials, finding: Finding) -> Iterable[Cure]:
         yield from _all_of_it(trials)
     yield to_get("drive")
     yield both(to_get("drive"), to_get("drive"))
+    yield to_get("laptop")
+    yield both(to_get("laptop"), to_get("drive"))
 
 
 def _all_of_it(trials: Trials) -> Iterable[Cure]:

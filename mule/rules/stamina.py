@@ -196,7 +196,9 @@ class CopiesTogether:
 
     def find(self, case: Case) -> Iterable[Finding]:
         """One caution per trip."""
-        if case.plan.trip.stakes == "paid" and case.stamina.pictures.together:
+        pictures = case.stamina.pictures
+        # Where there never is a second place, that is what is said.
+        if case.plan.trip.stakes == "paid" and pictures.together and any((d.copies or 0) > 1 for d in pictures.days):
             yield say(FindingCode.COPIES_TOGETHER, Severity.CAUTION, StationName.STAMINA)
 
 

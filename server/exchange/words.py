@@ -73,6 +73,7 @@ GET_WORDS: Mapping[str, str] = {
     "drone": "drone",
     "housing": "underwater housing",
     "remote": "remote release",
+    "laptop": "small laptop",
     "lead": "lead with a {label} plug",
     "refill": "refill of {label}",
     "film": "roll of {label} film",

@@ -30,6 +30,7 @@ const GET: Record<string, (got: ToGet, units: Units) => string> = {
   drone: () => 'drone',
   housing: () => 'underwater housing',
   remote: () => 'remote release',
+  laptop: () => 'small laptop',
   lead: (got) => `lead with a ${got.label} plug`,
   refill: (got) => `refill of ${got.label}`,
   film: (got) => `roll of ${got.label} film`,
