@@ -8,6 +8,7 @@ from mule.field import Held, Weighed
 from mule.finding import AsPiece, InBag, PieceKind, Place, Worn
 from mule.gear import Bag, Gear, Group, Insert, Source
 from mule.kit import Entry, Kit
+from mule.memo import by_identity
 from mule.trip import Person
 from mule.units import Frozen, Sides
 
@@ -255,6 +256,7 @@ class Roots:
     owners: Mapping[str, str]
 
 
+@by_identity(64)
 def roots(kit: Kit) -> Roots:
     """Follows inserts to the piece of luggage they lie in; what is worn, or lies in what is worn, has none."""
     outermost = kit.outermost()

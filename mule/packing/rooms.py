@@ -59,6 +59,7 @@ def _down(box: Box) -> Sides:
     return tuple(max(1, floor(side)) for side in (box.length_mm, box.width_mm, box.height_mm))  # type: ignore[return-value]
 
 
+@by_identity(4_096, of=2)
 def goes_in(thing: Gear, holder: Gear) -> bool:
     """Whether some turn of a thing is within some space: every turn may be taken, so sorted sides are compared."""
     if isinstance(thing.size, Soft) or not isinstance(holder, Bag | Insert):

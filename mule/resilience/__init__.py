@@ -28,10 +28,11 @@ _FATAL = frozenset({"pack", "card", "head", "phone", "trigger", "port", "holder"
 _LEAST_POINTS = 0.05
 
 
-def analyze_single_failures(plan: Plan, view: View, requirements: Requirements) -> Resilience:
+def analyze_single_failures(plan: Plan, view: View, requirements: Requirements, *, cures: bool = True) -> Resilience:
     """What is left of the open kit after each single loss, worst first.
 
-    view: what the open kit sees. requirements: of its loaded things.
+    view: what the open kit sees. requirements: of its loaded things. cures: whether ways to bear the worst are looked
+    for, too.
 
     >>> from mule.completeness import Requirements
     >>> from mule.links import graph_of
@@ -56,12 +57,11 @@ def analyze_single_failures(plan: Plan, view: View, requirements: Requirements) 
         key=lambda loss: (loss.stops, loss.pictures, loss.points, len(loss.fails)),
         reverse=True,
     )
-    cured = [
-        loss.model_copy(update={"cures": tuple(_cures(plan, view, requirements, loss))}) for loss in worst[:_CURED]
-    ]
+    most = _CURED if cures else 0
+    cured = [loss.model_copy(update={"cures": tuple(_cures(plan, view, requirements, loss))}) for loss in worst[:most]]
     steady, share = wants_surviving_any_single_loss(view.table, plan.trip.wants, counts)
     return Resilience(
-        losses=(*cured, *worst[_CURED:]),
+        losses=(*cured, *worst[most:]),
         steady=tuple(want.id for want in steady),
         share=share,
     )

@@ -18,7 +18,7 @@ from mule.lens_changes import DayChanges
 from mule.load import Loads
 from mule.optics import View, Worth
 from mule.plan import Plan
-from mule.resilience import BagLoss, Resilience, analyze_single_failures, bag_losses
+from mule.resilience import BagLoss, Loss, Resilience, analyze_single_failures, bag_losses
 from mule.stamina import StaminaSummary
 from mule.units import ItemId, Name
 
@@ -89,6 +89,13 @@ class Trials:
     def resilience(self) -> Resilience:
         """Each single thing and each bag lost in turn."""
         return analyze_single_failures(self.plan, self.case.view, self.case.requirements)
+
+    @cached_property
+    def losses(self) -> tuple[Loss, ...]:
+        """Each single loss; ways to bear it only where somebody looked for them before."""
+        if "resilience" in self.__dict__:
+            return self.resilience.losses
+        return analyze_single_failures(self.plan, self.case.view, self.case.requirements, cures=False).losses
 
     @cached_property
     def bag_losses(self) -> tuple[BagLoss, ...]:

@@ -51,7 +51,7 @@ class SinglePoints:
         """The worst few losses of single things: notes; for paid work a sole camera, and all pictures, are cautions."""
         score = trials.case.view.coverage.score
         paid = Severity.CAUTION if trials.plan.trip.stakes == "paid" else Severity.NOTE
-        losses = trials.resilience.losses
+        losses = trials.losses
         worst = [
             loss for loss in losses if loss.what == "thing" and (loss.stops or loss.points >= _LEAST_SHARE * score > 0)
         ]
