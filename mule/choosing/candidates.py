@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from mule.choosing.answer import Asking, KeptThing
 from mule.choosing.containers import Container, containers_of
-from mule.choosing.in_play import PACKS, SUPPORTS, fixed_things, free_things, mere_copies
+from mule.choosing.in_play import PACKS, aids_lacking, fixed_things, free_things, mere_copies
 from mule.choosing.scoring import Optics
 from mule.completeness import DependencyGraph
 from mule.finding import AsPiece, InBag, PieceKind, Worn
@@ -23,7 +23,8 @@ class Candidates:
     asking: what was asked for. optics: what the things in play see of the wants. fixed: pieces that stay, by item.
     free: things to choose among. most, fewest: pieces of each when it comes along. fixed_g, worn_g, hold_g: grams that
     stay, by carried piece of luggage, worn by person, in the hold by person. now: pieces loaded in the open kit.
-    seconds: copies that only stand in for others.
+    seconds: copies that only stand in for others. aids: of what wants ask beside glass, pieces lacking and what gives
+    them.
     """
 
     plan: Plan
@@ -40,6 +41,7 @@ class Candidates:
     hold_g: Mapping[str, float]
     now: Mapping[str, int] = field(repr=False)
     seconds: frozenset[str] = frozenset()
+    aids: Mapping[str, tuple[int, tuple[Gear, ...]]] = field(default_factory=dict)
 
     def taking(self, pieces: Mapping[str, int]) -> "Candidates":
         """The case with just these pieces of things in play: where they go is all that is open."""
@@ -109,9 +111,11 @@ def candidates(plan: Plan, graph: DependencyGraph, asking: Asking) -> Candidates
     fixed = fixed_things(plan, asking.may_leave)
     free = free_things(plan, graph, fixed, others=asking.others, may_leave=asking.may_leave)
     now = plan.loaded
-    # Of what is free only a support is sure to come, where one is asked for (``choosing.links``).
-    sure = {*fixed, *(i for i, t in free.items() if isinstance(t, SUPPORTS))}
-    aids = aids_of(plan.trip.wants, [plan.items[item] for item in sure], fixed)
+    # Of what is free, what wants ask for beside glass is sure to come: as many as are asked (``choosing.links``).
+    lacking = aids_lacking(plan, fixed, free.values())
+    pieces = {t.id: min(t.count, asked) for asked, givers in lacking.values() for t in givers}
+    things = [plan.items[item] for item in {**fixed, **pieces}]
+    aids = aids_of(plan.trip.wants, things, {**fixed, **pieces})
     containers = containers_of(plan, fixed, free)
     kept = _kept_g(plan, fixed, {c.root for c in containers if c.root is not None})
     packs = {i: t for i, t in free.items() if isinstance(t, PACKS)}
@@ -122,8 +126,9 @@ def candidates(plan: Plan, graph: DependencyGraph, asking: Asking) -> Candidates
         optics=Optics.of(list(free.values()), plan.trip.wants, aids),
         fixed=fixed,
         free=free,
-        most={i: t.count if i in packs else max(1, now.get(i, 0)) for i, t in free.items()},
-        fewest={i: 1 if i in packs else max(1, now.get(i, 0)) for i in free},
+        most={i: t.count if i in packs else pieces.get(i) or max(1, now.get(i, 0)) for i, t in free.items()},
+        fewest={i: 1 if i in packs else pieces.get(i) or max(1, now.get(i, 0)) for i in free},
+        aids=lacking,
         containers=containers,
         fixed_g=kept.luggage,
         worn_g=kept.worn,

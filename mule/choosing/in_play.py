@@ -19,18 +19,17 @@ from mule.gear import (
     Head,
     Insert,
     Link,
-    OtherSupport,
     Plate,
     PowerBank,
     Reader,
     Remote,
     Standing,
     StepRing,
-    Tripod,
     keeps_safe,
+    serves,
 )
 from mule.load import roots
-from mule.optics import OPTICAL
+from mule.optics import OPTICAL, asks_of
 from mule.plan import Plan
 
 # What a choice decides; everything else stays as the open kit has it.
@@ -49,7 +48,6 @@ CHOSEN_KINDS = (
     Plate,
     Remote,
 )
-SUPPORTS = (Tripod, OtherSupport)
 # What comes along in numbers.
 PACKS = (Battery, Card, Drive)
 # Copies of one thing that a choice could ever use: one takes the pictures, one stands in when it is lost.
@@ -92,34 +90,45 @@ def _in_play(plan: Plan, thing: Gear, *, others: bool) -> bool:
     return back and (others or thing.standing == Standing.OWNED)
 
 
+def aids_lacking(plan: Plan, fixed: Mapping[str, int], able: Iterable[Gear]) -> dict[str, tuple[int, tuple[Gear, ...]]]:
+    """Of each aid that wants ask for and that what stays does not give: pieces lacking, as far as there are any, and
+    what could give them. able: what could come along."""
+    asked: dict[str, int] = {}
+    for want in plan.trip.wants:
+        for aid, pieces in asks_of(want):
+            asked[aid] = max(pieces, asked.get(aid, 0))
+    for item, pieces in fixed.items():
+        aid_given = serves(plan.items[item])
+        if aid_given in asked:
+            asked[aid_given] -= pieces
+    out = set(plan.trip.marks.must_leave)
+    things = [t for t in able if t.id not in out]
+    found = {aid: tuple(t for t in things if serves(t) == aid) for aid, lacking in asked.items() if lacking > 0}
+    return {aid: (min(asked[aid], sum(t.count for t in givers)), givers) for aid, givers in found.items() if givers}
+
+
 def free_things(
     plan: Plan, graph: DependencyGraph, fixed: Mapping[str, int], *, others: bool, may_leave: Collection[str] = ()
 ) -> dict[str, Gear]:
     """Optics in play, what is marked, and of all else what something in play could need."""
     marks = plan.trip.marks
     marked = marks.items()
-    steady = any(want.steady for want in plan.trip.wants) and not any(
-        isinstance(plan.items[i], SUPPORTS) for i in fixed
-    )
     able = [t for t in plan.gear if t.id not in fixed and _in_play(plan, t, others=others)]
-    kinds = (*CHOSEN_KINDS, *SUPPORTS) if steady else CHOSEN_KINDS
     optics = [t for t in able if isinstance(t, OPTICAL) and t.id not in marks.must_leave]
     spared = {t.id for t in _copies(optics, _MOST_COPIES)} | set(plan.loaded)
     free = {
         t.id: t
         for t in able
-        if t.id in marked
-        or (t.id in may_leave and t.id in plan.loaded)
-        or (isinstance(t, OPTICAL) and t.id in spared)
-        or (steady and isinstance(t, SUPPORTS))
+        if t.id in marked or (t.id in may_leave and t.id in plan.loaded) or (isinstance(t, OPTICAL) and t.id in spared)
     }
+    free |= {t.id: t for _, things in aids_lacking(plan, fixed, able).values() for t in things}
     if any(want.effects for want in plan.trip.wants):
         free |= {t.id: t for t in able if isinstance(t, Filter | StepRing | FilterHolder)}
     if plan.trip.days:
         free |= {t.id: t for t in _helpers(able, graph, [*fixed, *free])}
     if not carried_bags(plan):
         free |= {t.id: t for t in able if isinstance(t, Bag) and t.piece != PieceKind.HOLD}
-    rest = [t for t in able if isinstance(t, kinds) and t.id not in free]
+    rest = [t for t in able if isinstance(t, CHOSEN_KINDS) and t.id not in free]
     grown = True
     while grown:
         asked = _asked(graph, [*fixed, *free], marks.must_take)

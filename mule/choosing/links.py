@@ -6,7 +6,6 @@ See docs/domain/completeness.md.
 from collections.abc import Mapping, Sequence
 
 from mule.choosing.draft import Draft, Truth, total
-from mule.choosing.in_play import SUPPORTS
 from mule.choosing.scoring import Optics
 from mule.completeness import Key, packs_eaten
 from mule.filters import FilterGear, Front, ways
@@ -14,15 +13,15 @@ from mule.gear import Battery, Body, Card, Charger, Drone, Lens, MountAdapter, R
 
 
 def link(draft: Draft, optics: Optics) -> None:
-    """Every need, every pack, every filter and support that is asked for."""
+    """Every need, every pack, every filter, support and other aid that is asked for."""
     _Needs(draft).add()
     _keep_what_serves(draft)
     _packs(draft)
     _filters(draft, optics)
-    if any(want.steady for want in draft.case.plan.trip.wants):
-        supports = [draft.take(i) for i, t in draft.case.free.items() if isinstance(t, SUPPORTS)]
-        if supports:
-            draft.demand(supports)
+    for lacking, givers in draft.case.aids.values():
+        here = [t.id for t in givers if t.id in draft.case.free]
+        # As many pieces as a want asks for, or all that there are.
+        draft.cp.add(total((draft.pieces[i], 1) for i in here) >= min(lacking, sum(draft.case.most[i] for i in here)))
 
 
 class _Needs:

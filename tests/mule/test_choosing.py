@@ -14,10 +14,10 @@ from mule.choosing import Asking, Choice, Point, choose
 from mule.choosing.draft import tenths
 from mule.errors import InvalidInput
 from mule.finding import Severity
-from mule.gear import Charger, PowerBank, Standing, Tripod
+from mule.gear import Charger, Light, PowerBank, Standing, Tripod
 from mule.kit import Kit
 from mule.plan import Plan
-from mule.trip import Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
+from mule.trip import AidWish, Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
 from tests import cast
 from tests.tiny import QUIET, SAME, best, tiny, value, with_drive
 
@@ -412,3 +412,25 @@ def test_what_may_be_left_is_not_kept_but_what_keeps_people_safe_is() -> None:
     made = curve(two_kits(), may_leave=("legs", "first-aid"))
     assert {k.item for k in made.kept} == {"bag", "first-aid"}
     assert not any("legs" in p.kit.loaded() for p in made.points)
+
+
+@pytest.mark.parametrize(("asked", "owned_", "brought"), [(1, 3, 1), (2, 3, 2), (3, 2, 2)])
+def test_what_a_want_asks_beside_glass_comes_along_as_often_as_it_is_asked(
+    asked: int, owned_: int, brought: int
+) -> None:
+    panel = Light(id="panel", name="panel", mass_g=300, size=cast.SMALL, form="panel", energy_wh=9, count=owned_)
+    wants = (cast.want("night", aids=(AidWish(aid="light", count=asked),)), cast.want("day"))
+    made = choose(packed([*owned(), panel], wants=wants), ONE)
+    for point in made.points:
+        assert point.kit.loaded()["panel"] == brought
+        kept = packed([*owned(), panel], wants=wants).with_kit(point.kit)
+        assert point.score == pytest.approx(assess(kept).coverage.score)
+        assert point.score == pytest.approx(50 + 50 * min(1, brought / asked), abs=0.5)
+
+
+def test_what_must_stay_is_not_brought_for_a_want_that_asks_for_it() -> None:
+    panel = Light(id="panel", name="panel", mass_g=300, size=cast.SMALL, form="panel", energy_wh=9)
+    wants = (cast.want("night", aids=(AidWish(aid="light"),)), cast.want("day"))
+    made = choose(packed([*owned(), panel], wants=wants, marks=Marks(must_leave=("panel",))), ONE)
+    assert made.points
+    assert all("panel" not in point.kit.loaded() and point.score < 51 for point in made.points)
