@@ -89,7 +89,7 @@ def test_a_gap_is_closed_by_the_lightest_thing_that_closes_it(inside: Page) -> N
     on_own_kit(inside, "c")
     findings = inside.locator(".findings")
     expect(findings).to_contain_text("Sea eagles: gap 542–680 mm.")
-    findings.get_by_role("button", name="Load Corrie 1.4× (+178 g)").first.click()
+    findings.get_by_role("button", name="Load Corrie 1.4× (+178 g on Ines)").first.click()
     expect(findings).not_to_contain_text("gap 542")
     expect(inside.locator(".reach .converter").first).to_be_attached()
 
