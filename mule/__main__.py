@@ -7,13 +7,12 @@ from pathlib import Path
 
 from pydantic import BaseModel, ValidationError
 
-from mule.advise import Advice, advise
+from mule.advise import advise
 from mule.assess import Assessment, assess
 from mule.choosing import Asking, Choice, Point, choose
 from mule.cures import cure
 from mule.deadline import Deadline
 from mule.errors import InvalidInput, invalid
-from mule.finding import Finding
 from mule.loadouts import Outing, outing
 from mule.packing import stow
 from mule.plan import Plan, assemble, read
@@ -80,17 +79,12 @@ def _answer(plan: Plan, args: argparse.Namespace) -> BaseModel:
         case "choose":
             return _choose(plan, args)
         case "advise":
-            return _Advised(**dict(advise(plan)), findings=cure(plan).findings)
+            made = cure(plan)
+            return advise(plan).model_copy(update={"findings": made.findings, "stations": made.stations})
         case "stow":
             return stow(plan.items, plan.kit, Deadline(args.seconds), slots=plan.trip.marks.slots)
         case _:
             return _report(plan)
-
-
-class _Advised(Advice):
-    """The advice with what the rules say and the ways out."""
-
-    findings: tuple[Finding, ...]
 
 
 class _Report(Assessment):

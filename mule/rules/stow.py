@@ -4,7 +4,7 @@ says."""
 from collections.abc import Iterable
 
 from mule.finding import AsPiece, Finding, FindingCode, InBag, PieceKind, Severity, StationName
-from mule.gear import Bag, Body, Computer, Drive, Drone, Other
+from mule.gear import Bag, Body, Computer, Drive, Drone, Other, Soft
 from mule.packing import goes_in
 from mule.rules.case import Case, say
 
@@ -34,7 +34,7 @@ class TooLarge:
 
 
 class WaterBeside:
-    """Water in the one space of a bag in which electronics lie loose, too."""
+    """Water in the one space of a bag in which electronics lie loose, or a bladder and a laptop for one sleeve."""
 
     def find(self, case: Case) -> Iterable[Finding]:
         """One note per bag, with its water and the largest of what would get wet."""
@@ -48,8 +48,15 @@ class WaterBeside:
             ]
             water = [t for t in inside if isinstance(t, Other) and (t.use.lower() in _WATER or t.hazard == "liquid")]
             electric = sorted((t for t in inside if isinstance(t, _ELECTRIC)), key=lambda t: -t.mass_g)
+            sleeves = sum(space.sort == "sleeve" for space in holder.compartments)
+            bladder = any(isinstance(t.size, Soft) for t in water)
+            laptop = next((t for t in electric if isinstance(t, Computer) and t.form == "laptop"), None)
+            if laptop and bladder and sleeves == 1:
+                electric = [laptop]
             # With a pocket or a sleeve beside the main space the two lie apart.
-            if water and electric and len(holder.compartments) <= 1:
+            elif len(holder.compartments) > 1:
+                continue
+            if water and electric:
                 yield say(
                     FindingCode.WATER_BESIDE,
                     Severity.NOTE,

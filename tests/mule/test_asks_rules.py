@@ -11,9 +11,12 @@ from mule.finding import AsPiece, Finding, InBag, PieceKind, Severity, Worn
 from mule.gear import (
     Battery,
     Body,
+    Box,
     Card,
     CardSlot,
     Charger,
+    Compartment,
+    Computer,
     Filter,
     Lens,
     Light,
@@ -392,6 +395,34 @@ def test_water_beside_a_laptop_is_said_and_carried_outside() -> None:
     (way, *_) = said.cures
     assert [e.place for e in way.edits if e.act == "move"] == [outside]
     assert not found(cast.plan(gear, *loaded, cast.entry("water", outside)), "water-beside")
+
+
+def test_a_bladder_and_a_laptop_want_the_one_sleeve() -> None:
+    main = Compartment(id="main", name="Main", inner=Box(length_mm=450, width_mm=300, height_mm=150))
+    sleeve = Compartment(
+        id="sleeve", name="Sleeve", inner=Box(length_mm=400, width_mm=280, height_mm=25), sort="sleeve", screen_in=15
+    )
+    laptop = Computer(id="laptop", name="laptop", mass_g=1400, form="laptop", screen_in=14, energy_wh=60, **THING)
+    bladder = other("bladder", "water", mass_g=1500)
+
+    def said(*spaces: Compartment, water: Other = bladder) -> bool:
+        gear: list[Any] = [cast.bag(compartments=spaces), cast.body(), cast.normal_zoom(), laptop, water]
+        return bool(
+            found(
+                cast.plan(
+                    gear,
+                    cast.entry("bag", cast.INES_CABIN),
+                    *(cast.entry(t.id) for t in gear[1:]),
+                ),
+                "water-beside",
+            )
+        )
+
+    bottle = bladder.model_copy(update={"size": Box(length_mm=240, width_mm=70, height_mm=70)})
+    second = sleeve.model_copy(update={"id": "second"})
+    assert said(main, sleeve)
+    assert not said(main, sleeve, water=bottle)
+    assert not said(main, sleeve, second)
 
 
 def test_what_is_carried_for_somebody_is_no_orphan_and_no_double() -> None:

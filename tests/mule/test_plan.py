@@ -213,3 +213,11 @@ def test_the_published_schema_is_the_one_of_the_code(capsys: pytest.CaptureFixtu
     schema = json.loads(capsys.readouterr().out)
     assert schema == Plan.model_json_schema()
     assert set(schema["required"]) == {"trip", "kits", "open_kit"}
+
+
+@pytest.mark.parametrize("path", DEMO, ids=lambda p: p.stem)
+def test_the_command_line_tells_the_advice_with_its_cures(path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    assert cli.main(["advise", str(path)]) == 0
+    told = json.loads(capsys.readouterr().out)
+    assert {"ledger", "resilience", "findings", "stations"} <= told.keys()
+    assert any(finding["cures"] for finding in told["findings"])

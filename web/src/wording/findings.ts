@@ -108,7 +108,7 @@ const SAY: Record<FindingCode, Say> = {
   }),
   'water-beside': (f, n) => ({
     head: `${item(f, n)} lies beside ${n.thing(f.items?.[1] ?? '')}.`,
-    body: `${n.thing(ref(f, 'bag'))} has one space for both: a bottle that leaks takes the electronics along. Carry water outside, or on you.`,
+    body: `${n.thing(ref(f, 'bag'))} has one place for both: what leaks takes the electronics along. Carry water outside, or on you.`,
   }),
   'lost-bag': (f, n) => ({
     head: `${list(f.items ?? [], n)} lost on day one: ${stranded(f)}.`,
