@@ -89,7 +89,7 @@ class BagOut(Frozen):
 class Closing(Frozen):
     """A last check before the door shuts. findings: how many stand against it."""
 
-    check: Literal["lithium", "gate", "copies", "room"]
+    check: Literal["lithium", "gate", "power", "copies", "room"]
     passes: bool
     findings: int
 
@@ -243,7 +243,7 @@ _LITHIUM = ("spare-lithium", "power-bank", "device-lithium")
 
 
 def _closing(plan: Plan, assessment: Assessment, stowage: Stowage) -> Iterable[Closing]:
-    """Lithium where it may lie, every leg passed, enough copies possible, everything in its place.
+    """Lithium where it may lie, every leg passed, packs for every day, enough copies possible, everything in its place.
 
     Of an empty kit nothing is checked, and of one that makes no pictures no copies are.
     """
@@ -255,14 +255,19 @@ def _closing(plan: Plan, assessment: Assessment, stowage: Stowage) -> Iterable[C
     # The nights that Stamina and the scales count, and whether all of it lies in one bag where that is asked.
     together = sum(f.code == FindingCode.COPIES_TOGETHER for f in assessment.findings)
     copies = max(assessment.lasts.copies_short, together)
-    figures: tuple[tuple[Literal["lithium", "gate", "copies", "room"], int], ...] = (
+    lasts = assessment.lasts
+    # Something that eats and has no pack at all is short on every day.
+    dry = lasts.days if lasts.missing else max((type_.short_days for type_ in lasts.types), default=0)
+    figures: tuple[tuple[Literal["lithium", "gate", "power", "copies", "room"], int], ...] = (
         ("lithium", lithium),
         ("gate", refused + other),
+        ("power", dry),
         ("copies", copies),
         ("room", len(stowage.left)),
     )
     for check, count in figures:
-        if check == "copies" and assessment.lasts.copies_fewest is None:
+        asked = lasts.missing or any(type_.worst_margin is not None for type_ in lasts.types)
+        if (check == "copies" and lasts.copies_fewest is None) or (check == "power" and not asked):
             continue
         yield Closing(check=check, passes=count == 0, findings=count)
 

@@ -126,6 +126,18 @@ def test_closing_checks_say_what_still_stands_against_the_door() -> None:
     assert not checks["room"].passes
 
 
+def test_the_door_is_told_of_days_on_which_packs_run_dry() -> None:
+    """Kit a of the winter trip has one charger and nothing to feed it."""
+    plan = read(Path("demo/lofoten.plan.json").read_bytes())
+    short = next(kit for kit in plan.kits if kit.id == "a")
+    (power,) = (c for c in listed(plan.with_kit(short)).closing if c.check == "power")
+    lasts = assess(plan.with_kit(short)).lasts
+    assert not power.passes
+    assert power.findings == max(t.short_days for t in lasts.types) > 0
+    lasting = next(kit for kit in plan.kits if kit.id == "c")
+    assert all(c.passes for c in listed(plan.with_kit(lasting)).closing if c.check == "power")
+
+
 @pytest.mark.parametrize("name", ["lofoten", "karst", "canoe"])
 def test_every_loaded_thing_of_the_demo_stands_on_the_list_once_per_place(name: str) -> None:
     plan = read((Path("demo") / f"{name}.plan.json").read_bytes())

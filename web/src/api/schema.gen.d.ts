@@ -8185,7 +8185,7 @@ export interface components {
              * Check
              * @enum {string}
              */
-            check: "lithium" | "gate" | "copies" | "room";
+            check: "lithium" | "gate" | "power" | "copies" | "room";
             /** Passes */
             passes: boolean;
             /** Findings */

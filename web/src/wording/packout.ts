@@ -75,6 +75,7 @@ export function readingText(reading: Reading, units: Units): string {
 const CLOSING: Record<PackOut['closing'][number]['check'], [string, (n: number) => string]> = {
   lithium: ['Lithium lies where it may', (n) => `${many(n, 'thing')} with lithium where it must not be: see Gate`],
   gate: ['Every leg takes every bag', (n) => `${many(n, 'thing')} would be refused: see Gate`],
+  power: ['Packs carry every day', (n) => `Packs run dry on ${many(n, 'day')}: see Stamina`],
   copies: ['As many copies as you asked for', (n) => `${many(n, 'night')} with fewer copies than you asked for: see Stamina`],
   room: ['Everything has a place', (n) => `${many(n, 'thing')} without a place: see Stow`],
 }
