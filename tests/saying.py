@@ -1,12 +1,18 @@
 """A small kit and what is said of it, for tests of single rules."""
 
+from datetime import date
 from typing import Any
 
+from mule.assess import assess
 from mule.cures import cure
 from mule.finding import Finding
-from mule.gear import Lens
+from mule.gear import Lens, Other, Soft
 from mule.plan import Plan
+from mule.trip import Day
 from tests import cast
+
+THING: dict[str, Any] = {"size": Soft(volume_l=0.3)}
+DAYS = tuple(Day(date=date(2027, 5, n), title=f"day {n}", on_foot_h=2) for n in range(1, 5))
 
 
 def plan(*loaded: Any, left: tuple[Any, ...] = (), lens: Lens | None = None, **trip: Any) -> Plan:
@@ -22,3 +28,15 @@ def found(made: Plan, code: str) -> list[Finding]:
 def only(made: Plan, code: str) -> Finding:
     (one,) = found(made, code)
     return one
+
+
+def other(id_: str, use: str = "thing", **fields: Any) -> Other:
+    return Other(id=id_, name=id_, mass_g=fields.pop("mass_g", 100), use=use, **THING | fields)
+
+
+def score(made: Plan) -> float:
+    return assess(made).coverage.score
+
+
+def codes(made: Plan) -> set[str]:
+    return {f.code.value for f in assess(made).findings}
