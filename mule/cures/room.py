@@ -32,11 +32,15 @@ def finds_room(plan: Plan, then: Plan, edits: Iterable[Edit]) -> bool:
 def _is_crowded(plan: Plan, then: Plan, bag: str, touched: Set[str]) -> bool:
     """Whether the long things of a bag have no room together, and had before."""
     after, before = _long_in(then, bag), _long_in(plan, bag)
-    if after == before or len(after) < 2 or touched.isdisjoint(item for item, _ in after):
+    if after == before or _pieces(after) < 2 or touched.isdisjoint(item for item, _ in after):
         return False
     return _too_many(then.gear, then.kit.stow, bag, after) and not (
-        len(before) > 1 and _too_many(plan.gear, plan.kit.stow, bag, before)
+        _pieces(before) > 1 and _too_many(plan.gear, plan.kit.stow, bag, before)
     )
+
+
+def _pieces(things: tuple[tuple[str, int], ...]) -> int:
+    return sum(count for _, count in things)
 
 
 def _long_in(plan: Plan, bag: str) -> tuple[tuple[str, int], ...]:
