@@ -58,7 +58,7 @@ def case_of(plan: Plan) -> Case:
     view = cover(plan.gear, counts, plan.trip.wants)
     loads = weigh(plan.items, plan.kit, plan.trip.people, plan.weighed)
     filters = fit_filters(plan, view.coverage, with_rest=False)
-    requirements = requirements_of(plan, filters)
+    requirements = requirements_of(plan, filters, view.table.aids)
     return Case(
         plan=plan,
         view=view,

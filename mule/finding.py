@@ -273,3 +273,8 @@ class Finding(Told):
 
     cures: tuple[Cure, ...] = ()
     why: NoWay | None = None
+
+    @property
+    def told(self) -> Told:
+        """What the rule has to say, without what could be done about it."""
+        return Told(**{name: getattr(self, name) for name in Told.model_fields})

@@ -6,7 +6,7 @@ from itertools import combinations
 from mule.completeness import DependencyGraph, Need, Requirement, Requirements, dependency_graph
 from mule.filters import FilterFit
 from mule.gear import Gear, serves
-from mule.optics import AskedAid, aids_of
+from mule.optics import Aids, AskedAid
 from mule.plan import Plan
 from mule.trip import Trait, Want
 
@@ -26,23 +26,21 @@ def graph_of(plan: Plan) -> DependencyGraph:
     return dependency_graph(plan.gear, mains.plugs if mains else (), nights=len(plan.trip.days) != 1)
 
 
-def requirements_of(plan: Plan, filters: FilterFit) -> Requirements:
-    """What the loaded things, and the wants, need of each other. filters: fitted for the same kit."""
-    return Requirements(graph_of(plan), plan.loaded, tuple(_asked(plan, filters)))
+def requirements_of(plan: Plan, filters: FilterFit, aids: Aids) -> Requirements:
+    """What the loaded things, and the wants, need of each other. filters, aids: of the same kit."""
+    return Requirements(graph_of(plan), plan.loaded, tuple(_asked(plan, filters, aids)))
 
 
-def _asked(plan: Plan, filters: FilterFit) -> Iterable[Requirement]:
+def _asked(plan: Plan, filters: FilterFit, aids: Aids) -> Iterable[Requirement]:
     """What wants ask of the kit, as far as it is met: filter effects, something to hold still, lights."""
     for asked in filters.asked:
         if asked.ways:
             need = Need("asked", "filter", asked.effect, ())
             yield Requirement(asked.want, need, tuple(map(frozenset, asked.ways)))
-    things = [plan.items[item] for item in plan.loaded]
-    aids = aids_of(plan.trip.wants, things, plan.loaded)
     for asked_ in aids.asked:
         if ways := tuple(_enough(asked_)):
             yield Requirement(plan.trip.wants[asked_.want].id, Need("asked", asked_.aid, "", ()), ways)
-    yield from _implied(plan.trip.wants, things)
+    yield from _implied(plan.trip.wants, [plan.items[item] for item in plan.loaded])
 
 
 def _implied(wants: Sequence[Want], things: Sequence[Gear]) -> Iterable[Requirement]:

@@ -44,7 +44,7 @@ def shopping_list(plan: Plan, should_stop: Callable[[], bool] = lambda: False) -
     >>> [line.got.what for line in shopping_list(plan) if line.got]
     []
     """
-    leaves = min((day.date for day in plan.trip.days), default=None)
+    leaves = plan.trip.leaves
     fetched = (line for item, n in plan.loaded.items() if (line := _to_fetch(plan.items[item], n, leaves)))
     return (*fetched, *_got(look_for_cures(plan, should_stop), leaves))
 
@@ -72,7 +72,6 @@ def _got(findings: Iterable[Finding], leaves: date | None) -> Iterable[Wanted]:
         best = finding.cures[0] if finding.cures and finding.severity != Severity.NOTE else None
         for got in best.gets if best else ():
             key = got.what, got.label, got.item, tuple(got.numbers.items())
-            told = Told(**{name: getattr(finding, name) for name in Told.model_fields})
             known = found.get(key)
             count = max(got.count, known.count if known else 0)
             found[key] = Wanted(
@@ -81,7 +80,7 @@ def _got(findings: Iterable[Finding], leaves: date | None) -> Iterable[Wanted]:
                 item=got.item,
                 count=count,
                 mass_g=got.mass_g * count,
-                because=(*(known.because if known else ()), told),
+                because=(*(known.because if known else ()), finding.told),
                 by=leaves,
             )
     return found.values()

@@ -5,16 +5,15 @@ from math import ceil
 
 from mule.completeness import needs_head
 from mule.cures.getting import DRONE_PACK, both, to_get
-from mule.cures.making import at_home, leave_all, left, load, load_counts
+from mule.cures.making import at_home, instead, left, load, load_counts
 from mule.finding import Cure, Finding
-from mule.gear import Head, Light, Other, OtherSupport, Safety, Tripod, holds_still, serves
+from mule.gear import ON_A_ROLL, Head, Light, Other, OtherSupport, Safety, Tripod, holds_still, serves
 from mule.gear.base import Thing
 from mule.rules import Trials
 from mule.rules.holding import COVERS, LIGHT_LEGS_G
 
 # Ways that are proposed of one sort.
 _WAYS = 3
-_ROLL = 36
 
 
 def for_a_want(trials: Trials, finding: Finding) -> Iterable[Cure]:
@@ -41,17 +40,16 @@ def _first(here: dict[str, int], count: int) -> dict[str, int]:
 def heavier_legs(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """Legs that stand in wind, in place of light ones."""
     able = [t for t in left(trials, Tripod) if t.mass_g >= LIGHT_LEGS_G]
-    gone = leave_all(finding.items).edits
-    yield from (load(t).model_copy(update={"edits": (*gone, *load(t).edits)}) for t in able[:_WAYS])
+    yield from (instead(finding.items, t) for t in able[:_WAYS])
 
 
 def more_film(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """Rolls that lie at home, or to get."""
     type_, over = finding.refs["type"], finding.numbers["over"]
     for film in (t for t in left(trials, Other) if t.refill == type_):
-        rolls = ceil(over / (film.frames or _ROLL))
+        rolls = ceil(over / film.pictures)
         yield load_counts({film.id: min(rolls, film.count - trials.loaded.get(film.id, 0))})
-    yield to_get("film", label=type_, count=ceil(over / _ROLL))
+    yield to_get("film", label=type_, count=ceil(over / ON_A_ROLL))
 
 
 def whole_set(trials: Trials, finding: Finding) -> Iterable[Cure]:
@@ -100,7 +98,7 @@ def stronger(trials: Trials, finding: Finding) -> Iterable[Cure]:
     (weak, *_), need = finding.items, finding.numbers["mass_g"]
     kind = Head if isinstance(trials.plan.items[weak], Head) else Tripod
     able = [t for t in left(trials, kind) if t.max_load_g > need]
-    yield from (load(t).model_copy(update={"edits": (*leave_all([weak]).edits, *load(t).edits)}) for t in able[:_WAYS])
+    yield from (instead([weak], t) for t in able[:_WAYS])
     yield to_get("head" if kind is Head else "tripod")
 
 

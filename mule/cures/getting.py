@@ -10,6 +10,7 @@ from typing import Any
 from mule.finding import Cure, CureCode, Edit, Load, ToGet
 from mule.gear import (
     ANY_PLUG,
+    ON_A_ROLL,
     Bag,
     Battery,
     Body,
@@ -106,7 +107,6 @@ _MASS_G: Mapping[str, float] = {
     "head-torch": 80,
     "plate": 60,
     "power-bank": 360,
-    "bank": 360,
     "light": 330,
     "sound": 90,
     "drone": 720,
@@ -166,10 +166,6 @@ def _laptop(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
     return Computer(**basics, form="laptop", screen_in=13, energy_wh=50, storage_gb=500, ports=ports[:12])
 
 
-def _bank(basics: dict[str, Any]) -> Gear:
-    return PowerBank(**basics, energy_wh=74, output_w=45, ports=2)
-
-
 _Made = Callable[[dict[str, Any], ToGet, Plan], Gear]
 _MADE: Mapping[str, _Made] = {
     "bag": _bag,
@@ -182,8 +178,7 @@ _MADE: Mapping[str, _Made] = {
     "lens": _lens,
     "pack": _pack,
     "plate": lambda b, got, _: Plate(**b, plate_type=got.label),
-    "power-bank": lambda b, got, _: _bank(b),
-    "bank": lambda b, got, _: _bank(b),
+    "power-bank": lambda b, got, _: PowerBank(**b, energy_wh=74, output_w=45, ports=2),
     "reader": lambda b, got, _: Reader(**b, card_types=(got.label,), plug=_USB, speed_mb_s=300),
     "cover": lambda b, got, _: Other(**b, use="rain"),
     "tripod": lambda b, got, _: Tripod(
@@ -202,7 +197,7 @@ _MADE: Mapping[str, _Made] = {
     "laptop": _laptop,
     "lead": lambda b, got, _: Link(**b, from_plug=_USB, to_ports=(got.label,)),
     "refill": lambda b, got, _: Other(**b, use="refill", refill=got.label),
-    "film": lambda b, got, _: Other(**b, use="film", refill=got.label, frames=36, hazard="film"),
+    "film": lambda b, got, _: Other(**b, use="film", refill=got.label, frames=ON_A_ROLL, hazard="film"),
     "safety": lambda b, got, _: Safety(**b, use=got.label),
     "usb-power": lambda b, got, _: Link(**b, from_plug=ANY_PLUG, to_ports=(_USB, _USB), rating_w=45),
     "wall": lambda b, got, _: Link(**b, from_plug=ANY_PLUG, to_ports=(got.label,)),

@@ -5,14 +5,15 @@ from itertools import islice
 
 from mule.completeness import packs_eaten
 from mule.cures.getting import can_get, to_get
-from mule.cures.making import at_home, leave_all, left, load, load_counts, with_followers
+from mule.cures.making import at_home, leave_all, left, load, load_counts, sees, with_followers
 from mule.finding import Cure, Finding
 from mule.gear import Battery, Body, Filter, Lens, MountAdapter, at_hand, keeps_safe
-from mule.optics import crop_factor
 from mule.rules import Trials
 
 # Ways that are proposed of one sort.
 _WAYS = 3
+# Links that a thing of another name gives.
+_GIVEN_BY = {"bank": "power-bank"}
 
 
 def missing_link(trials: Trials, finding: Finding) -> Iterable[Cure]:
@@ -27,8 +28,8 @@ def missing_link(trials: Trials, finding: Finding) -> Iterable[Cure]:
     yield from without(trials, finding)
     if what == "pack":
         yield from _packs_to_get(trials, label, missing.short or count)
-    elif can_get(what):
-        yield to_get(what, label=label)
+    elif can_get(thing := _GIVEN_BY.get(what, what)):
+        yield to_get(thing, label=label)
 
 
 def _pieces(trials: Trials, battery_type: str) -> int:
@@ -127,10 +128,7 @@ def _on_another_lens(trials: Trials, want: str, effect: str) -> Iterable[Cure]:
     filters = [f for f in trials.plan.gear if isinstance(f, Filter) and f.effect == effect and f.thread_mm]
     for lens in left(trials, Lens):
         body = next((b for b in bodies if b.mount == lens.mount), None)
-        if body is None:
-            continue
-        k = crop_factor(body.sensor_width_mm, body.sensor_height_mm)
-        if lens.focal_min_mm * k <= asked.focal_max_mm and lens.focal_max_mm * k >= asked.focal_min_mm:
+        if body and sees(lens, body, asked.focal_min_mm, asked.focal_max_mm):
             here = (f for f in filters if f.thread_mm == lens.thread_mm and (f.id in trials.loaded or at_hand(f)))
             for one in here:
                 yield load(lens, *([] if one.id in trials.loaded else [one]))

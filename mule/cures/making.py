@@ -4,11 +4,12 @@ from collections.abc import Iterable, Mapping, Sequence
 from typing import Any
 
 from mule.finding import AsPiece, Cure, CureCode, InBag, Leave, Load, Move, PieceKind, Place
-from mule.gear import Bag, Gear, at_hand, keeps_safe
+from mule.gear import Bag, Body, Gear, Lens, at_hand, keeps_safe
 from mule.gear.base import Thing
 from mule.ledger import LoadedKit, Pieces
 from mule.ledger import inside as inside_of
 from mule.load import Piece
+from mule.optics import crop_factor
 from mule.rules import Trials
 
 
@@ -20,6 +21,11 @@ def load(*things: Gear, count: int = 1, code: CureCode = CureCode.LOAD) -> Cure:
 def load_counts(counts: Mapping[str, int]) -> Cure:
     """Loads so many pieces of each item."""
     return Cure(code=CureCode.LOAD, edits=tuple(Load(item=item, count=n) for item, n in counts.items()))
+
+
+def instead(gone: Iterable[str], thing: Gear) -> Cure:
+    """Loads a thing in place of others."""
+    return load(thing).model_copy(update={"edits": (*leave_all(gone).edits, *load(thing).edits)})
 
 
 def leave(pieces: Mapping[str, int | None]) -> Cure:
@@ -64,6 +70,12 @@ def with_followers(trials: Trials, item: str) -> list[str]:
 def carried_pieces(trials: Trials) -> list[Piece]:
     """Luggage that is not checked in."""
     return [p for p in trials.case.loads.pieces if p.piece != PieceKind.HOLD]
+
+
+def sees(lens: Lens, body: Body, low_mm: float, high_mm: float) -> bool:
+    """Whether a lens on a body of its mount sees something of a range as on full frame."""
+    k = crop_factor(body.sensor_width_mm, body.sensor_height_mm)
+    return lens.focal_min_mm * k <= high_mm and lens.focal_max_mm * k >= low_mm
 
 
 def owner_of(trials: Trials, bag: str) -> str | None:

@@ -5,7 +5,7 @@ from collections.abc import Iterable
 from mule.cures.getting import to_get
 from mule.cures.links import all_without
 from mule.cures.luggage import smaller_bags
-from mule.cures.making import leave_all, left, load
+from mule.cures.making import instead, leave_all, left, load
 from mule.finding import Cure, CureCode, Finding
 from mule.gear import Body, OtherSupport, at_hand, twins
 from mule.rules import Trials
@@ -36,8 +36,7 @@ def second_body(trials: Trials, finding: Finding) -> Iterable[Cure]:
         other = next((b for b in bodies if b.id != item), first)
         pair = [t for t in left(trials, Body) if t.id != item and twins(t, other) == (policy == "twin")]
         for thing in pair[:1]:
-            swap = load(thing)
-            yield swap.model_copy(update={"edits": (*leave_all([item]).edits, *swap.edits)})
+            yield instead([item], thing)
         yield leave_all([item])
 
 

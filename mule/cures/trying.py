@@ -12,7 +12,7 @@ from mule.cures.proposers import proposed, why_not
 from mule.cures.room import finds_room
 from mule.editing import apply
 from mule.errors import InvalidInput
-from mule.finding import Cure, Edit, Finding, FindingCode, NoWay, Severity, Told
+from mule.finding import Cure, Edit, Finding, FindingCode, NoWay, Severity
 from mule.rules import OF_LOSSES, Case, Trials, speak, speak_of_losses
 
 # What is offered at most, and what is tried for it.
@@ -215,8 +215,8 @@ class Trying:
                 "numbers": numbers,
                 "wants": {want: change for want, change in wants.items() if abs(change) >= _NO_COVER},
                 "partly": not made.gone,
-                "brings": tuple(map(_told, made.brings)),
-                "also": tuple(map(_told, made.also)),
+                "brings": tuple(one.told for one in made.brings),
+                "also": tuple(one.told for one in made.also),
             }
         )
 
@@ -233,10 +233,6 @@ def _adds(way: Cure, to: Cure) -> bool:
 
 def _with(cure: Cure, more: Iterable[Edit]) -> Cure:
     return cure.model_copy(update={"edits": (*cure.edits, *more)})
-
-
-def _told(finding: Finding) -> Told:
-    return Told(**{name: getattr(finding, name) for name in Told.model_fields})
 
 
 def _worth_saying(finding: Finding, brings: Sequence[Finding]) -> bool:

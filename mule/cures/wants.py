@@ -3,10 +3,10 @@
 from collections.abc import Iterable
 
 from mule.cures.getting import lens_mass_g, to_get
-from mule.cures.making import left, load
+from mule.cures.making import left, load, sees
 from mule.finding import Cure, CureCode, Finding, Load
 from mule.gear import Body, Gear, Lens, MountAdapter
-from mule.optics import Closer, Gap, NativeGap, crop_factor
+from mule.optics import Closer, Gap, NativeGap
 from mule.rules import Trials
 
 # A cure that has no want to look at takes this, as most zooms for travelling do.
@@ -42,10 +42,8 @@ def _with_a_body(trials: Trials, gap: Gap) -> Iterable[Cure]:
     bodies = left(trials, Body)
     for lens in left(trials, Lens):
         body = next((b for b in bodies if b.mount == lens.mount and b.mount not in mounts), None)
-        if body:
-            k = crop_factor(body.sensor_width_mm, body.sensor_height_mm)
-            if lens.focal_min_mm * k <= gap.to_mm and lens.focal_max_mm * k >= gap.from_mm:
-                yield load(body, lens)
+        if body and sees(lens, body, gap.from_mm, gap.to_mm):
+            yield load(body, lens)
 
 
 def _lens_to_get(trials: Trials, want: int, gap: Gap) -> Iterable[Cure]:

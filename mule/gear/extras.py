@@ -80,6 +80,10 @@ class Safety(Thing):
     hazard: Hazard | None = None
 
 
+# Pictures on a roll of film, or a pack of paper, of which nobody said (estimate).
+ON_A_ROLL = 36
+
+
 class Other(Thing):
     """Anything else: care, clothing, water, food, papers, film, and what works on a shoot. ``use`` groups things of one
     purpose.
@@ -112,6 +116,11 @@ class Other(Thing):
     frames: Annotated[int, Field(strict=True, ge=1, le=500)] | None = None
     bought_there: Flag = False
     solar_w: Watts | None = None
+
+    @property
+    def pictures(self) -> int:
+        """On one piece of film or paper."""
+        return self.frames or ON_A_ROLL
 
 
 def keeps_safe(thing: Thing) -> bool:

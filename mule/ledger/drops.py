@@ -13,7 +13,7 @@ from mule.completeness import Requirements
 from mule.gear import Gear, keeps_safe
 from mule.ledger.answer import Drop
 from mule.ledger.least_missed import DROPPABLE, Burden, LoadedKit, grams, inside, least_missed
-from mule.ledger.sharpen import Sharpening
+from mule.ledger.sharpen import want_to_sharpen
 from mule.load import Loads, roots
 from mule.optics import Table, View, changes, worth_of
 from mule.plan import Plan
@@ -55,7 +55,6 @@ def drop_order(kit: LoadedKit, view: View, loads: Loads, legs: Sequence[LegVerdi
     """What goes first, second and so on, among what breaks nothing."""
     plan, table = kit.plan, kit.table
     steps = _Steps(plan, kit.requirements, plan.loaded)
-    sharpening = Sharpening(plan, view)
     over = _Over(plan, legs)
     first = steps.whole(_enough(kit, legs))
     gone: list[str] = []
@@ -73,7 +72,7 @@ def drop_order(kit: LoadedKit, view: View, loads: Loads, legs: Sequence[LegVerdi
             break
         then = table.covers(out)
         steps.take(step)
-        because = sharpening.why(step.item, gone) if score - after < _NO_POINTS else None
+        because = want_to_sharpen(plan, view, step.item, gone) if score - after < _NO_POINTS else None
         gone += [step.item, *step.goes]
         if not worths.keys().isdisjoint((step.item, *step.goes)):
             rest = rest.without((step.item, *step.goes))

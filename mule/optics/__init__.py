@@ -29,7 +29,7 @@ from mule.optics.score import score
 from mule.optics.served import Served, runs
 from mule.optics.setups import set_ups
 from mule.optics.table import Table
-from mule.optics.unselected import Unselected
+from mule.optics.unselected import LEAST_GAIN, Unselected
 from mule.optics.worth import worth as worth_of
 from mule.trip import Want
 
@@ -93,7 +93,7 @@ def cover(gear: Sequence[Gear], counts: Mapping[str, int], wants: Sequence[Want]
     100.0
     """
     optical = tuple((t.id, counts[t.id]) for t in gear if t.id in counts and isinstance(t, OPTICAL))
-    return _cover(gear, wants, optical, aids_of(wants, [t for t in gear if t.id in counts], counts))
+    return _cover(gear, wants, optical, aids_of(wants, (t for t in gear if t.id in counts), counts))
 
 
 # Loading a pack or a cloth does not change what a kit sees.
@@ -136,6 +136,7 @@ def _cover(gear: Sequence[Gear], wants: Sequence[Want], optical: tuple[tuple[str
 
 __all__ = [
     "CELLS_PER_OCTAVE",
+    "LEAST_GAIN",
     "OPTICAL",
     "Aids",
     "AskedAid",

@@ -54,10 +54,16 @@ class Aids:
         """The aids of which some want has too few."""
         return frozenset(one.aid for one in self.asked if one.share() < 1)
 
-    def with_one(self, item: str, aid: str) -> "Aids":
+    def with_one(self, thing: Gear) -> "Aids":
         """The same with a piece more of something that serves."""
-        more = (one._replace(givers=(*one.givers, (item, 1))) if one.aid == aid else one for one in self.asked)
-        return Aids(tuple(more), self.wants)
+        aid, more = serves(thing), (thing.id, 1)
+        asked = (one._replace(givers=(*one.givers, more)) if one.aid == aid else one for one in self.asked)
+        return Aids(tuple(asked), self.wants)
+
+    def without(self, gone: Collection[str]) -> "Aids":
+        """The same when these stay at home."""
+        left = (one._replace(givers=tuple(g for g in one.givers if g[0] not in gone)) for one in self.asked)
+        return Aids(tuple(left), self.wants)
 
     def lacking(self, want: int) -> tuple[str, ...]:
         """The aids of which a want has too few."""

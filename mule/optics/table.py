@@ -1,11 +1,12 @@
 """One row per set of things that take pictures together: what is left when some of them stay home or are lost."""
 
 from collections.abc import Collection, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
 
+from mule.gear import Gear
 from mule.optics.aids import Aids
 from mule.optics.cells import Columns, Vector
 from mule.optics.setups import SetUp
@@ -101,7 +102,11 @@ class Table:
     def without(self, gone: Collection[str]) -> "Table":
         """The table of what is left."""
         standing = [i for i, parts in enumerate(self.parts) if not any(p in gone for p in parts)]
-        return Table(tuple(self.parts[i] for i in standing), self.best[standing], self.cols, self.aids)
+        return Table(tuple(self.parts[i] for i in standing), self.best[standing], self.cols, self.aids.without(gone))
+
+    def with_aid(self, thing: Gear) -> "Table":
+        """The table with a piece more of something that wants ask for beside glass."""
+        return replace(self, aids=self.aids.with_one(thing))
 
     def covers(self, gone: Collection[str] = ()) -> list[float]:
         """Cover of each want, 0 to 1, without these things."""

@@ -17,7 +17,7 @@ MOST_CLOSERS = 3
 # A thing that lifts a want by less than this is no cure.
 _LEAST_LIFT = 0.01
 # Points (0 to 100) under which a thing adds nothing worth a line.
-_LEAST_GAIN = 0.05
+LEAST_GAIN = 0.05
 
 
 def _lightest_adapters(adapters: Iterable[MountAdapter]) -> list[MountAdapter]:
@@ -137,7 +137,7 @@ class Unselected:
         found = [
             Gain(items=self._additions.items[i], mass_g=self._additions.grams[i], points=float(points[i]))
             for i in order
-            if points[i] >= _LEAST_GAIN
+            if points[i] >= LEAST_GAIN
         ]
         singles = {gain.items[0]: gain.points for gain in found if len(gain.items) == 1}
         return tuple(g for g in found if len(g.items) == 1 or g.points > max(singles.get(i, 0.0) for i in g.items))
@@ -153,7 +153,7 @@ class Unselected:
         points = (lifted - cells) @ (100 * self._table.weight(gone))
         found = [
             Gain(items=self._additions.items[i], mass_g=self._additions.grams[i], points=float(points[i]))
-            for i in np.flatnonzero(points >= _LEAST_GAIN).tolist()
+            for i in np.flatnonzero(points >= LEAST_GAIN).tolist()
         ]
         return tuple(sorted(found, key=lambda gain: gain.mass_g))
 

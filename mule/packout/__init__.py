@@ -265,8 +265,8 @@ def _closing(plan: Plan, assessment: Assessment, stowage: Stowage) -> Iterable[C
         ("copies", copies),
         ("room", len(stowage.left)),
     )
+    asked = lasts.missing or any(type_.worst_margin is not None for type_ in lasts.types)
     for check, count in figures:
-        asked = lasts.missing or any(type_.worst_margin is not None for type_ in lasts.types)
         if (check == "copies" and lasts.copies_fewest is None) or (check == "power" and not asked):
             continue
         yield Closing(check=check, passes=count == 0, findings=count)

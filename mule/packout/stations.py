@@ -6,7 +6,7 @@ from mule.assess import Station, StationMark
 from mule.field import Field, line_of
 from mule.finding import InBag, Worn
 from mule.kit import Kit
-from mule.packout.tasks import leaving, tasks_of
+from mule.packout.tasks import tasks_of
 from mule.plan import Plan
 
 
@@ -40,7 +40,7 @@ def field_stations(plan: Plan, field: Field, *, pictures: bool) -> tuple[Station
 
 
 def _too_late(plan: Plan) -> bool:
-    leaves = leaving(plan)
+    leaves = plan.trip.leaves
     return leaves is not None and any(_back(plan, item) > leaves for item in plan.loaded)
 
 

@@ -26,12 +26,7 @@ class Task(Frozen):
 def tasks_of(plan: Plan) -> tuple[Task, ...]:
     """Tasks in the order of doing: what takes longest, and what others answer for, first."""
     gear = [plan.items[item] for item in plan.loaded]
-    return tuple(_tasks(plan, gear, leaving(plan)))
-
-
-def leaving(plan: Plan) -> date | None:
-    """The day of leaving; None without days."""
-    return min((day.date for day in plan.trip.days), default=None)
+    return tuple(_tasks(plan, gear, plan.trip.leaves))
 
 
 def _tasks(plan: Plan, gear: list[Gear], leaves: date | None) -> Iterable[Task]:

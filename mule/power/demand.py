@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
-from mule.gear import Battery, Body, Computer, Drone, Gear, Light, Other, Remote, Sound, Source
+from mule.gear import ON_A_ROLL, Battery, Body, Computer, Drone, Gear, Light, Other, Remote, Sound, Source
 from mule.power.answer import Part, PowerLoad, Unit
 from mule.trip import Day, Demand, Pattern, Trip
 
@@ -20,8 +20,8 @@ OTHER_H = 8.0
 LAMP_WH = 4.0
 
 
-# What is shot on film on a day where nobody said (estimate): a roll of 36.
-FILM_DAY = Demand(frames=36)
+# What is shot on film on a day where nobody said (estimate): a roll.
+FILM_DAY = Demand(frames=ON_A_ROLL)
 
 
 def on_film(thing: Gear) -> bool:

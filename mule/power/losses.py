@@ -5,7 +5,7 @@ from dataclasses import replace
 from typing import NamedTuple
 
 from mule.gear import Battery, Charger, Link, PowerBank
-from mule.power.case import PowerCase
+from mule.power.case import DayCase, PowerCase, TypeDemand
 from mule.power.run import Run
 from mule.units import Frozen
 
@@ -34,33 +34,30 @@ def days_without(whole: PowerCase, left: Mapping[str, int]) -> Left:
 
     whole: compiled, with everything. left: pieces by item; what is not there asks for nothing either.
     """
-    stores = {i: t.battery_type for i in whole.counts if isinstance(t := whole.gear[i], Battery)}
-    eaters = {load.item for day in whole.days for need in day.needs for load in need.loads if load.item in left}
-    days = tuple(
-        day._replace(needs=tuple(need for need in day.needs if any(load.item in eaters for load in need.loads)))
-        for day in whole.days
-    )
-    case = replace(whole.with_counts(left), days=days)
-    have = {store for item, store in stores.items() if item in left} | {kind.store for kind in case.packs}
+    types = {kind.store for kind in whole.packs if not kind.inside}
+    days = tuple(day._replace(needs=tuple(_needs_of(left, day))) for day in whole.days)
+    # What is known of kits that carry holds for the days as they were.
+    case = replace(whole.with_counts(left), days=days, known={})
+    have = {kind.store for kind in case.packs}
     carried, _ = _days_carried(case, set(_not_bare(case)))
-    bare = next(
-        (
-            n
-            for n, day in enumerate(days)
-            if any(need.store in stores.values() and need.store not in have for need in day.needs)
-        ),
-        len(days),
-    )
+    bare = (n for n, day in enumerate(days) if any(o.store in types and o.store not in have for o in day.needs))
     sources = case.every_source
     nights = any(day.mains_h or day.car_h for day in days)
     charges = bool((nights and (sources.mains or sources.usb or sources.car)) or (case.banks and sources.usb))
     missed = frozenset(
         i
-        for i in whole.counts
-        if i not in left or left[i] < whole.counts[i]
-        if isinstance(whole.gear[i], Battery | Charger | PowerBank | Link)
+        for i, n in whole.counts.items()
+        if left.get(i, 0) < n and isinstance(whole.gear[i], Battery | Charger | PowerBank | Link)
     )
-    return Left(min(carried, bare), charges, missed)
+    return Left(min(carried, next(bare, len(days))), charges, missed)
+
+
+def _needs_of(left: Mapping[str, int], day: DayCase) -> Iterator[TypeDemand]:
+    """What a day asks of each store, of those things alone that are left."""
+    for need in day.needs:
+        loads = tuple(load for load in need.loads if load.item in left)
+        if loads:
+            yield TypeDemand(need.store, sum(load.wh for load in loads), loads)
 
 
 def power_losses(case: PowerCase) -> tuple[PowerLoss, ...]:

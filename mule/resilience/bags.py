@@ -45,9 +45,9 @@ class BagLoss(Frozen):
         )
 
 
-def bag_losses(plan: Plan, table: Table) -> Iterator[BagLoss]:
+def bag_losses(plan: Plan, table: Table, power: PowerCase) -> Iterator[BagLoss]:
     """Each piece of luggage, and all checked ones together, lost on the first day; those that leave no camera to feed
-    are left out: they are the loss of the pictures. table: scores of the kit.
+    are left out: they are the loss of the pictures. table: scores of the kit. power: its days, compiled.
 
     Raises nothing; a kit in one bag, or without any day, has no such loss.
     """
@@ -56,8 +56,7 @@ def bag_losses(plan: Plan, table: Table) -> Iterator[BagLoss]:
     if not days or len(sets) < 2:
         return
     where = roots(plan.kit)
-    whole = PowerCase.of(plan.items, plan.loaded, plan.trip)
-    now = days_without(whole, plan.loaded)
+    now = days_without(power, power.counts)
     cards = {i: n for i, n in plan.loaded.items() if isinstance(plan.items[i], Card)}
     for what, bags in sets.items():
         gone = {item: sum(n for bag, n in places if bag in bags) for item, places in where.bags.items()}
@@ -65,7 +64,7 @@ def bag_losses(plan: Plan, table: Table) -> Iterator[BagLoss]:
         left = {i: rest for i, n in plan.loaded.items() if i not in bags and (rest := n - gone.get(i, 0)) > 0}
         if not table.score([i for i in plan.loaded if i not in left]):
             continue
-        lived = days_without(whole, left)
+        lived = days_without(power, left)
         yield BagLoss(
             what=what,
             bags=tuple(bags),

@@ -100,7 +100,7 @@ class Trials:
     @cached_property
     def bag_losses(self) -> tuple[BagLoss, ...]:
         """Each bag lost on the first day with all that rides in it, by pieces."""
-        return tuple(bag_losses(self.plan, self.case.view.table))
+        return tuple(bag_losses(self.plan, self.case.view.table, self.case.stamina.case))
 
 
 def say(

@@ -1,11 +1,12 @@
 """What the place does to the kit: local rules, weather while changing lenses, and things that are not back in time."""
 
+from collections import Counter
 from collections.abc import Iterable, Mapping, Sequence
 
 from mule.finding import Finding, FindingCode, PieceKind, Severity, StationName
 from mule.gear import Drone, Gear, Standing, Tripod
 from mule.load import weigh
-from mule.loadouts import carried
+from mule.loadouts import carried, find
 from mule.rules.case import Case, say
 from mule.trip import Day, LocalRule
 
@@ -23,10 +24,11 @@ class LocalRules:
         """One finding per rule that touches what goes along on a day of the trip: what stays at the base passes."""
         days = case.plan.trip.days
         for rule in case.plan.trip.local_rules:
-            touched = [found for day in days if rule.holds_on(day.date) and (found := self._barred(case, rule, day))]
-            on, barred = len(touched), dict.fromkeys(t.id for found in touched for t in found)
-            if not days:
-                barred = dict.fromkeys(t.id for t in self._barred(case, rule, None))
+            # Days of one loadout are one question.
+            along = Counter(self._loadout(case, day) for day in days if rule.holds_on(day.date))
+            known = {loadout: self._barred(case, rule, loadout) for loadout in (along if days else (None,))}
+            on = sum(along[loadout] for loadout, found in known.items() if found)
+            barred = dict.fromkeys(t.id for found in known.values() for t in found)
             if barred:
                 yield say(
                     _BARRED[rule.effect],
@@ -37,11 +39,16 @@ class LocalRules:
                     refs={"rule": rule.name},
                 )
 
-    def _barred(self, case: Case, rule: LocalRule, day: Day | None) -> Sequence[Gear]:
-        """What the rule bars of what goes along on a day: of its loadout, or all of the kit where it has none."""
-        loadout = next((o for o in case.plan.kit.stow.loadouts if day and day.date in o.days), None)
-        kit = carried(case.plan.kit, case.plan.items, loadout) if loadout else case.plan.kit
-        loaded = [case.plan.items[item] for item in (kit.loaded() if loadout else case.loaded)]
+    def _loadout(self, case: Case, day: Day) -> str | None:
+        """The loadout of a day; None where all of the kit goes along."""
+        return next((o.id for o in case.plan.kit.stow.loadouts if day.date in o.days), None)
+
+    def _barred(self, case: Case, rule: LocalRule, loadout: str | None) -> Sequence[Gear]:
+        """What the rule bars of a loadout, or of all of the kit."""
+        kit = case.plan.kit
+        if loadout is not None:
+            kit = carried(kit, case.plan.items, find(kit, loadout))
+        loaded = [case.plan.items[item] for item in (case.loaded if loadout is None else kit.loaded())]
         match rule.effect:
             case "tripods-barred":
                 return [t for t in loaded if isinstance(t, Tripod)]
@@ -49,7 +56,9 @@ class LocalRules:
                 return [t for t in loaded if isinstance(t, Drone)]
             case _:
                 plan = case.plan
-                loads = weigh(plan.items, kit, plan.trip.people, plan.weighed) if loadout else case.loads
+                loads = case.loads
+                if loadout is not None:
+                    loads = weigh(plan.items, kit, plan.trip.people, plan.weighed)
                 return [plan.items[p.bag] for p in loads.pieces if self._too_big(rule, p.size_mm, p.piece)]
 
     def _too_big(self, rule: LocalRule, size_mm: Sequence[float], piece: PieceKind) -> bool:

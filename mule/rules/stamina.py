@@ -11,15 +11,14 @@ from mule.finding import (
     Severity,
     StationName,
 )
-from mule.gear import Body, Card, PowerBank
+from mule.gear import Body, Card, Other, PowerBank
 from mule.power import COLD, TINY_WH, TypeSummary, Worst, camera_demands
 from mule.rules.case import Case, say
 
 # No airline takes a bank over this, usual rules (docs/domain/carriers.md).
 MOST_BANK_WH = 160.0
-# Years that a card is trusted (estimate), and pictures on a roll of which nobody said.
+# Years that a card is trusted (estimate).
 CARD_YEARS = 5
-_ROLL = 36
 
 
 class PowerShort:
@@ -129,8 +128,8 @@ class FilmShort:
         bodies = {i: n for i, n in case.loaded.items() if isinstance(plan.items[i], Body)}
         types = {i: t.film for i in bodies if isinstance(t := plan.items[i], Body) and t.film}
         for type_ in dict.fromkeys(types.values()):
-            rolls = {i: n for i, n in case.loaded.items() if getattr(plan.items[i], "refill", None) == type_}
-            have = sum(n * (getattr(plan.items[i], "frames", None) or _ROLL) for i, n in rolls.items())
+            rolls = [t for i in case.loaded if isinstance(t := plan.items[i], Other) and t.refill == type_]
+            have = sum(t.pictures * case.loaded[t.id] for t in rolls)
             asked = sum(
                 demand.frames
                 for day in plan.trip.days
@@ -143,7 +142,7 @@ class FilmShort:
                     Severity.CAUTION,
                     StationName.STAMINA,
                     numbers={"asked": asked, "have": have, "over": asked - have},
-                    items=tuple(rolls),
+                    items=tuple(t.id for t in rolls),
                     refs={"type": type_},
                 )
 

@@ -1,5 +1,6 @@
 """The trip: people, legs, days, wants, policies and marks."""
 
+from datetime import date
 from itertools import pairwise
 from typing import Literal, Self
 
@@ -76,6 +77,11 @@ class Trip(Frozen):
             if not wants.issuperset(day.wants):
                 raise PydanticCustomError("unknown_want", "a day shoots wants of this trip")
         return self
+
+    @property
+    def leaves(self) -> date | None:
+        """The day of leaving; None without days."""
+        return self.days[0].date if self.days else None
 
     @property
     def copies(self) -> int:

@@ -63,7 +63,6 @@ GET_WORDS: Mapping[str, str] = {
     "plate": "{label} plate",
     "drive": "drive for copies",
     "power-bank": "power bank",
-    "bank": "power bank",
     "lens": "lens of {from_mm:.0f} to {to_mm:.0f} mm, f/{f_number:.1f}",
     "filter": "{thread_mm:.0f} mm {label} filter",
     "bag": "cabin bag of {litres:.0f} l",

@@ -5,12 +5,12 @@ from typing import Any
 import pytest
 
 from mule.advise import advise
-from mule.assess import Assessment, assess
+from mule.assess import Assessment, assess, case_of
 from mule.cures import cure
 from mule.gear import Filter, Head, OtherSupport, Remote, Sound, Tripod
 from mule.ledger import Ledger, Sharpen
 from mule.lens_changes import DayChanges
-from mule.optics import WantChange
+from mule.optics import WantChange, worth_of
 from mule.plan import Plan
 from mule.trip import Day, EffectWish, Marks, Trait, Weather
 from tests import cast
@@ -254,3 +254,20 @@ def test_no_cure_that_leaves_whole_things_costs_less_than_the_drop_order_begins_
     for way in over[0].cures:
         if way.code == "leave" and not way.partly and all(e.act == "leave" and e.count is None for e in way.edits):
             assert way.numbers.get("points", 0.0) >= cost - 0.02, (way, drops[:until])
+
+
+def test_what_a_want_lacks_beside_glass_is_among_what_comes_next_however_much_glass_is_left() -> None:
+    lenses = [cast.lens(f"l{n}", 70 + 4 * n, 90 + 4 * n, 4, mass_g=300 + n) for n in range(30)]
+    wants = (cast.want("near", 24, 200), cast.want("stars", 24, 70, steady=True))
+    made = ledger(BODY, NORMAL, left=(*lenses, BEAN_BAG), wants=wants)
+    (bean,) = (n for n in made.additions if n.items == ("bean",))
+    assert bean.points == pytest.approx(50, abs=0.5)
+    assert [c.want for c in bean.changes] == ["stars"]
+    assert not any(n.items == ("bean",) for n in ledger(BODY, NORMAL, BEAN_BAG, left=lenses, wants=wants).additions)
+
+
+def test_what_held_as_well_is_worth_all_of_it_once_the_other_is_gone() -> None:
+    steady = (cast.want("near", 24, 70, steady=True),)
+    table = case_of(planned(BODY, NORMAL, BEAN_BAG, TRIPOD, HEAD, wants=steady)).view.table
+    rest = {w.item: w.points for w in worth_of(table.without({"tripod"}), {"body": 1, "normal": 1, "bean": 1})}
+    assert rest["bean"] == pytest.approx(100)

@@ -24,7 +24,6 @@ const GET: Record<string, (got: ToGet, units: Units) => string> = {
   'power-bank': () => 'power bank',
   lens: (got) => `lens that reaches ${fmt.focalRange(got.numbers?.from_mm ?? 0, got.numbers?.to_mm ?? 0)} at f/${fmt.figure(got.numbers?.f_number ?? 0, 1)}`,
   filter: (got) => `${got.numbers?.thread_mm ?? ''} mm ${EFFECT[got.label ?? ''] ?? 'filter'}${got.numbers?.stops ? ` of ${got.numbers.stops} stops` : ''}`,
-  bank: () => 'power bank',
   light: () => 'light',
   sound: () => 'microphone',
   drone: () => 'drone',

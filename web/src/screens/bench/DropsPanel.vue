@@ -37,7 +37,7 @@ function per(points: number, grams: number): string {
 
 <template>
   <div class="drops">
-    <h2>Leave first <span class="quiet">{{ enough > 0 || (over && enough === 0) ? 'light enough first, then' : '' }} least worth per {{ fmt.mass(100, units) }}; safety never</span></h2>
+    <h2>Leave first <span class="quiet">{{ enough >= 0 ? 'light enough first, then' : '' }} least worth per {{ fmt.mass(100, units) }}; safety never</span></h2>
     <table v-if="ledger.drops.length">
       <thead><tr><th>thing, with what hangs on it</th><th class="number">frees</th><th class="number">costs</th><th class="number">brief then</th><th /></tr></thead>
       <tbody>
