@@ -48,7 +48,7 @@ function load(index: number, at: number, change: { name?: string; mass_g?: numbe
     <h3 class="label sets">Everybody has, or nobody</h3>
     <div v-for="(one, index) in sets" :key="one.id" class="line">
       <VTextField class="setname" :model-value="one.name" label="Set" maxlength="80" :error-messages="props.errors[`sets.${index}.name`]" @update:model-value="set(index, { name: String($event ?? '') })" />
-      <VTextField :model-value="one.uses.join(', ')" label="Things for (commas between)" :error-messages="props.errors[`sets.${index}.uses`]" @change="set(index, { uses: parts(($event.target as HTMLInputElement).value) })" />
+      <VTextarea rows="1" auto-grow :model-value="one.uses.join(', ')" label="Things for (commas between)" :error-messages="props.errors[`sets.${index}.uses`]" @change="set(index, { uses: parts(($event.target as HTMLTextAreaElement).value) })" />
       <button type="button" class="link quiet" :aria-label="`Remove ${one.name}`" @click="sets = sets.filter((_, i) => i !== index)">remove</button>
     </div>
     <button type="button" class="link quiet" @click="sets = [...sets, { id: idFrom('set', sets.map((s) => s.id)), name: 'A set', uses: ['helmet'] }]">add a set</button>
