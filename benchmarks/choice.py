@@ -9,16 +9,16 @@ from mule.choosing import Asking, Point, choose
 WANTS = 10
 
 
-def _curve(size: int) -> dict[str, float]:
+def _curve(size: int, wants: int = WANTS, *, keep_limits: bool = False) -> dict[str, float]:
     """Seconds of 20 points on two threads, the first point's, and the share of points proved."""
-    made = plan(size, 40, WANTS)
+    made = plan(size, 40, wants)
     found: list[float] = []
     start = perf_counter()
 
     def take(point: Point) -> None:
         found.append(perf_counter() - start)
 
-    choice = choose(made, Asking(points=20, seconds=300, keep_limits=False), take)
+    choice = choose(made, Asking(points=20, seconds=300, keep_limits=keep_limits), take)
     seconds = perf_counter() - start
     return {
         "seconds": round(seconds, 2),
@@ -31,6 +31,16 @@ def _curve(size: int) -> dict[str, float]:
 def bench_choose_curve() -> dict[str, float]:
     """200 things."""
     return _curve(200)
+
+
+def bench_choose_limits() -> dict[str, float]:
+    """200 things in two bags on two legs that weigh, each kit packed by trial."""
+    return _curve(200, keep_limits=True)
+
+
+def bench_choose_60_wants() -> dict[str, float]:
+    """200 things, 60 wants."""
+    return _curve(200, 60)
 
 
 def bench_choose_1000() -> dict[str, float]:

@@ -33,16 +33,18 @@ def locker(size: int) -> tuple[Gear, ...]:
         *_take(lenses, LENSES_PER_200 * size // 200),
     ]
     wanted += _take(rest, size - len(wanted))
-    return tuple(_own(thing, i, chance) for i, thing in enumerate(wanted))
+    seen: set[str] = set()
+    return tuple(_own(thing, i, chance, seen) for i, thing in enumerate(wanted))
 
 
 def _take(pool: list[Any], count: int) -> list[Any]:
     return [thing for thing, _ in zip(cycle(pool), range(count), strict=False)]
 
 
-def _own(thing: Any, index: int, chance: random.Random) -> Any:
+def _own(thing: Any, index: int, chance: random.Random, seen: set[str]) -> Any:
     """A thing's own copy: converters keep their ids on first sight, because lenses name them."""
-    id_ = thing.id if thing.kind == "teleconverter" and index < 400 else f"{thing.id[:50]}-n{index}"
+    id_ = thing.id if thing.kind == "teleconverter" and thing.id not in seen else f"{thing.id[:50]}-n{index}"
+    seen.add(thing.id)
     return thing.model_copy(update={"id": id_, "mass_g": round(thing.mass_g * chance.uniform(0.9, 1.1), 1)})
 
 

@@ -53,6 +53,10 @@ class Deadline:
         """One for a part of the search: so many seconds from now, never past this one."""
         return self.grant(min(seconds, self.left_s))
 
+    def or_once(self, over: Callable[[], bool]) -> "Deadline":
+        """One for a part of the search that is over as soon as ``over`` says so, too."""
+        return Deadline(self.left_s, lambda: over() or self.asked_to_stop)
+
     def grant(self, seconds: float) -> "Deadline":
         """So many seconds from now even if this one is over by then, unless somebody asks to stop."""
         return Deadline(seconds, self._should_stop)

@@ -54,12 +54,18 @@ def solver_of(*, workers: int = 1, seed: int = 0) -> cp_model.CpSolver:
     return solver
 
 
-def solve(model: cp_model.CpModel, deadline: Deadline, solver: cp_model.CpSolver | None = None) -> Ending:
+def solve(
+    model: cp_model.CpModel,
+    deadline: Deadline,
+    solver: cp_model.CpSolver | None = None,
+    watching: cp_model.CpSolverSolutionCallback | None = None,
+) -> Ending:
     """Solves, or gives up within a tenth of a second of the deadline.
 
     Raises AssertionError for a model that CP-SAT calls invalid: a defect of ours.
 
-    solver: with parameters of its own; one thread and the usual ones when none is given.
+    solver: with parameters of its own; one thread and the usual ones when none is given. watching: told of each
+    solution as it is found.
 
     >>> model = cp_model.CpModel()
     >>> bags = model.new_int_var(0, 9, "bags")
@@ -78,7 +84,7 @@ def solve(model: cp_model.CpModel, deadline: Deadline, solver: cp_model.CpSolver
     solver = solver or solver_of()
     solver.parameters.max_time_in_seconds = max(_LEAST_S, deadline.left_s)
     with watched(deadline, solver.stop_search):
-        status = solver.solve(model)
+        status = solver.solve(model, watching)
     assert status != cp_model.MODEL_INVALID, model.validate()
     if status == cp_model.INFEASIBLE:
         return Impossible()

@@ -27,7 +27,7 @@ from mule.load import roots
 from mule.memo import by_identity
 from mule.plan import Plan
 from mule.power import Power, PowerCase, PowerSummary, TypeSummary, camera_demands, simulate_case, sum_up
-from mule.storage import CardsOf, Storage, Whereabouts, store
+from mule.storage import CardsOf, Storage, Whereabouts, falls_short, store
 from mule.trip import Trip
 from mule.units import Frozen
 
@@ -131,6 +131,15 @@ def keep(plan: Plan, counts: Mapping[str, int]) -> Storage:
     counts: pieces loaded by item id.
     """
     return _keep(plan.items, counts, plan.trip, whereabouts(plan))
+
+
+def runs_out(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip) -> tuple[bool, bool]:
+    """Whether cards run out, and whether some night ends with pictures in fewer places than asked, in one bag.
+
+    gear: by id. counts: pieces loaded by item.
+    """
+    bodies = {i: n for i, n in counts.items() if isinstance(gear[i], Body)}
+    return falls_short(gear, counts, trip, [camera_demands(gear, bodies, trip, day) for day in trip.days])
 
 
 def _keep(gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, where: Whereabouts) -> Storage:

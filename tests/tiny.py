@@ -8,6 +8,7 @@ from typing import Any, NamedTuple
 from mule.completeness import DependencyGraph
 from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import (
+    Battery,
     Body,
     Box,
     Card,
@@ -19,8 +20,10 @@ from mule.gear import (
     Filter,
     Gear,
     Lens,
+    PowerBank,
     Reader,
     StepRing,
+    Tripod,
     is_zoom,
     twins,
 )
@@ -31,10 +34,25 @@ from mule.optics import table_of
 from mule.optics.setups import SetUp, set_ups
 from mule.optics.table import Parts
 from mule.plan import Plan
-from mule.power import types_short
+from mule.power import types_lacking
 from mule.resilience import serving, survives_any_single_loss
-from mule.stamina import keep, power_case
-from mule.trip import EffectWish, Marks, Pattern, Person, Policies, Slot, Stamina, Trait, TraitWish, Want
+from mule.stamina import power_case, runs_out
+from mule.trip import (
+    Day,
+    Demand,
+    EffectWish,
+    Mains,
+    Marks,
+    Night,
+    Pattern,
+    Person,
+    Policies,
+    Slot,
+    Stamina,
+    Trait,
+    TraitWish,
+    Want,
+)
 from tests import cast
 
 # Days that ask nothing of packs and cards.
@@ -113,10 +131,48 @@ def _gear(chance: random.Random) -> list[Any]:
     ]
 
 
-def with_drive(plan: Plan) -> Plan:
-    """The plan with a drive in the locker."""
-    drive = Drive(id="drive", name="drive", mass_g=58, size=SMALL, capacity_gb=1_000, plug="USB-C", speed_mb_s=400)
-    return plan.model_copy(update={"gear": (*plan.gear, drive)})
+def on_the_road(seed: int) -> tuple[Plan, float]:
+    """A tiny locker for days with nights: two systems of packs, one outlet or none, a bank, cold, legs asked for."""
+    chance = random.Random(seed)
+    plan, limit_g = tiny(seed)
+    inside = chance.random() < 0.4
+    other = {"battery_type": "Q", "slots": (CardSlot(card_type="SD"),)}
+    bodies: dict[str, dict[str, Any]] = {"b1": {"usb_charging": inside}, "b2": {"usb_charging": inside}, "b3": other}
+    gear = [t.model_copy(update=bodies.get(t.id, {})) for t in plan.gear]
+    room = max(0, 13 - len(gear))
+    extra: list[Any] = [
+        cast.pack(count=2, mass_g=50, battery_type="Q", energy_wh=8).model_copy(update={"id": "pack-q"}),
+        Charger(id="both", name="both", mass_g=150, size=SMALL, battery_types=("P", "Q"), hours_per_charge=4, bays=1),
+        PowerBank(id="bank", name="bank", mass_g=250, size=SMALL, energy_wh=40, output_w=20, ports=1),
+        Card(id="small", name="small", mass_g=3, size=SMALL, card_type="SD", capacity_gb=16, speed_mb_s=200),
+        Drive(id="drive", name="drive", mass_g=58, size=SMALL, capacity_gb=1_000, plug="USB-C", speed_mb_s=400),
+        Tripod(id="legs", name="legs", mass_g=900, size=SMALL, max_load_g=9_000, max_height_mm=1_500),
+    ]
+    chance.shuffle(extra)
+    gear += extra[:room]
+    frames = chance.choice([100, 250, 400, 700])
+    pattern = Pattern(
+        id="full",
+        name="Full",
+        first=Demand(frames=frames, timelapse_h=chance.choice([0, 0, 1])),
+        others=Demand(frames=frames // 2),
+    )
+    nights = [Night(mains_h=chance.choice([0, 3, 8]), outlets=1) for _ in range(3)]
+    days = tuple(
+        Day(date=f"2027-02-2{i}", title="Out", lowest_c=chance.choice([20, 0, -15]), night=night)
+        for i, night in enumerate(nights[: chance.randint(1, 3)])
+    )
+    wants = tuple(w.model_copy(update={"steady": chance.random() < 0.3}) for w in plan.trip.wants)
+    changes = {
+        "days": days,
+        "wants": wants,
+        "mains": Mains(plugs=("C",), volts=230),
+        "stamina": Stamina(patterns=(pattern,), margin=chance.choice([0, 0.25]), copies=chance.choice([1, 2])),
+    }
+    known = {t.id for t in gear}
+    trip = plan.trip.model_copy(update=changes)
+    assert known >= trip.marks.items()
+    return Plan(gear=tuple(gear), trip=trip, kits=plan.kits, open_kit=plan.open_kit), limit_g
 
 
 def _want(chance: random.Random, index: int) -> Want:
@@ -155,10 +211,21 @@ def _policies(chance: random.Random) -> Policies:
     )
 
 
+def stays(plan: Plan) -> dict[str, int]:
+    """What a choice does not decide about: of these lockers the bag, and a computer where no copies are asked for."""
+    copies = bool(plan.trip.days) and plan.trip.copies > 1
+    return {i: n for i, n in plan.kit.loaded().items() if i == "bag" or (i == "laptop" and not copies)}
+
+
 def kits(plan: Plan) -> Iterator[dict[str, int]]:
-    """Every count of every thing that is not in the open kit."""
-    fixed = plan.kit.loaded()
+    """Every count of every thing that does not stay."""
+    fixed = stays(plan)
     free = [t for t in plan.gear if t.id not in fixed]
+    # Twins stand together, the lighter one first: which camera is a kit's first is a matter of that order.
+    twin = sorted((t for t in free if t.id in ("b1", "b2")), key=lambda t: t.mass_g)
+    if len(twin) == 2:
+        at = min(free.index(t) for t in twin)
+        free = [*(t for t in free[:at]), *twin, *(t for t in free[at:] if t not in twin)]
     for chosen in product(*(range((t.count if t.kind == "battery" else 1) + 1) for t in free)):
         yield fixed | {t.id: n for t, n in zip(free, chosen, strict=True) if n}
 
@@ -196,19 +263,27 @@ def _follows(plan: Plan, things: list[Gear]) -> bool:
 def _linked(plan: Plan, graph: DependencyGraph, loaded: frozenset[str]) -> bool:
     """No orphan, no link missing that something owned could give; what stays in any case may lack what it likes."""
     everything = set(plan.items)
-    for item in loaded - plan.kit.loaded().keys():
+    for item in loaded - stays(plan).keys():
         for need in graph.needs[item]:
             if graph.met(item, need, loaded):
+                continue
+            if need.what == "charger" and plan.trip.days:
+                # Whether packs are charged at all, the days say.
                 continue
             if need.sort == "purpose" or any(graph.gives(key, everything, but=item) for key in need.keys):
                 return False
     return True
 
 
-def _eaters(plan: Plan, counts: dict[str, int]) -> int:
-    """How many packs the cameras ask for, one each."""
+def _eats(plan: Plan, counts: dict[str, int]) -> bool:
+    """Whether there is a pack for each camera, as far as any of its type are owned."""
     gear = plan.items
-    return sum(n for i, n in counts.items() if i.startswith("b") and getattr(gear[i], "battery_type", None) == "P")
+    for type_ in {t.battery_type for t in plan.gear if isinstance(t, Battery)}:
+        eaters = sum(n for i, n in counts.items() if isinstance(t := gear[i], Body) and t.battery_type == type_)
+        packs = sum(n for i, n in counts.items() if isinstance(t := gear[i], Battery) and t.battery_type == type_)
+        if packs < eaters:
+            return False
+    return True
 
 
 def value(plan: Plan, counts: dict[str, int]) -> tuple[float, float, float]:
@@ -240,14 +315,13 @@ def _value(plan: Plan, seen: Seen, counts: dict[str, int]) -> tuple[float, float
 def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
     """The best value of any kit that lasts: highest score, then steadiest, then lightest. None when there is no kit.
 
-    Where none lasts, the best of those that do not.
+    Where none lasts in all parts, of those that last in the first of them, as far as can be.
     """
     graph = graph_of(plan)
     masses = {t.id: t.mass_g for t in plan.gear}
-    packs = {t.id for t in plan.gear if t.kind == "battery"}
     # How many come along differs between kits of the same things by their packs alone: what does not hang on those is
     # worked out once for each set; None: no kit however many packs there are.
-    known: dict[frozenset[str], tuple[int, Seen] | None] = {}
+    known: dict[frozenset[str], Seen | None] = {}
     found = []
     for counts in kits(plan):
         if sum(masses[i] * n for i, n in counts.items()) > limit_g + 1e-9:
@@ -256,46 +330,56 @@ def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
         if loaded not in known:
             ok = _allowed(plan, counts) and _linked(plan, graph, loaded) and _asks_met(plan, loaded)
             ok = ok and _gapless(plan, loaded)
-            known[loaded] = (_eaters(plan, counts), _seen_by(plan, loaded)) if ok else None
-        if (one := known[loaded]) is None:
-            continue
-        eaters, seen = one
-        if seen.score > 0 and (not packs or sum(counts.get(i, 0) for i in packs) >= eaters):
+            known[loaded] = _seen_by(plan, loaded) if ok else None
+        seen = known[loaded]
+        if seen is not None and seen.score > 0 and _eats(plan, counts):
             found.append((_value(plan, seen, counts), counts))
-    found.sort(key=lambda one: -one[0][0])
-    top = next((made[0] for made, counts in found if lasts(plan, counts)), None)
-    if top is not None:
-        found = [one for one in found if one[0][0] >= top - SAME and lasts(plan, one[1])]
+    # Glass and filters neither draw nor give: kits that differ by those alone last alike.
+    idle = ("lens", "teleconverter", "mount-adapter", "filter", "step-ring")
+    electric = {t.id for t in plan.gear if t.kind not in idle}
+    asked: dict[tuple[str, tuple[tuple[str, int], ...]], frozenset[str]] = {}
+    for part in PARTS:
+        lost = hopeless(plan, part)
+        last = []
+        for one in found:
+            key = part, tuple((i, n) for i, n in one[1].items() if i in electric)
+            if key not in asked:
+                asked[key] = lacking(plan, dict(key[1]), part) - lost
+            if not asked[key]:
+                last.append(one)
+        found = last or found
     if not found:
         return None
-    rest = [made for made, _ in found if made[0] >= found[0][0][0] - SAME]
+    top = max(made[0] for made, _ in found)
+    rest = [made for made, _ in found if made[0] >= top - SAME]
     steady = max(made[1] for made in rest)
     return min((made for made in rest if made[1] >= steady - 1e-9), key=lambda made: made[2])
 
 
-def lasts(plan: Plan, counts: dict[str, int]) -> bool:
-    """Whether no camera runs dry that everything in the locker could carry, or of which fewer could be carried.
+PARTS = ("power", "cards", "copies")
 
-    And whether there are as many copies as asked, where a drive and a reader more would make them.
-    """
+
+def lacking(plan: Plan, counts: dict[str, int], part: str) -> frozenset[str]:
+    """What a kit lacks for a trip: types of pack; cards; places for copies."""
     if not plan.trip.days:
-        return True
-    most = {t.id: t.count for t in plan.gear if t.kind in ("battery", "charger", "power-bank")}
+        return frozenset()
+    if part == "power":
+        return types_lacking(power_case(plan, counts))
+    full, short = runs_out(plan.items, counts, plan.trip)
+    return frozenset((part,)) if full or (short and part == "copies") else frozenset()
 
-    def could(eaters: set[str], type_: str) -> bool:
-        return type_ not in types_short(power_case(plan, {**plan.kit.loaded(), **most, **dict.fromkeys(eaters, 1)}))
 
-    for type_ in types_short(power_case(plan, counts)):
-        eaters = {i for i in counts if isinstance(t := plan.items[i], Body) and t.battery_type == type_}
-        sure = eaters & set(plan.trip.marks.must_take)
-        fewer = [sure] if sure else [{i} for i in eaters]
-        if could(eaters, type_) or any(some < eaters and could(some, type_) for some in fewer):
-            return False
-    pictures = keep(plan, counts)
-    if pictures.short_on and not any(t.full_on for t in pictures.types):
-        copying = {t.id: 1 for t in plan.gear if t.kind in ("drive", "reader")}
-        return keep(plan, {**counts, **copying}).short_on is not None
-    return True
+def hopeless(plan: Plan, part: str) -> frozenset[str]:
+    """What lacks whatever comes along, beside what stays and what must come."""
+    gives = {
+        "power": ("battery", "charger", "power-bank", "link"),
+        "cards": ("card", "drive", "reader", "computer", "link"),
+        "copies": ("card", "drive", "reader", "computer", "link"),
+    }[part]
+    out = set(plan.trip.marks.must_leave)
+    able = {t.id: t.count for t in plan.gear if t.kind in gives and t.id not in out}
+    sure = {item: able.get(item, 1) for item in plan.items if item in able or item in plan.trip.marks.must_take}
+    return lacking(plan, {**sure, **stays(plan)}, part)
 
 
 def _asks_met(plan: Plan, loaded: frozenset[str]) -> bool:

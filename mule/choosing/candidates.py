@@ -2,15 +2,17 @@
 
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 from typing import NamedTuple
 
 from mule.choosing.answer import Asking, KeptThing
 from mule.choosing.containers import Container, containers_of
-from mule.choosing.in_play import PACKS, aids_lacking, fixed_things, free_things, mere_copies
+from mule.choosing.decided import Decided
+from mule.choosing.in_play import MOST_COPIES, PACKS, free_things, mere_copies
 from mule.choosing.scoring import Optics
 from mule.completeness import DependencyGraph
 from mule.finding import AsPiece, InBag, PieceKind, Worn
-from mule.gear import Bag, Gear, keeps_safe
+from mule.gear import Bag, Gear, keeps_safe, serves
 from mule.load import roots
 from mule.optics import aids_of
 from mule.plan import Plan
@@ -21,10 +23,9 @@ class Candidates:
     """The case of one choice: everything its model is built of.
 
     asking: what was asked for. optics: what the things in play see of the wants. fixed: pieces that stay, by item.
-    free: things to choose among. most, fewest: pieces of each when it comes along. fixed_g, worn_g, hold_g: grams that
-    stay, by carried piece of luggage, worn by person, in the hold by person. now: pieces loaded in the open kit.
-    seconds: copies that only stand in for others. aids: of what wants ask beside glass, pieces lacking and what gives
-    them.
+    free: things to choose among. most: pieces of each that could come along. fixed_g, worn_g, hold_g: grams that
+    stay, by carried piece of luggage, worn by person, in the hold by person. seconds: copies that only stand in for
+    others. aids: what in play gives each thing that wants ask for beside glass and that does not stay anyway.
     """
 
     plan: Plan
@@ -34,14 +35,12 @@ class Candidates:
     fixed: Mapping[str, int]
     free: Mapping[str, Gear]
     most: Mapping[str, int]
-    fewest: Mapping[str, int]
     containers: Sequence[Container]
     fixed_g: Mapping[str, float]
     worn_g: Mapping[str, float]
     hold_g: Mapping[str, float]
-    now: Mapping[str, int] = field(repr=False)
     seconds: frozenset[str] = frozenset()
-    aids: Mapping[str, tuple[int, tuple[Gear, ...]]] = field(default_factory=dict)
+    aids: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
 
     def taking(self, pieces: Mapping[str, int]) -> "Candidates":
         """The case with just these pieces of things in play: where they go is all that is open."""
@@ -49,14 +48,19 @@ class Candidates:
             self,
             free={item: self.free[item] for item in pieces},
             most=dict(pieces),
-            fewest=dict(pieces),
             containers=[c for c in self.containers if not c.chosen or c.id in pieces],
         )
 
-    def must_stay(self, item: str) -> bool:
-        """Whether an item is marked to be left, or shares a slot: then nothing holds it in the bag."""
-        marks = self.plan.trip.marks
-        return item in marks.must_leave or item in marks.slotted()
+    def met(self, pieces: Mapping[str, int]) -> list[float]:
+        """What is left of each want's score by what it asks beside glass, with so many pieces of things in play."""
+        if not self.aids:
+            return self._met_anyway
+        counts = {**self.fixed, **{i: n for givers in self.aids.values() for i in givers if (n := pieces.get(i, 0))}}
+        return aids_of(self.plan.trip.wants, (self.plan.items[i] for i in counts), counts).met()
+
+    @cached_property
+    def _met_anyway(self) -> list[float]:
+        return aids_of(self.plan.trip.wants, (self.plan.items[i] for i in self.fixed), self.fixed).met()
 
     def homes(self, item: str) -> list[Container]:
         """Where a thing may go: any carried bag or insert, and onto a person who wears it now."""
@@ -108,33 +112,33 @@ def _piece(bag: Gear) -> PieceKind:
 
 def candidates(plan: Plan, graph: DependencyGraph, asking: Asking) -> Candidates:
     """Sorts the locker into what stays, what may come and what is out of play."""
-    fixed = fixed_things(plan, asking.may_leave)
-    free = free_things(plan, graph, fixed, others=asking.others, may_leave=asking.may_leave)
-    now = plan.loaded
-    # Of what is free, what wants ask for beside glass is sure to come: as many as are asked (``choosing.links``).
-    lacking = aids_lacking(plan, fixed, free.values())
-    pieces = {t.id: min(t.count, asked) for asked, givers in lacking.values() for t in givers}
-    things = [plan.items[item] for item in {**fixed, **pieces}]
-    aids = aids_of(plan.trip.wants, things, {**fixed, **pieces})
+    decided = Decided(plan)
+    fixed = decided.fixed(asking.may_leave)
+    free = free_things(plan, graph, decided, fixed, others=asking.others, may_leave=asking.may_leave)
+    lacking = decided.lacking(fixed)
+    aids = {aid: found for aid in lacking if (found := tuple(i for i, t in free.items() if serves(t) == aid))}
     containers = containers_of(plan, fixed, free)
     kept = _kept_g(plan, fixed, {c.root for c in containers if c.root is not None})
-    packs = {i: t for i, t in free.items() if isinstance(t, PACKS)}
+
+    def most(thing: Gear) -> int:
+        if isinstance(thing, PACKS):
+            return thing.count
+        return min(thing.count, lacking.get(serves(thing) or "", MOST_COPIES))
+
     return Candidates(
         plan=plan,
         graph=graph,
         asking=asking,
-        optics=Optics.of(list(free.values()), plan.trip.wants, aids),
+        optics=Optics.of(list(free.values()), plan.trip.wants),
         fixed=fixed,
         free=free,
-        most={i: t.count if i in packs else pieces.get(i) or max(1, now.get(i, 0)) for i, t in free.items()},
-        fewest={i: 1 if i in packs else pieces.get(i) or max(1, now.get(i, 0)) for i in free},
-        aids=lacking,
+        most={i: 1 if isinstance(t, Bag) else most(t) for i, t in free.items()},
+        aids=aids,
         containers=containers,
         fixed_g=kept.luggage,
         worn_g=kept.worn,
         hold_g=kept.hold,
-        now=now,
-        seconds=mere_copies(plan, free, now),
+        seconds=mere_copies(plan, free),
     )
 
 

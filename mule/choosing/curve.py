@@ -1,7 +1,8 @@
 """The trade curve: which limits to search under, so that its points are many and lie evenly."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
+from functools import partial
 from threading import Condition, Thread
 
 from mule.choosing.cut_pool import Found
@@ -52,12 +53,14 @@ class Curve:
         self._found += 1
         self._emit(found, limit_g)
 
-    def fill(self, make: Callable[[], Search], first: Search, workers: int) -> None:
+    def fill(self, searches: Sequence[Search], make: Callable[[], Search], workers: int) -> None:
         """Halves the widest gap again and again, until there are points enough or nothing lies between any two."""
-        others = [Thread(target=self._work, args=(make,), daemon=True) for _ in range(workers - 1)]
+        makers: list[Callable[[], Search]] = [partial(_given, search) for search in searches[1:workers]]
+        makers += [make] * (workers - 1 - len(makers))
+        others = [Thread(target=self._work, args=(maker,), daemon=True) for maker in makers]
         for thread in others:
             thread.start()
-        self._work(lambda: first)
+        self._work(lambda: searches[0])
         for thread in others:
             thread.join()
         if self._errors:
@@ -112,3 +115,7 @@ class Curve:
                 self._take(found, limit_g)
                 self._gaps += [_Gap(gap.low, gap.searched_g, found), _Gap(found, limit_g, gap.high)]
             self._state.notify_all()
+
+
+def _given(search: Search) -> Search:
+    return search

@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from threading import Lock
 
 from mule.choosing.bounds import Bound
-from mule.choosing.lasting import Ask
+from mule.choosing.lasting import Ask, LastingPart
 from mule.choosing.placing import RoomLimit
 from mule.choosing.scoring import UNITS
 
@@ -14,12 +14,18 @@ _POINTS_PER_UNIT = 100.0 / UNITS
 
 @dataclass
 class CutPool:
-    """Bounds found so far; they hold under every limit, so all searches share them."""
+    """Bounds found so far; they hold under every limit, so all searches share them.
+
+    masses: under how many the best fractional kit was asked for. brought_g: grams that each class of camera brings as
+    the first beside its pack; inf where it can not be the first. relaxed: parts in which no kit lasts.
+    """
 
     bounds: list[Bound] = field(default_factory=list)
     asks: list[Ask] = field(default_factory=list)
     limits: list[RoomLimit] = field(default_factory=list)
-    relaxed: bool = False
+    masses: int = 0
+    brought_g: dict[int, float] = field(default_factory=dict)
+    relaxed: list[LastingPart] = field(default_factory=list)
     lock: Lock = field(default_factory=Lock)
 
     def put(self, more: list[Bound]) -> None:

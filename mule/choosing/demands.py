@@ -1,13 +1,14 @@
 """Marks, policies, pictures to take at all, and which wants bear any loss."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from itertools import combinations
 
 import numpy as np
 
 from mule.choosing.draft import Draft, Truth, Var, total
 from mule.choosing.scoring import Optics
-from mule.gear import Body, Lens, is_zoom, twins
+from mule.gear import Body, Lens, is_zoom, serves, twins
+from mule.optics import asks_of
 from mule.optics.gaps import GAP_SCORE
 from mule.resilience.single_loss import serving
 from mule.trip import MOST_OF_A_TRIO
@@ -64,8 +65,44 @@ class Rows:
 def demand_pictures(draft: Draft, optics: Optics, rows: Rows) -> None:
     """Some set-up serves some want: a kit that takes no picture is none."""
     because = "out-of-reach" if optics.table.parts else _why_no_set_up(draft)
-    useful: list[Truth] = [rows[row] for row in optics.useful]
+    useful: list[Truth] = []
+    plain: set[int] = set()
+    for want, span in enumerate(optics.spans):
+        serve = np.flatnonzero(optics.value[:, span].max(axis=1, initial=0.0) > 0).tolist()
+        asked = [draft.at_least(givers, 1 - there) for _, _, givers, there in asks(draft, want)]
+        if not asked:
+            plain.update(serve)
+        elif serve and not any(truth is False for truth in asked):
+            useful.append(draft.both([*asked, draft.either(rows[row] for row in serve)]))
+    useful += [rows[row] for row in sorted(plain)]
+    useful = [truth for truth in useful if truth is not False]
     draft.demand(useful, when=[draft.reason("pictures", {} if useful else {"because": because})])
+
+
+def asks(draft: Draft, want: int) -> Iterator[tuple[str, int, tuple[str, ...], int]]:
+    """What a want asks for beside glass: the aid, how many, what in play gives it, pieces that stay anyway."""
+    case = draft.case
+    for aid, pieces in asks_of(case.plan.trip.wants[want]):
+        there = sum(n for i, n in case.fixed.items() if serves(case.plan.items[i]) == aid)
+        yield aid, pieces, case.aids.get(aid, ()), there
+
+
+def scale_by_aids(draft: Draft, want: int, glass: Var) -> Var:
+    """The score of a want whose glass sees so much: less where what it asks beside glass is not there."""
+    scaled = None
+    for _, pieces, givers, there in asks(draft, want):
+        for have in range(there, pieces):
+            # At most have / pieces of it, unless more come along.
+            more = draft.at_least(givers, have + 1 - there)
+            if more is True:
+                continue
+            if scaled is None:
+                scaled = draft.cp.new_int_var(0, draft.case.optics.most[want], "")
+                draft.cp.add(scaled <= glass)
+            unless = [] if more is False else [~more]
+            # Rounded up by a unit, for the rounding of the true score.
+            draft.cp.add(pieces * scaled <= have * glass + (pieces if have else 0)).only_enforce_if(unless)
+    return glass if scaled is None else scaled
 
 
 def _why_no_set_up(draft: Draft) -> str:

@@ -6,6 +6,7 @@ from ortools.sat.python import cp_model
 
 from mule.choosing.answer import Reason
 from mule.choosing.candidates import Candidates
+from mule.gear import Body
 
 # Masses are whole tenths of a gram.
 PER_GRAM = 10
@@ -42,15 +43,67 @@ class Draft:
         self.pieces: dict[str, Var] = {item: self._count(item) for item in case.free}
         self.placed: dict[tuple[str, str], Var] = {}
         self.reasons: list[tuple[Reason, Var]] = []
+        self._known: dict[tuple[frozenset[tuple[str, int]], int], Truth] = {}
+        self._cameras: dict[str, Var | None] | None = None
+        self._firsts: dict[frozenset[str], Var] = {}
+
+    def at_least(self, items: Iterable[str], least: int) -> Truth:
+        """True exactly when so many pieces of these things in play come along."""
+        return self.weighs(frozenset((item, 1) for item in items), least)
+
+    def weighs(self, weights: frozenset[tuple[str, int]], least: int) -> Truth:
+        """True exactly when the pieces of these things that come along weigh so much together."""
+        most = sum(self.case.most[item] * weight for item, weight in weights)
+        if least <= 0 or least > most:
+            return least <= 0
+        if (weights, least) not in self._known:
+            self._known[weights, least] = self._reified(sorted(weights), least, most)
+        return self._known[weights, least]
+
+    def first_among(self, items: frozenset[str]) -> Truth:
+        """True whenever the first digital camera that comes along is one of these."""
+        if self._cameras is None:
+            self._cameras = self._in_order()
+        literal = self._firsts.get(items)
+        if literal is None:
+            literal = self._firsts[items] = self.cp.new_bool_var("")
+            for item, none_before in self._cameras.items():
+                if item in items:
+                    self.cp.add_bool_or(
+                        [literal, ~self.takes[item], *([~none_before] if none_before is not None else [])]
+                    )
+        return literal
+
+    def _in_order(self) -> dict[str, Var | None]:
+        """Digital cameras in play in the order of the locker, each with a literal: true when none before it comes."""
+        found: dict[str, Var | None] = {}
+        before: Var | None = None
+        for item, thing in self.case.free.items():
+            if isinstance(thing, Body) and not thing.film:
+                found[item] = before
+                after = self.cp.new_bool_var("")
+                self.cp.add_bool_or([after, self.takes[item], *([~before] if before is not None else [])])
+                before = after
+        return found
+
+    def _reified(self, weights: Sequence[tuple[str, int]], least: int, most: int) -> Var:
+        if len(weights) == 1 and least <= weights[0][1]:
+            return self.takes[weights[0][0]]
+        literal = self.cp.new_bool_var("")
+        pieces = total((self.pieces[item], weight) for item, weight in weights)
+        # Without conditions, so that the solver's relaxation sees them too.
+        self.cp.add(pieces >= least * literal)
+        self.cp.add(pieces <= least - 1 + (most - least + 1) * literal)
+        return literal
 
     def _count(self, item: str) -> Var:
-        """Pieces of an item: none, or from as many as it must be to as many as there are."""
-        most, fewest, take = self.case.most[item], self.case.fewest[item], self.takes[item]
+        """Pieces of an item: none, or from one to as many as there are."""
+        most, take = self.case.most[item], self.takes[item]
         if most == 1:
             return take
         pieces = self.cp.new_int_var(0, most, "")
         self.cp.add(pieces <= most * take)
-        self.cp.add(pieces >= fewest * take)
+        self.cp.add(pieces >= take)
         return pieces
 
     def reason(self, code: str, refs: Mapping[str, str] | None = None, **numbers: float) -> Var:

@@ -3,31 +3,29 @@
 See docs/domain/completeness.md.
 """
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator
 
+from mule.choosing.candidates import Candidates
 from mule.choosing.draft import Draft, Truth, total
-from mule.choosing.scoring import Optics
 from mule.completeness import Key, packs_eaten
 from mule.filters import FilterGear, Front, ways
-from mule.gear import Battery, Body, Card, Charger, Drone, Lens, MountAdapter, Reader
+from mule.gear import Battery, Lens, MountAdapter
+from mule.trip import EffectWish, Want
 
 
-def link(draft: Draft, optics: Optics) -> None:
-    """Every need, every pack, every filter, support and other aid that is asked for."""
+def link(draft: Draft) -> None:
+    """Every need, every pack, every filter that is asked for."""
     _Needs(draft).add()
-    _keep_what_serves(draft)
     _packs(draft)
-    _filters(draft, optics)
-    for lacking, givers in draft.case.aids.values():
-        here = [t.id for t in givers if t.id in draft.case.free]
-        # As many pieces as a want asks for, or all that there are.
-        draft.cp.add(total((draft.pieces[i], 1) for i in here) >= min(lacking, sum(draft.case.most[i] for i in here)))
+    _filters(draft)
 
 
 class _Needs:
     def __init__(self, draft: Draft) -> None:
         self._draft = draft
         self._givers = draft.case.graph.givers
+        trip = draft.case.plan.trip
+        self._judged = bool(trip.days) or trip.stamina.power == "packs-only"
         self._known: dict[tuple[Key, str], Truth] = {}
 
     def add(self) -> None:
@@ -36,6 +34,9 @@ class _Needs:
         for item, take in draft.takes.items():
             for need in draft.case.graph.needs[item]:
                 met = [self._given(key, item) for key in need.keys]
+                if need.what == "charger" and self._judged:
+                    # Whether packs are charged at all, the days say (``choosing.lasting``).
+                    continue
                 if need.sort == "link" and all(truth is False for truth in met):
                     # Nothing in play gives it: no choice mends that. It stays a finding.
                     continue
@@ -74,67 +75,41 @@ class _Needs:
         return self._known[at]
 
 
-def _keep_what_serves(draft: Draft) -> None:
-    """Chargers and readers of the open kit stay as long as the packs and cards come along that they are loaded for.
-
-    How long the power lasts is not reckoned here; whoever packed a charger has a reason.
-    """
-    case = draft.case
-    for item, take in draft.takes.items():
-        if item in case.now and isinstance(case.free[item], Charger | Reader) and not case.must_stay(item):
-            for key in (key for need in case.graph.needs[item] if need.sort == "purpose" for key in need.keys):
-                for giver, _ in case.graph.givers.get(key, ()):
-                    served = draft.take(giver)
-                    if served is not False:
-                        draft.demand([take], when=[] if served is True else [served])
-
-
 def _packs(draft: Draft) -> None:
-    """As many packs of a type as are eaten at one time, and no fewer packs and cards than the open kit has."""
-    gear, free = draft.case.plan.items, draft.case.free
-    in_play = (*draft.case.fixed, *draft.takes)
-    for type_ in {t.battery_type for t in free.values() if isinstance(t, Battery)}:
-        packs = [i for i, t in free.items() if isinstance(t, Battery) and t.battery_type == type_]
-        _supply(draft, packs, {i: h[1] for i in in_play if (h := packs_eaten(gear[i])) and h[0] == type_})
-    for type_ in {t.card_type for t in free.values() if isinstance(t, Card)}:
-        cards = [i for i, t in free.items() if isinstance(t, Card) and t.card_type == type_]
-        slotted = [
-            i for i in in_play if isinstance(t := gear[i], Body | Drone) and any(s.card_type == type_ for s in t.slots)
-        ]
-        _supply(draft, cards, dict.fromkeys(slotted, 0))
+    """As many packs of a type as are held at one time. What stays lacks packs only if there are not enough."""
+    case, gear = draft.case, draft.case.plan.items
+    for type_ in sorted({t.battery_type for t in case.free.values() if isinstance(t, Battery)}):
+        packs = [i for i, t in case.free.items() if isinstance(t, Battery) and t.battery_type == type_]
+        eaters = {i: h[1] for i in (*case.fixed, *draft.takes) if (h := packs_eaten(gear[i])) and h[0] == type_}
+        there = sum(n for i, n in case.fixed.items() if isinstance(t := gear[i], Battery) and t.battery_type == type_)
+        stays = sum(n * case.fixed[i] for i, n in eaters.items() if i in case.fixed)
+        eaten = [(draft.pieces[i], -n) for i, n in eaters.items() if i in draft.takes]
+        lacking = min(stays - there, sum(case.most[i] for i in packs))
+        draft.cp.add(total([*((draft.pieces[i], 1) for i in packs), *eaten]) >= lacking)
 
 
-def _supply(draft: Draft, givers: Sequence[str], eaters: Mapping[str, int]) -> None:
-    """eaters: pieces that each holds at one time."""
-    case = draft.case
-    have = [(draft.pieces[i], 1) for i in givers]
-    elsewhere = sum(case.fixed[i] for i in case.fixed if case.graph.offers[i] == case.graph.offers[givers[0]])
-    now = sum(case.now.get(i, 0) for i in givers)
-    # What stays may lack packs already: it keeps those it has.
-    stays = min(now + elsewhere, sum(n * case.fixed[i] for i, n in eaters.items() if i in case.fixed))
-    eaten = [(draft.pieces[i], -n) for i, n in eaters.items() if i in draft.takes and n]
-    draft.cp.add(total([*have, *eaten]) >= stays - elsewhere)
-    for item in eaters:
-        if item in draft.takes:
-            draft.cp.add(total([*have, (draft.takes[item], -now)]) >= 0)
-
-
-def _filters(draft: Draft, optics: Optics) -> None:
+def _filters(draft: Draft) -> None:
     """Where a lens that sees a want comes along, one of those gets each effect the want asks for, if any can."""
-    case = draft.case
+    for _, _, seeing, found in filter_ways(draft.case):
+        served = [draft.both([draft.take(item) for item in way]) for way in found]
+        if any(way is not False for way in served):
+            for item in seeing:
+                take = draft.take(item)
+                draft.demand(served, when=[take] if not isinstance(take, bool) else [])
+
+
+def filter_ways(case: Candidates) -> Iterator[tuple[Want, EffectWish, list[str], list[list[str]]]]:
+    """Each effect that a want asks for: what sees the want, and sets of things that give the effect on some of it."""
     gear = [t for i, t in case.plan.items.items() if i in case.free or i in case.fixed]
     bag = FilterGear.of(gear, [t.id for t in gear])
     adapters = tuple(t.id for t in gear if isinstance(t, MountAdapter))
     for want in case.plan.trip.wants:
-        seeing = optics.seeing(want) if want.effects else []
+        seeing = case.optics.seeing(want) if want.effects else []
         for wish in want.effects:
-            served: list[Truth] = []
+            found: list[list[str]] = []
             for item, widest in seeing:
                 thing = case.plan.items[item]
                 glass = thing if isinstance(thing, Lens) else getattr(thing, "fixed_lens", None)
                 front = Front(item, glass.thread_mm if glass else None, widest, adapters)
-                served += [draft.both([draft.take(i) for i in (item, *f.parts)]) for _, f in ways(front, wish, bag)]
-            if any(way is not False for way in served):
-                for item, _ in seeing:
-                    take = draft.take(item)
-                    draft.demand(served, when=[take] if not isinstance(take, bool) else [])
+                found += [[item, *f.parts] for _, f in ways(front, wish, bag)]
+            yield want, wish, [item for item, _ in seeing], found

@@ -7,14 +7,24 @@ Every demand that the user could change hangs on a literal of its own, so that a
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 from ortools.sat.python import cp_model
 
 from mule.choosing.answer import Reason
 from mule.choosing.bounds import Bound
 from mule.choosing.candidates import Candidates
-from mule.choosing.demands import Rows, demand_pictures, follow_policies, literals_of_classes, mark, wants_surviving
+from mule.choosing.demands import (
+    Rows,
+    demand_pictures,
+    follow_policies,
+    literals_of_classes,
+    mark,
+    scale_by_aids,
+    wants_surviving,
+)
 from mule.choosing.draft import PER_GRAM, Draft, Linear, Var, tenths, total
-from mule.choosing.lasting import Ask
+from mule.choosing.in_play import interchangeable
+from mule.choosing.lasting import PARTS, Ask, Capacity, LastingPart
 from mule.choosing.links import link
 from mule.choosing.places import carried, limit, place
 from mule.choosing.placing import RoomLimit
@@ -25,46 +35,61 @@ from mule.deadline import Deadline
 class Model:
     """The variables a search looks at.
 
-    lasts: whether kits have to last the trip. soft_nogoods: whether limits of room hold that are not proved.
-    takes: whether an item comes along. pieces: how many of it. placed: pieces by item and container.
-    classes: whether some member of each class comes along. want_units: score of each want. steady: whether a want bears
-    any loss. seconds: copies that only stand in for others. carried: tenths of grams.
+    lasts: whether kits have to last the trip, in each part. soft_nogoods: whether limits of room hold that are not
+    proved. takes: whether an item comes along. pieces: how many of it. placed: pieces by item and container.
+    members: items of each class. classes: whether some of it comes along. glass: score of each want by what set-ups
+    see; want_units: less where what it asks beside glass is not there. steady: whether a want bears any loss;
+    steadiness: importance of those that do. seconds: copies that only stand in for others. carried: tenths of grams.
+    cap, floor, steady_floor: the constraints by which limits are set.
     """
 
     cp: cp_model.CpModel
-    lasts: Var
+    draft: Draft
+    lasts: dict[LastingPart, Var]
     soft_nogoods: Var
     takes: dict[str, Var]
     pieces: dict[str, Var]
     placed: dict[tuple[str, str], Var]
     classes: list[Var]
+    glass: list[Var]
     want_units: list[Var]
     steady: list[Var]
-    seconds: list[Var]
+    members: list[tuple[str, ...]]
+    seconds: frozenset[str]
     reasons: list[tuple[Reason, Var]]
     carried: Linear
     cap: cp_model.Constraint
+    floor: cp_model.Constraint
+    steadiness: Linear
+    steady_floor: cp_model.Constraint
     fixed_g: float
 
     def add(self, bound: Bound) -> None:
         """Takes in an upper bound on a want's score."""
         used = np.flatnonzero(bound.per_class).tolist()
         units = total(((self.classes[number], int(bound.per_class[number])) for number in used), bound.most)
-        self.cp.add(self.want_units[bound.want] <= units)
+        self.cp.add(self.glass[bound.want] <= units)
 
     def demand(self, ask: Ask) -> None:
         """Demands what makes kits like one that was found last."""
-        ways = [~self.lasts, *(self.takes[item] for item in ask.instead)]
-        for item, least in ask.more.items():
-            enough = self.takes[item] if least == 1 else self.cp.new_bool_var("")
-            if least > 1:
-                self.cp.add(self.pieces[item] >= least).only_enforce_if(enough)
-            ways.append(enough)
-        self.cp.add_bool_or([*ways, *(~self.takes[item] for item in ask.given if item in self.takes)])
+        draft = self.draft
+        when = [self.lasts[ask.part]]
+        given = [draft.weighs(*one) for one in ask.given]
+        if ask.first is not None:
+            given.append(draft.first_among(ask.first))
+        when += [truth for truth in given if not isinstance(truth, bool)]
+        if not any(truth is False for truth in given):
+            draft.demand([draft.weighs(*way) for way in ask.ways], when=when)
 
-    def relax(self) -> None:
-        """Lets kits that do not last be found too."""
-        self._fix(self.lasts, on=False)
+    def hold(self, capacity: Capacity) -> None:
+        """Demands that what is written has room."""
+        terms = [(self.pieces[item], n) for item, n in capacity.holds.items()]
+        terms += [(self.pieces[item], -n) for item, n in capacity.writes.items()]
+        self.cp.add(total(terms, capacity.there) >= 0).only_enforce_if(self.lasts[capacity.part])
+
+    def keep_lasting(self, part: LastingPart, *, on: bool) -> None:
+        """Whether kits have to last in a part."""
+        self._fix(self.lasts[part], on=on)
 
     def keep_room(self, known: RoomLimit) -> None:
         """Takes in what does not go into a bag together."""
@@ -86,10 +111,21 @@ class Model:
         stays = tenths(self.fixed_g)
         self.cp.proto.constraints[self.cap.index].linear.domain[1] = int(limit_g * PER_GRAM + 1e-6) - stays
 
-    def reckon_steady(self, on: bool) -> None:
-        """Whether wants may count as steady; off, none does, and copies that only stand in for others stay home."""
-        for literal in (*self.steady, *self.seconds):
-            self.cp.proto.variables[literal.index].domain[1] = int(on)
+    def open(self, among: NDArray[np.bool_], *, steady: bool) -> None:
+        """Which classes may come along. steady: whether wants may count as steady; else none does, and copies that only
+        stand in for others stay home, too."""
+        variables = self.cp.proto.variables
+        for literal in self.steady:
+            variables[literal.index].domain[1] = int(steady)
+        for literal, items, open_ in zip(self.classes, self.members, among.tolist(), strict=True):
+            variables[literal.index].domain[1] = int(open_)
+            for item in items:
+                variables[self.takes[item].index].domain[1] = int(open_ and (steady or item not in self.seconds))
+
+    def require(self, units: int, steady: int) -> None:
+        """Sets the least units of score of all wants together, and the least importance of those that are steady."""
+        for constraint, least in ((self.floor, units), (self.steady_floor, steady)):
+            self.cp.proto.constraints[constraint.index].linear.domain[0] = least
 
     def hold_all(self) -> None:
         """Lets every demand hold."""
@@ -113,28 +149,39 @@ def build(case: Candidates, deadline: Deadline) -> Model:
     if asking.keep_limits:
         limit(draft)
     mark(draft)
-    link(draft, optics)
+    link(draft)
+    for lighter, heavier in interchangeable(case.plan, case.graph, case.free):
+        draft.cp.add(draft.pieces[lighter] >= case.most[lighter] * draft.takes[heavier])
     classes = literals_of_classes(draft, optics)
     deadline.go_on()
     rows = Rows(draft, optics, classes)
     follow_policies(draft, optics, rows)
     demand_pictures(draft, optics, rows)
     deadline.go_on()
+    glass = [draft.cp.new_int_var(0, most, "") for most in optics.most]
     steady = wants_surviving(draft, optics, classes, rows)
     deadline.go_on()
+    steadiness = total((literal, w.importance) for literal, w in zip(steady, case.plan.trip.wants, strict=True))
+    want_units = [scale_by_aids(draft, want, seen) for want, seen in enumerate(glass)]
     return Model(
         cp=draft.cp,
-        lasts=draft.cp.new_int_var(1, 1, ""),
+        draft=draft,
+        lasts={part: draft.cp.new_int_var(1, 1, "") for part in PARTS},
         soft_nogoods=draft.cp.new_int_var(1, 1, ""),
         takes=draft.takes,
         pieces=draft.pieces,
         placed=draft.placed,
         classes=classes,
-        want_units=[draft.cp.new_int_var(0, most, "") for most in optics.most],
+        glass=glass,
+        want_units=want_units,
         steady=steady,
-        seconds=[draft.takes[item] for item in case.seconds],
+        members=list(optics.members.values()),
+        seconds=case.seconds,
         reasons=draft.reasons,
         carried=mass,
         cap=cap,
+        steadiness=steadiness,
+        steady_floor=draft.cp.add(steadiness >= 0),
+        floor=draft.cp.add(total((units, 1) for units in want_units) >= 0),
         fixed_g=case.fixed_carried_g,
     )

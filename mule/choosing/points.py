@@ -6,9 +6,13 @@ from mule.choosing.answer import Point
 from mule.choosing.candidates import Candidates
 from mule.choosing.cut_pool import Found
 from mule.choosing.room import RoomFit
+from mule.gear import Battery
 from mule.optics import table_of
 from mule.resilience import wants_surviving_any_single_loss
 from mule.stamina import summarize
+
+# Points of brief and grams nearer than this are the same.
+_SAME_POINTS, _SAME_G = 1e-6, 0.05
 
 
 class Points:
@@ -17,6 +21,8 @@ class Points:
     def __init__(self, case: Candidates, on_point: Callable[[Point], None]) -> None:
         self._case, self._on_point = case, on_point
         self._taken: list[Point] = []
+        # What nobody owns a pack for is a missing link whatever is chosen.
+        self._owned = {t.battery_type for t in case.plan.gear if isinstance(t, Battery)}
 
     def take(self, found: Found, fit: RoomFit, limit_g: float) -> None:
         """Takes a kit that was found under a limit of grams, as it lies in its bags."""
@@ -26,8 +32,9 @@ class Points:
 
     @property
     def by_mass(self) -> tuple[Point, ...]:
-        """From light to complete."""
-        return tuple(sorted(self._taken, key=lambda point: (point.carried_g, point.score)))
+        """From light to complete, without what was a first answer and is outdone by now."""
+        kept = [p for p in self._taken if not any(_outdone(p, other) for other in self._taken)]
+        return tuple(sorted(kept, key=lambda point: (point.carried_g, point.score)))
 
     def _point(self, found: Found, fit: RoomFit, limit_g: float) -> Point:
         plan = self._case.plan
@@ -45,8 +52,18 @@ class Points:
             steady=steady,
             proved=found.proved,
             days=len(plan.trip.days),
-            power_days=0 if stamina.power.missing else stamina.power.days_carried,
+            power_days=0 if self._owned.intersection(stamina.power.missing) else stamina.power.days_carried,
             card_days=stamina.pictures.days_carried,
             stowed=self._case.asking.keep_limits,
             left=dict(fit.left),
         )
+
+
+def _outdone(point: Point, other: Point) -> bool:
+    """Whether another point is no heavier, no worse and no less steady, and better in one of these, or proved."""
+    if point is other:
+        return False
+    no_worse = other.carried_g <= point.carried_g + _SAME_G and other.score >= point.score - _SAME_POINTS
+    lighter, better = other.carried_g < point.carried_g - _SAME_G, other.score > point.score + _SAME_POINTS
+    as_steady = other.steady >= point.steady - _SAME_POINTS or (better and not point.proved)
+    return no_worse and as_steady and (lighter or better or (other.proved and not point.proved))

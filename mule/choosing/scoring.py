@@ -5,6 +5,7 @@ Things with the same optics are one equivalence class: which copy comes along ma
 
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -48,8 +49,8 @@ class Optics:
     sets: Sequence[SetUp] = field(repr=False)
 
     @classmethod
-    def of(cls, gear: Sequence[Gear], wants: Sequence[Want], aids: Aids) -> "Optics":
-        """From the optical things in play. aids: what comes along in any case of what wants ask for beside glass."""
+    def of(cls, gear: Sequence[Gear], wants: Sequence[Want]) -> "Optics":
+        """From the optical things in play; as if all that wants ask for beside glass were there."""
         classes: dict[object, list[Gear]] = {}
         for thing in gear:
             if isinstance(thing, OPTICAL):
@@ -57,17 +58,12 @@ class Optics:
         members = {alike[0].id: tuple(t.id for t in alike) for alike in classes.values()}
         sets = set_ups([alike[0] for alike in classes.values()])
         cols = columns(wants)
-        table = Table.of(sets, score(sets, cols).total, cols, aids)
+        table = Table.of(sets, score(sets, cols).total, cols, Aids((), len(wants)))
         index = {id_: i for i, id_ in enumerate(members)}
         takes = np.zeros((len(table.parts), len(members)), dtype=bool)
         for row, parts in enumerate(table.parts):
             takes[row, [index[p] for p in parts]] = True
         return cls(members, table, takes, _worthwhile(table) * table.weight() * UNITS, cols.spans, sets)
-
-    @property
-    def useful(self) -> list[int]:
-        """Rows that serve some want at all."""
-        return np.flatnonzero(self.value.max(axis=1, initial=0.0) > 0).tolist()
 
     def has(self, items: Collection[str]) -> NDArray[np.bool_]:
         """Which classes a set of items covers."""
@@ -79,9 +75,9 @@ class Optics:
         result: Vector = self.value[rows].max(axis=0) if rows.any() else np.zeros(self.value.shape[1])
         return result
 
-    def units(self, cells: Vector) -> list[int]:
-        """Whole units of score of each want."""
-        return [round(float(cells[span].sum())) for span in self.spans]
+    def units(self, cells: Vector, met: Sequence[float]) -> list[int]:
+        """Whole units of score of each want. met: what is left of each by what it asks beside glass."""
+        return [round(float(cells[span].sum()) * share) for span, share in zip(self.spans, met, strict=True)]
 
     def seeing(self, want: Want) -> list[tuple[str, float]]:
         """Items whose glass sees part of a want by itself on some body in play, with its widest equivalent focal."""
@@ -93,7 +89,7 @@ class Optics:
                     widest[glass] = min(made.low_mm, widest.get(glass, made.low_mm))
         return [(item, mm) for glass, mm in widest.items() for item in self.members[glass]]
 
-    @property
+    @cached_property
     def most(self) -> list[int]:
         """Units that each want cannot exceed."""
         return [int(np.ceil(self.value[:, s].max(axis=0, initial=0.0).sum())) + 1 for s in self.spans]

@@ -1,12 +1,16 @@
 """The searches of one choice: each thread has a model of its own, and they share what they learn."""
 
+from concurrent.futures import ThreadPoolExecutor
+
 from mule.choosing.candidates import Candidates
 from mule.choosing.curve import Curve
 from mule.choosing.cut_pool import CutPool, Found
 from mule.choosing.model import Model, build
+from mule.choosing.own import above_g
 from mule.choosing.points import Points
 from mule.choosing.room import Rooms
-from mule.choosing.search import NO_LIMIT_G, Search
+from mule.choosing.search import Search
+from mule.choosing.weights import NO_LIMIT_G
 from mule.deadline import Deadline
 from mule.solving import OutOfTime
 
@@ -29,27 +33,59 @@ class Searches:
         return self._one(first, limit_g, points) if self._case.asking.points == 1 else self._all(first, limit_g, points)
 
     def _one(self, first: Search, limit_g: float, points: Points) -> bool:
-        best = first.best(limit_g)
-        if best is None and first.relax():
-            best = first.best(limit_g)
-        best = best or first.lightest()
+        best = first.settle(lambda: first.best(limit_g))
+        if best is None:
+            lightest = first.lightest()
+            best = first.best_as_light(lightest) if lightest else first.first(limit_g)
         if best is not None:
             self._emit(best, limit_g, points)
         return best is not None and best.proved
 
     def _all(self, first: Search, limit_g: float, points: Points) -> bool:
-        lightest = first.lightest()
-        if lightest is None and first.relax():
-            lightest = first.lightest()
+        greedy = first.first(limit_g)
+        if greedy is not None and self._whole(greedy):
+            self._emit(greedy, limit_g, points)
+        lightest = first.settle(first.lightest)
         if lightest is None:
             return False
         asking = self._case.asking
         curve = Curve(asking.points, self._deadline, lambda found, under_g: self._emit(found, under_g, points))
-        curve.begin(lightest)
-        top = first.best(limit_g) or lightest
+        searches = [first]
+        if asking.workers == 1:
+            lightest = first.best_as_light(lightest)
+            curve.begin(lightest)
+            top = first.best(limit_g) or lightest
+        else:
+            # Both ends at once.
+            with ThreadPoolExecutor(1) as other:
+                light_end = lightest
+                soon = other.submit(lambda: first.best_as_light(light_end))
+                searches.append(self.of(build(self._case, self._deadline)))
+                heavy_end = searches[1].best(limit_g)
+                lightest = soon.result()
+            curve.begin(lightest)
+            top = heavy_end or lightest
         curve.end(lightest, top, limit_g)
-        curve.fill(lambda: self.of(build(self._case, self._deadline)), first, asking.workers)
-        return curve.complete and lightest.proved and top.proved
+        curve.fill(searches, lambda: self.of(build(self._case, self._deadline)), asking.workers)
+        return self._up_to_own(first, points) and curve.complete and lightest.proved and top.proved
+
+    def _up_to_own(self, first: Search, points: Points) -> bool:
+        """Looks once more under the mass of each own kit that lies above the curve; says whether that was settled."""
+        settled = True
+        for grams in above_g(self._case, points.by_mass):
+            found = None if self._deadline.stopped else first.best(grams)
+            settled = settled and found is not None and found.proved
+            if found is not None:
+                self._emit(found, grams, points)
+        return settled
+
+    def _whole(self, found: Found) -> bool:
+        """Whether all of a kit finds a place."""
+        fit = self._rooms.fit(found.pieces)
+        if isinstance(fit, OutOfTime):
+            return False
+        self._pool.crowd(fit.learned)
+        return not fit.left
 
     def _emit(self, found: Found, limit_g: float, points: Points) -> None:
         fit = self._rooms.fit(found.pieces)

@@ -16,7 +16,8 @@ from mule.packing.blocks import Block
 from mule.packing.left_over import OtherBags, left_over
 from mule.packing.luggage import luggage_of
 from mule.packing.orientations import Orientation, orientations_of
-from mule.packing.placements import USUAL, Outcome, Placement, PlacingOptions, place
+from mule.packing.placements import USUAL, Outcome, Placement, PlacingOptions
+from mule.packing.placing import place
 from mule.packing.proof import faults, lies_on
 from mule.packing.reporting import PackingJob, report
 from mule.packing.rooms import Room, goes_in, rooms_of

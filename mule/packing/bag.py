@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from mule.deadline import Deadline
 from mule.packing.assign import Assigner, Nogood, Shares
 from mule.packing.luggage import BagToPack
-from mule.packing.placements import Outcome, PlacingOptions, left_s, place
+from mule.packing.placements import Outcome, PlacingOptions, left_s
+from mule.packing.placing import place
 
 # Spaces are filled so far by volume at first, then further: full ones take long to place, or cannot be.
 _FULLEST = (0.7, 0.85, 1.0)

@@ -12,7 +12,8 @@ from mule.gear import Bag, Gear
 from mule.kit import Kit
 from mule.packing.blocks import Block
 from mule.packing.luggage import luggage_of
-from mule.packing.placements import Outcome, Placement, PlacingOptions, place
+from mule.packing.placements import Outcome, Placement, PlacingOptions
+from mule.packing.placing import place
 from mule.packing.rooms import Room, rooms_of
 from mule.units import Frozen
 

@@ -23,10 +23,10 @@ from mule.power.answer import (
     Useless,
     Worst,
 )
-from mule.power.case import PowerCase
+from mule.power.case import PowerCase, TypeDemand
 from mule.power.claims import Claim
 from mule.power.cold import COLD, cold_derating
-from mule.power.demand import camera_demands, nominal_wh
+from mule.power.demand import camera_charges, camera_demands, nominal_wh, on_film
 from mule.power.fewest import (
     MOST_PACKS,
     Fewest,
@@ -36,13 +36,14 @@ from mule.power.fewest import (
     helpers,
     relief,
     schools_that_carry,
+    types_lacking,
     types_short,
 )
 from mule.power.losses import PowerLoss, days_without
 from mule.power.night import BANK_NIGHT_H
 from mule.power.packs import BANK_YIELD
 from mule.power.run import DAY_H, Run, lived_through
-from mule.power.sources import BODY_H, charging_sources
+from mule.power.sources import BODY_H, PackCharger, charging_sources
 from mule.power.tally import Tally
 from mule.trip import Trip
 
@@ -114,6 +115,7 @@ __all__ = [
     "Charge",
     "Claim",
     "Fewest",
+    "PackCharger",
     "PackDay",
     "Part",
     "Power",
@@ -126,10 +128,12 @@ __all__ = [
     "Saving",
     "SchoolRow",
     "TypeDay",
+    "TypeDemand",
     "TypeSummary",
     "Useless",
     "Worst",
     "advise_power",
+    "camera_charges",
     "camera_demands",
     "carries",
     "charging_sources",
@@ -139,10 +143,12 @@ __all__ = [
     "fewest",
     "helpers",
     "nominal_wh",
+    "on_film",
     "relief",
     "schools_that_carry",
     "simulate",
     "simulate_case",
     "sum_up",
+    "types_lacking",
     "types_short",
 ]

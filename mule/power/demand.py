@@ -47,6 +47,11 @@ def parts_of(body: Body, demand: Demand) -> tuple[Part, ...]:
     return tuple(_part(amount, unit, rate, typical, source) for amount, unit, rate, typical in told if amount)
 
 
+def camera_charges(body: Body, demand: Demand) -> float:
+    """A body's day in charges of a new pack at 20 deg C."""
+    return sum(part.amount / part.per_charge for part in parts_of(body, demand))
+
+
 def _part(amount: float, unit: Unit, rate: float | None, typical: float, source: Source = Source.STATED) -> Part:
     if rate is None:
         return Part(amount=amount, unit=unit, per_charge=typical, source=Source.TYPICAL)
@@ -88,16 +93,8 @@ def camera_demands(
         for _ in range(count):
             usual = FILM_DAY if on_film(gear[item]) else pattern.others if digital else pattern.first
             digital += usual is not FILM_DAY
-            found.append((item, _paced(said.get(item, usual), pace)))
+            found.append((item, said.get(item, usual).paced(pace)))
     return found
-
-
-def _paced(demand: Demand, pace: float) -> Demand:
-    if pace == 1:
-        return demand
-    return Demand.model_construct(
-        frames=round(demand.frames * pace), video_min=demand.video_min * pace, timelapse_h=demand.timelapse_h * pace
-    )
 
 
 def power_demands(

@@ -56,6 +56,12 @@ def types_short(case: PowerCase) -> list[str]:
     return [type_ for type_ in found if type_ not in case.counts]
 
 
+def types_lacking(case: PowerCase) -> frozenset[str]:
+    """Types of packs that do not carry every day with the margin, or of which something that draws has none at all."""
+    have = {kind.store for kind in case.packs}
+    return frozenset((*types_short(case), *(type_ for type_ in types_asked(case) if type_ not in have)))
+
+
 def types_asked(case: PowerCase) -> list[str]:
     """Types of packs that something loaded draws on some day; batteries inside devices are not counted."""
     found = dict.fromkeys(need.store for day in case.days for need in day.needs)

@@ -4,9 +4,9 @@ from collections.abc import Mapping, Sequence
 
 from mule.gear import Body, Card, Gear
 from mule.storage.answer import CardsOf, CardUse, Copy, Gone, Made, Storage, StorageDay
-from mule.storage.chain import Target
+from mule.storage.chain import FREE_SHARE, Target
 from mule.storage.losses import Whereabouts
-from mule.storage.run import GB_PER_MBIT_H, MB_PER_MP, UNCOMPRESSED, StorageRun
+from mule.storage.run import GB_PER_MBIT_H, MB_PER_MP, UNCOMPRESSED, StorageRun, written_mb
 from mule.storage.writing import TINY_GB
 from mule.trip import Demand, Trip
 
@@ -53,6 +53,22 @@ def store(
     )
 
 
+def falls_short(
+    gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, demands: Sequence[Sequence[tuple[str, Demand]]]
+) -> tuple[bool, bool]:
+    """Whether cards run out on some day, and whether some night ends with too few copies, all being in one bag.
+
+    gear: by id. counts, demands: as for ``store``.
+    """
+    run = StorageRun(gear, counts, trip, Whereabouts({}), endless=False, losses=False)
+    full = short = False
+    for index, asked in enumerate(demands):
+        day = run.live(index, asked)
+        full = full or day.lost_gb > TINY_GB
+        short = short or any(chunk.copies < trip.copies for chunk in day.fresh)
+    return full, short
+
+
 def _cards_of(type_: str, run: StorageRun, endless: StorageRun, days: Sequence[StorageDay]) -> CardsOf:
     mine = {c.body.id for c in run.cameras if any(s.card_type == type_ for s in c.body.slots)}
     return CardsOf(
@@ -64,6 +80,7 @@ def _cards_of(type_: str, run: StorageRun, endless: StorageRun, days: Sequence[S
 
 
 __all__ = [
+    "FREE_SHARE",
     "GB_PER_MBIT_H",
     "MB_PER_MP",
     "UNCOMPRESSED",
@@ -76,5 +93,7 @@ __all__ = [
     "StorageDay",
     "Target",
     "Whereabouts",
+    "falls_short",
     "store",
+    "written_mb",
 ]

@@ -35,8 +35,16 @@ class StorageRun:
     """
 
     def __init__(
-        self, gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip, where: Whereabouts, *, endless: bool
+        self,
+        gear: Mapping[str, Gear],
+        counts: Mapping[str, int],
+        trip: Trip,
+        where: Whereabouts,
+        *,
+        endless: bool,
+        losses: bool = True,
     ) -> None:
+        """losses: whether what would be gone with what is followed."""
         self._trip, self._where, self._endless = trip, where, endless
         self._erases = trip.stamina.cards == "erase-after"
         # A card is erased when as many copies as are asked stand elsewhere (docs/domain/pictures.md).
@@ -55,7 +63,7 @@ class StorageRun:
             for n in range(count)
         ]
         self._mades: dict[tuple[str, int, float, float], Made] = {}
-        self.losses = Losses(() if endless else _keepers(gear, counts), where)
+        self.losses = Losses(_keepers(gear, counts) if losses and not endless else (), where)
 
     def live(self, index: int, asked: Sequence[tuple[str, Demand]]) -> _Lived:
         """One day and its night. asked: what each camera does, in their order."""
@@ -111,20 +119,7 @@ class StorageRun:
         return self._mades[key]
 
     def _reckon(self, camera: Camera, demand: Demand) -> Made:
-        settings = self._trip.stamina
-        habit = self._habits[camera.body.id]
-        frames = demand.frames + round(demand.timelapse_h * 3_600 / settings.timelapse_every_s)
-        known = camera.body.mb_per_frame
-        mb = known or camera.body.megapixels * MB_PER_MP * (UNCOMPRESSED if habit.uncompressed else 1)
-        video = demand.video_min / 60 * habit.video_mbit_s * GB_PER_MBIT_H
-        return Made(
-            body=camera.body.id,
-            frames=frames,
-            mb_per_frame=mb,
-            mb_source=camera.body.rates_source if known else Source.COMPUTED,
-            stills_gb=frames * mb / 1_000,
-            video_gb=video,
-        )
+        return made_of(camera.body, demand, self._trip)
 
     def _copy(self, index: int, fresh: Sequence[Chunk]) -> list[Copy]:
         """Copies of the day until each picture is in as many places as asked, other bags first."""
@@ -164,6 +159,28 @@ class StorageRun:
                 self.writing.erase(card, self.cameras)
                 erased.append(card.id)
         return tuple(erased)
+
+
+def made_of(body: Body, demand: Demand, trip: Trip) -> Made:
+    """What a camera makes of a day."""
+    habit = trip.stamina.habit(body.id)
+    frames = demand.frames + round(demand.timelapse_h * 3_600 / trip.stamina.timelapse_every_s)
+    known = body.mb_per_frame
+    mb = known or body.megapixels * MB_PER_MP * (UNCOMPRESSED if habit.uncompressed else 1)
+    return Made(
+        body=body.id,
+        frames=frames,
+        mb_per_frame=mb,
+        mb_source=body.rates_source if known else Source.COMPUTED,
+        stills_gb=frames * mb / 1_000,
+        video_gb=demand.video_min / 60 * habit.video_mbit_s * GB_PER_MBIT_H,
+    )
+
+
+def written_mb(body: Body, demand: Demand, trip: Trip) -> float:
+    """Megabytes that a camera writes on a day, the pace of the trip included."""
+    made = made_of(body, demand.paced(trip.stamina.pace), trip)
+    return (made.stills_gb + made.video_gb) * 1_000
 
 
 def _media(made: Made) -> list[tuple[Medium, float]]:

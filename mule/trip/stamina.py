@@ -26,6 +26,23 @@ class Demand(Frozen):
     video_min: Minutes = 0
     timelapse_h: DayHours = 0
 
+    def paced(self, pace: float) -> "Demand":
+        """So many times as much."""
+        if pace == 1:
+            return self
+        # Checked when it was read: what is more or less of it needs no second look.
+        return Demand.model_construct(
+            frames=round(self.frames * pace), video_min=self.video_min * pace, timelapse_h=self.timelapse_h * pace
+        )
+
+    def least(self, other: "Demand") -> "Demand":
+        """What both ask at the least."""
+        return Demand.model_construct(
+            frames=min(self.frames, other.frames),
+            video_min=min(self.video_min, other.video_min),
+            timelapse_h=min(self.timelapse_h, other.timelapse_h),
+        )
+
 
 class Pattern(Frozen):
     """A sort of day, to be named and used again.

@@ -7107,7 +7107,7 @@ export interface components {
              * Code
              * @enum {string}
              */
-            code: "kept" | "must-take" | "must-leave" | "not-in-play" | "limit" | "leg" | "lasts" | "unproved" | "room";
+            code: "kept" | "must-take" | "must-leave" | "slot" | "policy" | "not-in-play" | "lacks" | "effect" | "limit" | "leg" | "lasts" | "unproved" | "room";
             /**
              * Refs
              * @default {}
@@ -7213,10 +7213,10 @@ export interface components {
          *
          *     limit_g: grams it was sought under; carried_g: what it carries (cabin, under the seat and worn). score: brief score
          *     of ``assess``, 0 to 100. bound: what no kit under the limit exceeds. steady: share of the brief that bears any
-         *     single loss. proved: score, then steadiness, then mass are the best there are. power_days, card_days: of ``days``,
-         *     those that packs and cards carry before the first short one, by the simulation. stowed: it was packed
-         *     by trial, which is done when limits are kept to. left: pieces that found no place then, by item; those without one
-         *     whatever is chosen are not counted.
+         *     single loss. proved: no kit that obeys the marks and lasts scores more within that mass. power_days,
+         *     card_days: of ``days``, those that packs and cards carry before the first short one, by the simulation. stowed: it
+         *     was packed by trial, which is done when limits are kept to. left: pieces that found no place then, by item; those
+         *     without one whatever is chosen are not counted.
          */
         Point: {
             kit: components["schemas"]["Kit"];

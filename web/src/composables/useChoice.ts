@@ -4,6 +4,12 @@ import { asProblem, type Problem } from '@/api/problem'
 import { stream } from '@/api/stream'
 import type { Asking, Choice, ChoiceLine, Kept, Point } from '@/api/types'
 
+/** Points from light to complete, without a first answer that is outdone by now: lighter and as good, or proved. */
+export function standing(points: readonly Point[]): Point[] {
+  const outdone = (one: Point) => !one.proved && points.some((other) => other !== one && other.carried_g <= one.carried_g && other.score >= one.score && (other.proved || other.carried_g < one.carried_g))
+  return points.filter((one) => !outdone(one)).sort((a, b) => a.carried_g - b.carried_g)
+}
+
 export function useChoice(trip: () => string, kit: () => string) {
   const found = shallowRef<Point[]>([])
   const choice = shallowRef<Choice | null>(null)
@@ -31,7 +37,7 @@ export function useChoice(trip: () => string, kit: () => string) {
   }
   function take(line: ChoiceLine): void {
     if (line.kept) kept.value = line.kept
-    if (line.point) found.value = [...found.value, line.point].sort((a, b) => a.carried_g - b.carried_g)
+    if (line.point) found.value = standing([...found.value, line.point])
     if (line.choice) choice.value = line.choice
   }
   /** Ends the search; what was found stays. */

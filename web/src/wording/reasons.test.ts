@@ -23,6 +23,15 @@ describe('reasons', () => {
     expect(whyAbove(own, 'Kit B', names, 'metric')).toBe('Kit B lies above the curve: it does without thing a 100 g, thing b 100 g, thing c 100 g and 2 more, which stay here in any case; its power and cards carry 2 of 5 days, the curve’s all of them.')
     expect(whyAbove({ ...own, why: kept.slice(0, 1) }, 'Kit B', names, 'metric')).toContain('which stays here in any case.')
   })
+  it('say what an own kit lacks, breaks or does without', () => {
+    const why = (code: 'slot' | 'policy' | 'lacks' | 'effect' | 'lasts', refs: Record<string, string>) => whyAbove({ kit: 'k', carried_g: 0, score: 0, above: true, why: [{ code, refs, numbers: {} }] }, 'Kit B', names, 'metric')
+    expect(why('lacks', { item: 'a', what: 'card', label: 'SD' })).toMatch(/thing a .*SD.*\.$/)
+    expect(why('lacks', { what: 'pack', label: 'LB-4' })).toBe('Kit B lies above the curve: it has fewer LB-4 packs than run at one time.')
+    expect(why('effect', { want: 'w', label: 'nd' })).toMatch(/it has no .* for Sea eagles\.$/)
+    expect(why('policy', { policy: 'gaps' })).toContain('it has gaps, which you refused')
+    expect(why('slot', {})).toContain('share one place')
+    expect(why('lasts', { part: 'copies' })).toContain('fewer places than you asked')
+  })
   it('are written beside a schema that knows marks', () => {
     expect(Object.keys(schema.$defs)).toContain('Marks')
   })

@@ -2,7 +2,7 @@
 import type { Names } from '@/composables/useBench'
 import type { OwnKit, Reason, Trip, Units } from '@/api/types'
 import * as fmt from '@/format/units'
-import { lacks, serves } from './completeness'
+import { EFFECT, lacks, serves } from './completeness'
 
 const POLICY: Record<string, string> = {
   'one-zoom': 'one zoom and nothing else',
@@ -46,6 +46,15 @@ const SAY: Record<Reason['code'], Say> = {
   pictures: (r) => PICTURES[refOf(r, 'because')] ?? 'The kit must take pictures that some want asks for.',
 }
 
+const BROKEN: Record<string, string> = {
+  lenses: 'other lenses than the school you asked for',
+  'second-body': 'another second body than you asked for',
+  gaps: 'gaps, which you refused',
+}
+const SHORT: Record<string, string> = {
+  copies: 'some night it leaves pictures in fewer places than you asked, the curve does not',
+}
+
 type Why = OwnKit['why'][number]
 /** Things of one kind of reason in a row, the heaviest of them by name: "Legs 1190 g, Cube 548 g and 3 more". */
 function namesOf(whys: readonly Why[], names: Names, units: Units): string {
@@ -53,15 +62,26 @@ function namesOf(whys: readonly Why[], names: Names, units: Units): string {
   if (whys.length > said.length) said.push(`${whys.length - said.length} more`)
   return said.length > 1 ? `${said.slice(0, -1).join(', ')} and ${said.at(-1)}` : (said[0] ?? '')
 }
+/** "Body 24 has no SD card"; "Step ring: no loaded filter has a 82 mm thread" */
+function lacking(one: Why, names: Names): string {
+  const [item, what, label] = [one.refs?.item, one.refs?.what ?? '', one.refs?.label ?? '']
+  if (!item) return `it has fewer ${label} packs than run at one time`
+  const why = serves(what, label)
+  return why.startsWith(what) ? `${names.thing(item)} ${lacks(what, label)}` : `${names.thing(item)} serves nothing (${why})`
+}
 /** Why an own kit scores more than the curve at its mass: what it has, or lacks, that the search did not allow itself. */
 const WHY: Record<Why['code'], (whys: readonly [Why, ...Why[]], names: Names, units: Units) => string> = {
   kept: (w, n, u) => `it does without ${namesOf(w, n, u)}, which ${w.length > 1 ? 'stay' : 'stays'} here in any case`,
   'must-take': (w, n, u) => `it leaves ${namesOf(w, n, u)}, which you marked as must come`,
   'must-leave': (w, n, u) => `it takes ${namesOf(w, n, u)}, which you marked as must stay`,
+  slot: () => 'it takes several things that you let share one place',
+  policy: (w) => `it has ${w.map((one) => BROKEN[one.refs?.policy ?? ''] ?? 'another school').join(' and ')}`,
+  lacks: (w, n) => w.slice(0, 3).map((one) => lacking(one, n)).join(', ') + (w.length > 3 ? `, and ${w.length - 3} more` : ''),
+  effect: (w, n) => w.map((one) => `it has no ${EFFECT[one.refs?.label ?? ''] ?? 'filter'} for ${n.want(one.refs?.want ?? '')}`).join(', '),
   'not-in-play': (w, n, u) => `it takes ${namesOf(w, n, u)}: not here, not yours, or no better than something lighter`,
   limit: ([w], _n, u) => `it weighs more than the ${fmt.load(w.numbers?.limit_g ?? 0, u)} you asked for`,
   leg: (w, n) => `${w.map((one) => n.leg(one.refs?.leg ?? '')).join(' and ')} ${w.length > 1 ? 'refuse' : 'refuses'} it`,
-  lasts: ([w]) => `its power and cards carry ${w.numbers?.days ?? 0} of ${w.numbers?.of_days ?? 0} days, the curve’s all of them`,
+  lasts: ([w]) => SHORT[w.refs?.part ?? ''] ?? `its power and cards carry ${w.numbers?.days ?? 0} of ${w.numbers?.of_days ?? 0} days, the curve’s all of them`,
   unproved: () => 'the search had no time to prove its points: search again',
   room: () => 'packed by trial, not all of it may go into the bags: see Stow',
 }

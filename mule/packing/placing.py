@@ -1,0 +1,89 @@
+"""Everything into one space: at once by building, then exactly as long as that pays, and better by ruin and recreate.
+
+What was built is there whatever comes: no later answer leaves more over.
+"""
+
+from collections.abc import Sequence
+
+from mule.deadline import Deadline
+from mule.packing.blocks import Block
+from mule.packing.construct import Construction, Constructor
+from mule.packing.exact import ExactModel, overfull
+from mule.packing.orientations import Sides
+from mule.packing.placements import USUAL, Outcome, PlacingOptions, left_s, orientations_in, settled
+from mule.solving import Solved
+
+# Of more blocks the objective costs more than it brings.
+_MOST_TO_TIDY = 24
+# Of more blocks the exact search finds nothing that building does not.
+_MOST_EXACT = 28
+# Time for building, in seconds and as a share of what there is; for ruin and recreate beside the exact search.
+_START_S, _START, _BETTER = 0.3, 0.05, 0.4
+# Leaving one thing more over is worse than any size.
+_ONE_THING = 1_000.0
+
+
+def place(
+    room: Sides, blocks: Sequence[Block], gap: int, deadline: Deadline, options: PlacingOptions = USUAL
+) -> Outcome:
+    """Everything into one space, or as much as there is a place for: the fewest and smallest things left over.
+
+    room: inner sides in whole millimetres. gap: millimetres of divider between hard things.
+    """
+    able = [b for b in blocks if orientations_in(room, b)]
+    too_large = tuple(b.id for b in blocks if not orientations_in(room, b))
+    if not able:
+        return Outcome({}, too_large, proved=True)
+    made, proved = _Space(room, able, gap, options).filled(deadline)
+    return Outcome(settled(made.placements, able, gap), (*too_large, *made.left), proved)
+
+
+class _Space:
+    """One space and what is to go into it."""
+
+    def __init__(self, room: Sides, blocks: Sequence[Block], gap: int, options: PlacingOptions) -> None:
+        self._room, self._blocks, self._gap, self._options = room, blocks, gap, options
+        cost = {b.id: _ONE_THING + b.litres for b in blocks}
+        self._constructor = Constructor(room, blocks, gap, cost)
+        self._exact = len(blocks) <= _MOST_EXACT
+
+    def filled(self, deadline: Deadline) -> tuple[Construction, bool]:
+        """The best that was found, and whether nothing less can be left over."""
+        built = self._constructor.start(deadline.grant(max(_START_S, left_s(deadline) * _START)))
+        if not built.left:
+            return self._tidied(built, deadline), True
+        fits = not overfull(self._room, self._blocks, self._gap)
+        if fits and self._exact:
+            whole = self._model(optional=False)
+            ending = whole.solve(deadline, left_s(deadline) * self._options.whole)
+            if isinstance(ending, Solved):
+                return self._tidied(Construction(whole.placements(ending), (), 0.0), deadline, whole), True
+        better = deadline.soonest(left_s(deadline) * (_BETTER if self._exact else 1.0))
+        built = self._constructor.improved(built, better, self._options.seed)
+        if not built.left:
+            return self._tidied(built, deadline), True
+        return self._least_left(built, deadline) if self._exact else (built, False)
+
+    def _least_left(self, built: Construction, deadline: Deadline) -> tuple[Construction, bool]:
+        """The exact search for the least left over, from what was built on."""
+        some = self._model(optional=True)
+        some.hint(built.placements)
+        found = some.solve(deadline, left_s(deadline))
+        if not isinstance(found, Solved):
+            return built, False
+        placements = some.placements(found)
+        left = tuple(b.id for b in self._blocks if b.id not in placements)
+        cost = self._constructor.cost_of(left)
+        made = Construction(placements, left, cost)
+        # What differs by less than the model counts is as good.
+        return made if cost <= built.cost else built, found.best
+
+    def _model(self, *, optional: bool) -> ExactModel:
+        return ExactModel(self._room, self._blocks, self._gap, self._options, optional=optional)
+
+    def _tidied(self, made: Construction, deadline: Deadline, model: ExactModel | None = None) -> Construction:
+        """The same with heavy things low and near the back, where there are few."""
+        if len(self._blocks) > _MOST_TO_TIDY or self._options.tidy_s <= 0:
+            return made
+        model = model or self._model(optional=False)
+        return Construction(model.tidied(deadline, made.placements), (), 0.0)
