@@ -73,7 +73,7 @@ class Point(Frozen):
     single loss. proved: no kit that obeys the marks and lasts scores more within that mass. power_days,
     card_days: of ``days``, those that packs and cards carry before the first short one, by the simulation. stowed: it
     was packed by trial, which is done when limits are kept to. left: pieces that found no place then, by item; those
-    without one whatever is chosen are not counted.
+    without one whatever is chosen are not counted. provisional: a first answer by greed, left out of the whole one.
     """
 
     kit: Kit
@@ -88,6 +88,7 @@ class Point(Frozen):
     card_days: int
     stowed: bool
     left: dict[str, int] = Field(default={})
+    provisional: bool = False
 
 
 class Line(Frozen):

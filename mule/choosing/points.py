@@ -24,16 +24,17 @@ class Points:
         # What nobody owns a pack for is a missing link whatever is chosen.
         self._owned = {t.battery_type for t in case.plan.gear if isinstance(t, Battery)}
 
-    def take(self, found: Found, fit: RoomFit, limit_g: float) -> None:
-        """Takes a kit that was found under a limit of grams, as it lies in its bags."""
-        point = self._point(found, fit, limit_g)
+    def take(self, found: Found, fit: RoomFit, limit_g: float, *, provisional: bool = False) -> None:
+        """Takes a kit that was found under a limit of grams, as it lies in its bags. provisional: by greed."""
+        point = self._point(found, fit, limit_g).model_copy(update={"provisional": provisional})
         self._taken.append(point)
         self._on_point(point)
 
     @property
     def by_mass(self) -> tuple[Point, ...]:
         """From light to complete, without what was a first answer and is outdone by now."""
-        kept = [p for p in self._taken if not any(_outdone(p, other) for other in self._taken)]
+        searched = [p for p in self._taken if not p.provisional] or self._taken
+        kept = [p for p in searched if not any(_outdone(p, other) for other in searched)]
         return tuple(sorted(kept, key=lambda point: (point.carried_g, point.score)))
 
     def _point(self, found: Found, fit: RoomFit, limit_g: float) -> Point:

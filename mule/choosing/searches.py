@@ -44,7 +44,7 @@ class Searches:
     def _all(self, first: Search, limit_g: float, points: Points) -> bool:
         greedy = first.first(limit_g)
         if greedy is not None and self._whole(greedy):
-            self._emit(greedy, limit_g, points)
+            self._emit(greedy, limit_g, points, provisional=True)
         lightest = first.settle(first.lightest)
         if lightest is None:
             return False
@@ -87,7 +87,7 @@ class Searches:
         self._pool.crowd(fit.learned)
         return not fit.left
 
-    def _emit(self, found: Found, limit_g: float, points: Points) -> None:
+    def _emit(self, found: Found, limit_g: float, points: Points, *, provisional: bool = False) -> None:
         fit = self._rooms.fit(found.pieces)
         if not isinstance(fit, OutOfTime):
-            points.take(found, fit, limit_g)
+            points.take(found, fit, limit_g, provisional=provisional)

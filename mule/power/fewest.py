@@ -57,9 +57,10 @@ def types_short(case: PowerCase) -> list[str]:
 
 
 def types_lacking(case: PowerCase) -> frozenset[str]:
-    """Types of packs that do not carry every day with the margin, or of which something that draws has none at all."""
+    """What does not carry every day with the margin: types of packs, also of which there is none at all, and devices."""
     have = {kind.store for kind in case.packs}
-    return frozenset((*types_short(case), *(type_ for type_ in types_asked(case) if type_ not in have)))
+    short = (use.type for use in _short(case) if not use.bare)
+    return frozenset((*short, *(type_ for type_ in types_asked(case) if type_ not in have)))
 
 
 def types_asked(case: PowerCase) -> list[str]:

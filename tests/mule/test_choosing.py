@@ -119,10 +119,22 @@ def test_points_come_as_they_are_found() -> None:
 
 def test_a_stopped_search_keeps_what_it_found_and_says_so() -> None:
     found: list[Point] = []
-    made = choose(packed(), Asking(points=30, workers=1), found.append, lambda: len(found) >= 3)
+    made = choose(
+        packed(), Asking(points=30, workers=1), found.append, lambda: sum(not p.provisional for p in found) >= 3
+    )
     assert made.stopped
     assert 3 <= len(made.points) < 30
     assert all(point.bound >= point.score for point in made.points)
+
+
+def test_a_kit_by_greed_stands_first_and_is_left_out_of_the_whole_answer() -> None:
+    found: list[Point] = []
+    made = choose(packed(), Asking(points=5, workers=1), found.append)
+    assert [p.provisional for p in found] == [True, *[False] * (len(found) - 1)]
+    first = assess(packed().with_kit(found[0].kit))
+    assert first.coverage.score == found[0].score
+    assert not first.completeness.missing
+    assert not any(p.provisional for p in made.points)
 
 
 def test_a_search_without_time_answers_with_a_bound() -> None:

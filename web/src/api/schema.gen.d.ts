@@ -7216,7 +7216,7 @@ export interface components {
          *     single loss. proved: no kit that obeys the marks and lasts scores more within that mass. power_days,
          *     card_days: of ``days``, those that packs and cards carry before the first short one, by the simulation. stowed: it
          *     was packed by trial, which is done when limits are kept to. left: pieces that found no place then, by item; those
-         *     without one whatever is chosen are not counted.
+         *     without one whatever is chosen are not counted. provisional: a first answer by greed, left out of the whole one.
          */
         Point: {
             kit: components["schemas"]["Kit"];
@@ -7247,6 +7247,11 @@ export interface components {
             left: {
                 [key: string]: number;
             };
+            /**
+             * Provisional
+             * @default false
+             */
+            provisional: boolean;
         };
         /**
          * Reason

@@ -4,10 +4,10 @@ import { asProblem, type Problem } from '@/api/problem'
 import { stream } from '@/api/stream'
 import type { Asking, Choice, ChoiceLine, Kept, Point } from '@/api/types'
 
-/** Points from light to complete, without a first answer that is outdone by now: lighter and as good, or proved. */
+/** Points from light to complete; a first answer by greed only until others stand. */
 export function standing(points: readonly Point[]): Point[] {
-  const outdone = (one: Point) => !one.proved && points.some((other) => other !== one && other.carried_g <= one.carried_g && other.score >= one.score && (other.proved || other.carried_g < one.carried_g))
-  return points.filter((one) => !outdone(one)).sort((a, b) => a.carried_g - b.carried_g)
+  const searched = points.filter((one) => !one.provisional)
+  return (searched.length ? searched : [...points]).sort((a, b) => a.carried_g - b.carried_g)
 }
 
 export function useChoice(trip: () => string, kit: () => string) {
