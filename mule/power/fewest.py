@@ -57,7 +57,7 @@ def types_short(case: PowerCase) -> list[str]:
 
 
 def types_lacking(case: PowerCase) -> frozenset[str]:
-    """What does not carry every day with the margin: types of packs, also of which there is none at all, and devices."""
+    """What does not carry every day with the margin: types of packs, of which there may be none at all, and devices."""
     have = {kind.store for kind in case.packs}
     short = (use.type for use in _short(case) if not use.bare)
     return frozenset((*short, *(type_ for type_ in types_asked(case) if type_ not in have)))
