@@ -15,10 +15,12 @@ from mule.solving import Solved
 
 # Of more blocks the objective costs more than it brings.
 _MOST_TO_TIDY = 24
-# Of more blocks the exact search finds nothing that building does not.
-_MOST_EXACT = 28
+# Of more blocks the exact search finds nothing that building does not; of more, it does not prove what is left over.
+_MOST_EXACT, _MOST_PROVED = 48, 28
 # Time for building, in seconds and as a share of what there is; for ruin and recreate beside the exact search.
 _START_S, _START, _BETTER = 0.3, 0.05, 0.4
+# Of many, so much of it before the exact search.
+_BEFORE = 0.2
 # Leaving one thing more over is worse than any size.
 _ONE_THING = 1_000.0
 
@@ -45,7 +47,7 @@ class _Space:
         self._room, self._blocks, self._gap, self._options = room, blocks, gap, options
         cost = {b.id: _ONE_THING + b.litres for b in blocks}
         self._constructor = Constructor(room, blocks, gap, cost)
-        self._exact = len(blocks) <= _MOST_EXACT
+        self._exact, self._many = len(blocks) <= _MOST_EXACT, len(blocks) > _MOST_PROVED
 
     def filled(self, deadline: Deadline) -> tuple[Construction, bool]:
         """The best that was found, and whether nothing less can be left over."""
@@ -53,16 +55,25 @@ class _Space:
         if not built.left:
             return self._tidied(built, deadline), True
         fits = not overfull(self._room, self._blocks, self._gap)
+        if fits and self._many:
+            built = self._constructor.improved(built, self._part(deadline, _BEFORE), self._options.seed)
+            if not built.left:
+                return self._tidied(built, deadline), True
         if fits and self._exact:
             whole = self._model(optional=False)
             ending = whole.solve(deadline, left_s(deadline) * self._options.whole)
             if isinstance(ending, Solved):
                 return self._tidied(Construction(whole.placements(ending), (), 0.0), deadline, whole), True
-        better = deadline.soonest(left_s(deadline) * (_BETTER if self._exact else 1.0))
-        built = self._constructor.improved(built, better, self._options.seed)
+        better = self._part(deadline, 1.0 if self._many else _BETTER)
+        built = self._constructor.improved(built, better, self._options.seed + 1)
         if not built.left:
             return self._tidied(built, deadline), True
-        return self._least_left(built, deadline) if self._exact else (built, False)
+        return (built, False) if self._many else self._least_left(built, deadline)
+
+    @staticmethod
+    def _part(deadline: Deadline, share: float) -> Deadline:
+        """So much of the time that is left."""
+        return deadline.soonest(left_s(deadline) * share)
 
     def _least_left(self, built: Construction, deadline: Deadline) -> tuple[Construction, bool]:
         """The exact search for the least left over, from what was built on."""
