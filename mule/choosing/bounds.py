@@ -22,8 +22,10 @@ from mule.solving import watched
 
 # Bounds are rounded up, so that they never cut off a kit: this much is taken for a rounding of the floats.
 _ROUNDING = 1e-4
+# Which classes are there, or could be.
+Mask = NDArray[np.bool_]
 # More than any kit weighs, in grams.
-_NO_LIMIT_G = 200_000.0
+NO_LIMIT_G = 200_000.0
 
 
 @dataclass(frozen=True)
@@ -127,8 +129,8 @@ class _Program:
     def brings(self, lead: int, grams: float) -> None:
         """Sets what the first camera brings beside its pack: more than any limit where it can not be the first."""
         first, _ = self._leads[lead]
-        self.limit.SetCoefficient(first, min(grams, _NO_LIMIT_G))
-        first.SetUb(0 if grams > _NO_LIMIT_G else 1)
+        self.limit.SetCoefficient(first, min(grams, NO_LIMIT_G))
+        first.SetUb(0 if grams > NO_LIMIT_G else 1)
 
     @property
     def first(self) -> dict[int, float]:

@@ -1,6 +1,6 @@
 """What is in play: of things that do the same, those that could be better. It does not hang on which kit is open."""
 
-from collections.abc import Collection, Iterable, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
 from functools import cached_property
 from itertools import pairwise
 
@@ -8,7 +8,7 @@ from mule.choosing.containers import carried_bags
 from mule.choosing.decided import Decided
 from mule.choosing.scoring import equivalence_of
 from mule.completeness import DependencyGraph, Key, packs_eaten
-from mule.finding import PieceKind
+from mule.finding import PieceKind, Worn
 from mule.gear import (
     Bag,
     Battery,
@@ -115,11 +115,7 @@ class _InPlay:
 
     def _lightest(self, things: Sequence[Gear]) -> Iterable[Gear]:
         """Of things that do the same, the lightest few and smaller ones; of packs and cards, as many as there are."""
-        classes: dict[object, list[Gear]] = {}
-        for thing in things:
-            offered = tuple(self._graph.offers[thing.id]), tuple(self._graph.needs[thing.id])
-            classes.setdefault((*offered, effect_of(thing)), []).append(thing)
-        for alike in classes.values():
+        for alike in _grouped(things, lambda t: (_links(self._graph, t), effect_of(t))):
             most = self._most_packs if isinstance(alike[0], PACKS) else MOST_COPIES
             yield from _smallest(alike, most)
 
@@ -171,21 +167,27 @@ def effect_of(thing: Gear) -> object:
 def _in_order(things: Sequence[Gear]) -> Iterable[Gear]:
     """In the order of the locker, cameras that are alike together: which one is a kit's first hangs neither on the open
     kit nor on which of two twins comes along."""
-    alike: dict[object, list[Gear]] = {}
-    for thing in things:
-        of = equivalence_of(thing) if isinstance(thing, Body) else thing.id
-        alike.setdefault(of, []).append(thing)
-    for same in alike.values():
+    for same in _grouped(things, lambda t: equivalence_of(t) if isinstance(t, Body) else t.id):
         yield from sorted(same, key=lambda t: t.mass_g)
 
 
 def _copies(things: Sequence[Gear]) -> Iterable[Gear]:
     """Of things that see alike the lightest few, and smaller ones: nothing is gained by the others."""
-    classes: dict[object, list[Gear]] = {}
-    for thing in things:
-        classes.setdefault(equivalence_of(thing), []).append(thing)
-    for alike in classes.values():
+    for alike in _grouped(things, equivalence_of):
         yield from _smallest(alike, MOST_COPIES)
+
+
+def _grouped(things: Iterable[Gear], key: Callable[[Gear], object]) -> list[list[Gear]]:
+    """Things of which the key is equal, in the order of the first of each."""
+    found: dict[object, list[Gear]] = {}
+    for thing in things:
+        found.setdefault(key(thing), []).append(thing)
+    return list(found.values())
+
+
+def _links(graph: DependencyGraph, thing: Gear) -> object:
+    """Equal for things that offer and need the same."""
+    return tuple(graph.offers[thing.id]), tuple(graph.needs[thing.id])
 
 
 def _smallest(alike: Sequence[Gear], most: int) -> Iterable[Gear]:
@@ -202,18 +204,19 @@ def interchangeable(plan: Plan, graph: DependencyGraph, free: Mapping[str, Gear]
     and no larger."""
     marked = plan.trip.marks.items() | {use.body for day in plan.trip.days for use in day.bodies}
     marked |= {habit.body for habit in plan.trip.stamina.habits}
-    classes: dict[object, list[Gear]] = {}
-    for thing in free.values():
-        if thing.id not in marked and not isinstance(thing, Bag):
-            offered = tuple(graph.offers[thing.id]), tuple(graph.needs[thing.id])
-            sees = equivalence_of(thing) if isinstance(thing, OPTICAL) else effect_of(thing)
-            if sees is not None:
-                classes.setdefault((*offered, sees), []).append(thing)
-    for alike in classes.values():
+    # What is worn now has a place more than its like.
+    marked |= {e.item for e in plan.kit.entries if isinstance(e.place, Worn)}
+    able = [t for t in free.values() if t.id not in marked and (isinstance(t, OPTICAL) or effect_of(t) is not None)]
+    for alike in _grouped(able, lambda t: (_links(graph, t), _does(t))):
         ordered = sorted(alike, key=lambda t: (t.mass_g, t.size.litres(), t.id))
         for one, other in pairwise(ordered):
             if one.size.litres() <= other.size.litres():
                 yield one.id, other.id
+
+
+def _does(thing: Gear) -> object:
+    """Equal for things that see alike, or do the same for power and pictures."""
+    return equivalence_of(thing) if isinstance(thing, OPTICAL) else effect_of(thing)
 
 
 def mere_copies(plan: Plan, free: Mapping[str, Gear]) -> frozenset[str]:
@@ -223,10 +226,7 @@ def mere_copies(plan: Plan, free: Mapping[str, Gear]) -> frozenset[str]:
     # A second camera that charges a pack inside may be what lets the power last: it is no mere copy.
     fills = {t.id for t in free.values() if isinstance(t, Body) and t.usb_charging and plan.trip.days}
     marks = plan.trip.marks
-    classes: dict[object, list[Gear]] = {}
-    for thing in free.values():
-        if isinstance(thing, OPTICAL) and thing.id not in marks.must_leave:
-            classes.setdefault(equivalence_of(thing), []).append(thing)
-    firsts = {t.id for alike in classes.values() for t in _smallest(alike, 1)}
+    optics = [t for t in free.values() if isinstance(t, OPTICAL) and t.id not in marks.must_leave]
+    firsts = {t.id for alike in _grouped(optics, equivalence_of) for t in _smallest(alike, 1)}
     barred = firsts | fills | set(marks.must_take) | marks.slotted()
-    return frozenset(t.id for alike in classes.values() for t in alike if t.id not in barred)
+    return frozenset(t.id for t in optics if t.id not in barred)

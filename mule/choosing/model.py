@@ -4,6 +4,8 @@ Every demand that the user could change hangs on a literal of its own, so that a
 (``mule.choosing.conflicts``); in a search all of them hold.
 """
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 
 import numpy as np
@@ -97,9 +99,38 @@ class Model:
         if kept is not None and not known.proved:
             kept.only_enforce_if(self.soft_nogoods)
 
-    def keep_soft_nogoods(self, on: bool) -> None:
-        """Whether limits of room that are not proved hold."""
-        self._fix(self.soft_nogoods, on=on)
+    @contextmanager
+    def without_soft_nogoods(self) -> Iterator[None]:
+        """Meanwhile limits of room that are not proved do not hold."""
+        before = bool(self.cp.proto.variables[self.soft_nogoods.index].domain[0])
+        self._fix(self.soft_nogoods, on=False)
+        try:
+            yield
+        finally:
+            self._fix(self.soft_nogoods, on=before)
+
+    @contextmanager
+    def undemanded(self) -> Iterator[None]:
+        """Meanwhile nothing that the user demands has to hold, nor limits of room that are not proved."""
+        domains = [self.cp.proto.variables[literal.index].domain for _, literal in self.reasons]
+        for domain in domains:
+            domain[0] = 0
+        try:
+            with self.without_soft_nogoods():
+                yield
+        finally:
+            for domain in domains:
+                domain[0] = 1
+
+    @contextmanager
+    def coming(self, number: int) -> Iterator[None]:
+        """Meanwhile a class is sure to come along."""
+        domain = self.cp.proto.variables[self.classes[number].index].domain
+        domain[0] = 1
+        try:
+            yield
+        finally:
+            domain[0] = 0
 
     def _fix(self, switch: Var, *, on: bool) -> None:
         for end in (0, 1):
@@ -129,7 +160,8 @@ class Model:
 
     def hold_all(self) -> None:
         """Lets every demand hold."""
-        self.cp.add_bool_and([literal for _, literal in self.reasons])
+        for _, literal in self.reasons:
+            self._fix(literal, on=True)
 
 
 # More than any kit weighs, in tenths of a gram.

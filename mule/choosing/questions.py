@@ -10,17 +10,15 @@ from collections.abc import Collection, Mapping
 from typing import NamedTuple
 
 import numpy as np
-from numpy.typing import NDArray
-from ortools.sat.python.cp_model import CpModel
 
-from mule.choosing.bounds import Bound
+from mule.choosing.bounds import NO_LIMIT_G, Bound, Mask
 from mule.choosing.candidates import Candidates
 from mule.choosing.cut_pool import CutPool
 from mule.choosing.draft import Linear
 from mule.choosing.lasting import PARTS, LastingDemands, LastingPart
 from mule.choosing.model import Model
 from mule.choosing.portfolio import Portfolio
-from mule.choosing.weights import NO_LIMIT_G, Weights
+from mule.choosing.weights import Weights
 from mule.deadline import Deadline
 from mule.solving import Ending, Impossible, Solved
 
@@ -30,8 +28,6 @@ _LEAN = 1e-3
 _FEW_MASSES = 4
 # Kits looked at to learn what a camera brings along.
 _MOST_BRINGS = 12
-
-Mask = NDArray[np.bool_]
 
 
 class Incumbent(NamedTuple):
@@ -135,24 +131,26 @@ class Questions:
         return Incumbent(kit, units, units, True, ending.value(self.model.carried), ending.value(tier.objective))
 
     def _brings(self, lead: int) -> float:
-        """Grams that kits of which this class is the first camera carry at the least beside glass, cameras and a pack.
+        """Grams that kits of which this class is the first camera carry at the least beside glass, cameras and a pack
+        each; inf when none of them lasts.
 
         By itself it is the first and draws most: what comes beside it adds to that.
         """
         rest, among = self.weights.lightest_with(lead)
         self.model.limit(NO_LIMIT_G)
         least = 0.0
-        for _ in range(_MOST_BRINGS):
-            self.take_in()
-            ending = self.solve(Tier(-rest, among))
-            if isinstance(ending, Impossible):
-                marks, bodies = self._case.plan.trip.marks, self._case.plan.trip.policies.second_body
-                return least if marks.items() or bodies != "any" else float("inf")
-            if not isinstance(ending, Solved):
-                break
-            least = max(least, self.weights.in_grams(-ending.bound))
-            if self.lasts(self.read(ending)) or self._deadline.stopped:
-                break
+        # Kits with other cameras may do what this one alone may not: no demand of the user's has a say here.
+        with self.model.undemanded(), self.model.coming(lead):
+            for _ in range(_MOST_BRINGS):
+                self.take_in()
+                ending = self.solve(Tier(-rest, among))
+                if isinstance(ending, Impossible):
+                    return float("inf")
+                if not isinstance(ending, Solved):
+                    break
+                least = max(least, self.weights.in_grams(-ending.bound))
+                if self.lasts(self.read(ending)) or self._deadline.stopped:
+                    break
         return least
 
     def relax(self, parts: Collection[LastingPart]) -> None:
@@ -206,16 +204,12 @@ class Questions:
 
     def solve(self, tier: Tier, deadline: Deadline | None = None) -> Ending:
         """One solve. deadline: sooner than that of the search."""
-        return self.solver.run(self.prepared(tier), deadline)
-
-    def prepared(self, tier: Tier) -> CpModel:
-        """The model as one solve needs it."""
         model = self.model
         model.cp.maximize(tier.objective)
         # Steadiness has no part in the first tier: fixed, presolve takes out its rows and the copies it is made of.
         model.open(tier.among, steady=tier.at_least is not None)
         model.require(tier.at_least or 0, tier.steady)
-        return model.cp
+        return self.solver.run(model.cp, deadline)
 
     def read(self, ending: Solved) -> Mapping[str, int]:
         """The kit of a solve: pieces by item."""

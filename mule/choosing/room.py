@@ -6,7 +6,7 @@ What lies in a bag is known only once things are placed, so the model learns it 
 so many together in this bag". The same limits move things to another bag first, and only then change the choice.
 """
 
-from collections.abc import Collection, Mapping
+from collections.abc import Callable, Collection, Mapping
 from dataclasses import dataclass
 
 from mule.choosing.candidates import Candidates
@@ -26,14 +26,10 @@ _BAG_S = 0.4
 
 @dataclass(frozen=True)
 class RoomFit:
-    """A kit in its bags. left: pieces that find no place there, by item, without those that never did.
-
-    learned: limits that were found on the way: the kit may yet go in otherwise.
-    """
+    """A kit in its bags. left: pieces that find no place there, by item, without those that never did."""
 
     kit: Kit
     left: Mapping[str, int]
-    learned: tuple[RoomLimit, ...] = ()
 
 
 class _BagTries:
@@ -57,7 +53,9 @@ class _BagTries:
 class Rooms:
     """Stows kits of one choice and remembers what did not go in."""
 
-    def __init__(self, case: Candidates, deadline: Deadline) -> None:
+    def __init__(self, case: Candidates, deadline: Deadline, crowd: Callable[[Collection[RoomLimit]], None]) -> None:
+        """crowd: told of limits as they are found: a kit that does not go in may yet do so otherwise."""
+        self._crowd = crowd
         self._case, self._asking, self._deadline = case, case.asking, deadline
         self._gear = case.plan.items
         self._bags = _BagTries(self._gear, deadline)
@@ -71,15 +69,15 @@ class Rooms:
         key = frozenset(pieces.items())
         if key in self._fits:
             return self._fits[key]
+        known = len(self._known)
         found = self._fit(pieces)
         # As long as each try teaches something, another may find a way.
-        if isinstance(found, RoomFit) and not (found.left and found.learned):
+        if isinstance(found, RoomFit) and not (found.left and len(self._known) > known):
             self._fits[key] = found
         return found
 
     def _fit(self, pieces: Mapping[str, int]) -> RoomFit | OutOfTime:
         best: RoomFit | None = None
-        learned: list[RoomLimit] = []
         for _ in range(_MOVES if self._asking.keep_limits else 1):
             kit = pack(self._case, pieces, self._known, self._deadline)
             if not isinstance(kit, Kit):
@@ -92,15 +90,15 @@ class Rooms:
                 best = RoomFit(kit, new)
             if not new or not more:
                 break
-            learned += more
             self._known += more
+            self._crowd(more)
         if best is None:
             kit = pack(self._case, pieces, (), self._deadline)
             if isinstance(kit, OutOfTime):
                 return kit
             assert isinstance(kit, Kit), "the model lets only kits through that go into the bags by litres"
             best = RoomFit(kit, self._left(kit)[0])
-        return RoomFit(best.kit, best.left, tuple(learned)) if best.left else best
+        return best
 
     def _left(self, kit: Kit) -> tuple[dict[str, int], list[RoomLimit]]:
         """Pieces of a kit without a place, and what that says about their bags."""

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import replace
 
+from mule.choosing.bounds import NO_LIMIT_G
 from mule.choosing.candidates import Candidates
 from mule.choosing.cut_pool import CutPool, Found
 from mule.choosing.lasting import PARTS
@@ -10,7 +11,6 @@ from mule.choosing.model import Model
 from mule.choosing.questions import Incumbent, Questions, Tier
 from mule.choosing.room import Rooms
 from mule.choosing.tiers import Tiers
-from mule.choosing.weights import NO_LIMIT_G
 from mule.deadline import Deadline
 from mule.solving import Impossible, OutOfTime, Solved
 
@@ -93,14 +93,10 @@ class Search:
 
     def _goes_in(self, kit: Mapping[str, int]) -> bool:
         """Whether a kit finds room, or nothing more can be learned about it; what was learned holds from now on."""
-        fit = self._rooms.fit(kit)
-        if isinstance(fit, OutOfTime):
-            return True
-        self._pool.crowd(fit.learned)
-        return not fit.left or self._questions.nothing_to_learn
+        return self._whole(kit) or self._questions.nothing_to_learn
 
     def _whole(self, kit: Mapping[str, int]) -> bool:
-        """Whether all of a kit that was stowed found a place."""
+        """Whether all of a kit finds a place, as far as there was time to look."""
         fit = self._rooms.fit(kit)
         return isinstance(fit, OutOfTime) or not fit.left
 
@@ -108,9 +104,8 @@ class Search:
         """Where limits of room are not proved, a kit counts as the best only if it is without them, too."""
         if not found.proved or all(known.proved for known in self._pool.limits):
             return found
-        self._model.keep_soft_nogoods(False)
-        free = self._best(limit_g, [found])
-        self._model.keep_soft_nogoods(True)
+        with self._model.without_soft_nogoods():
+            free = self._best(limit_g, [found])
         if free is not None and free.proved and (free.units, free.carried_g) == (found.units, found.carried_g):
             return found
         return replace(found, proved=False, bound=max(found.bound, free.bound if free else sum(self._optics.most)))

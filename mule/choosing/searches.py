@@ -2,6 +2,7 @@
 
 from concurrent.futures import ThreadPoolExecutor
 
+from mule.choosing.bounds import NO_LIMIT_G
 from mule.choosing.candidates import Candidates
 from mule.choosing.curve import Curve
 from mule.choosing.cut_pool import CutPool, Found
@@ -10,7 +11,6 @@ from mule.choosing.own import above_g
 from mule.choosing.points import Points
 from mule.choosing.room import Rooms
 from mule.choosing.search import Search
-from mule.choosing.weights import NO_LIMIT_G
 from mule.deadline import Deadline
 from mule.solving import OutOfTime
 
@@ -20,7 +20,8 @@ class Searches:
 
     def __init__(self, case: Candidates, deadline: Deadline) -> None:
         self._case, self._deadline = case, deadline
-        self._pool, self._rooms = CutPool(), Rooms(case, deadline)
+        self._pool = CutPool()
+        self._rooms = Rooms(case, deadline, self._pool.crowd)
 
     def of(self, model: Model) -> Search:
         """A search over a model that nobody else uses."""
@@ -82,10 +83,7 @@ class Searches:
     def _whole(self, found: Found) -> bool:
         """Whether all of a kit finds a place."""
         fit = self._rooms.fit(found.pieces)
-        if isinstance(fit, OutOfTime):
-            return False
-        self._pool.crowd(fit.learned)
-        return not fit.left
+        return not isinstance(fit, OutOfTime) and not fit.left
 
     def _emit(self, found: Found, limit_g: float, points: Points, *, provisional: bool = False) -> None:
         fit = self._rooms.fit(found.pieces)

@@ -7,15 +7,15 @@ good (docs/algorithms/choosing.md).
 
 from collections.abc import Iterable
 
-from mule.choosing.bounds import Reduced
+from mule.choosing.bounds import NO_LIMIT_G, Mask, Reduced
 from mule.choosing.candidates import Candidates
 from mule.choosing.draft import PER_GRAM, total
-from mule.choosing.questions import Incumbent, Mask, Questions, Tier
+from mule.choosing.questions import Incumbent, Questions, Tier
 from mule.deadline import Deadline
 from mule.solving import Solved
 
 # Time for a kit by greed; more than any kit weighs, in tenths of grams.
-_GREEDY_S, _HEAVY = 0.15, 10 * 200_000
+_GREEDY_S, _HEAVY = 0.15, int(PER_GRAM * NO_LIMIT_G)
 # Time for the steadiest of the best, and for the lightest of those.
 _STEADY_S, _LIGHTEST_S = 1.0, 4.0
 # Nearer to the limit than this share of it, a lighter kit puts little more out of the question.

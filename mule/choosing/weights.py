@@ -4,9 +4,8 @@ from collections.abc import Callable, Collection, Iterator
 from functools import cached_property
 
 import numpy as np
-from numpy.typing import NDArray
 
-from mule.choosing.bounds import Bound, Bounds, Pair, Reduced
+from mule.choosing.bounds import NO_LIMIT_G, Bound, Bounds, Mask, Pair, Reduced
 from mule.choosing.candidates import Candidates
 from mule.choosing.draft import PER_GRAM, Linear, tenths, total
 from mule.choosing.model import Model
@@ -17,11 +16,8 @@ from mule.optics import OPTICAL
 from mule.optics.cells import Vector
 from mule.solving import Solved
 
-Mask = NDArray[np.bool_]
 # Time for the least that comes along beside glass and cameras.
 _REST_S = 2.0
-# More than any kit weighs, in grams.
-NO_LIMIT_G = 200_000.0
 # Cameras of which it is found out at one time what they bring as the first; those that are it for so much.
 _MOST_LEADS, _PART = 4, 0.05
 # A greedy kit leaves so much of its limit to packs, cards and chargers, as a share of what is free; tried in turn.
@@ -184,7 +180,8 @@ class Weights:
         model.open(np.ones(len(self._members), dtype=bool), steady=False)
         model.require(0, 0)
         model.cp.minimize(self._rest)
-        ending = self._solver.run(model.cp, self._deadline.soonest(_REST_S))
+        with model.without_soft_nogoods():
+            ending = self._solver.run(model.cp, self._deadline.soonest(_REST_S))
         if isinstance(ending, Solved):
             self._rest_g = max(self._rest_g or 0.0, self.in_grams(ending.bound))
 

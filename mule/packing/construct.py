@@ -212,9 +212,7 @@ class _Filling:
         pressed[axis] = int(ends[behind, axis].max()) + self._gap if behind.any() else 0
         return pressed[0], pressed[1], pressed[2]
 
-    def free(
-        self, at: Whole, ends: Whole, gaps: Whole, not_over: NDArray[np.bool_], not_under: NDArray[np.bool_]
-    ) -> NDArray[np.bool_]:
+    def free(self, at: Whole, ends: Whole, gaps: Whole, not_over: Truths, not_under: Truths) -> Truths:
         """Which of these spots are apart from all that lies here.
 
         gaps: of the thing to each block. not_over: blocks that it must not lie on; not_under: those not to lie on it.

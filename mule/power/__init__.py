@@ -37,7 +37,6 @@ from mule.power.fewest import (
     relief,
     schools_that_carry,
     types_lacking,
-    types_short,
 )
 from mule.power.losses import PowerLoss, days_without
 from mule.power.night import BANK_NIGHT_H
@@ -150,5 +149,4 @@ __all__ = [
     "simulate_case",
     "sum_up",
     "types_lacking",
-    "types_short",
 ]

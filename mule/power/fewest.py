@@ -50,12 +50,6 @@ def carries(case: PowerCase, type_: str) -> bool:
     return known[type_]
 
 
-def types_short(case: PowerCase) -> list[str]:
-    """Types of packs that do not carry every day with the margin; batteries that stay inside devices do not count."""
-    found = dict.fromkeys(use.type for use in _short(case) if not use.bare)
-    return [type_ for type_ in found if type_ not in case.counts]
-
-
 def types_lacking(case: PowerCase) -> frozenset[str]:
     """What does not carry every day with the margin: types of packs, of which there may be none at all, and devices."""
     have = {kind.store for kind in case.packs}

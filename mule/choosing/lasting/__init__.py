@@ -17,11 +17,10 @@ from mule.choosing.in_play import effect_of
 from mule.choosing.lasting.asks import PARTS, Ask, AtLeast, Draws, LastingPart, pieces_of
 from mule.choosing.lasting.capacity import Capacity, capacities
 from mule.choosing.lasting.order import Order
-from mule.choosing.lasting.pictures import PictureDraws
+from mule.choosing.lasting.pictures import PictureDraws, pictures_lacking
 from mule.choosing.lasting.power import DRAWING, PowerDraws
 from mule.gear import Battery, Body, Card, Charger, Computer, Drive, Link, PowerBank, Reader
 from mule.power import PowerCase, types_lacking
-from mule.stamina import runs_out
 
 _GIVES: Mapping[LastingPart, tuple[type, ...]] = {
     "power": (Battery, Charger, PowerBank, Link),
@@ -48,8 +47,12 @@ class LastingDemands:
         self._known: dict[object, bool] = {}
 
     @cached_property
+    def _order(self) -> Order:
+        return Order(self._case)
+
+    @cached_property
     def _draws(self) -> Mapping[LastingPart, Draws[Any]]:
-        case, order = self._case, Order(self._case)
+        case, order = self._case, self._order
         return {part: PowerDraws(case, order) if part == "power" else PictureDraws(case, order, part) for part in PARTS}
 
     def asks(self, pieces: Mapping[str, int], relaxed: Collection[LastingPart] = ()) -> list[Ask]:
@@ -78,8 +81,7 @@ class LastingDemands:
         plan, counts = self._case.plan, {**self._case.fixed, **pieces}
         if part == "power":
             return types_lacking(PowerCase.of(plan.items, counts, plan.trip))
-        full, short = runs_out(plan.items, counts, plan.trip)
-        return frozenset((part,)) if full or (short and part == "copies") else frozenset()
+        return pictures_lacking(part, plan.items, counts, plan.trip)
 
     @cached_property
     def _hopeless(self) -> Mapping[LastingPart, frozenset[str]]:
@@ -125,7 +127,7 @@ class LastingDemands:
         return list(dict.fromkeys(found))
 
     def _first(self, pieces: Mapping[str, int]) -> frozenset[str] | None:
-        lead = Order(self._case).first(pieces)
+        lead = self._order.first(pieces)
         return None if lead is None else frozenset((lead,))
 
     def _filled(

@@ -6,10 +6,10 @@ from typing import NamedTuple
 from mule.choosing.candidates import Candidates
 from mule.choosing.lasting.asks import AtLeast, LastingPart, pieces_of
 from mule.choosing.lasting.order import OTHER_FIRST, Order
-from mule.gear import Body
+from mule.gear import Body, Gear
 from mule.stamina import runs_out
 from mule.storage import written_mb
-from mule.trip import Demand
+from mule.trip import Demand, Trip
 
 
 class CameraSort(NamedTuple):
@@ -112,8 +112,15 @@ class PictureDraws:
                     cameras[item] = left if item == self._items[sort][-1] else min(left, self._case.most[item])
                     left -= cameras[item]
         counts = {**self._case.fixed, **lead, **cameras, **gives}
-        full, short = runs_out(self._order.with_other_first, counts, self._case.plan.trip)
-        return frozenset((self._part,)) if full or (short and self._part == "copies") else frozenset()
+        return pictures_lacking(self._part, self._order.with_other_first, counts, self._case.plan.trip)
+
+
+def pictures_lacking(
+    part: LastingPart, gear: Mapping[str, Gear], counts: Mapping[str, int], trip: Trip
+) -> frozenset[str]:
+    """What lacks of cards or copies with so many pieces by item: where pictures find no card, both."""
+    full, short = runs_out(gear, counts, trip)
+    return frozenset((part,)) if full or (short and part == "copies") else frozenset()
 
 
 def _in_place(family: PictureFamily, sort: CameraSort, less: CameraSort) -> PictureFamily:
