@@ -2,6 +2,7 @@
 
 import random
 from collections.abc import Iterator, Sequence
+from datetime import timedelta
 from itertools import product
 from typing import Any, NamedTuple
 
@@ -175,6 +176,42 @@ def on_the_road(seed: int) -> tuple[Plan, float]:
     return Plan(gear=tuple(gear), trip=trip, kits=plan.kits, open_kit=plan.open_kit), limit_g
 
 
+def off_the_grid(seed: int) -> tuple[Plan, float]:
+    """The same locker where nothing comes out of a wall: cameras that charge inside, a charger and a phone share two
+    banks, of which one has a single weak port."""
+    plan, limit_g = on_the_road(seed)
+    chance = random.Random(seed)
+    gear = [
+        t.model_copy(update={"usb_charging": True, "battery_type": "P"}) if isinstance(t, Body) else t
+        for t in plan.gear
+        if t.id not in ("bank", "both", "drive", "pack-q")
+    ]
+    banks = [
+        PowerBank(id=id_, name=id_, mass_g=wh * 6, size=SMALL, energy_wh=wh, output_w=watts, ports=ports)
+        for id_, wh, watts, ports in (("bank-40", 40, chance.choice([10, 20]), 1), ("bank-90", 90, 65, 3))
+    ]
+    charger = Charger(
+        id="by-usb", name="u", mass_g=60, size=SMALL, battery_types=("P",), hours_per_charge=3, bays=2, input="usb-c"
+    )
+    phone = Computer(
+        id="phone", name="p", mass_g=200, size=SMALL, form="phone", screen_in=6, energy_wh=14, ports=("USB-C",)
+    )
+    stamina = plan.trip.stamina
+    pattern = stamina.patterns[0].model_copy(update={"phone": chance.choice([0, 0.5, 0.8])})
+    days = tuple(day.model_copy(update={"night": Night()}) for day in plan.trip.days)
+    days += tuple(day.model_copy(update={"date": day.date + timedelta(days=len(days))}) for day in days)
+    trip = plan.trip.model_copy(
+        update={
+            "days": days,
+            "stamina": stamina.model_copy(update={"patterns": (pattern,)}),
+            "marks": plan.trip.marks.model_copy(update={"must_take": (), "must_leave": (), "slots": ()}),
+        }
+    )
+    kit = plan.kits[0]
+    kit = kit.model_copy(update={"entries": (*kit.entries, Entry(item="phone", place=InBag(bag="bag")))})
+    return Plan(gear=(*gear, *banks, charger, phone), trip=trip, kits=(kit,), open_kit="a"), limit_g + 600
+
+
 def _want(chance: random.Random, index: int) -> Want:
     low = chance.choice([16, 24, 50, 100, 200])
     traits = chance.sample(list(Trait), chance.randint(0, 1))
@@ -214,7 +251,7 @@ def _policies(chance: random.Random) -> Policies:
 def stays(plan: Plan) -> dict[str, int]:
     """What a choice does not decide about: of these lockers the bag, and a computer where no copies are asked for."""
     copies = bool(plan.trip.days) and plan.trip.copies > 1
-    return {i: n for i, n in plan.kit.loaded().items() if i == "bag" or (i == "laptop" and not copies)}
+    return {i: n for i, n in plan.kit.loaded().items() if i in ("bag", "phone") or (i == "laptop" and not copies)}
 
 
 def kits(plan: Plan) -> Iterator[dict[str, int]]:

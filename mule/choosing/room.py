@@ -20,6 +20,8 @@ from mule.solving import OutOfTime
 
 # Places tried for one kit, before it counts as too much for its bags.
 _MOVES = 5
+# Time for one bag of a first answer.
+_GLANCE_S = 0.1
 # Time for one bag: most need a tenth of it (measured, docs/algorithms/choosing.md).
 _BAG_S = 0.4
 
@@ -76,6 +78,20 @@ class Rooms:
             self._fits[key] = found
         return found
 
+    def at_once(self, pieces: Mapping[str, int]) -> RoomFit | OutOfTime:
+        """The same after one look at each bag, of which nothing is learned."""
+        kit = pack(self._case, pieces, self._known, self._deadline)
+        if not isinstance(kit, Kit):
+            kit = pack(self._case, pieces, (), self._deadline)
+        if not isinstance(kit, Kit):
+            return OutOfTime()
+        left: dict[str, int] = {}
+        for bag in _inside(kit) if self._asking.keep_limits else ():
+            over, _ = left_in(self._gear, kit, bag, self._deadline.grant(_GLANCE_S), workers=1)
+            for item, n in over.items():
+                left[item] = left.get(item, 0) + n
+        return RoomFit(kit, {i: n - self._never.get(i, 0) for i, n in left.items() if n > self._never.get(i, 0)})
+
     def _fit(self, pieces: Mapping[str, int]) -> RoomFit | OutOfTime:
         best: RoomFit | None = None
         for _ in range(_MOVES if self._asking.keep_limits else 1):
@@ -104,12 +120,7 @@ class Rooms:
         """Pieces of a kit without a place, and what that says about their bags."""
         left: dict[str, int] = {}
         limits: list[RoomLimit] = []
-        inside: dict[str, dict[str, int]] = {}
-        for entry in kit.entries:
-            if isinstance(entry.place, InBag) and not entry.place.outside:
-                here = inside.setdefault(entry.place.bag, {})
-                here[entry.item] = here.get(entry.item, 0) + entry.count
-        for bag, held in inside.items():
+        for bag, held in _inside(kit).items():
             over, proved = self._bags.left_in(kit, bag, held)
             for item, count in over.items():
                 left[item] = left.get(item, 0) + count
@@ -149,3 +160,13 @@ class Rooms:
         )
         still, proved = self._bags.left_in(kit.model_copy(update={"entries": entries}), bag, fewer)
         return any(n > self._never.get(item, 0) for item, n in still.items()), proved
+
+
+def _inside(kit: Kit) -> Mapping[str, Mapping[str, int]]:
+    """Pieces in each bag."""
+    inside: dict[str, dict[str, int]] = {}
+    for entry in kit.entries:
+        if isinstance(entry.place, InBag) and not entry.place.outside:
+            here = inside.setdefault(entry.place.bag, {})
+            here[entry.item] = here.get(entry.item, 0) + entry.count
+    return inside

@@ -44,7 +44,7 @@ class Searches:
 
     def _all(self, first: Search, limit_g: float, points: Points) -> bool:
         greedy = first.first(limit_g)
-        if greedy is not None and self._whole(greedy):
+        if greedy is not None:
             self._emit(greedy, limit_g, points, provisional=True)
         lightest = first.settle(first.lightest)
         if lightest is None:
@@ -80,12 +80,7 @@ class Searches:
                 self._emit(found, grams, points)
         return settled
 
-    def _whole(self, found: Found) -> bool:
-        """Whether all of a kit finds a place."""
-        fit = self._rooms.fit(found.pieces)
-        return not isinstance(fit, OutOfTime) and not fit.left
-
     def _emit(self, found: Found, limit_g: float, points: Points, *, provisional: bool = False) -> None:
-        fit = self._rooms.fit(found.pieces)
+        fit = self._rooms.at_once(found.pieces) if provisional else self._rooms.fit(found.pieces)
         if not isinstance(fit, OutOfTime):
             points.take(found, fit, limit_g, provisional=provisional)

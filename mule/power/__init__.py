@@ -41,6 +41,7 @@ from mule.power.fewest import (
 from mule.power.losses import PowerLoss, days_without
 from mule.power.night import BANK_NIGHT_H
 from mule.power.packs import BANK_YIELD
+from mule.power.plugged import too_many
 from mule.power.run import DAY_H, Run, lived_through
 from mule.power.sources import BODY_H, PackCharger, charging_sources
 from mule.power.tally import Tally
@@ -148,5 +149,6 @@ __all__ = [
     "simulate",
     "simulate_case",
     "sum_up",
+    "too_many",
     "types_lacking",
 ]

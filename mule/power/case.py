@@ -44,7 +44,7 @@ class PowerCase:
     """Everything the simulation looks at. counts: pieces loaded by item. sources: before a school takes some away.
 
     in_use: packs of each type that are in cameras and drones, and so in the cold. fed: things that a bank feeds.
-    sun_w: what panels give under way.
+    sun_w: what panels give under way. thorough: whether any choice of what is plugged in at night is tried.
     """
 
     gear: Mapping[str, Gear]
@@ -58,6 +58,7 @@ class PowerCase:
     in_use: Mapping[str, int]
     fed: frozenset[str] = frozenset()
     sun_w: float = 0.0
+    thorough: bool = False
     # What is plugged in at night, by how much more is asked: found once (``mule.power.plugged``).
     plugged: dict[float, ChargingSources] = field(default_factory=dict, init=False, repr=False, compare=False)
 

@@ -77,12 +77,20 @@ class NightRun:
 
     def from_banks(self, banks: Sequence[Bank]) -> None:
         """What banks give beside mains and car, to what these left wanting."""
-        waiting: list[OnOutlet] = [Ports(b.id, b.ports, b.output_w, b) for b in banks if b.left > TINY_WH]
+        waiting: list[OnOutlet] = [
+            Ports(bank.id, bank.ports, bank.output_w, bank)
+            for bank in banks
+            if bank.left > TINY_WH and bank.item not in self._sources.resting
+        ]
         if not waiting:
             return
         self._again()
         self._banks = []
         self._devices = [p for p in self._devices if self._sources.watts.get(p.item, 0.0) <= _BANK_DEVICE_W]
+        if self._sources.frugal:
+            self._packs, self._devices = (
+                [p for p in some if self._rank[p.id] < MOST_DAYS] for some in (self._packs, self._devices)
+            )
         if not self._packs and not self._devices:
             return
         # When the mains are off, so that no pack is in two places at once.

@@ -45,6 +45,23 @@ class Run:
             bank.dawn()
         return [self._use(need, day) for need in day.needs]
 
+    def in_vain(self, day: DayCase, uses: Sequence[TypeDay]) -> bool:
+        """Whether all that was short on the day just lived had been so with full packs, too: then no charging helps."""
+        if self._settings.power == "bank-by-day":
+            # What is in the banks comes to use by day, too.
+            return False
+        short = [use for use in uses if use.short and not use.bare]
+        return all(
+            use.type not in self._case.fed and self._most(use.type, day) < use.need_wh - TINY_WH for use in short
+        )
+
+    def _most(self, store: str, day: DayCase) -> float:
+        """What packs of a type give at the most on the day just lived, full, and the largest where it is warm."""
+        packs = self._stores[store]
+        full = sorted(pack.full for pack in packs)
+        shares = sorted(pack.share(day.outside, day.pocket) for pack in packs)
+        return sum(wh * share for wh, share in zip(full, shares, strict=True))
+
     def sleep(self, day: DayCase) -> NightRun:
         """The night after a day."""
         self._lived += 1
@@ -195,9 +212,11 @@ def _reach(case: PowerCase, extra: float, sources: ChargingSources) -> Reach:
         if any(use.short and not use.bare for use in uses):
             own = {pack.store for pack in run.packs if pack.inside}
             first = [use for use in uses if (use.type in own) == (case.settings.first == "computers")]
-            return index, sum(use.got_wh for use in first), sum(use.got_wh for use in uses)
+            return Reach(
+                index, sum(u.got_wh for u in first), sum(u.got_wh for u in uses), in_vain=run.in_vain(day, uses)
+            )
         run.sleep(day)
-    return len(case.days), 0.0, 0.0
+    return Reach(len(case.days), 0.0, 0.0)
 
 
 def _pack_day(pack: Pack, evening_wh: float) -> PackDay:

@@ -39,7 +39,10 @@ class WallPlug:
 
 @dataclass(frozen=True)
 class ChargingSources:
-    """All means of charging that work here. leads: outlets won by extension leads. watts: of devices, by item."""
+    """All means of charging that work here. leads: outlets won by extension leads. watts: of devices, by item.
+
+    resting: banks, by item, on which nothing hangs at night. frugal: banks are left for what will be short.
+    """
 
     mains: tuple[PackCharger, ...] = ()
     usb: tuple[PackCharger, ...] = ()
@@ -48,6 +51,8 @@ class ChargingSources:
     leads: int = 0
     watts: Mapping[str, float] = field(default_factory=dict)
     useless: tuple[Useless, ...] = ()
+    resting: frozenset[str] = frozenset()
+    frugal: bool = False
 
     def in_school(self, school: PowerSchool) -> "ChargingSources":
         """What is left of them in a school: no packs charged, or only in cameras."""

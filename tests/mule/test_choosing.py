@@ -1,6 +1,6 @@
 """The choice against brute force, its curve, its contradictions."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from functools import partial
 from itertools import count, pairwise
 from random import Random
@@ -20,7 +20,7 @@ from mule.kit import Entry, Kit
 from mule.plan import Plan
 from mule.trip import AidWish, Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
 from tests import cast
-from tests.tiny import QUIET, SAME, best, kits, on_the_road, tiny, value
+from tests.tiny import QUIET, SAME, best, kits, off_the_grid, on_the_road, tiny, value
 
 ONE = Asking(points=1, workers=1)
 
@@ -43,10 +43,14 @@ def test_the_answer_is_that_of_trying_every_set_of_things(block: int) -> None:
         assert grams == pytest.approx(expected[2], abs=0.05), seed
 
 
-@pytest.mark.parametrize("block", range(30))
-def test_kits_that_last_are_those_that_trying_every_set_of_things_finds(block: int) -> None:
-    for seed in range(1000 + 10 * block, 1010 + 10 * block):
-        plan, limit_g = on_the_road(seed)
+@pytest.mark.parametrize(
+    ("of", "block"), [*((on_the_road, block) for block in range(100, 130)), (off_the_grid, 0), (off_the_grid, 1)]
+)
+def test_kits_that_last_are_those_that_trying_every_set_of_things_finds(
+    of: Callable[[int], tuple[Plan, float]], block: int
+) -> None:
+    for seed in range(10 * block, 10 * block + 10):
+        plan, limit_g = of(seed)
         expected = best(plan, limit_g)
         made = choose(plan, ONE.model_copy(update={"limit_g": limit_g}))
         assert bool(made.points) == (expected is not None), seed

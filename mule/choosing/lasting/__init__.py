@@ -100,7 +100,7 @@ class LastingDemands:
         groups = self._groups[part]
         gives = {key: sum(pieces.get(i, 0) for i in items) for key, items in groups.items()}
         family = draws.family(pieces)
-        # Where outlets are not what is scarce, nothing is in the way of anything, and that is seen at once.
+        # Where outlets are not what is scarce, one more charger is in the way of nothing.
         ample = part == "power" and self._all_short(part, family, gives, ample=True)
         if not ample and not self._all_short(part, family, gives):
             # Only of this very kit it is known: of what it is, all; of what gives, none more.

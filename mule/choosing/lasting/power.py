@@ -20,6 +20,7 @@ from mule.power import (
     camera_charges,
     nominal_wh,
     on_film,
+    too_many,
     types_lacking,
 )
 from mule.trip import Demand
@@ -153,15 +154,17 @@ class PowerDraws:
         """What lacks with so much that draws, and so much that gives beside what stays.
 
         gives: pieces by item. ports: cameras that charge a pack of a type inside, by type; those that draw charge none.
-        ample: whether there are outlets for all that charges, so that nothing is in the way of anything.
+        ample: whether there are outlets for all that charges. Watts and what banks hold are shared all the same: where
+        there are too many ways of sharing them, each type is looked at as if all were there for it.
         """
         bare = self._bare(family, ample=ample)
         made = bare.with_counts({**bare.counts, **gives})
         usb = [c for c in made.sources.usb if c.bays or c.by in self._case.fixed]
         usb += [PackCharger(type_, (type_,), 0, BODY_H) for type_, n in ports.items() for _ in range(n)]
-        made = replace(made, sources=replace(made.sources, usb=tuple(usb)))
-        if ample:
-            made.plugged[made.settings.margin] = made.every_source
+        # What holds for a kit holds for those with less of what charges: any of it may be left unplugged.
+        made = replace(made, sources=replace(made.sources, usb=tuple(usb)), thorough=True)
+        if ample and too_many(made):
+            return frozenset(type_ for type_ in _asked(made) if type_ in types_lacking(_alone(made, type_)))
         return types_lacking(made)
 
     def _bare(self, family: PowerFamily, *, ample: bool) -> PowerCase:
@@ -206,6 +209,16 @@ class PowerDraws:
                 there = by_type.get(type_, TypeDemand(type_, 0.0, ()))
                 by_type[type_] = there._replace(wh=there.wh + wh)
         return by_type.values()
+
+
+def _asked(case: PowerCase) -> frozenset[str]:
+    return frozenset(need.store for day in case.days for need in day.needs)
+
+
+def _alone(case: PowerCase, type_: str) -> PowerCase:
+    """The same with nothing but packs of one type, or one device, that asks for anything."""
+    days = (day._replace(needs=tuple(need for need in day.needs if need.store == type_)) for day in case.days)
+    return replace(case, days=tuple(days), known={})
 
 
 def _with(family: PowerFamily, type_: str, load: TypeLoad) -> PowerFamily:
