@@ -7,7 +7,8 @@ from typing import Any
 
 bind = "127.0.0.1:8000"
 workers = 1
-threads = 8
+# Threads that wait for a search cost next to nothing.
+threads = 40
 loglevel = "warning"
 # The app is imported in the process that made the world ready, and handed on: importing it twice takes longer than all
 # the rest of a start.
@@ -25,3 +26,11 @@ def on_starting(server: Any) -> None:
     call_command("load_demo")
     # The worker opens connections of its own.
     connections.close_all()
+
+
+def post_worker_init(worker: Any) -> None:
+    """The first search finds its workers ready."""
+    # Imported here for the same reason.
+    from server.searching.engine import ENGINE  # noqa: PLC0415
+
+    ENGINE.warm_up()

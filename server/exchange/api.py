@@ -10,9 +10,8 @@ from mule.advise import review
 from mule.errors import InvalidInput, Problem, shorten
 from mule.field import fold
 from mule.gear import Bag
-from mule.packing.foam import CaseFit, Foam, FoamWish, compare_cases, cut_foam
+from mule.packing.foam import CaseFit, Foam, FoamWish
 from mule.plan import MAX_BYTES, Plan, read, write
-from mule.shopping import shopping_list
 from server.accounts.signed_in import SignedInRequest
 from server.errors import NotFound, TooLarge
 from server.exchange.calendar import calendar_of
@@ -26,8 +25,11 @@ from server.exchange.tables import as_csv, as_xlsx
 from server.field.looking import look_back_on
 from server.field.services import list_for, marks_of
 from server.locker.convert import locker_of
+from server.searching.answers import Question, found
+from server.searching.jobs import CASE_FITS, CuttingFoam, TryingCases
 from server.trips import services
 from server.trips.convert import trip_of
+from server.trips.packed import wanted
 from server.trips.schemas import TripOut
 
 router = Router()
@@ -49,18 +51,24 @@ def _hard_case(request: SignedInRequest, slug: str, kit: str, bag: str) -> Plan:
     return plan
 
 
+def _foam(request: SignedInRequest, slug: str, kit: str, bag: str, wish: FoamWish) -> Foam:
+    plan = _hard_case(request, slug, kit, bag)
+    question = Question(request.user.pk, ("foam", slug, kit, bag))
+    return Foam.model_validate_json(found(CuttingFoam(plan, bag, wish), question))
+
+
 @router.get("/foam/{slug}/{kit}/{bag}", response=Foam)
 def cut(request: SignedInRequest, slug: str, kit: str, bag: str, wish: Query[FoamWish]) -> Foam:
     """A cutting plan for the foam of a hard case, layer by layer."""
-    plan = _hard_case(request, slug, kit, bag)
-    return cut_foam(plan.items, plan.kit, bag, wish)
+    return _foam(request, slug, kit, bag, wish)
 
 
 @router.get("/foam/{slug}/{kit}/{bag}/cases", response=list[CaseFit])
 def cases(request: SignedInRequest, slug: str, kit: str, bag: str, wish: Query[FoamWish]) -> list[CaseFit]:
     """The same things in every hard case of the locker."""
     plan = _hard_case(request, slug, kit, bag)
-    return list(compare_cases(plan.items, plan.kit, bag, wish))
+    question = Question(request.user.pk, ("cases", slug, kit, bag))
+    return CASE_FITS.validate_json(found(TryingCases(plan, bag, wish), question))
 
 
 @router.get("/foam/{slug}/{kit}/{bag}/file/{form}")
@@ -68,10 +76,10 @@ def foam_file(
     request: SignedInRequest, slug: str, kit: str, bag: str, form: Literal["svg", "dxf", "a4"], wish: Query[FoamWish]
 ) -> HttpResponse:
     """The cutting plan to scale: SVG, DXF, or A4 pages to print."""
-    plan = _hard_case(request, slug, kit, bag)
-    foam = cut_foam(plan.items, plan.kit, bag, wish)
+    foam = _foam(request, slug, kit, bag, wish)
     if form == "a4":
-        return HttpResponse(pages(foam, plan.items[bag].name), content_type="text/html")
+        name = _hard_case(request, slug, kit, bag).items[bag].name
+        return HttpResponse(pages(foam, name), content_type="text/html")
     text, content_type = (svg(foam), "image/svg+xml") if form == "svg" else (dxf(foam), "image/vnd.dxf")
     return _file(text, content_type, f"{bag}-foam.{form}")
 
@@ -104,8 +112,8 @@ def paper(request: SignedInRequest, slug: str, kit: str, part: Literal["sheet", 
         seen = review(plan)
         raw = load_sheet(plan, seen.assessment, seen.findings)
     else:
-        listed = list_for(plan)
-        raw = labels(plan, listed) if part == "labels" else pack_list(plan, listed, shopping_list(plan))
+        listed = list_for(plan, request.user)
+        raw = labels(plan, listed) if part == "labels" else pack_list(plan, listed, wanted(plan, request.user.pk))
     return _file(raw, "application/pdf", f"{slug}-{part}.pdf")
 
 
@@ -113,7 +121,7 @@ def paper(request: SignedInRequest, slug: str, kit: str, part: Literal["sheet", 
 def calendar(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """Dates to keep: charge, fetch, copy, bring back."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
-    return _file(calendar_of(plan, list_for(plan)), "text/calendar; charset=utf-8", f"{slug}.ics")
+    return _file(calendar_of(plan, list_for(plan, request.user)), "text/calendar; charset=utf-8", f"{slug}.ics")
 
 
 _FORMS = {
@@ -138,9 +146,9 @@ def table(request: SignedInRequest, slug: str, kit: str, name: str, form: Litera
     made_of = Sources(
         plan,
         fold(marks_of(row.trip)),
-        lambda: list_for(plan),
+        lambda: list_for(plan, request.user),
         lambda: look_back_on(request.user, slug, kit),
-        lambda: shopping_list(plan),
+        lambda: wanted(plan, request.user.pk),
     )
     return _written(LISTS[name](made_of), f"{slug}-{name}", form)
 

@@ -35,7 +35,7 @@ def send_marks(request: SignedInRequest, slug: str, payload: SentMarks) -> Taken
 @router.get("/{slug}/kits/{kit}/list", response=PackOut)
 def show_list(request: SignedInRequest, slug: str, kit: str) -> PackOut:
     """The pack-out list of a kit."""
-    return services.list_for(trips.plan_for(trips.find_kit(request.user, slug, kit)))
+    return services.list_for(trips.plan_for(trips.find_kit(request.user, slug, kit)), request.user)
 
 
 @router.get("/{slug}/kits/{kit}/stations", response=list[Station])

@@ -86,10 +86,10 @@ def keep_marks(trip: Trip, marks: Iterable[Mark]) -> None:
         trip.save(update_fields=["scale", "weighings"])
 
 
-def list_for(plan: Plan) -> PackOut:
-    """The pack-out list of a plan's open kit."""
+def list_for(plan: Plan, owner: User) -> PackOut:
+    """The pack-out list of a plan's open kit. owner: whose turn it is, where it has to be packed first."""
     seen = review(plan)
-    return list_out(plan, seen.assessment, seen.resilience, packed(plan))
+    return list_out(plan, seen.assessment, seen.resilience, packed(plan, owner.pk))
 
 
 def stations_of(kit: Kit) -> list[Station]:

@@ -28,7 +28,6 @@ INSTALLED_APPS = [
 ]
 
 MIDDLEWARE = [
-    "server.process.InFlight",
     "django.middleware.security.SecurityMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
@@ -64,6 +63,13 @@ SESSION_COOKIE_AGE = 60 * 60 * 24 * 90
 SESSION_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_HTTPONLY = True
 CSRF_COOKIE_SAMESITE = "Lax"
+
+# Searches (choosing, packing, cures) run in worker processes: beside this one, or where a scheduler listens
+# (tcp://host:port). Nobody gets more than these seconds, and threads, for one search.
+SEARCH_WORKERS = os.environ.get("WORKERS", "")
+SEARCH_PROCESSES = int(os.environ.get("SEARCH_PROCESSES", os.cpu_count() or 1))
+SEARCH_SECONDS = float(os.environ.get("SEARCH_SECONDS", "120"))
+SEARCH_THREADS = int(os.environ.get("SEARCH_THREADS", "2"))
 
 # What is asked in one go, but for files: those are read up to limits of their own.
 DATA_UPLOAD_MAX_MEMORY_SIZE = 5_000_000

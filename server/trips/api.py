@@ -1,48 +1,45 @@
 """Endpoints of trips and kits. A change to a kit returns its new assessment: one round trip per act."""
 
-from collections.abc import Callable
-from itertools import count
+from collections.abc import Sequence
 
 from django.http import HttpResponse, StreamingHttpResponse
 from ninja import Router, Status
 
 from mule.advise import Advice, advise
 from mule.assess import assess
-from mule.choosing import Asking, choose, kept_in_any_case, require_brief
+from mule.choosing import Asking, kept_in_any_case, require_brief
 from mule.compare import Comparison, compare
-from mule.cures import look_for_cures
-from mule.deadline import Deadline
 from mule.editing import apply
 from mule.filters.lightest import LightestSet, lightest_set
 from mule.fronts import filter_case
 from mule.gate import GateCheckPlan, gate_check_plan
-from mule.gear import Bag, Insert
 from mule.kit import Kit as KitValue
 from mule.loadouts import Outing, carried, find, outing
 from mule.optics import cover
-from mule.packing import PlacingOptions, Stowage, stow
+from mule.packing import PlacingOptions
 from mule.plan import Plan
 from mule.power import PowerAdvice, advise_power
-from mule.shopping import Wanted, shopping_list
+from mule.shopping import Wanted
 from mule.stamina import in_short, last, power_case
 from server.accounts.signed_in import SignedInRequest
 from server.answers import written
 from server.locker.convert import gear_of
 from server.locker.schemas import ThingOut
 from server.locker.services import things
-from server.process import InFlight
-from server.searching import Changes, streamed
+from server.searching.answers import Question, lines_of, streamed, within_limits
+from server.searching.jobs import Choosing, Curing, Stowing
+from server.searching.lines import ChoiceLine, CureLine, StowLine
+from server.searching.turns import Changes
 from server.trips import services
 from server.trips.convert import stamp_of, trip_of
 from server.trips.models import Kit, Trip
+from server.trips.packed import packing, wanted
 from server.trips.schemas import (
     AdviceOut,
     AtVersion,
     Bench,
     ChangedStow,
     ChangedTrip,
-    ChoiceLine,
-    CureLine,
     Edits,
     KitName,
     KitState,
@@ -52,7 +49,6 @@ from server.trips.schemas import (
     RenamedKit,
     StaminaReport,
     StaminaTry,
-    StowLine,
     Thought,
     TripOut,
     WhatIf,
@@ -180,31 +176,20 @@ def stream_cures(request: SignedInRequest, slug: str, kit: str, payload: WhatIf)
     row = services.find_kit(request.user, slug, kit)
     stamp = stamp_of(row)
     plan = _thought(services.plan_for(row, at=stamp), payload)
-    outdated = _KITS.since_now((request.user.pk, slug, kit))
-
-    def search(tell: Callable[[CureLine], None], should_stop: Callable[[], bool]) -> None:
-        def stopped() -> bool:
-            InFlight.let_pass()
-            return should_stop() or outdated()
-
-        tell(CureLine(stamp=str(stamp)))
-        for finding in look_for_cures(plan, stopped):
-            tell(CureLine(finding=finding))
-        tell(CureLine(whole=not stopped()))
-
-    return streamed(search, lambda line: line.model_dump_json(exclude_none=True))
+    question = Question(
+        request.user.pk,
+        ("cures", slug, kit, payload != WhatIf()),
+        first=(CureLine(stamp=str(stamp)),),
+        outdated=_KITS.since_now((request.user.pk, slug, kit)),
+        last=CureLine(whole=False),
+    )
+    return streamed(lines_of(Curing(plan), question))
 
 
 @router.get("/{slug}/kits/{kit}/shopping", response=list[Wanted])
-def list_shopping(request: SignedInRequest, slug: str, kit: str) -> list[Wanted]:
+def list_shopping(request: SignedInRequest, slug: str, kit: str) -> Sequence[Wanted]:
     """What is to be bought, hired or borrowed for a kit: what is loaded and not here, and what the cures would get."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
-
-    def never_stopped() -> bool:
-        InFlight.let_pass()
-        return False
-
-    return list(shopping_list(plan, never_stopped))
+    return wanted(services.plan_for(services.find_kit(request.user, slug, kit)), request.user.pk)
 
 
 @router.post("/{slug}/kits/{kit}/what-if/advice", response=Advice)
@@ -250,12 +235,9 @@ def stream_choice(request: SignedInRequest, slug: str, kit: str, payload: Asking
     plan = services.plan_for(services.find_kit(request.user, slug, kit), all_kits=True)
     require_brief(plan)
     kept = kept_in_any_case(plan, payload)
-
-    def search(tell: Callable[[ChoiceLine], None], should_stop: Callable[[], bool]) -> None:
-        tell(ChoiceLine(kept=kept))
-        tell(ChoiceLine(choice=choose(plan, payload, lambda point: tell(ChoiceLine(point=point)), should_stop)))
-
-    return streamed(search, lambda line: line.model_dump_json(exclude_none=True))
+    asking = payload.model_copy(update=within_limits(payload.seconds, payload.workers))
+    question = Question(request.user.pk, "choice", first=(ChoiceLine(kept=kept),))
+    return streamed(lines_of(Choosing(plan, asking), question))
 
 
 @router.get("/{slug}/kits/{kit}/loadouts/{loadout}", response=Outing)
@@ -284,14 +266,11 @@ def stream_stowage(
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     if loadout:
         plan = plan.with_kit(carried(plan.kit, plan.items, find(plan.kit, loadout)))
-    bags = sum(isinstance(plan.items[i], Bag | Insert) for i in plan.loaded)
-    number = count()
-
-    def search(tell: Callable[[Stowage], None], should_stop: Callable[[], bool]) -> None:
-        options = PlacingOptions(workers=payload.workers, seed=payload.seed)
-        stow(plan.items, plan.kit, Deadline(payload.seconds, should_stop), tell, plan.trip.marks.slots, options)
-
-    return streamed(search, lambda stowage: StowLine(stowage=stowage, final=next(number) == bags).model_dump_json())
+    job = None
+    if payload != PackingTime():
+        limits = within_limits(payload.seconds, payload.workers)
+        job = Stowing(plan, limits["seconds"], PlacingOptions(workers=limits["workers"], seed=payload.seed))
+    return streamed(packing(plan, Question(request.user.pk, ("stow", slug, kit, loadout)), job))
 
 
 @router.get("/{slug}/compare", response=Comparison)

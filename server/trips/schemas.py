@@ -7,10 +7,9 @@ from pydantic import Field
 
 from mule.advise import Advice
 from mule.assess import Assessment
-from mule.choosing import Choice, KeptThing, Point
-from mule.finding import Edit, Finding
+from mule.finding import Edit
 from mule.kit import Entry, Kit, Stow
-from mule.packing import USUAL, USUAL_S, Stowage
+from mule.packing import USUAL, USUAL_S
 from mule.power import Power
 from mule.stamina import Lasts
 from mule.storage import Storage
@@ -69,15 +68,6 @@ class AdviceOut(Schema):
     advice: Advice
 
 
-class CureLine(Schema):
-    """A line of the answer about cures: first the stamp of what is said, then a finding each, at last whether these are
-    all: not where the kit was changed meanwhile."""
-
-    stamp: str | None = None
-    finding: Finding | None = None
-    whole: bool | None = None
-
-
 class Bench(Schema):
     """All that the trip screens need in one go."""
 
@@ -130,15 +120,6 @@ class Thought(Schema):
     assessment: Assessment
 
 
-class ChoiceLine(Schema):
-    """One line of a streamed choice: first what stays in any case, then each point as it is found, at last the whole
-    answer; empty to say it is alive."""
-
-    kept: tuple[KeptThing, ...] | None = None
-    point: Point | None = None
-    choice: Choice | None = None
-
-
 class RenamedKit(Schema):
     """A kit's name and note."""
 
@@ -151,13 +132,6 @@ class ChangedStow(Schema):
 
     version: int
     stow: Stow
-
-
-class StowLine(Schema):
-    """One line of a packing as it is found. final: whether all bags are done."""
-
-    stowage: Stowage
-    final: bool
 
 
 class StaminaTry(Schema):

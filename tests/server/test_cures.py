@@ -1,15 +1,11 @@
 """Cures over HTTP: told one by one, of the kit or of a thought, and over when the kit changes."""
 
-from threading import Event, Thread
 from typing import Any
 
 import pytest
-from django.http import HttpResponse
 
 from mule.cures import cure
 from mule.plan import Plan
-from server.process import InFlight
-from server.searching import Changes
 from tests.server.test_choice import lines
 
 pytestmark = pytest.mark.django_db
@@ -42,37 +38,3 @@ def test_what_is_looked_for_ends_when_the_kit_is_changed(ask: Any, stored: Plan)
     version = ask("get", KIT).json()["state"]["version"]
     ask("post", f"{KIT}/edits", {"version": version, "edits": [{"act": "load", "item": "tele"}]})
     assert lines(answer)[-1] == {"whole": False}
-
-
-def test_changes_are_told_apart_by_what_they_are_about() -> None:
-    changes = Changes()
-    of_a, of_b = changes.since_now("a"), changes.since_now("b")
-    changes.note("a")
-    assert (of_a(), of_b(), changes.since_now("a")()) == (True, False, False)
-
-
-def test_others_go_first_while_they_are_answered(rf: Any) -> None:
-    begun, end, passed = Event(), Event(), Event()
-
-    def slow(request: Any) -> HttpResponse:
-        begun.set()
-        end.wait(5)
-        return HttpResponse()
-
-    answering = Thread(target=InFlight(slow), args=(rf.post("/"),))
-    answering.start()
-    begun.wait(5)
-    # Reading counts for nothing, whoever else waits.
-    InFlight(lambda request: HttpResponse())(rf.get("/"))
-
-    def wait() -> None:
-        InFlight.let_pass()
-        passed.set()
-
-    waiting = Thread(target=wait)
-    waiting.start()
-    assert not passed.wait(0.05)
-    end.set()
-    assert passed.wait(5)
-    answering.join()
-    waiting.join()

@@ -6595,6 +6595,10 @@ export interface components {
          *     all: not where the kit was changed meanwhile.
          */
         CureLine: {
+            /** Ahead */
+            ahead?: number | null;
+            /** Replaced */
+            replaced?: boolean | null;
             /** Stamp */
             stamp?: string | null;
             finding?: components["schemas"]["Finding"] | null;
@@ -7150,6 +7154,10 @@ export interface components {
          *     answer; empty to say it is alive.
          */
         ChoiceLine: {
+            /** Ahead */
+            ahead?: number | null;
+            /** Replaced */
+            replaced?: boolean | null;
             /** Kept */
             kept?: components["schemas"]["KeptThing"][] | null;
             point?: components["schemas"]["Point"] | null;
@@ -7585,9 +7593,13 @@ export interface components {
          * @description One line of a packing as it is found. final: whether all bags are done.
          */
         StowLine: {
-            stowage: components["schemas"]["Stowage"];
+            /** Ahead */
+            ahead?: number | null;
+            /** Replaced */
+            replaced?: boolean | null;
+            stowage?: components["schemas"]["Stowage"] | null;
             /** Final */
-            final: boolean;
+            final?: boolean | null;
         };
         /**
          * Stowage

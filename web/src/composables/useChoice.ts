@@ -17,6 +17,9 @@ export function useChoice(trip: () => string, kit: () => string) {
   const problem = ref<Problem | null>(null)
   const running = ref(false)
   const wanted = ref(0)
+  // How many searches come before this one, while it waits; whether a newer one took its place.
+  const ahead = ref(0)
+  const replaced = ref(false)
   let hangUp = new AbortController()
 
   async function start(asking: Partial<Asking>): Promise<void> {
@@ -26,6 +29,8 @@ export function useChoice(trip: () => string, kit: () => string) {
     choice.value = null
     problem.value = null
     running.value = true
+    ahead.value = 0
+    replaced.value = false
     wanted.value = asking.points ?? 20
     try {
       await stream<ChoiceLine>(`/api/trips/${trip()}/kits/${kit()}/choose`, asking, take, mine.signal)
@@ -36,6 +41,8 @@ export function useChoice(trip: () => string, kit: () => string) {
     }
   }
   function take(line: ChoiceLine): void {
+    ahead.value = line.ahead ?? 0
+    replaced.value = line.replaced ?? false
     if (line.kept) kept.value = line.kept
     if (line.point) found.value = standing([...found.value, line.point])
     if (line.choice) choice.value = line.choice
@@ -47,5 +54,5 @@ export function useChoice(trip: () => string, kit: () => string) {
   }
   onBeforeUnmount(stop)
   const points = computed(() => choice.value?.points ?? found.value)
-  return { points, choice, kept, problem, running, wanted, start, stop }
+  return { points, choice, kept, problem, running, wanted, ahead, replaced, start, stop }
 }

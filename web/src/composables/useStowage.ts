@@ -8,10 +8,16 @@ import type { PackingTime, Stowage, StowLine } from '@/api/types'
 /** Seconds for a packing that did not come to its end. */
 const LONG_S = 60
 
+const pieces = (of: Stowage | null): number => (of?.left ?? []).reduce((sum, over) => sum + over.count, 0)
+
 export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => string = () => '') {
   const stowage = shallowRef<Stowage | null>(null)
   const problem = ref<Problem | null>(null)
   const running = ref(false)
+  // While it waits for its turn, how many come before; once all is packed, whether more time is tried, and what came of it.
+  const ahead = ref(0)
+  const trying = ref(false)
+  const better = ref(0)
   let hangUp = new AbortController()
   let shown = ''
 
@@ -20,21 +26,30 @@ export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => 
     const mine = (hangUp = new AbortController())
     problem.value = null
     running.value = true
+    ahead.value = better.value = 0
+    trying.value = false
     const name = `${kit.trip} ${kit.kit} ${what}`
     const take = (line: StowLine): void => {
+      ahead.value = line.ahead ?? 0
+      if (!line.stowage) return
       // What was packed before stays in sight until all is packed anew; a first packing shows itself bag by bag.
       if (line.final || stowage.value === null || shown !== name) stowage.value = line.stowage
       if (!line.final) return
+      if (trying.value) better.value = pieces(before) - pieces(line.stowage)
+      before = line.stowage
+      running.value = false
+      trying.value = line.stowage.left.some((over) => over.proof === 'ran-out')
       shown = name
       // What the trail says of this station, as long as the kit stays as it was packed.
       if (!what) queries.setQueryData<Packed>(KEY.packed(kit.trip, kit.kit), { stamp: kit.stamp, left: line.stowage.left.length })
     }
+    let before: Stowage | null = null
     try {
       await stream<StowLine>(`/api/trips/${kit.trip}/kits/${kit.kit}/stowage?loadout=${what}`, asking, take, mine.signal)
     } catch (error) {
       if (!mine.signal.aborted) problem.value = asProblem(error)
     } finally {
-      if (mine === hangUp) running.value = false
+      if (mine === hangUp) running.value = trying.value = false
     }
   }
   watch(
@@ -51,5 +66,5 @@ export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => 
     if (kit) void start(kit, loadout(), { seconds: LONG_S })
   }
   onBeforeUnmount(() => hangUp.abort())
-  return { stowage, problem, running, again }
+  return { stowage, problem, running, ahead, trying, better, again }
 }

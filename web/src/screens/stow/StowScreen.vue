@@ -14,6 +14,7 @@ import { roomAt, type Free } from '@/drawing/stow'
 import * as fmt from '@/format/units'
 import { GROUPS, groupOf } from '@/wording/kinds'
 import { edited, fresh } from '@/wording/loadouts'
+import { packingNow } from '@/wording/searches'
 import { blockName, roomName, type Find } from '@/wording/stow'
 import BagsList from './BagsList.vue'
 import KindLegend from './KindLegend.vue'
@@ -34,7 +35,7 @@ const { bench, at, error, things, entries, loaded, edit, stow: keepStow, busy, n
   () => props.kit,
 )
 const loadout = ref('')
-const { stowage, problem, running, again } = useStowage(at, () => loadout.value)
+const { stowage, problem, running, ahead, trying, better, again } = useStowage(at, () => loadout.value)
 const { outing } = useOuting(at, loadout)
 const editing = ref(false)
 const putting = ref(false)
@@ -159,7 +160,7 @@ watch(
         <header class="top">
           <h1>{{ roomName(room, names.thing) }} <span class="quiet">inside {{ fmt.sides(room.size_mm, units) }}</span></h1>
           <span class="grow" />
-          <span v-if="running" class="label" role="status">packing…</span>
+          <span v-if="running || trying || better" class="label" role="status">{{ packingNow({ running, ahead, trying, better }) }}</span>
           <TabRow v-model="view" way label="Ways to look at it" :tabs="views" />
         </header>
         <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>

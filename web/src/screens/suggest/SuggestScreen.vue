@@ -15,6 +15,7 @@ import { useThought } from '@/composables/useThought'
 import { useTrips } from '@/composables/useTrips'
 import * as fmt from '@/format/units'
 import { reasonText, whyAbove } from '@/wording/reasons'
+import { inTurn } from '@/wording/searches'
 import KeptThings from './KeptThings.vue'
 import { cameTo } from './point'
 import PointPanel from './PointPanel.vue'
@@ -29,7 +30,7 @@ const { bench, at, error, things, loaded, names } = useBench(
   () => props.kit,
 )
 const brief = computed(() => bench.value?.trip.trip)
-const { points, choice, kept, problem, running, wanted, start, stop } = useChoice(
+const { points, choice, kept, problem, running, wanted, ahead, replaced, start, stop } = useChoice(
   () => props.trip,
   () => props.kit,
 )
@@ -75,7 +76,9 @@ const present = computed(() => {
   return [mine, ...rest.map((s) => ({ id: s.kit, name: s.kit.toUpperCase(), carried_g: s.carried_g, score: s.score }))].filter((k) => k.score > 0)
 })
 const says = computed(() => {
+  if (running.value && ahead.value) return inTurn(ahead.value)
   if (running.value) return `${points.value.length} of ${wanted.value} found`
+  if (replaced.value) return 'another search of yours took its place'
   return problem.value || choice.value?.conflict.length ? '' : cameTo(points.value, wanted.value, choice.value)
 })
 

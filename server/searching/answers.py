@@ -1,0 +1,95 @@
+"""Searches as answers over HTTP."""
+
+from collections.abc import Callable, Generator, Hashable, Iterator
+from typing import NamedTuple, TypedDict
+
+from django.conf import settings
+from django.http import StreamingHttpResponse
+
+from server.searching.engine import ENGINE
+from server.searching.jobs import Job
+from server.searching.lines import Line
+from server.searching.turns import Turn, Turns
+
+# How often a search that finds nothing new says that it is still alive, in seconds; a connection that was hung up is
+# noticed when something is written to it.
+_BEAT_S = 0.2
+TURNS = Turns(ENGINE.places)
+
+
+def _never() -> bool:
+    return False
+
+
+class Question(NamedTuple):
+    """Who asks. kind: one search of a kind is on for an owner, the newest. first: told before its turn comes.
+
+    outdated: whether the question is not asked any more; then ``last`` is told.
+    """
+
+    owner: Hashable
+    kind: Hashable
+    first: tuple[Line, ...] = ()
+    outdated: Callable[[], bool] = _never
+    last: Line | None = None
+
+
+class Limits(TypedDict):
+    """seconds: time for a search; workers: threads that search side by side."""
+
+    seconds: float
+    workers: int
+
+
+def within_limits(seconds: float, workers: int) -> Limits:
+    """What a client asked for, as far as the site lets anybody have it."""
+    return {"seconds": min(seconds, settings.SEARCH_SECONDS), "workers": min(workers, settings.SEARCH_THREADS)}
+
+
+def streamed(lines: Iterator[str]) -> StreamingHttpResponse:
+    """An answer of one line of JSON for all that a search tells. An empty line now and then tells nothing, but is
+    noticed when nobody listens any more: hanging up ends the search."""
+    response = StreamingHttpResponse((line + "\n" for line in lines), content_type="application/x-ndjson")
+    response["Cache-Control"] = "no-store"
+    return response
+
+
+def found(job: Job, question: Question) -> str:
+    """The last line that a search tells; waits for it. Raises what the search raises."""
+    last = ""
+    for line in lines_of(job, question):
+        last = line or last
+    return last
+
+
+def lines_of(job: Job, question: Question) -> Generator[str, None, None]:
+    """What a search tells, in its turn; "" now and then. Closing the iterator ends it."""
+    turn = TURNS.take(job.lane, question.owner, question.kind)
+    try:
+        for line in question.first:
+            yield line.written()
+        told = -1
+        while not turn.wait(_BEAT_S):
+            ahead = turn.ahead
+            yield Line(ahead=ahead).written() if ahead != told else ""
+            told = ahead
+        if not turn.replaced:
+            yield from _at_work(job, turn, question.outdated)
+        if turn.replaced:
+            yield Line(replaced=True).written()
+        elif question.last is not None and question.outdated():
+            yield question.last.written()
+    finally:
+        turn.over()
+
+
+def _at_work(job: Job, turn: Turn, outdated: Callable[[], bool]) -> Iterator[str]:
+    running = ENGINE.begin(job)
+    try:
+        while not turn.replaced and not outdated():
+            line = running.next(_BEAT_S)
+            if line is None:
+                return
+            yield line
+    finally:
+        running.end()

@@ -1,0 +1,48 @@
+"""Lines of JSON that searches tell."""
+
+from pydantic import BaseModel
+
+from mule.choosing import Choice, KeptThing, Point
+from mule.finding import Finding
+from mule.packing import Stowage
+
+
+class Line(BaseModel):
+    """ahead: while it waits for its turn, how many searches come before it. replaced: a newer one of the same owner
+    took its place; nothing follows."""
+
+    ahead: int | None = None
+    replaced: bool | None = None
+
+    def written(self) -> str:
+        """The line without what it does not say."""
+        return self.model_dump_json(exclude_none=True)
+
+
+class ChoiceLine(Line):
+    """One line of a streamed choice: first what stays in any case, then each point as it is found, at last the whole
+    answer; empty to say it is alive."""
+
+    kept: tuple[KeptThing, ...] | None = None
+    point: Point | None = None
+    choice: Choice | None = None
+
+
+class CureLine(Line):
+    """A line of the answer about cures: first the stamp of what is said, then a finding each, at last whether these are
+    all: not where the kit was changed meanwhile."""
+
+    stamp: str | None = None
+    finding: Finding | None = None
+    whole: bool | None = None
+
+
+class StowLine(Line):
+    """One line of a packing as it is found. final: whether all bags are done."""
+
+    stowage: Stowage | None = None
+    final: bool | None = None
+
+    def written(self) -> str:
+        """The line; a packing says what is not there, too."""
+        return self.model_dump_json(exclude={name for name, value in self if value is None})

@@ -1,0 +1,33 @@
+"""In a worker process: it is made ready once, then does jobs.
+
+Loaded by ``dask worker --preload server.searching.worker``.
+"""
+
+import os
+
+from distributed import Worker, get_worker
+
+from server.searching.parcels import Parcel, unpacked
+
+# Clicks are answered first: they take moments, a search takes what is left.
+_NICE = 10
+# Where news of all searches is told; each line says of which.
+NEWS = "narrow-mule-news"
+
+
+def dask_setup(worker: Worker) -> None:
+    """Called by the engine when a worker process starts."""
+    os.nice(_NICE)
+
+
+def work(parcel: Parcel, name: str) -> None:
+    """Does a job. name: of the search that its news belong to."""
+    worker = get_worker()
+    key = worker.get_current_task()
+
+    def nobody_waits() -> bool:
+        # Here it is seen at once, without asking the scheduler, that the task was let go.
+        task = worker.state.tasks.get(key)
+        return task is None or task.state != "executing"
+
+    unpacked(parcel).run(lambda line: worker.log_event(NEWS, (name, line)), nobody_waits)
