@@ -12,6 +12,7 @@ os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.settings.test")
 django.setup()
 
 from benchmarks import site  # noqa: E402
+from benchmarks.busy import bench_busy  # noqa: E402
 from benchmarks.choice import (  # noqa: E402
     bench_choose_60_wants,
     bench_choose_1000,
@@ -70,6 +71,7 @@ WORKLOADS: dict[str, Callable[[], Figures]] = {
     "first-cure": site.bench_first_cure,
     "first-load": site.bench_first_load,
     "restart": site.bench_restart,
+    "busy": bench_busy,
 }
 
 # What must hold: (workload, figure) -> the most it may be.
@@ -105,6 +107,9 @@ LIMITS: dict[tuple[str, str], float] = {
     ("first-cure", "median_ms"): 150,
     ("first-load", "kib"): 300,
     ("restart", "again_s"): 4,
+    ("busy", "p95_ms"): 250,
+    ("busy", "answers_5xx"): 0,
+    ("busy", "lost_edits"): 0,
 }
 
 # The least it may be.

@@ -1,4 +1,4 @@
-"""How a process that answers clicks shares its time."""
+"""How a process spends its time."""
 
 import gc
 import sys

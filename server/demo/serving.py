@@ -8,7 +8,7 @@ from typing import Any
 bind = "127.0.0.1:8000"
 workers = 1
 # Threads that wait for a search cost next to nothing.
-threads = 40
+threads = 128
 loglevel = "warning"
 # The app is imported in the process that made the world ready, and handed on: importing it twice takes longer than all
 # the rest of a start.

@@ -6,7 +6,8 @@ from typing import NamedTuple, TypedDict
 from django.conf import settings
 from django.http import StreamingHttpResponse
 
-from server.searching.engine import ENGINE
+from server.searching.ahead import Ahead
+from server.searching.engine import ENGINE, Running
 from server.searching.jobs import Job
 from server.searching.lines import Line
 from server.searching.turns import Turn, Turns
@@ -15,6 +16,7 @@ from server.searching.turns import Turn, Turns
 # noticed when something is written to it.
 _BEAT_S = 0.2
 TURNS = Turns(ENGINE.places)
+AHEAD = Ahead(TURNS, ENGINE)
 
 
 def _never() -> bool:
@@ -22,7 +24,8 @@ def _never() -> bool:
 
 
 class Question(NamedTuple):
-    """Who asks. kind: one search of a kind is on for an owner, the newest. first: told before its turn comes.
+    """Who asks. kind: one search of a kind is on for an owner, the newest. first: told before its turn comes. about: what
+    tells it from another of the kind, where it may have been begun ahead.
 
     outdated: whether the question is not asked any more; then ``last`` is told.
     """
@@ -32,6 +35,7 @@ class Question(NamedTuple):
     first: tuple[Line, ...] = ()
     outdated: Callable[[], bool] = _never
     last: Line | None = None
+    about: Hashable = None
 
 
 class Limits(TypedDict):
@@ -64,7 +68,9 @@ def found(job: Job, question: Question) -> str:
 
 def lines_of(job: Job, question: Question) -> Generator[str, None, None]:
     """What a search tells, in its turn; "" now and then. Closing the iterator ends it."""
-    turn = TURNS.take(job.lane, question.owner, question.kind)
+    begun = None if question.about is None else AHEAD.take(question.owner, question.kind, question.about)
+    turn = begun.turn if begun else TURNS.take(job.lane, question.owner, question.kind)
+    running = begun.running if begun else None
     try:
         for line in question.first:
             yield line.written()
@@ -74,22 +80,21 @@ def lines_of(job: Job, question: Question) -> Generator[str, None, None]:
             yield Line(ahead=ahead).written() if ahead != told else ""
             told = ahead
         if not turn.replaced:
-            yield from _at_work(job, turn, question.outdated)
-        if turn.replaced:
-            yield Line(replaced=True).written()
-        elif question.last is not None and question.outdated():
+            running = running or ENGINE.begin(job, (turn.owner, turn.kind))
+            yield from _at_work(running, turn, question.outdated)
+        if question.last is not None and question.outdated():
             yield question.last.written()
+        elif turn.replaced:
+            yield Line(replaced=True).written()
     finally:
+        if running:
+            running.end()
         turn.over()
 
 
-def _at_work(job: Job, turn: Turn, outdated: Callable[[], bool]) -> Iterator[str]:
-    running = ENGINE.begin(job)
-    try:
-        while not turn.replaced and not outdated():
-            line = running.next(_BEAT_S)
-            if line is None:
-                return
-            yield line
-    finally:
-        running.end()
+def _at_work(running: Running, turn: Turn, outdated: Callable[[], bool]) -> Iterator[str]:
+    while not turn.replaced and not outdated():
+        line = running.next(_BEAT_S)
+        if line is None:
+            return
+        yield line

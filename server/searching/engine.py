@@ -5,6 +5,8 @@ process, and workers in processes beside it.
 """
 
 import os
+from collections import Counter
+from collections.abc import Callable, Hashable
 from contextlib import suppress
 from queue import Empty, SimpleQueue
 from threading import Lock, Thread
@@ -14,7 +16,7 @@ from uuid import uuid4
 
 from django.conf import settings
 
-from server.searching.jobs import LANES, Job
+from server.searching.jobs import LANES, Job, Lane
 from server.searching.parcels import packed_up
 from server.searching.worker import NEWS, work
 
@@ -38,8 +40,8 @@ class NoWorkers(Exception):
 class Running:
     """A job at work."""
 
-    def __init__(self, future: Any, heard: "SimpleQueue[str | None]", forget: Any) -> None:
-        self._future, self._heard, self._forget = future, heard, forget
+    def __init__(self, future: Any, heard: "SimpleQueue[str | None]", over: Callable[[], None]) -> None:
+        self._future, self._heard, self._over = future, heard, over
         # Lines told so far: a job that begins anew on another worker tells them again.
         self._told: set[str] = set()
 
@@ -63,7 +65,7 @@ class Running:
 
     def end(self) -> None:
         """Lets it go: the worker stops."""
-        self._forget()
+        self._over()
         if not self._future.done():
             self._future.cancel()
 
@@ -76,7 +78,10 @@ class Engine:
         self._client: Any = None
         self._pid = 0
         self._heard: dict[str, SimpleQueue[str | None]] = {}
-        self._counted = 0, 0.0
+        self._workers: list[str] = []
+        self._counted_at = 0.0
+        # Searches of each lane that are on, by worker.
+        self._busy: Counter[tuple[Lane, str]] = Counter()
 
     def warm_up(self) -> None:
         """Starts in a thread, so that the first search finds it ready."""
@@ -92,20 +97,34 @@ class Engine:
 
     def places(self) -> int:
         """Workers that are there."""
-        count, at = self._counted
-        if monotonic() - at > _COUNTED_S:
-            count = max(1, len(self.client().scheduler_info(n_workers=-1)["workers"]))
-            self._counted = count, monotonic()
-        return count
+        return max(1, len(self._there()))
 
-    def begin(self, job: Job) -> Running:
-        """Gives a job to a worker."""
-        client, name = self.client(), uuid4().hex
+    def _there(self) -> list[str]:
+        if monotonic() - self._counted_at > _COUNTED_S:
+            self._workers = sorted(self.client().scheduler_info(n_workers=-1)["workers"])
+            self._counted_at = monotonic()
+        return self._workers
+
+    def begin(self, job: Job, about: Hashable = None) -> Running:
+        """Gives a job to a worker. about: who had one about the same before remembers much of it, and is asked again
+        unless others have less to do."""
+        client, name, there = self.client(), uuid4().hex, self._there()
         heard = self._heard[name] = SimpleQueue()
+        turned = hash(about) % max(1, len(there))
+        best = min([*there[turned:], *there[:turned]], key=lambda one: self._busy[job.lane, one], default=None)
+        # Where that one dies, another does it.
+        where = {"workers": [best], "allow_other_workers": True} if best else {}
         lane = {"key": f"{job.lane}-{name}", "resources": {job.lane: 1}}
-        future = client.submit(work, packed_up(job), name, pure=False, **lane)
+        place = job.lane, best or ""
+        self._busy[place] += 1
+        future = client.submit(work, packed_up(job), name, pure=False, **lane, **where)
         future.add_done_callback(lambda _: heard.put(None))
-        return Running(future, heard, lambda: self._heard.pop(name, None))
+
+        def over() -> None:
+            if self._heard.pop(name, None) is not None:
+                self._busy[place] -= 1
+
+        return Running(future, heard, over)
 
     def close(self) -> None:
         """Ends the workers that were started here."""

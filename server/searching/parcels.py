@@ -5,74 +5,47 @@ would work everything out anew: so it keeps the last ones, by their content, and
 """
 
 import pickle
-from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import fields
 from hashlib import sha256
-from io import BytesIO
-from typing import Any
+from typing import Any, NamedTuple
 
 from mule.memo import Kept, by_identity
+from mule.plan import Plan
 from server.searching.jobs import Job
 
 # Lockers and trips that are kept ready.
 _MOST = 64
 _KNOWN: Kept[Any] = Kept(_MOST)
+_PARTS = ("gear", "carriers", "trip")
 
 
-@dataclass(frozen=True)
-class Parcel:
-    """A pickled job. parts: pickled values by digest, to which it refers."""
+class Parcel(NamedTuple):
+    """A pickled job. parts: of its plan, by name, with the digest of each. rest: of its plan, then of the job."""
 
-    parts: Mapping[str, bytes]
-    job: bytes
+    job: type[Job]
+    parts: dict[str, tuple[bytes, bytes]]
+    rest: bytes
 
 
 @by_identity(_MOST)
-def _part(value: object) -> tuple[str, bytes]:
+def _part(value: object) -> tuple[bytes, bytes]:
     raw = pickle.dumps(value, pickle.HIGHEST_PROTOCOL)
-    return sha256(raw).hexdigest(), raw
+    return sha256(raw).digest(), raw
 
 
-class _Packer(pickle.Pickler):
-    """Puts a reference where a part stands, or one of its things."""
-
-    def __init__(self, file: BytesIO, parts: list[object]) -> None:
-        super().__init__(file, pickle.HIGHEST_PROTOCOL)
-        self.sent = {}
-        self._refs: dict[int, tuple[str, int | None]] = {}
-        for part in parts:
-            digest, raw = _part(part)
-            self.sent[digest] = raw
-            self._refs[id(part)] = digest, None
-            if isinstance(part, tuple):
-                self._refs.update({id(thing): (digest, index) for index, thing in enumerate(part)})
-
-    def persistent_id(self, obj: object) -> tuple[str, int | None] | None:
-        """Where a value stands among the parts; None of what is sent with the job."""
-        return self._refs.get(id(obj))
-
-
-class _Unpacker(pickle.Unpickler):
-    def __init__(self, parcel: Parcel) -> None:
-        super().__init__(BytesIO(parcel.job))
-        self._parts = parcel.parts
-
-    def persistent_load(self, pid: tuple[str, int | None]) -> object:
-        """The part, or one of its things."""
-        digest, index = pid
-        part = _KNOWN.get(digest, lambda: pickle.loads(self._parts[digest]))
-        return part if index is None else part[index]
-
-
-def packed_up(job: Job) -> Parcel:
+def packed_up(job: Job) -> bytes:
     """A job as it is sent."""
-    file = BytesIO()
-    packer = _Packer(file, [job.plan.gear, job.plan.trip])
-    packer.dump(job)
-    return Parcel(packer.sent, file.getvalue())
+    plan, parts = job.plan, {name: _part(getattr(job.plan, name)) for name in _PARTS}
+    others = {name: getattr(plan, name) for name in Plan.model_fields if name not in parts}
+    asked = {field.name: getattr(job, field.name) for field in fields(job) if field.name != "plan"}  # type: ignore[arg-type]
+    rest = pickle.dumps((others, asked), pickle.HIGHEST_PROTOCOL)
+    return pickle.dumps(Parcel(type(job), parts, rest), pickle.HIGHEST_PROTOCOL)
 
 
-def unpacked(parcel: Parcel) -> Job:
+def unpacked(parcel: bytes) -> Job:
     """The job of a parcel, about the very locker and trip that were known before if they are the same."""
-    job: Job = _Unpacker(parcel).load()
-    return job
+    job, parts, rest = pickle.loads(parcel)
+    others, asked = pickle.loads(rest)
+    known = {name: _KNOWN.get(digest, lambda raw=raw: pickle.loads(raw)) for name, (digest, raw) in parts.items()}
+    # It was a plan before it was sent: it is not looked at once more.
+    return job(plan=Plan.model_construct(**known, **others), **asked)

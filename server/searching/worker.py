@@ -7,10 +7,11 @@ import os
 
 from distributed import Worker, get_worker
 
-from server.searching.parcels import Parcel, unpacked
+from server.process import keep_what_is_loaded
+from server.searching.parcels import unpacked
 
 # Clicks are answered first: they take moments, a search takes what is left.
-_NICE = 10
+_NICE = 19
 # Where news of all searches is told; each line says of which.
 NEWS = "narrow-mule-news"
 
@@ -18,9 +19,10 @@ NEWS = "narrow-mule-news"
 def dask_setup(worker: Worker) -> None:
     """Called by the engine when a worker process starts."""
     os.nice(_NICE)
+    keep_what_is_loaded()
 
 
-def work(parcel: Parcel, name: str) -> None:
+def work(parcel: bytes, name: str) -> None:
     """Does a job. name: of the search that its news belong to."""
     worker = get_worker()
     key = worker.get_current_task()

@@ -26,7 +26,7 @@ from server.answers import written
 from server.locker.convert import gear_of
 from server.locker.schemas import ThingOut
 from server.locker.services import things
-from server.searching.answers import Question, lines_of, streamed, within_limits
+from server.searching.answers import AHEAD, Question, lines_of, streamed, within_limits
 from server.searching.jobs import Choosing, Curing, Stowing
 from server.searching.lines import ChoiceLine, CureLine, StowLine
 from server.searching.turns import Changes
@@ -70,6 +70,10 @@ def _name(kit: Kit) -> KitName:
 def _state(kit: Kit) -> KitState:
     stamp = stamp_of(kit)
     return _told(services.Edited(kit, services.plan_for(kit, at=stamp), stamp))
+
+
+def _cures_of(slug: str, kit: str) -> tuple[str, ...]:
+    return "cures", slug, kit
 
 
 def _told(edited: services.Edited) -> KitState:
@@ -151,7 +155,10 @@ def remove_kit(request: SignedInRequest, slug: str, kit: str) -> Status[None]:
 def edit_kit(request: SignedInRequest, slug: str, kit: str, payload: Edits) -> HttpResponse:
     """Load, leave or move things; several edits are one step."""
     _KITS.note((request.user.pk, slug, kit))
-    return written(_told(services.edit_kit(request.user, slug, kit, payload.version, payload.edits)))
+    edited = services.edit_kit(request.user, slug, kit, payload.version, payload.edits)
+    # The screen asks for these as soon as it has the answer.
+    AHEAD.begin(Curing(edited.plan), request.user.pk, _cures_of(slug, kit), about=str(edited.stamp))
+    return written(_told(edited))
 
 
 @router.get("/{slug}/kits/{kit}/advice", response=AdviceOut)
@@ -176,12 +183,14 @@ def stream_cures(request: SignedInRequest, slug: str, kit: str, payload: WhatIf)
     row = services.find_kit(request.user, slug, kit)
     stamp = stamp_of(row)
     plan = _thought(services.plan_for(row, at=stamp), payload)
+    as_it_is = payload == WhatIf()
     question = Question(
         request.user.pk,
-        ("cures", slug, kit, payload != WhatIf()),
+        _cures_of(slug, kit) if as_it_is else (*_cures_of(slug, kit), "thought"),
         first=(CureLine(stamp=str(stamp)),),
         outdated=_KITS.since_now((request.user.pk, slug, kit)),
         last=CureLine(whole=False),
+        about=str(stamp) if as_it_is else None,
     )
     return streamed(lines_of(Curing(plan), question))
 

@@ -14,7 +14,7 @@ from typing import Any
 import pytest
 
 from mule.plan import Plan
-from server.searching.answers import Question, found, lines_of
+from server.searching.answers import AHEAD, Question, found, lines_of
 from server.searching.engine import ENGINE, Engine, NoWorkers
 from server.searching.jobs import Curing, Lane, ShouldStop, Tell
 from server.searching.parcels import packed_up, unpacked
@@ -109,6 +109,37 @@ def test_who_waits_is_told_how_many_come_before(tmp_path: Path) -> None:
     assert heard(second, "{") == '{"ahead":0}'
     for lines in [*on[1:], first, second]:
         lines.close()
+
+
+def begun_ahead(noted: Path, about: str) -> None:
+    AHEAD.begin(Waiting(plan_with(), noted), "ines", "ahead", about)
+    until = time.monotonic() + 10
+    while not noted.exists():
+        assert time.monotonic() < until
+        time.sleep(0.01)
+
+
+def test_what_was_begun_ahead_is_listened_to_by_who_asks_for_it(tmp_path: Path) -> None:
+    begun_ahead(tmp_path / "noted", "this")
+    asked = lines_of(Waiting(plan_with(), tmp_path / "again"), Question("ines", "ahead", about="this"))
+    heard(asked, "by ")
+    assert not (tmp_path / "again").exists()
+    asked.close()
+    soon(tmp_path / "noted", "stopped")
+
+
+def test_what_was_begun_ahead_about_something_else_is_let_go(tmp_path: Path) -> None:
+    begun_ahead(tmp_path / "noted", "this")
+    asked = lines_of(Waiting(plan_with(), tmp_path / "other"), Question("ines", "ahead", about="that"))
+    heard(asked, "by ")
+    soon(tmp_path / "noted", "stopped")
+    assert (tmp_path / "other").read_text() == "at work"
+    asked.close()
+
+
+def test_what_was_begun_ahead_and_nobody_asks_for_is_let_go(tmp_path: Path) -> None:
+    begun_ahead(tmp_path / "noted", "this")
+    soon(tmp_path / "noted", "stopped")
 
 
 def test_owners_take_turns() -> None:

@@ -1,0 +1,90 @@
+"""A site at its busiest: twenty owners search at once and click meanwhile."""
+
+import json
+from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
+from pathlib import Path
+from random import Random
+from time import perf_counter, sleep
+from urllib.error import HTTPError
+
+from benchmarks.client import Client
+from benchmarks.timing import p50, p95
+from tests.site import served
+
+_OWNERS, _CLICKS = 20, 15
+# Between two clicks of one owner, on the average.
+_PAUSE_S = 1.5
+_DEMO = Path(__file__).parents[1] / "demo" / "lofoten.plan.json"
+_KIT, _ITEM = "/api/trips/lofoten/kits/b", "l-24-120"
+
+
+class _Owner:
+    """One who searches for the best kits and clicks on the bench meanwhile, as the screens do."""
+
+    def __init__(self, site: str, number: int) -> None:
+        self._client, self._chance = Client(site), Random(number)
+        self._client.sign_up(f"Owner {number}")
+        self._client.ask("POST", "/api/exchange/plans", _DEMO.read_bytes())
+        self.clicks_ms: list[float] = []
+        self.refused = self.lost = self.points = 0
+        self.done = False
+
+    def search(self) -> None:
+        """The trade curve, until the clicks are done."""
+        for line in self._told("choose", {"points": 20, "seconds": 60}):
+            self.points += b'"point"' in line
+            if self.done:
+                return
+
+    def click(self) -> None:
+        """Loads and leaves a thing; after each click the ways out are asked for."""
+        version, loaded = self._state()
+        sleep(_PAUSE_S * self._chance.random())
+        for _ in range(_CLICKS):
+            begun = perf_counter()
+            act = {"act": "leave" if loaded else "load", "item": _ITEM}
+            try:
+                sent = self._client.ask("POST", f"{_KIT}/edits", {"version": version, "edits": [act]})
+                version, loaded = json.loads(sent)["version"], not loaded
+            except HTTPError as error:
+                self.refused += error.code >= 500
+            self.clicks_ms.append(1000 * (perf_counter() - begun))
+            until = perf_counter() + _PAUSE_S * (0.5 + self._chance.random())
+            for _ in self._told("cures", {"edits": []}):
+                if perf_counter() > until:
+                    break
+            sleep(max(0.0, until - perf_counter()))
+        self.lost = self._state() != (version, loaded)
+        self.done = True
+
+    def _state(self) -> tuple[int, bool]:
+        state = json.loads(self._client.ask("GET", _KIT))["state"]
+        return state["version"], any(entry["item"] == _ITEM for entry in state["kit"]["entries"])
+
+    def _told(self, what: str, body: object) -> Iterator[bytes]:
+        try:
+            yield from self._client.lines(f"{_KIT}/{what}", body)
+        except HTTPError as error:
+            self.refused += error.code >= 500
+
+
+def bench_busy() -> dict[str, float]:
+    """Clicks of twenty owners who all search meanwhile: answers, answers that failed, edits that are not there."""
+    with served() as site:
+        owners = [_Owner(site, number) for number in range(_OWNERS)]
+        with ThreadPoolExecutor(2 * _OWNERS) as threads:
+            searching = [threads.submit(owner.search) for owner in owners]
+            for clicked in [threads.submit(owner.click) for owner in owners]:
+                clicked.result()
+            for searched in searching:
+                searched.result()
+    taken = [ms for owner in owners for ms in owner.clicks_ms]
+    return {
+        "clicks": len(taken),
+        "p50_ms": p50(taken),
+        "p95_ms": p95(taken),
+        "answers_5xx": sum(owner.refused for owner in owners),
+        "lost_edits": sum(owner.lost for owner in owners),
+        "owners_with_points": sum(owner.points > 0 for owner in owners),
+    }
