@@ -12,7 +12,7 @@ os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.settings.test")
 django.setup()
 
 from benchmarks import site  # noqa: E402
-from benchmarks.busy import bench_busy  # noqa: E402
+from benchmarks.busy import bench_busy, bench_import_names  # noqa: E402
 from benchmarks.choice import (  # noqa: E402
     bench_choose_60_wants,
     bench_choose_1000,
@@ -72,6 +72,7 @@ WORKLOADS: dict[str, Callable[[], Figures]] = {
     "first-load": site.bench_first_load,
     "restart": site.bench_restart,
     "busy": bench_busy,
+    "import-names": bench_import_names,
 }
 
 # What must hold: (workload, figure) -> the most it may be.
@@ -108,6 +109,8 @@ LIMITS: dict[tuple[str, str], float] = {
     ("first-load", "kib"): 300,
     ("restart", "again_s"): 4,
     ("busy", "p95_ms"): 250,
+    ("import-names", "seconds"): 5,
+    ("import-names", "longest_click_ms"): 500,
     ("busy", "answers_5xx"): 0,
     ("busy", "lost_edits"): 0,
 }

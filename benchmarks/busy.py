@@ -10,6 +10,9 @@ from urllib.error import HTTPError
 
 from benchmarks.client import Client
 from benchmarks.timing import p50, p95
+from mule.plan import MOST_THINGS
+from server.exchange.gear_import import preview
+from server.exchange.tables import as_csv
 from tests.site import served
 
 _OWNERS, _CLICKS = 20, 15
@@ -42,21 +45,36 @@ class _Owner:
         version, loaded = self._state()
         sleep(_PAUSE_S * self._chance.random())
         for _ in range(_CLICKS):
-            begun = perf_counter()
-            act = {"act": "leave" if loaded else "load", "item": _ITEM}
-            try:
-                sent = self._client.ask("POST", f"{_KIT}/edits", {"version": version, "edits": [act]})
-                version, loaded = json.loads(sent)["version"], not loaded
-            except HTTPError as error:
-                self.refused += error.code >= 500
-            self.clicks_ms.append(1000 * (perf_counter() - begun))
+            version, loaded = self._clicked(version, loaded)
             until = perf_counter() + _PAUSE_S * (0.5 + self._chance.random())
             for _ in self._told("cures", {"edits": []}):
                 if perf_counter() > until:
                     break
             sleep(max(0.0, until - perf_counter()))
         self.lost = self._state() != (version, loaded)
+        self.stop()
+
+    def click_on(self) -> None:
+        """Click after click, until it is told to stop."""
+        version, loaded = self._state()
+        while not self.done:
+            version, loaded = self._clicked(version, loaded)
+            sleep(0.1)
+
+    def stop(self) -> None:
+        """The clicks are done."""
         self.done = True
+
+    def _clicked(self, version: int, loaded: bool) -> tuple[int, bool]:
+        begun = perf_counter()
+        act = {"act": "leave" if loaded else "load", "item": _ITEM}
+        try:
+            sent = self._client.ask("POST", f"{_KIT}/edits", {"version": version, "edits": [act]})
+            version, loaded = json.loads(sent)["version"], not loaded
+        except HTTPError as error:
+            self.refused += error.code >= 500
+        self.clicks_ms.append(1000 * (perf_counter() - begun))
+        return version, loaded
 
     def _state(self) -> tuple[int, bool]:
         state = json.loads(self._client.ask("GET", _KIT))["state"]
@@ -67,6 +85,26 @@ class _Owner:
             yield from self._client.lines(f"{_KIT}/{what}", body)
         except HTTPError as error:
             self.refused += error.code >= 500
+
+
+def bench_import_names() -> dict[str, float]:
+    """A table of as many equal names as a locker takes; and the longest that another owner's click waited meanwhile."""
+    row = {"Item": "Heron 50 f/2", "Type": "Lens", "Weight (g)": 300, "Length": 80, "Width": 70, "Height": 70}
+    raw = as_csv(tuple(row), [row] * MOST_THINGS)
+    with served() as site, ThreadPoolExecutor(1) as beside:
+        bringing, clicking = Client(site), _Owner(site, 0)
+        bringing.sign_up("Many of one name")
+        matched = json.dumps(preview("gear.csv", raw).matched)
+        begun = perf_counter()
+        brought = beside.submit(bringing.send_file, "/api/exchange/locker/table", raw, {"matched": matched})
+        brought.add_done_callback(lambda _: clicking.stop())
+        clicking.click_on()
+        things = json.loads(brought.result())["things"]
+        return {
+            "things": things,
+            "seconds": round(perf_counter() - begun, 2),
+            "longest_click_ms": max(clicking.clicks_ms),
+        }
 
 
 def bench_busy() -> dict[str, float]:

@@ -26,13 +26,23 @@ class Client:
             sent: bytes = answer.read()
             return sent
 
+    def send_file(self, path: str, raw: bytes, fields: dict[str, str]) -> bytes:
+        """A file with the fields of a form."""
+        mark = "a-mark-between-parts"
+        parts = [f'--{mark}\r\nContent-Disposition: form-data; name="{n}"\r\n\r\n{v}\r\n' for n, v in fields.items()]
+        parts.append(f'--{mark}\r\nContent-Disposition: form-data; name="file"; filename="gear.csv"\r\n\r\n')
+        data = "".join(parts).encode() + raw + f"\r\n--{mark}--\r\n".encode()
+        with self._sent("POST", path, data, f"multipart/form-data; boundary={mark}") as answer:
+            sent: bytes = answer.read()
+            return sent
+
     def lines(self, path: str, body: object) -> Iterator[bytes]:
         """Lines of a streamed answer as they come, the empty ones too; closing it hangs up."""
         with self._sent("POST", path, json.dumps(body).encode()) as answer:
             yield from answer
 
-    def _sent(self, method: str, path: str, data: bytes | None) -> HTTPResponse:
+    def _sent(self, method: str, path: str, data: bytes | None, sort: str = "application/json") -> HTTPResponse:
         token = next((c.value for c in self._cookies.cookiejar if c.name == "csrftoken"), "") or ""
-        headers = {"Content-Type": "application/json", "X-CSRFToken": token, "Referer": self._site}
+        headers = {"Content-Type": sort, "X-CSRFToken": token, "Referer": self._site}
         answer: HTTPResponse = self._open.open(Request(self._site + path, data=data, method=method, headers=headers))
         return answer

@@ -1,11 +1,11 @@
 """Documents: owned, versioned rows whose ``spec`` is a validated core value."""
 
 import re
-from collections.abc import Callable
+from collections.abc import Callable, Iterable, Sequence
 from typing import Any, TypeVar
 
 from django.conf import settings
-from django.db import models
+from django.db import connection, models
 from django.utils.text import slugify
 from pydantic import BaseModel, ValidationError
 
@@ -109,13 +109,49 @@ def slug_from(name: str) -> str:
     return slugify(re.sub(r"[\W_]+", " ", name))[:LONGEST_SLUG].strip("-") or "thing"
 
 
-def free_slug(taken: set[str], wanted: str) -> str:
-    """``wanted``, or the first of wanted-2, wanted-3 ... that nobody uses; never longer than an id may be."""
-    number, free = 1, wanted[:LONGEST_SLUG]
-    while free in taken:
-        number += 1
-        free = f"{wanted[: LONGEST_SLUG - len(str(number)) - 1].rstrip('-')}-{number}"
-    return free
+class FreeSlugs:
+    """Ids that nobody uses yet, handed out one by one.
+
+    >>> free = FreeSlugs({"fifty", "fifty-2"})
+    >>> free.take("fifty"), free.take("fifty"), free.take("tele")
+    ('fifty-3', 'fifty-4', 'tele')
+    """
+
+    def __init__(self, taken: Iterable[str]) -> None:
+        self._taken = set(taken)
+        # Up to which number a name is taken: a table may hold thousands of one name.
+        self._numbers: dict[str, int] = {}
+
+    def take(self, wanted: str) -> str:
+        """``wanted``, or the first of wanted-2, wanted-3 ... that is free; never longer than an id may be."""
+        number, free = self._numbers.get(wanted, 1), wanted[:LONGEST_SLUG]
+        while free in self._taken:
+            number += 1
+            free = f"{wanted[: LONGEST_SLUG - len(str(number)) - 1].rstrip('-')}-{number}"
+        self._taken.add(free)
+        self._numbers[wanted] = number
+        return free
+
+
+def ready(rows: Iterable[Document]) -> list[tuple[Any, ...]]:
+    """New rows as the database takes them: what takes time is done before anything is locked."""
+    return [
+        tuple(
+            field.get_db_prep_save(field.pre_save(row, add=True), connection)
+            for field in row._meta.local_concrete_fields
+            if not field.primary_key
+        )
+        for row in rows
+    ]
+
+
+def insert(model: type[Document], made_ready: Sequence[tuple[Any, ...]]) -> None:
+    """Stores rows that were made ready, in a fraction of the time that making them takes."""
+    quote = connection.ops.quote_name
+    columns = [quote(str(field.column)) for field in model._meta.local_concrete_fields if not field.primary_key]
+    into, marks = f"{quote(model._meta.db_table)} ({', '.join(columns)})", ", ".join(["%s"] * len(columns))
+    with connection.cursor() as cursor:
+        cursor.executemany(f"INSERT INTO {into} VALUES ({marks})", made_ready)
 
 
 def revision(model: type[Doc], owner: Any) -> str:

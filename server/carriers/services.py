@@ -9,9 +9,9 @@ from mule.memo import Kept
 from mule.plan import MOST_CARRIERS
 from server.carriers.models import Carrier
 from server.documents import (
+    FreeSlugs,
     find,
     find_for_edit,
-    free_slug,
     require_room,
     revision,
     slug_from,
@@ -48,7 +48,7 @@ def add(owner: User, carrier: CarrierValue) -> Carrier:
     """Adds a carrier; its id is made from its name unless that is taken."""
     with transaction.atomic():
         require_room(Carrier, owner, 1, MOST_CARRIERS, "carriers")
-        slug = free_slug(slugs(Carrier, owner), slug_from(carrier.name) if carrier.id == "new" else carrier.id)
+        slug = FreeSlugs(slugs(Carrier, owner)).take(slug_from(carrier.name) if carrier.id == "new" else carrier.id)
         spec = spec_of(carrier.model_copy(update={"id": slug}))
         return Carrier.objects.create(owner=owner, slug=slug, name=carrier.name, spec=spec)
 

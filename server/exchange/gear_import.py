@@ -5,7 +5,7 @@ common; the preview says which. Masses from a table are stated, not measured.
 """
 
 import re
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -16,7 +16,7 @@ from pydantic import ValidationError
 from mule.errors import InvalidInput, Problem, plain_path, rule_of, shorten
 from mule.gear import GEAR, Gear, Lens, Source
 from mule.plan import MOST_THINGS
-from server.documents import free_slug, require_room, slug_from, slugs, spec_of
+from server.documents import FreeSlugs, insert, ready, require_room, slug_from, slugs, spec_of
 from server.exchange.cells import READ, RULE, text_of
 from server.exchange.likeness import glass_of, kind_of, kinds, like_of
 from server.exchange.tables import rows_of
@@ -111,17 +111,22 @@ def bring_in(owner: User, name: str, raw: bytes, matched: Mapping[str, str], *, 
         ]
         raise InvalidInput(problems)
     things = [thing for _, thing in made if thing is not None]
+    # Made ready before anything is locked: others write meanwhile.
+    specs = [spec_of(thing) for thing in things]
+    taken = slugs(Thing, owner)
+    new = ready(_things(owner, specs, taken))
     with transaction.atomic():
-        require_room(Thing, owner, len(things), MOST_THINGS, "things")
-        taken = set(slugs(Thing, owner))
-        new = []
-        for thing in things:
-            slug = free_slug(taken, slug_from(thing.name))
-            taken.add(slug)
-            spec = spec_of(thing.model_copy(update={"id": slug}))
-            new.append(Thing(owner=owner, slug=slug, name=thing.name, kind=thing.kind, spec=spec))
-        Thing.objects.bulk_create(new, batch_size=500)
+        require_room(Thing, owner, len(new), MOST_THINGS, "things")
+        now = slugs(Thing, owner)
+        insert(Thing, new if now == taken else ready(_things(owner, specs, now)))
     return len(new)
+
+
+def _things(owner: User, specs: Iterable[Mapping[str, Any]], taken: Iterable[str]) -> Iterator[Thing]:
+    free = FreeSlugs(taken)
+    for spec in specs:
+        slug = free.take(slug_from(spec["name"]))
+        yield Thing(owner=owner, slug=slug, name=spec["name"], kind=spec["kind"], spec={**spec, "id": slug})
 
 
 def _table(name: str, raw: bytes) -> list[dict[str, Any]]:

@@ -16,7 +16,7 @@ from mule.trip import BodyDay, BodyHabit, Marks
 from mule.trip import Trip as TripValue
 from server.carriers.models import Carrier
 from server.carriers.services import value_of as carrier_of
-from server.documents import free_slug, require_room, slugs, spec_of, store
+from server.documents import FreeSlugs, require_room, slugs, spec_of, store
 from server.field.looking import frames_of, keep_frames
 from server.field.services import keep_marks, marks_of
 from server.locker.convert import gear_of
@@ -71,13 +71,12 @@ def _bring_in(
     """
     # Values, not rows: a row of an older version lacks the fields that came since.
     stored = {row.slug: value_of(row) for row in model.objects.filter(owner=owner)}
-    taken, ids, rows = set(stored), {}, []
+    free, ids, rows = FreeSlugs(stored), {}, []
     for id_, value in values.items():
         if stored.get(id_) == value:
             ids[id_] = id_
             continue
-        slug = free_slug(taken, id_)
-        taken.add(slug)
+        slug = free.take(id_)
         ids[id_] = slug
         extra = {} if isinstance(value, CarrierValue) else {"kind": value.kind}
         spec = spec_of(value.model_copy(update={"id": slug}))
@@ -107,7 +106,7 @@ def _rename_named(owner: User, plan: Plan, ids: Mapping[str, str], new: Collecti
 
 
 def _trip(owner: User, trip: TripValue, carrier_ids: dict[str, str], gear_ids: dict[str, str]) -> Trip:
-    slug = free_slug(slugs(Trip, owner), trip.id)
+    slug = FreeSlugs(slugs(Trip, owner)).take(trip.id)
     legs = tuple(
         leg.model_copy(update={"carrier": carrier_ids[leg.carrier]}) if leg.carrier else leg for leg in trip.legs
     )

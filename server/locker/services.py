@@ -9,7 +9,7 @@ from mule.errors import InvalidInput, Problem
 from mule.gear import GEAR, Gear, Source
 from mule.plan import MOST_THINGS
 from mule.trip import Marks
-from server.documents import find, find_for_edit, free_slug, require_room, slug_from, slugs, spec_of, store
+from server.documents import FreeSlugs, find, find_for_edit, require_room, slug_from, slugs, spec_of, store
 from server.errors import InUse, NotFound
 from server.locker.convert import gear_of, typical
 from server.locker.models import Thing
@@ -26,7 +26,7 @@ def add(owner: User, gear: Gear) -> Thing:
     with transaction.atomic():
         require_room(Thing, owner, 1, MOST_THINGS, "things")
         wanted = gear.id if gear.id != "new" else slug_from(gear.name)
-        slug = free_slug(slugs(Thing, owner), wanted)
+        slug = FreeSlugs(slugs(Thing, owner)).take(wanted)
         spec = spec_of(gear.model_copy(update={"id": slug}))
         return Thing.objects.create(owner=owner, slug=slug, name=gear.name, kind=gear.kind, spec=spec)
 

@@ -24,8 +24,9 @@ def _never() -> bool:
 
 
 class Question(NamedTuple):
-    """Who asks. kind: one search of a kind is on for an owner, the newest. first: told before its turn comes. about: what
-    tells it from another of the kind, where it may have been begun ahead.
+    """Who asks. kind: one search of a kind is on for an owner, the newest. first: told before its turn comes.
+
+    about: what tells it from another of the kind, where it may have been begun ahead.
 
     outdated: whether the question is not asked any more; then ``last`` is told.
     """

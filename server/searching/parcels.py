@@ -6,6 +6,7 @@ would work everything out anew: so it keeps the last ones, by their content, and
 
 import pickle
 from dataclasses import fields
+from functools import partial
 from hashlib import sha256
 from typing import Any, NamedTuple
 
@@ -46,6 +47,7 @@ def unpacked(parcel: bytes) -> Job:
     """The job of a parcel, about the very locker and trip that were known before if they are the same."""
     job, parts, rest = pickle.loads(parcel)
     others, asked = pickle.loads(rest)
-    known = {name: _KNOWN.get(digest, lambda raw=raw: pickle.loads(raw)) for name, (digest, raw) in parts.items()}
+    known = {name: _KNOWN.get(digest, partial(pickle.loads, raw)) for name, (digest, raw) in parts.items()}
     # It was a plan before it was sent: it is not looked at once more.
-    return job(plan=Plan.model_construct(**known, **others), **asked)
+    made: Job = job(plan=Plan.model_construct(**known, **others), **asked)
+    return made

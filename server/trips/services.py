@@ -14,7 +14,7 @@ from mule.kit import Kit as KitValue
 from mule.plan import Plan
 from mule.trip import Person, Stamina
 from mule.trip import Trip as TripValue
-from server.documents import find, find_for_edit, free_slug, require_version, slug_from, slugs, spec_of, store
+from server.documents import FreeSlugs, find, find_for_edit, require_version, slug_from, slugs, spec_of, store
 from server.errors import InUse, NotFound
 from server.trips.convert import Stamp, entries_of, plan_of, scale_of, stamp_of, trip_of
 from server.trips.models import Kit, KitStep, Trip
@@ -44,7 +44,7 @@ def with_traveller(owner: User, trip: TripValue) -> TripValue:
 def add_trip(owner: User, trip: TripValue) -> Trip:
     """Adds a trip with one empty kit A. Where it names nobody who travels, its owner does."""
     with transaction.atomic():
-        slug = free_slug(slugs(Trip, owner), slug_from(trip.name) if trip.id == "new" else trip.id)
+        slug = FreeSlugs(slugs(Trip, owner)).take(slug_from(trip.name) if trip.id == "new" else trip.id)
         value = with_traveller(owner, trip.model_copy(update={"id": slug}))
         _require_whole(owner, value, [Kit(slug="a", name="Kit A")])
         row = Trip.objects.create(owner=owner, slug=slug, name=value.name, spec=spec_of(value))

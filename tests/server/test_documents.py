@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from server.documents import free_slug, slug_from
+from server.documents import FreeSlugs, slug_from
 from tests.server.conftest import asker
 
 
@@ -25,18 +25,17 @@ def test_an_id_is_made_from_a_name(name: str, slug: str) -> None:
 
 
 def test_a_taken_id_is_counted_on() -> None:
-    assert free_slug(set(), "bag") == "bag"
-    assert free_slug({"bag"}, "bag") == "bag-2"
-    assert free_slug({"bag", "bag-2", "bag-3"}, "bag") == "bag-4"
+    assert FreeSlugs([]).take("bag") == "bag"
+    assert FreeSlugs(["bag"]).take("bag") == "bag-2"
+    free = FreeSlugs(["bag", "bag-2", "bag-3"])
+    assert [free.take("bag"), free.take("bag-4"), free.take("bag")] == ["bag-4", "bag-4-2", "bag-5"]
 
 
 def test_an_id_keeps_its_64_characters_whatever_is_appended() -> None:
-    taken: set[str] = set()
-    for _ in range(120):
-        slug = free_slug(taken, slug_from("y" * 200))
-        assert len(slug) <= 64
-        assert slug not in taken
-        taken.add(slug)
+    free = FreeSlugs([])
+    taken = [free.take(slug_from("y" * 200)) for _ in range(120)]
+    assert max(map(len, taken)) == 64
+    assert len(set(taken)) == 120
 
 
 @pytest.mark.django_db

@@ -10,7 +10,9 @@ from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
+from server.exchange import gear_import
 from server.exchange.gear_import import guess
+from server.locker.convert import gear_of
 from server.locker.models import Thing
 from tests.server.conftest import Ask, errors
 
@@ -60,6 +62,28 @@ def test_what_is_shown_comes_in(owner: User) -> None:
     assert lens["size"] == {"shape": "box", "length_mm": 124, "width_mm": 88, "height_mm": 88}
     assert (lens["focal_min_mm"], lens["focal_max_mm"]) == (24, 70)
     assert Thing.objects.get(owner=owner, kind="battery").spec["count"] == 3
+
+
+def test_equal_names_get_ids_of_their_own_beside_those_of_before_and_those_that_come_meanwhile(
+    owner: User, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    table = "Item,Type,Weight (g),Length,Width,Height\n" + "Fifty,Lens,300,60,60,60\n" * 3
+    matched = json.dumps(seen(owner, table.encode())["matched"])
+    send(owner, "table", table.encode(), matched=matched)
+    real, spec = gear_import.ready, Thing.objects.get(owner=owner, slug="fifty").spec
+
+    def while_another_writes(rows: Any) -> Any:
+        made = real(rows)
+        monkeypatch.setattr(gear_import, "ready", real)
+        Thing.objects.create(owner=owner, slug="fifty-4", name="Fifty", kind="lens", spec={**spec, "id": "fifty-4"})
+        return made
+
+    monkeypatch.setattr(gear_import, "ready", while_another_writes)
+    assert send(owner, "table", table.encode(), matched=matched).json() == {"things": 3}
+    stored = Thing.objects.filter(owner=owner)
+    assert sorted(row.slug for row in stored) == ["fifty", *(f"fifty-{n}" for n in range(2, 8))]
+    assert all(row.spec["id"] == row.slug and row.version == 1 for row in stored)
+    assert {gear_of(row).mass_g for row in stored} == {300}
 
 
 def test_a_lens_sees_what_its_name_says(owner: User) -> None:
