@@ -10,7 +10,7 @@ from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
-from server.exchange import gear_import
+from server.documents import ready
 from server.exchange.gear_import import guess
 from server.locker.convert import gear_of
 from server.locker.models import Thing
@@ -70,15 +70,15 @@ def test_equal_names_get_ids_of_their_own_beside_those_of_before_and_those_that_
     table = "Item,Type,Weight (g),Length,Width,Height\n" + "Fifty,Lens,300,60,60,60\n" * 3
     matched = json.dumps(seen(owner, table.encode())["matched"])
     send(owner, "table", table.encode(), matched=matched)
-    real, spec = gear_import.ready, Thing.objects.get(owner=owner, slug="fifty").spec
+    real, spec = ready, Thing.objects.get(owner=owner, slug="fifty").spec
 
     def while_another_writes(rows: Any) -> Any:
         made = real(rows)
-        monkeypatch.setattr(gear_import, "ready", real)
+        monkeypatch.setattr("server.exchange.gear_import.ready", real)
         Thing.objects.create(owner=owner, slug="fifty-4", name="Fifty", kind="lens", spec={**spec, "id": "fifty-4"})
         return made
 
-    monkeypatch.setattr(gear_import, "ready", while_another_writes)
+    monkeypatch.setattr("server.exchange.gear_import.ready", while_another_writes)
     assert send(owner, "table", table.encode(), matched=matched).json() == {"things": 3}
     stored = Thing.objects.filter(owner=owner)
     assert sorted(row.slug for row in stored) == ["fifty", *(f"fifty-{n}" for n in range(2, 8))]

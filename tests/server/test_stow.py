@@ -1,20 +1,25 @@
 """Packing over HTTP: streamed bag by bag, with pins that are kept."""
 
-import json
+from collections.abc import Iterator
 from typing import Any
 
 import pytest
+from django.core.cache import cache
 
 from mule.gate import gate_check_plan
+from mule.packing import LeftOver, Stowage
+from mule.packing.answer import Proof
 from mule.plan import Plan, read, write
+from server.searching.answers import Question
+from server.searching.engine import ENGINE
+from server.searching.jobs import Stowing
+from server.searching.lines import StowLine
+from server.trips import packed
 from tests.server.conftest import errors
+from tests.server.test_choice import lines
 
 pytestmark = pytest.mark.django_db
 KIT = "/trips/trip/kits/a"
-
-
-def lines(answer: Any) -> list[dict[str, Any]]:
-    return [json.loads(line) for line in b"".join(answer.streaming_content).decode().splitlines()]
 
 
 def test_a_packing_comes_bag_by_bag_and_ends_with_the_whole(ask: Any, stored: Plan) -> None:
@@ -22,10 +27,10 @@ def test_a_packing_comes_bag_by_bag_and_ends_with_the_whole(ask: Any, stored: Pl
     assert [line["final"] for line in found] == [False] * (len(found) - 1) + [True]
     whole = found[-1]["stowage"]
     assert whole["checked"]
-    packed = {item for p in whole["placed"] for item in p["items"]} | {s["item"] for s in whole["soft"]}
+    inside_bags = {item for p in whole["placed"] for item in p["items"]} | {s["item"] for s in whole["soft"]}
     left = {over["item"] for over in whole["left"]}
     inside = {e.item for e in stored.kit.entries if e.place.where == "bag"}
-    assert packed | left == inside
+    assert inside_bags | left == inside
 
 
 def test_how_a_kit_is_to_be_packed_is_kept_copied_and_written_into_the_file(ask: Any, stored: Plan) -> None:
@@ -95,3 +100,36 @@ def test_two_loadouts_of_one_id_are_refused(ask: Any, stored: Plan) -> None:
     version = ask("get", KIT).json()["state"]["version"]
     twice = {"loadouts": [{"id": "out", "name": "Out"}, {"id": "out", "name": "Out"}]}
     assert ask("put", f"{KIT}/stow", {"version": version, "stow": twice}).status_code == 422
+
+
+def test_what_was_packed_is_not_packed_again(ask: Any, stored: Plan, monkeypatch: pytest.MonkeyPatch) -> None:
+    first = lines(ask("post", f"{KIT}/stowage", {}))[-1]
+    monkeypatch.setattr(ENGINE, "begin", lambda *_: pytest.fail("nothing has changed"))
+    assert lines(ask("post", f"{KIT}/stowage", {})) == [first]
+    assert ask("get", "/field/trip/kits/a/list").status_code == 200
+
+
+def over(proof: Proof, count: int) -> LeftOver:
+    return LeftOver(item="tele", count=count, bag="bag", why="no-time", proof=proof)
+
+
+@pytest.mark.parametrize(("longer", "told"), [(1, [2, 1]), (2, [2])])
+def test_a_packing_that_ran_out_of_time_is_looked_at_longer_and_told_if_it_got_better(
+    stored: Plan, monkeypatch: pytest.MonkeyPatch, longer: int, told: list[int]
+) -> None:
+    cache.clear()
+    asked: list[Stowing] = []
+
+    def found(job: Stowing, question: Question) -> Iterator[str]:
+        asked.append(job)
+        left = over("ran-out", 2 if len(asked) == 1 else longer)
+        made = Stowage(rooms=(), placed=(), soft=(), strapped=(), left=(left,), checked=True, gap_mm=8)
+        yield StowLine(stowage=made, final=True).written()
+
+    monkeypatch.setattr(packed, "lines_of", found)
+    found_lines = [StowLine.model_validate_json(line) for line in packed.packing(stored, Question(1, "stow")) if line]
+    assert [line.stowage.left[0].count for line in found_lines if line.stowage] == told
+    assert [job.lane for job in asked] == ["short", "long"]
+    assert asked[1].seconds > asked[0].seconds
+    assert packed.packed(stored, 1).left[0].count == told[-1]
+    cache.clear()
