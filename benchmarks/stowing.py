@@ -121,7 +121,7 @@ def _placed(count: int, fill: float, seconds: float) -> dict[str, float]:
     for seed in range(100, 100 + INSTANCES // 4):
         blocks = _blocks(cut(count, fill, seed))
         start = perf_counter()
-        Constructor(SPACE, blocks, 0, {b.id: 1.0 for b in blocks}).start(Deadline(0))
+        Constructor(SPACE, blocks, 0).start(Deadline(0))
         first.append(perf_counter() - start)
         outcome = place(SPACE, blocks, 0, Deadline(seconds), PlacingOptions(tidy_s=0, whole=1.0))
         over = sum(b.litres for b in blocks if b.id in outcome.left)

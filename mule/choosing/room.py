@@ -64,7 +64,12 @@ class Rooms:
         self._known: list[RoomLimit] = []
         self._fits: dict[frozenset[tuple[str, int]], RoomFit] = {}
         bare = pack(case, {}, (), deadline) if case.asking.keep_limits else None
+        # Of what must come, and of what stays anyway, what finds no place whatever else is chosen.
+        self._anyway: Mapping[str, int] = {}
         self._never = self._left(bare)[0] if isinstance(bare, Kit) else {}
+        must = {item: 1 for item in case.plan.trip.marks.must_take if item in case.free}
+        least = pack(case, must, (), deadline) if case.asking.keep_limits and must else None
+        self._anyway = self._left(least)[0] if isinstance(least, Kit) else self._never
 
     def fit(self, pieces: Mapping[str, int]) -> RoomFit | OutOfTime:
         """The kit with these pieces in the bags where most of it finds a place; out of time once asked to stop."""
@@ -132,7 +137,7 @@ class Rooms:
     ) -> list[RoomLimit]:
         """Nothing is said about a bag that is too small for what stays in it anyway."""
         free = {item: n for item, n in held.items() if item in self._case.free}
-        if not free or all(n <= self._never.get(item, 0) for item, n in over.items()):
+        if not free or all(n <= self._anyway.get(item, 0) for item, n in over.items()):
             return []
         if not all(isinstance(self._gear[item].size, Soft) for item in over):
             # What is hard finds its place before what is soft.
@@ -159,7 +164,7 @@ class Rooms:
             if not (isinstance(e.place, InBag) and e.place.bag == bag and not e.place.outside and e.item not in fewer)
         )
         still, proved = self._bags.left_in(kit.model_copy(update={"entries": entries}), bag, fewer)
-        return any(n > self._never.get(item, 0) for item, n in still.items()), proved
+        return any(n > self._anyway.get(item, 0) for item, n in still.items()), proved
 
 
 def _inside(kit: Kit) -> Mapping[str, Mapping[str, int]]:

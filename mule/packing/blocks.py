@@ -20,6 +20,7 @@ from mule.gear import (
     Lens,
     Other,
     PowerBank,
+    Safety,
     Soft,
     Teleconverter,
 )
@@ -35,7 +36,8 @@ FRAGILE = (Body, Lens, Teleconverter, Drone, Computer, Drive, Filter)
 
 @dataclass(frozen=True)
 class Block:
-    """Something hard that is packed as one. padded: carries its own padding, so that no divider is needed."""
+    """Something hard that is packed as one. padded: carries its own padding, so that no divider is needed. safety: it
+    keeps somebody safe."""
 
     id: str
     items: tuple[str, ...]
@@ -48,6 +50,7 @@ class Block:
     pin: Pin | None = None
     screen_in: float | None = None
     never_held: bool = False
+    safety: bool = False
 
     @property
     def litres(self) -> float:
@@ -99,6 +102,7 @@ def blocks_of(thing: Gear, count: int, each_g: float, wish: Access | None, pin: 
             pin=pin if number == 0 else None,
             screen_in=thing.screen_in if isinstance(thing, Computer) and thing.form != "phone" else None,
             never_held=never_held(thing),
+            safety=isinstance(thing, Safety),
         )
 
 

@@ -17,7 +17,7 @@ from numpy.typing import NDArray
 from mule.deadline import Deadline
 from mule.packing.blocks import Block
 from mule.packing.orientations import Orientation, Sides
-from mule.packing.placements import Placement, cannot_support, gap_between, orientations_in
+from mule.packing.placements import Placement, cannot_support, cost_of_leaving, gap_between, orientations_in
 
 Whole = NDArray[np.int64]
 Truths = NDArray[np.bool_]
@@ -36,10 +36,11 @@ class Construction:
 
 
 class Constructor:
-    """Packs one space. cost: of leaving each block; what costs most is placed first among equals."""
+    """Packs one space."""
 
-    def __init__(self, room: Sides, blocks: Sequence[Block], gap: int, cost: Mapping[str, float]) -> None:
-        self._room, self._blocks, self._gap, self._cost = np.array(room), {b.id: b for b in blocks}, gap, cost
+    def __init__(self, room: Sides, blocks: Sequence[Block], gap: int) -> None:
+        self._room, self._blocks, self._gap = np.array(room), {b.id: b for b in blocks}, gap
+        self._cost = {b.id: cost_of_leaving(b) for b in blocks}
         self._turns = {b.id: orientations_in(room, b) for b in blocks}
         self._sides = {id_: np.array([t.sides for t in turns], dtype=np.int64) for id_, turns in self._turns.items()}
         names = list(self._blocks)
@@ -87,7 +88,9 @@ class Constructor:
         while best.left and not deadline.stopped:
             kept = self._ruined(current, chance)
             order = [id_ for id_ in self._blocks if id_ not in kept]
-            weights = {id_: self._blocks[id_].litres * chance.uniform(0.6, 1.4) for id_ in order}
+            # Like things stay together: they stack without gaps.
+            by_kind = {self._blocks[id_].items: chance.uniform(0.6, 1.4) for id_ in order}
+            weights = {id_: self._blocks[id_].litres * by_kind[self._blocks[id_].items] for id_ in order}
             # What was left over goes first half of the time.
             first = set(current.left) if chance.random() < 0.5 else set()
             order.sort(key=lambda id_: (not self._pinned(id_), id_ not in first, -weights[id_]))

@@ -18,6 +18,7 @@ from mule.packing.placements import (
     Placement,
     PlacingOptions,
     cannot_support,
+    cost_of_leaving,
     gap_between,
     left_s,
     orientations_in,
@@ -27,8 +28,8 @@ from mule.solving import Ending, Solved, solve, solver_of
 Var = cp_model.IntVar
 # Weights of lying low (x) and near the back (z): what lies at the back has nothing under it to get at.
 _TIDY = ((0, 1), (2, 3))
-# Taking out one thing more is worse than any size; that in thousandths of litres.
-_ONE_THING, _THOUSANDTHS = 1_000_000, 1_000
+# What leaving costs is counted in thousandths of litres.
+_THOUSANDTHS = 1_000
 
 
 class ExactModel:
@@ -53,9 +54,8 @@ class ExactModel:
         for one, other in combinations(blocks, 2):
             self._apart(one, other)
         if optional:
-            self._cp.minimize(
-                sum((1 - self._here[b.id]) * (_ONE_THING + round(_THOUSANDTHS * b.litres)) for b in blocks)
-            )
+            cost = {b.id: max(1, round(_THOUSANDTHS * cost_of_leaving(b))) for b in blocks}
+            self._cp.minimize(sum((1 - self._here[b.id]) * cost[b.id] for b in blocks))
         else:
             self._break_symmetry()
 

@@ -9,6 +9,8 @@ from mule.packing.orientations import Orientation, Sides
 
 # Enough for a thing or two.
 _LEAST_S = 0.02
+# Litres that no bag holds.
+_SAFETY = 1_000.0
 
 
 @dataclass(frozen=True)
@@ -47,6 +49,11 @@ class PlacingOptions:
 
 
 USUAL = PlacingOptions()
+
+
+def cost_of_leaving(block: Block) -> float:
+    """Litres: what is large is what the bag was packed for. What keeps somebody safe comes before all the rest."""
+    return block.litres + (_SAFETY if block.safety else 0.0)
 
 
 def left_s(deadline: Deadline) -> float:

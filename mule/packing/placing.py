@@ -6,6 +6,7 @@ What was built is there whatever comes: no later answer leaves more over.
 from collections.abc import Sequence
 
 from mule.deadline import Deadline
+from mule.packing.alike import Stacker
 from mule.packing.blocks import Block
 from mule.packing.construct import Construction, Constructor
 from mule.packing.exact import ExactModel, overfull
@@ -19,16 +20,16 @@ _MOST_TO_TIDY = 24
 _MOST_EXACT, _MOST_PROVED = 48, 28
 # Time for building, in seconds and as a share of what there is; for ruin and recreate beside the exact search.
 _START_S, _START, _BETTER = 0.3, 0.05, 0.4
+# Of few kinds, so much of it for stacks of like things.
+_STACKED = 0.4
 # Of many, so much of it before the exact search.
 _BEFORE = 0.2
-# Leaving one thing more over is worse than any size.
-_ONE_THING = 1_000.0
 
 
 def place(
     room: Sides, blocks: Sequence[Block], gap: int, deadline: Deadline, options: PlacingOptions = USUAL
 ) -> Outcome:
-    """Everything into one space, or as much as there is a place for: the fewest and smallest things left over.
+    """Everything into one space, or as much as there is a place for: the least left over by what that costs.
 
     room: inner sides in whole millimetres. gap: millimetres of divider between hard things.
     """
@@ -45,13 +46,15 @@ class _Space:
 
     def __init__(self, room: Sides, blocks: Sequence[Block], gap: int, options: PlacingOptions) -> None:
         self._room, self._blocks, self._gap, self._options = room, blocks, gap, options
-        cost = {b.id: _ONE_THING + b.litres for b in blocks}
-        self._constructor = Constructor(room, blocks, gap, cost)
+        self._constructor = Constructor(room, blocks, gap)
+        self._stacker = Stacker(room, blocks, gap)
         self._exact, self._many = len(blocks) <= _MOST_EXACT, len(blocks) > _MOST_PROVED
 
     def filled(self, deadline: Deadline) -> tuple[Construction, bool]:
         """The best that was found, and whether nothing less can be left over."""
         built = self._constructor.start(deadline.grant(max(_START_S, left_s(deadline) * _START)))
+        if built.left and self._stacker.worth_it:
+            built = min(built, self._stacked(self._part(deadline, _STACKED)), key=lambda made: made.cost)
         if not built.left:
             return self._tidied(built, deadline), True
         fits = not overfull(self._room, self._blocks, self._gap)
@@ -69,6 +72,12 @@ class _Space:
         if not built.left:
             return self._tidied(built, deadline), True
         return (built, False) if self._many else self._least_left(built, deadline)
+
+    def _stacked(self, deadline: Deadline) -> Construction:
+        """Like things in stacks."""
+        placements = self._stacker.best(deadline, self._options.seed)
+        left = tuple(b.id for b in self._blocks if b.id not in placements)
+        return Construction(placements, left, self._constructor.cost_of(left))
 
     @staticmethod
     def _part(deadline: Deadline, share: float) -> Deadline:

@@ -86,7 +86,9 @@ def test_what_must_come_and_does_not_go_in_is_told_with_the_kit() -> None:
     plan = narrow(110, marks=Marks(must_take=("tele",)))
     small = plan.gear[0].model_copy(update={"inner": box(230, 110, 100)})
     plan = plan.model_copy(update={"gear": (small, *plan.gear[1:])})
-    for point in choose(plan, Asking(points=4, workers=1)).points:
+    points = choose(plan, Asking(points=4, workers=1)).points
+    assert points
+    for point in points:
         assert point.left == {"tele": 1}
         assert not point.proved
 
