@@ -68,7 +68,7 @@ class Questions:
         self._case, self._optics, self._pool, self._deadline = case, case.optics, pool, deadline
         self.model, self.solver = model, Portfolio(deadline)
         self._taken = self._demanded = self._crowded = 0
-        self._lasting = LastingDemands(case)
+        self._lasting = LastingDemands(case, deadline.go_on)
         self.weights = Weights(case, model, self.solver, deadline, pool.brought_g, self._brings)
         for capacity in self._lasting.capacities:
             model.hold(capacity)

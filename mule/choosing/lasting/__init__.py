@@ -8,7 +8,7 @@ would have to be more. Before it is told, it is made to say as much as it can: o
 short, of what gives as much as still is not enough.
 """
 
-from collections.abc import Collection, Iterable, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
 from functools import cached_property
 from typing import Any, NamedTuple
 
@@ -41,8 +41,9 @@ class _Ports(NamedTuple):
 class LastingDemands:
     """Asks the simulation about kits."""
 
-    def __init__(self, case: Candidates) -> None:
-        self._case = case
+    def __init__(self, case: Candidates, go_on: Callable[[], None] = lambda: None) -> None:
+        """go_on: called before each simulation of a family; what it raises ends the asking."""
+        self._case, self._go_on = case, go_on
         self._on = bool(case.plan.trip.days)
         self._known: dict[object, bool] = {}
 
@@ -165,6 +166,7 @@ class LastingDemands:
         """Whether every kit of a family that has at most so much of what gives is short."""
         key = part, family, tuple(gives.values()), ample
         if key not in self._known:
+            self._go_on()
             ports = {of.battery_type: n for of, n in gives.items() if isinstance(of, _Ports)}
             pieces: dict[str, int] = {}
             for of, n in gives.items():
