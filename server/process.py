@@ -3,7 +3,7 @@
 import gc
 import sys
 
-# An edit asks the database a dozen times and lets go of the interpreter each time. Where a search computes meanwhile,
+# An edit asks the database a dozen times and lets go of the interpreter each time. Where advice is computed meanwhile,
 # it got it back after 5 ms each (CPython's default).
 _SWITCH_S = 0.000_5
 

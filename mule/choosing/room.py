@@ -6,6 +6,7 @@ What lies in a bag is known only once things are placed, so the model learns it 
 so many together in this bag". The same limits move things to another bag first, and only then change the choice.
 """
 
+from collections import Counter
 from collections.abc import Callable, Collection, Mapping
 from dataclasses import dataclass
 
@@ -90,12 +91,14 @@ class Rooms:
             kit = pack(self._case, pieces, (), self._deadline)
         if not isinstance(kit, Kit):
             return OutOfTime()
-        left: dict[str, int] = {}
+        left: Counter[str] = Counter()
         for bag in _inside(kit) if self._asking.keep_limits else ():
-            over, _ = left_in(self._gear, kit, bag, self._deadline.grant(_GLANCE_S), workers=1)
-            for item, n in over.items():
-                left[item] = left.get(item, 0) + n
-        return RoomFit(kit, {i: n - self._never.get(i, 0) for i, n in left.items() if n > self._never.get(i, 0)})
+            left.update(left_in(self._gear, kit, bag, self._deadline.grant(_GLANCE_S), workers=1)[0])
+        return RoomFit(kit, self._beside_never(left))
+
+    def _beside_never(self, left: Mapping[str, int]) -> dict[str, int]:
+        """Pieces left over, without those that find no place whatever is chosen."""
+        return {item: n - self._never.get(item, 0) for item, n in left.items() if n > self._never.get(item, 0)}
 
     def _fit(self, pieces: Mapping[str, int]) -> RoomFit | OutOfTime:
         best: RoomFit | None = None
@@ -106,7 +109,7 @@ class Rooms:
             if not self._asking.keep_limits:
                 return RoomFit(kit, {})
             left, more = self._left(kit)
-            new = {item: n - self._never.get(item, 0) for item, n in left.items() if n > self._never.get(item, 0)}
+            new = self._beside_never(left)
             if best is None or sum(new.values()) < sum(best.left.values()):
                 best = RoomFit(kit, new)
             if not new or not more:
@@ -121,14 +124,13 @@ class Rooms:
             best = RoomFit(kit, self._left(kit)[0])
         return best
 
-    def _left(self, kit: Kit) -> tuple[dict[str, int], list[RoomLimit]]:
+    def _left(self, kit: Kit) -> tuple[Mapping[str, int], list[RoomLimit]]:
         """Pieces of a kit without a place, and what that says about their bags."""
-        left: dict[str, int] = {}
+        left: Counter[str] = Counter()
         limits: list[RoomLimit] = []
         for bag, held in _inside(kit).items():
             over, proved = self._bags.left_in(kit, bag, held)
-            for item, count in over.items():
-                left[item] = left.get(item, 0) + count
+            left.update(over)
             limits += self._limits(kit, bag, held, over, proved=proved)
         return left, limits
 

@@ -25,8 +25,9 @@ from server.exchange.tables import as_csv, as_xlsx
 from server.field.looking import look_back_on
 from server.field.services import list_for, marks_of
 from server.locker.convert import locker_of
-from server.searching.answers import Question, found
-from server.searching.jobs import CASE_FITS, CuttingFoam, TryingCases
+from server.searching.answers import found
+from server.searching.jobs import CASE_FITS, Answering, foam
+from server.searching.jobs import cases as all_cases
 from server.trips import services
 from server.trips.convert import trip_of
 from server.trips.packed import wanted
@@ -51,24 +52,21 @@ def _hard_case(request: SignedInRequest, slug: str, kit: str, bag: str) -> Plan:
     return plan
 
 
-def _foam(request: SignedInRequest, slug: str, kit: str, bag: str, wish: FoamWish) -> Foam:
-    plan = _hard_case(request, slug, kit, bag)
-    question = Question(request.user.pk, ("foam", slug, kit, bag))
-    return Foam.model_validate_json(found(CuttingFoam(plan, bag, wish), question))
+def _foam(request: SignedInRequest, plan: Plan, bag: str, wish: FoamWish) -> Foam:
+    return Foam.model_validate_json(found(Answering(plan, foam, (bag, wish)), request.user.pk))
 
 
 @router.get("/foam/{slug}/{kit}/{bag}", response=Foam)
 def cut(request: SignedInRequest, slug: str, kit: str, bag: str, wish: Query[FoamWish]) -> Foam:
     """A cutting plan for the foam of a hard case, layer by layer."""
-    return _foam(request, slug, kit, bag, wish)
+    return _foam(request, _hard_case(request, slug, kit, bag), bag, wish)
 
 
 @router.get("/foam/{slug}/{kit}/{bag}/cases", response=list[CaseFit])
 def cases(request: SignedInRequest, slug: str, kit: str, bag: str, wish: Query[FoamWish]) -> list[CaseFit]:
     """The same things in every hard case of the locker."""
     plan = _hard_case(request, slug, kit, bag)
-    question = Question(request.user.pk, ("cases", slug, kit, bag))
-    return CASE_FITS.validate_json(found(TryingCases(plan, bag, wish), question))
+    return CASE_FITS.validate_json(found(Answering(plan, all_cases, (bag, wish)), request.user.pk))
 
 
 @router.get("/foam/{slug}/{kit}/{bag}/file/{form}")
@@ -76,11 +74,11 @@ def foam_file(
     request: SignedInRequest, slug: str, kit: str, bag: str, form: Literal["svg", "dxf", "a4"], wish: Query[FoamWish]
 ) -> HttpResponse:
     """The cutting plan to scale: SVG, DXF, or A4 pages to print."""
-    foam = _foam(request, slug, kit, bag, wish)
+    plan = _hard_case(request, slug, kit, bag)
+    made = _foam(request, plan, bag, wish)
     if form == "a4":
-        name = _hard_case(request, slug, kit, bag).items[bag].name
-        return HttpResponse(pages(foam, name), content_type="text/html")
-    text, content_type = (svg(foam), "image/svg+xml") if form == "svg" else (dxf(foam), "image/vnd.dxf")
+        return HttpResponse(pages(made, plan.items[bag].name), content_type="text/html")
+    text, content_type = (svg(made), "image/svg+xml") if form == "svg" else (dxf(made), "image/vnd.dxf")
     return _file(text, content_type, f"{bag}-foam.{form}")
 
 

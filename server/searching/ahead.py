@@ -32,6 +32,8 @@ class Ahead:
     def __init__(self, turns: Turns, engine: Engine) -> None:
         self._turns, self._engine = turns, engine
         self._begun: dict[tuple[Hashable, Hashable], Begun] = {}
+        # About what each asked last: who came before it could be begun is not to be disturbed.
+        self._asked: dict[tuple[Hashable, Hashable], Hashable] = {}
         self._lock = Lock()
         # The click is not kept waiting for it.
         self._beside = ThreadPoolExecutor(1)
@@ -41,16 +43,17 @@ class Ahead:
         self._beside.submit(self._begin, job, owner, kind, about)
 
     def _begin(self, job: Job, owner: Hashable, kind: Hashable, about: Hashable) -> None:
-        turn = self._turns.take(job.lane, owner, kind)
-        if not turn.on:
-            turn.over()
-            return
-        begun = Begun(about, turn, self._engine.begin(job, (owner, kind)))
         with self._lock:
+            if self._asked.get((owner, kind)) == about:
+                return
             before = self._begun.pop((owner, kind), None)
-            self._begun[owner, kind] = begun
-        if before:
-            before.end()
+            if before:
+                before.end()
+            turn = self._turns.take(job.lane, owner, kind)
+            if not turn.on:
+                turn.over()
+                return
+            begun = self._begun[owner, kind] = Begun(about, turn, self._engine.begin(job, (owner, kind)))
         late = Timer(_WAITS_S, self._drop, (owner, kind, begun))
         late.daemon = True
         late.start()
@@ -58,6 +61,7 @@ class Ahead:
     def take(self, owner: Hashable, kind: Hashable, about: Hashable) -> Begun | None:
         """What was begun about this; what was begun about something else is let go."""
         with self._lock:
+            self._asked[owner, kind] = about
             begun = self._begun.pop((owner, kind), None)
         if begun is None or (begun.about == about and not begun.turn.replaced):
             return begun

@@ -59,10 +59,13 @@ def streamed(lines: Iterator[str]) -> StreamingHttpResponse:
     return response
 
 
-def found(job: Job, question: Question) -> str:
-    """The last line that a search tells; waits for it. Raises what the search raises."""
+def found(job: Job, owner: Hashable) -> str:
+    """The last line that a search tells; waits for it. Raises what the search raises.
+
+    Whoever waits gets it: no newer search takes its place.
+    """
     last = ""
-    for line in lines_of(job, question):
+    for line in lines_of(job, Question(owner, object())):
         last = line or last
     return last
 

@@ -7,7 +7,6 @@ process, and workers in processes beside it.
 import os
 from collections import Counter
 from collections.abc import Callable, Hashable
-from contextlib import suppress
 from queue import Empty, SimpleQueue
 from threading import Lock, Thread
 from time import monotonic
@@ -171,9 +170,3 @@ def _connected() -> Any:
 
 
 ENGINE = Engine()
-
-
-def close_quietly() -> None:
-    """At the end of a process."""
-    with suppress(Exception):
-        ENGINE.close()

@@ -3,10 +3,10 @@
 Nothing here knows Django or the database: a worker on another machine has neither.
 """
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable
 from dataclasses import dataclass
 from itertools import count
-from typing import ClassVar, Literal, Protocol
+from typing import Any, ClassVar, Literal, Protocol
 
 from pydantic import TypeAdapter
 
@@ -105,41 +105,30 @@ class Stowing:
 
 
 @dataclass(frozen=True)
-class Shopping:
+class Answering:
+    """A search with a single answer. make: gives it as JSON, from the plan, whether to stop, and ``asked``; a function
+    of this module, which workers know by its name."""
+
+    plan: Plan
+    make: Callable[..., bytes]
+    asked: tuple[Any, ...] = ()
+    lane: ClassVar[Lane] = "short"
+
+    def run(self, tell: Tell, should_stop: ShouldStop) -> None:
+        """Tells the answer."""
+        tell(self.make(self.plan, should_stop, *self.asked).decode())
+
+
+def shopping(plan: Plan, should_stop: ShouldStop) -> bytes:
     """What is to be bought, hired or borrowed."""
-
-    plan: Plan
-    lane: ClassVar[Lane] = "short"
-
-    def run(self, tell: Tell, should_stop: ShouldStop) -> None:
-        """Tells a list of Wanted."""
-        tell(WANTED.dump_json(list(shopping_list(self.plan, should_stop))).decode())
+    return WANTED.dump_json(list(shopping_list(plan, should_stop)))
 
 
-@dataclass(frozen=True)
-class CuttingFoam:
+def foam(plan: Plan, should_stop: ShouldStop, bag: str, wish: FoamWish) -> bytes:
     """A cutting plan for a hard case."""
-
-    lane: ClassVar[Lane] = "short"
-    plan: Plan
-    bag: str
-    wish: FoamWish
-
-    def run(self, tell: Tell, should_stop: ShouldStop) -> None:
-        """Tells a Foam."""
-        tell(cut_foam(self.plan.items, self.plan.kit, self.bag, self.wish).model_dump_json())
+    return cut_foam(plan.items, plan.kit, bag, wish).model_dump_json().encode()
 
 
-@dataclass(frozen=True)
-class TryingCases:
+def cases(plan: Plan, should_stop: ShouldStop, bag: str, wish: FoamWish) -> bytes:
     """The same things in every hard case of the locker."""
-
-    lane: ClassVar[Lane] = "short"
-    plan: Plan
-    bag: str
-    wish: FoamWish
-
-    def run(self, tell: Tell, should_stop: ShouldStop) -> None:
-        """Tells a list of CaseFits."""
-        fits: Iterable[CaseFit] = compare_cases(self.plan.items, self.plan.kit, self.bag, self.wish)
-        tell(CASE_FITS.dump_json(list(fits)).decode())
+    return CASE_FITS.dump_json(list(compare_cases(plan.items, plan.kit, bag, wish)))

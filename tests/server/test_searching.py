@@ -7,6 +7,7 @@ import subprocess
 import sys
 import time
 from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
 from pathlib import Path
 from typing import Any
@@ -14,9 +15,10 @@ from typing import Any
 import pytest
 
 from mule.plan import Plan
+from mule.shopping import shopping_list
 from server.searching.answers import AHEAD, Question, found, lines_of
 from server.searching.engine import ENGINE, Engine, NoWorkers
-from server.searching.jobs import Curing, Lane, ShouldStop, Tell
+from server.searching.jobs import WANTED, Answering, Curing, Lane, ShouldStop, Tell, shopping
 from server.searching.parcels import packed_up, unpacked
 from server.searching.turns import Changes, Turns
 from tests import cast
@@ -83,7 +85,7 @@ def test_a_search_runs_in_another_process_and_hanging_up_ends_it(tmp_path: Path)
 
 def test_an_error_comes_out_where_the_search_was_asked_for() -> None:
     with pytest.raises(ValueError, match="no such thing"):
-        found(Failing(plan_with()), Question("ines", "fail"))
+        found(Failing(plan_with()), "ines")
 
 
 def test_a_newer_search_of_a_kind_takes_the_place_of_the_one_before(tmp_path: Path) -> None:
@@ -111,8 +113,8 @@ def test_who_waits_is_told_how_many_come_before(tmp_path: Path) -> None:
         lines.close()
 
 
-def begun_ahead(noted: Path, about: str) -> None:
-    AHEAD.begin(Waiting(plan_with(), noted), "ines", "ahead", about)
+def begun_ahead(noted: Path, owner: str, about: str) -> None:
+    AHEAD.begin(Waiting(plan_with(), noted), owner, "ahead", about)
     until = time.monotonic() + 10
     while not noted.exists():
         assert time.monotonic() < until
@@ -120,8 +122,8 @@ def begun_ahead(noted: Path, about: str) -> None:
 
 
 def test_what_was_begun_ahead_is_listened_to_by_who_asks_for_it(tmp_path: Path) -> None:
-    begun_ahead(tmp_path / "noted", "this")
-    asked = lines_of(Waiting(plan_with(), tmp_path / "again"), Question("ines", "ahead", about="this"))
+    begun_ahead(tmp_path / "noted", "ines", f"this of {tmp_path}")
+    asked = lines_of(Waiting(plan_with(), tmp_path / "again"), Question("ines", "ahead", about=f"this of {tmp_path}"))
     heard(asked, "by ")
     assert not (tmp_path / "again").exists()
     asked.close()
@@ -129,7 +131,7 @@ def test_what_was_begun_ahead_is_listened_to_by_who_asks_for_it(tmp_path: Path) 
 
 
 def test_what_was_begun_ahead_about_something_else_is_let_go(tmp_path: Path) -> None:
-    begun_ahead(tmp_path / "noted", "this")
+    begun_ahead(tmp_path / "noted", "ines", f"this of {tmp_path}")
     asked = lines_of(Waiting(plan_with(), tmp_path / "other"), Question("ines", "ahead", about="that"))
     heard(asked, "by ")
     soon(tmp_path / "noted", "stopped")
@@ -138,8 +140,26 @@ def test_what_was_begun_ahead_about_something_else_is_let_go(tmp_path: Path) -> 
 
 
 def test_what_was_begun_ahead_and_nobody_asks_for_is_let_go(tmp_path: Path) -> None:
-    begun_ahead(tmp_path / "noted", "this")
+    begun_ahead(tmp_path / "noted", "ines", f"this of {tmp_path}")
     soon(tmp_path / "noted", "stopped")
+
+
+def test_what_would_be_begun_ahead_too_late_disturbs_nobody(tmp_path: Path) -> None:
+    asked = lines_of(Waiting(plan_with(), tmp_path / "asked"), Question("ines", "ahead", about=f"this of {tmp_path}"))
+    heard(asked, "by ")
+    AHEAD.begin(Waiting(plan_with(), tmp_path / "late"), "ines", "ahead", f"this of {tmp_path}")
+    # One after the other: when this one is at work, the other had its chance.
+    begun_ahead(tmp_path / "next", "marit", f"next of {tmp_path}")
+    assert not (tmp_path / "late").exists()
+    assert next(asked) == ""
+    asked.close()
+
+
+def test_two_who_wait_for_the_same_answer_both_get_it() -> None:
+    plan = plan_with()
+    with ThreadPoolExecutor(2) as threads:
+        told = list(threads.map(lambda _: found(Answering(plan, shopping), "ines"), range(2)))
+    assert told[0] == told[1] == WANTED.dump_json(list(shopping_list(plan))).decode()
 
 
 def test_owners_take_turns() -> None:
