@@ -3,11 +3,13 @@ PY := .venv/bin/python
 export DATA_DIR ?= $(CURDIR)/data
 export PORT ?= 8000
 
-.PHONY: demo dev test lint bench shots lock types
+.PHONY: demo dev test test-hosted test-pythons lint bench shots lock types
 
 demo: ; @scripts/demo
 dev: ; @scripts/dev
 test: ; @scripts/test
+test-hosted: ; @scripts/test-hosted
+test-pythons: ; @scripts/test-pythons
 lint: ; @scripts/lint
 bench: ; @scripts/bench
 shots: ; @scripts/shots

@@ -23,6 +23,8 @@ from benchmarks.choice import (  # noqa: E402
 from benchmarks.containers import bench_containers  # noqa: E402
 from benchmarks.core import bench_advise, bench_advise_demo, bench_assess, bench_assess_demo, bench_cures_demo  # noqa: E402  Django is set up first: the lockers come from its typical table
 from benchmarks.field import bench_exif, bench_import, bench_sheet  # noqa: E402
+from benchmarks.members import bench_members  # noqa: E402
+from benchmarks.memory import bench_look_backs  # noqa: E402
 from benchmarks.stamina import bench_stamina  # noqa: E402
 from benchmarks.stowing import (  # noqa: E402
     bench_stow,
@@ -73,6 +75,8 @@ WORKLOADS: dict[str, Callable[[], Figures]] = {
     "restart": site.bench_restart,
     "busy": bench_busy,
     "import-names": bench_import_names,
+    "members": bench_members,
+    "look-backs": bench_look_backs,
 }
 
 # What must hold: (workload, figure) -> the most it may be.
@@ -111,6 +115,10 @@ LIMITS: dict[tuple[str, str], float] = {
     ("busy", "p95_ms"): 250,
     ("import-names", "seconds"): 5,
     ("import-names", "longest_click_ms"): 500,
+    ("look-backs", "grown_mib"): 8,
+    ("members", "start_s"): 4,
+    ("members", "click_p95_ms"): 60,
+    ("members", "archive_s"): 2,
     ("busy", "answers_5xx"): 0,
     ("busy", "lost_edits"): 0,
 }

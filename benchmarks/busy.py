@@ -8,7 +8,7 @@ from random import Random
 from time import perf_counter, sleep
 from urllib.error import HTTPError
 
-from benchmarks.client import Client
+from benchmarks.client import Client, Toggle
 from benchmarks.timing import p50, p95
 from mule.plan import MOST_THINGS
 from server.exchange.gear_import import preview
@@ -42,43 +42,36 @@ class _Owner:
 
     def click(self) -> None:
         """Loads and leaves a thing; after each click the ways out are asked for."""
-        version, loaded = self._state()
+        toggle = Toggle(self._client, _KIT, _ITEM)
         sleep(_PAUSE_S * self._chance.random())
         for _ in range(_CLICKS):
-            version, loaded = self._clicked(version, loaded)
+            self._timed(toggle)
             until = perf_counter() + _PAUSE_S * (0.5 + self._chance.random())
             for _ in self._told("cures", {"edits": []}):
                 if perf_counter() > until:
                     break
             sleep(max(0.0, until - perf_counter()))
-        self.lost = self._state() != (version, loaded)
+        self.lost = toggle.stored() != (toggle.version, toggle.loaded)
         self.stop()
 
     def click_on(self) -> None:
         """Click after click, until it is told to stop."""
-        version, loaded = self._state()
+        toggle = Toggle(self._client, _KIT, _ITEM)
         while not self.done:
-            version, loaded = self._clicked(version, loaded)
+            self._timed(toggle)
             sleep(0.1)
 
     def stop(self) -> None:
         """The clicks are done."""
         self.done = True
 
-    def _clicked(self, version: int, loaded: bool) -> tuple[int, bool]:
+    def _timed(self, toggle: Toggle) -> None:
         begun = perf_counter()
-        act = {"act": "leave" if loaded else "load", "item": _ITEM}
         try:
-            sent = self._client.ask("POST", f"{_KIT}/edits", {"version": version, "edits": [act]})
-            version, loaded = json.loads(sent)["version"], not loaded
+            toggle()
         except HTTPError as error:
             self.refused += error.code >= 500
         self.clicks_ms.append(1000 * (perf_counter() - begun))
-        return version, loaded
-
-    def _state(self) -> tuple[int, bool]:
-        state = json.loads(self._client.ask("GET", _KIT))["state"]
-        return state["version"], any(entry["item"] == _ITEM for entry in state["kit"]["entries"])
 
     def _told(self, what: str, body: object) -> Iterator[bytes]:
         try:

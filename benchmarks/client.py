@@ -46,3 +46,22 @@ class Client:
         headers = {"Content-Type": sort, "X-CSRFToken": token, "Referer": self._site}
         answer: HTTPResponse = self._open.open(Request(self._site + path, data=data, method=method, headers=headers))
         return answer
+
+
+class Toggle:
+    """A click on the mat: loads a thing of a kit, and with the next click leaves it again."""
+
+    def __init__(self, client: Client, kit: str, item: str) -> None:
+        self._client, self._kit, self._item = client, kit, item
+        self.version, self.loaded = self.stored()
+
+    def stored(self) -> tuple[int, bool]:
+        """Version of the kit as the site has it, and whether the thing is loaded there."""
+        state = json.loads(self._client.ask("GET", self._kit))["state"]
+        return state["version"], any(entry["item"] == self._item for entry in state["kit"]["entries"])
+
+    def __call__(self) -> None:
+        """Raises HTTPError; then it counts as not done."""
+        act = {"act": "leave" if self.loaded else "load", "item": self._item}
+        sent = self._client.ask("POST", f"{self._kit}/edits", {"version": self.version, "edits": [act]})
+        self.version, self.loaded = json.loads(sent)["version"], not self.loaded

@@ -1,7 +1,6 @@
 """The app served as people start it, and a browser in front of it."""
 
 import gzip
-import json
 import os
 import re
 import subprocess
@@ -11,7 +10,7 @@ from tempfile import TemporaryDirectory
 
 from playwright.sync_api import Page
 
-from benchmarks.client import Client
+from benchmarks.client import Client, Toggle
 from benchmarks.lockers import plan
 from benchmarks.timing import p50, p95, samples_ms
 from mule.plan import write
@@ -40,14 +39,7 @@ def bench_toggle_demo() -> dict[str, float]:
 def _toggled(client: Client, kit: str, item: str) -> dict[str, float]:
     # By now the workers of searches have started: they take a second after a start, and that is no click's.
     list(client.lines(f"{kit}/cures", {"edits": []}))
-    state = {"version": json.loads(client.ask("GET", kit))["state"]["version"], "loaded": False}
-
-    def toggle() -> None:
-        act = {"act": "leave" if state["loaded"] else "load", "item": item}
-        sent = client.ask("POST", f"{kit}/edits", {"version": state["version"], "edits": [act]})
-        state["version"], state["loaded"] = json.loads(sent)["version"], not state["loaded"]
-
-    taken = samples_ms(toggle, 80, warm=6)
+    taken = samples_ms(Toggle(client, kit, item), 80, warm=6)
     return {"p50_ms": p50(taken), "p95_ms": p95(taken)}
 
 

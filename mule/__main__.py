@@ -14,7 +14,7 @@ from mule.cures import cure
 from mule.deadline import Deadline
 from mule.errors import InvalidInput, invalid
 from mule.loadouts import Outing, outing
-from mule.packing import stow
+from mule.packing import StowCase, stow
 from mule.plan import Plan, assemble, read
 from mule.power.claims import Claim, claims
 from mule.power.fewest import types_asked
@@ -82,7 +82,7 @@ def _answer(plan: Plan, args: argparse.Namespace) -> BaseModel:
             made = cure(plan)
             return advise(plan).model_copy(update={"findings": made.findings, "stations": made.stations})
         case "stow":
-            return stow(plan.items, plan.kit, Deadline(args.seconds), slots=plan.trip.marks.slots)
+            return stow(plan.items, plan.kit, Deadline(args.seconds), case=StowCase(plan.trip.marks.slots))
         case _:
             return _report(plan)
 

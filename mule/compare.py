@@ -62,6 +62,41 @@ class Comparison(Frozen):
     sides: tuple[Side, ...]
 
 
+class Glance(Frozen):
+    """A kit in a line: how it stands. power_days, card_days: of ``days``; None where there is nothing to judge.
+
+    blockers: findings that stop the trip. stopped_by: legs that refuse it.
+    """
+
+    kit: str
+    name: str
+    things: int
+    carried_g: float
+    score: float
+    days: int
+    power_days: int | None
+    card_days: int | None
+    stopped_by: tuple[str, ...]
+    blockers: int
+
+
+def glance(plan: Plan) -> Glance:
+    """The open kit of a plan in a line."""
+    made, findings, _ = review(plan)
+    return Glance(
+        kit=plan.kit.id,
+        name=plan.kit.name,
+        things=sum(plan.loaded.values()),
+        carried_g=made.loads.carried_g,
+        score=made.coverage.score,
+        days=made.lasts.days,
+        power_days=made.lasts.power_days,
+        card_days=made.lasts.card_days,
+        stopped_by=tuple(leg.leg for leg in made.legs if not leg.passes),
+        blockers=sum(finding.severity == Severity.BLOCKER for finding in findings),
+    )
+
+
 def compare(plan: Plan, kits: Sequence[str]) -> Comparison:
     """Compares kits of a plan by id. Raises InvalidInput for an unknown kit, or not two to four different ones.
 

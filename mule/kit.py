@@ -1,7 +1,7 @@
 """The kit: what is loaded for one trip, and where each thing travels."""
 
 from datetime import date
-from typing import Annotated, Self
+from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
@@ -56,6 +56,21 @@ class Wish(Frozen):
     seat: Flag = False
 
 
+class Hang(Frozen):
+    """Where a thing that is strapped to a bag hangs, as its bearer sees left and right."""
+
+    item: ItemId
+    bag: ItemId
+    side: Literal["left", "right", "out", "top", "bottom"]
+
+
+class Ride(Frozen):
+    """Where a bag rides on its bearer on foot."""
+
+    bag: ItemId
+    at: Literal["back", "front", "left", "right"]
+
+
 class Loadout(Frozen):
     """Another way of carrying part of a kit: the bag of a day out, or the packing of some legs.
 
@@ -79,6 +94,8 @@ class Stow(Frozen):
     mounts: tuple[Mount, ...] = Field(default=(), max_length=20)
     nests: tuple[Nest, ...] = Field(default=(), max_length=20)
     wishes: tuple[Wish, ...] = Field(default=(), max_length=300)
+    hangs: tuple[Hang, ...] = Field(default=(), max_length=100)
+    rides: tuple[Ride, ...] = Field(default=(), max_length=40)
     loadouts: tuple[Loadout, ...] = Field(default=(), max_length=20)
 
     @model_validator(mode="after")

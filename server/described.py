@@ -11,11 +11,13 @@ from server.errors import ProblemDetail
 _SAYS = {
     400: "The request is not written as agreed.",
     401: "Nobody is signed in.",
-    403: "The request does not carry its CSRF token.",
+    403: "The request does not carry its CSRF token, or a link does not let its guest do this.",
     404: "There is no such document among the owner's, or this is not offered here.",
     409: "The document was changed elsewhere meanwhile, or something still refers to it.",
     413: "More was sent than is read.",
     422: "What was sent breaks a rule.",
+    503: "The server's data cannot be read or written just now.",
+    429: "Too many attempts; Retry-After says when the next one counts.",
 }
 _UNSAFE = ("post", "put", "delete")
 
@@ -28,12 +30,15 @@ def statuses(method: str, operation: dict[str, Any], schemas: dict[str, Any]) ->
     may = {
         400: body,
         401: "security" in operation or method in _UNSAFE,
-        403: method in _UNSAFE,
+        # A guest's link may not let them.
+        403: method in _UNSAFE or "security" in operation,
         # A body may name what is not there; the demo is not there outside of demo mode.
         404: named or method == "post",
-        409: method == "delete" or "version" in sent,
+        409: method == "delete" or bool({"version", "remove"} & sent),
         413: body,
         422: body or bool(operation.get("parameters")),
+        503: True,
+        429: bool({"password", "old", "who"} & sent),
     }
     return [status for status, applies in may.items() if applies]
 

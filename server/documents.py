@@ -1,11 +1,13 @@
 """Documents: owned, versioned rows whose ``spec`` is a validated core value."""
 
 import re
-from collections.abc import Callable, Iterable, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
+from contextlib import contextmanager
 from typing import Any, TypeVar
 
 from django.conf import settings
-from django.db import connection, models
+from django.contrib.auth import get_user_model
+from django.db import connection, models, transaction
 from django.utils.text import slugify
 from pydantic import BaseModel, ValidationError
 
@@ -54,6 +56,20 @@ def spec_of(value: BaseModel) -> dict[str, Any]:
     return spec
 
 
+@contextmanager
+def writing(owner: Any) -> Iterator[None]:
+    """A transaction in which what is read of an owner's documents stays as it was read until it is written: all of it
+    or nothing is kept.
+
+    With SQLite one writes at a time anyway; elsewhere writers of one owner wait for each other, as the lock of the
+    owner's row lasts as long as the transaction.
+    """
+    with transaction.atomic():
+        if connection.features.has_select_for_update:
+            get_user_model().objects.select_for_update().filter(pk=owner.pk).values_list("pk").first()
+        yield
+
+
 def require_room(model: type[Doc], owner: Any, more: int, most: int, what: str) -> None:
     """Raises InvalidInput when an owner would have more documents of a sort than a plan can hold."""
     have = model.objects.filter(owner=owner).count()  # type: ignore[attr-defined]
@@ -70,10 +86,10 @@ def find(model: type[Doc], owner: Any, slug: str, what: str) -> Doc:
     return row
 
 
-def require_version(row: Any, sent: int, what: str, show: Callable[[], Any]) -> None:
+def require_version(stored: int, sent: int, what: str, show: Callable[[], Any]) -> None:
     """Raises Stale, with what is stored now, unless the writer saw the stored version."""
-    if row.version != sent:
-        raise Stale(what, sent, row.version, show())
+    if stored != sent:
+        raise Stale(what, sent, stored, show())
 
 
 def find_for_edit(model: type[Doc], owner: Any, slug: str, what: str, *, version: int, sent_id: str) -> Doc:
@@ -82,7 +98,7 @@ def find_for_edit(model: type[Doc], owner: Any, slug: str, what: str, *, version
     Raises NotFound, Stale, InvalidInput.
     """
     row = find(model, owner, slug, what)
-    require_version(row, version, what, lambda: row.spec)
+    require_version(row.version, version, what, lambda: row.spec)
     if sent_id != slug:
         raise InvalidInput([Problem("id", sent_id, f"{slug}: a {what} keeps its id")])
     return row

@@ -1,15 +1,20 @@
 """One place where errors become answers: problem+json with the field, the value and the rule."""
 
 from collections.abc import Sequence
+from logging import ERROR
 from typing import Any
 
 from django.conf import settings
 from django.core.exceptions import RequestDataTooBig
+from django.db import DatabaseError, DataError, IntegrityError, ProgrammingError
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from mule.errors import InvalidInput, Problem, plain_path, rule_of, shorten
+from server.accounts.refusals import OtherAccount, Paused, TooBusy
+from server.database import ails
+from server.tracing import tell
 
 
 class NotFound(Exception):
@@ -94,6 +99,23 @@ def _from_ninja(error: ValidationError) -> list[Problem]:
 def install(api: NinjaAPI) -> None:
     """Teaches the API how every error of ours and of the framework is answered."""
 
+    @api.exception_handler(Exception)
+    def _broken(request: HttpRequest, error: Exception) -> HttpResponse:
+        tell(request, ERROR, "broke", 500, error=error)
+        number = getattr(request, "trace_id", "")
+        return problem_response(500, f"Something went wrong on the server. It is in its log as {number}.")
+
+    @api.exception_handler(DatabaseError)
+    def _no_data(request: HttpRequest, error: DatabaseError) -> HttpResponse:
+        if isinstance(error, IntegrityError | DataError | ProgrammingError):
+            # The database is well: what it was asked is not.
+            return _broken(request, error)
+        what = ails(error)
+        tell(request, ERROR, str(what), 503, error=error)
+        return problem_response(
+            503, f"{what.said} Nothing of this was kept; whoever runs it finds in its log what to do."
+        )
+
     @api.exception_handler(InvalidInput)
     def _invalid(request: HttpRequest, error: InvalidInput) -> HttpResponse:
         return problem_response(422, "This cannot be used as it is.", error.problems)
@@ -117,6 +139,24 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(AuthenticationError)
     def _unknown(request: HttpRequest, error: AuthenticationError) -> HttpResponse:
         return problem_response(401, "Sign in first.")
+
+    @api.exception_handler(OtherAccount)
+    def _other(request: HttpRequest, error: OtherAccount) -> HttpResponse:
+        response = problem_response(401, "Somebody else has signed in here meanwhile.")
+        response["X-Other-Account"] = "yes"
+        return response
+
+    @api.exception_handler(Paused)
+    def _paused(request: HttpRequest, error: Paused) -> HttpResponse:
+        response = problem_response(429, str(error))
+        response["Retry-After"] = str(error.wait_s)
+        return response
+
+    @api.exception_handler(TooBusy)
+    def _busy(request: HttpRequest, error: TooBusy) -> HttpResponse:
+        response = problem_response(429, "Many people sign in just now. Try again in a moment.")
+        response["Retry-After"] = "5"
+        return response
 
     @api.exception_handler(RequestDataTooBig)
     def _too_big(request: HttpRequest, error: RequestDataTooBig) -> HttpResponse:

@@ -6,7 +6,7 @@ import subprocess
 import sys
 import time
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, nullcontext
 from pathlib import Path
 from tempfile import TemporaryDirectory
 from urllib.error import URLError
@@ -52,14 +52,16 @@ def wait_for(url: str, seconds: float = 20) -> None:
 
 
 @contextmanager
-def served(scale_port: int = 0) -> Iterator[str]:
+def served(scale_port: int = 0, data: Path | None = None) -> Iterator[str]:
     """The address of a freshly set-up server with the demo world, on a database of its own.
 
-    scale_port: where it looks for a luggage scale; 0 is nowhere.
+    scale_port: where it looks for a luggage scale; 0 is nowhere. data: a folder with what it begins with.
     """
     port = free_port()
-    with TemporaryDirectory() as data:
-        env = {**os.environ, "DATA_DIR": data, "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
+    with nullcontext(str(data)) if data else TemporaryDirectory() as folder:
+        env = {**os.environ, "DATA_DIR": folder, "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
+        # No figure is taken here: a busy machine ends no search.
+        env["SEARCH_SECONDS"] = "600"
         env["SCALE_ADDRESS"] = f"127.0.0.1:{scale_port}"
         serving = ["gunicorn", "-c", "python:server.demo.serving", "--bind", f"127.0.0.1:{port}", "server.wsgi"]
         quiet = subprocess.DEVNULL

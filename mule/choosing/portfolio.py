@@ -72,22 +72,30 @@ def _better(model: cp_model.CpModel, one: Solved | None, other: Solved) -> Solve
 
 
 class _Progress(cp_model.CpSolverSolutionCallback):
-    """When the solver last came nearer to an end: kits better by a hair, thousands a second, are no progress."""
+    """When the solver last came nearer to an end: what is better by a hair, thousands a second, is no progress."""
 
     def __init__(self) -> None:
         super().__init__()
         self.last = monotonic()
         self._gap = float("inf")
+        self._best: float | None = None
 
     def on_solution_callback(self) -> None:
         """A kit was found."""
-        gap = abs(self.objective_value - self.best_objective_bound)
-        if gap < _NEARER * self._gap:
-            self._gap, self.last = gap, monotonic()
+        self._best = self.objective_value
+        self._nearer(self.best_objective_bound)
 
     def on_bound(self, bound: float) -> None:
-        """A bound was found."""
-        self.last = monotonic()
+        """A bound was found; before there is a kit, any counts."""
+        if self._best is None:
+            self.last = monotonic()
+        else:
+            self._nearer(bound)
+
+    def _nearer(self, bound: float) -> None:
+        gap = abs((self._best or 0.0) - bound)
+        if gap < _NEARER * self._gap:
+            self._gap, self.last = gap, monotonic()
 
 
 def _attempt(model: cp_model.CpModel, way: _Way, deadline: Deadline, patience_s: float) -> Ending:

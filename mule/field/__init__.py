@@ -122,14 +122,26 @@ def _as_made(made: Sequence[Mark]) -> list[Mark]:
         if mine:
             before[mark.id].add(mine[-1].id)
         mine.append(mark)
+    after: dict[str, list[str]] = {id_: [] for id_ in known}
+    for id_, those in before.items():
+        for one in those:
+            after[one].append(id_)
+    missing = {id_: len(those) for id_, those in before.items()}
     depth: dict[str, int] = {}
-    todo = sorted(known)
-    while todo:
-        ready = [id_ for id_ in todo if before[id_] <= depth.keys()]
-        # Marks that replace each other in a circle, as no honest device makes them, count as made side by side.
-        for id_ in ready or todo:
-            depth[id_] = 1 + max((depth[b] for b in before[id_] if b in depth), default=0)
-        todo = [id_ for id_ in todo if id_ not in depth]
+
+    def place(id_: str) -> None:
+        depth[id_] = 1 + max((depth[b] for b in before[id_] if b in depth), default=0)
+
+    ready = [id_ for id_, count in missing.items() if not count]
+    while ready:
+        place(mark_id := ready.pop())
+        for later in after[mark_id]:
+            missing[later] -= 1
+            if not missing[later]:
+                ready.append(later)
+    # Marks that replace each other in a circle, as no honest device makes them, count as made side by side.
+    for id_ in sorted(known.keys() - depth.keys()):
+        place(id_)
     return sorted(made, key=lambda m: (depth[m.id], m.id))
 
 

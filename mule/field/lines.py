@@ -12,6 +12,17 @@ def line_of(item: str, *, bag: str | None, person: str, outside: bool) -> str:
     return f"{item}@{f'on.{person}' if bag is None else bag}{'.outside' if outside else ''}"
 
 
+def packed_in(line: str) -> tuple[str, str] | None:
+    """Thing and bag of a line for what lies in a bag; None for tasks and for what is outside or on somebody.
+
+    >>> packed_in(line_of("tele", bag="ridge", person="", outside=False))
+    ('tele', 'ridge')
+    >>> packed_in(line_of("tele", bag=None, person="ines", outside=False))
+    """
+    item, at, bag = line.partition("@")
+    return (item, bag) if at and "." not in bag and not line.startswith(_FETCH) else None
+
+
 def fetch_line(item: str) -> str:
     """The task of fetching a thing that is not here."""
     return f"{_FETCH}{item}"

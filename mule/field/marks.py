@@ -192,7 +192,7 @@ What = Annotated[
 class Mark(Frozen):
     """One mark. device, seq: who made it, counted up on each device. at: by that device's clock, which may be wrong.
 
-    after: marks of the same subject that this device knew, and replaces.
+    after: marks of the same subject that this device knew, and replaces. by: the guest who made it; None is the owner.
     """
 
     id: MarkId
@@ -200,6 +200,7 @@ class Mark(Frozen):
     seq: Annotated[int, Field(strict=True, ge=0)]
     at: datetime
     after: tuple[MarkId, ...] = Field(default=(), max_length=40)
+    by: Label | None = None
     what: What
 
     @property

@@ -8,7 +8,7 @@ from mule.errors import InvalidInput, Problem, invalid, shorten
 from mule.gear.aids import AIDS, SUPPORT, holds_still, serves
 from mule.gear.base import Absence, AbsenceReason, Box, Cylinder, Group, Size, Soft, Source, Standing, Thing, at_hand
 from mule.gear.carry import Bag, Compartment, Insert
-from mule.gear.extras import ON_A_ROLL, Drone, Light, Other, Remote, Safety, Sound, keeps_safe
+from mule.gear.extras import ON_A_ROLL, Drone, Light, Other, Remote, Safety, Sound, is_bladder, is_water, keeps_safe
 from mule.gear.glass import Effect, Filter, FilterHolder, StepRing
 from mule.gear.media import ANY_PLUG, MOST_LINKS, Card, Computer, Drive, Link, Reader, fits_wall
 from mule.gear.naming import words_of
@@ -152,6 +152,8 @@ __all__ = [
     "at_hand",
     "fits_wall",
     "holds_still",
+    "is_bladder",
+    "is_water",
     "is_zoom",
     "keeps_safe",
     "parse",

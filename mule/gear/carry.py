@@ -1,6 +1,6 @@
 """Bags, the padded inserts that move between them, and their compartments."""
 
-from typing import ClassVar, Literal, Self
+from typing import Annotated, ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
@@ -9,12 +9,15 @@ from mule.finding import PieceKind
 from mule.gear.base import Box, Group, Size, Soft, Thing
 from mule.units import Access, Flag, Frozen, Inches, ItemId, Litres, Millimetres, Name, SqueezeMm
 
+Dividers = Annotated[int, Field(strict=True, ge=0, le=60)] | None
+
 
 class Compartment(Frozen):
     """One space of a bag or insert, by what really fits inside.
 
     inner: length_mm from the bag's bottom up, width_mm across, height_mm from the back outwards.
-    divided: has padded dividers, so that hard things lie apart. screen_in: largest screen of a sleeve.
+    divided: has padded dividers, so that hard things lie apart; dividers: how many it came with, if known. screen_in:
+    largest screen of a sleeve.
     """
 
     id: ItemId
@@ -23,14 +26,17 @@ class Compartment(Frozen):
     access: Access = "open"
     sort: Literal["main", "pocket", "sleeve"] = "main"
     divided: Flag = True
+    dividers: Dividers = None
     screen_in: Inches | None = None
 
 
 class _Holder(Thing):
-    """What holds other things. compartments: empty when there is one space only, of size ``inner``."""
+    """What holds other things. compartments: empty when there is one space only, of size ``inner``, with so many
+    dividers as it came with, if known."""
 
     volume_l: Litres
     inner: Box | None = None
+    dividers: Dividers = None
     compartments: tuple[Compartment, ...] = Field(default=(), max_length=12)
 
     @model_validator(mode="after")

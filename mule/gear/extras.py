@@ -4,7 +4,7 @@ from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
-from mule.gear.base import Group, Thing
+from mule.gear.base import Group, Soft, Thing
 from mule.gear.optical import CardSlot
 from mule.units import Aid, Count, Flag, Grams, Hazard, Hours, Label, Millimetres, Number, WattHours, Watts
 
@@ -121,6 +121,20 @@ class Other(Thing):
     def pictures(self) -> int:
         """On one piece of film or paper."""
         return self.frames or ON_A_ROLL
+
+
+# What water is filed under.
+_WATER = frozenset({"water", "bottle", "drink"})
+
+
+def is_water(thing: Thing) -> bool:
+    """Whether a thing holds what makes wet what lies beside it."""
+    return isinstance(thing, Other) and (thing.use.lower() in _WATER or thing.hazard == "liquid")
+
+
+def is_bladder(thing: Thing) -> bool:
+    """Whether a thing holds water and lies flat, as in a sleeve."""
+    return is_water(thing) and isinstance(thing.size, Soft)
 
 
 def keeps_safe(thing: Thing) -> bool:

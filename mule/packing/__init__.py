@@ -5,18 +5,33 @@ placed together is told back as a limit, until everything has a place, or time i
 """
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import replace
 
 from mule.deadline import Deadline
 from mule.finding import InBag
 from mule.gear import Gear
 from mule.kit import Kit
-from mule.packing.answer import Alternative, Elsewhere, LeftOver, Placed, RoomUse, SoftPlaced, Stowage, Strapped
+from mule.packing.answer import (
+    Alternative,
+    Divider,
+    Elsewhere,
+    LeftOver,
+    Moved,
+    OnPerson,
+    Placed,
+    RoomUse,
+    SoftPlaced,
+    Stowage,
+    Strapped,
+)
 from mule.packing.bag import pack
 from mule.packing.blocks import Block
-from mule.packing.left_over import OtherBags, left_over
+from mule.packing.dividing import extent
+from mule.packing.keeping import USUAL_CASE, Before, StowCase
+from mule.packing.left_over import OtherBags, cost_of_left, left_over
 from mule.packing.luggage import luggage_of
 from mule.packing.orientations import Orientation, orientations_of
-from mule.packing.placements import USUAL, Outcome, Placement, PlacingOptions
+from mule.packing.placements import TRIAL, USUAL, Outcome, Placement, PlacingOptions
 from mule.packing.placing import place
 from mule.packing.proof import faults, lies_on
 from mule.packing.reporting import PackingJob, report
@@ -35,14 +50,14 @@ def stow(
     kit: Kit,
     deadline: Deadline | None = None,
     news: Callable[[Stowage], None] | None = None,
-    slots: Sequence[Slot] = (),
+    case: StowCase = USUAL_CASE,
     options: PlacingOptions = USUAL,
 ) -> Stowage:
     """Where everything lies, or what does not fit, and whether that is proved.
 
     gear: by id. deadline: over all bags, eight seconds from now when none is given; then, or soon after it is asked to
     stop, the best so far is the answer. news: is called with what is packed so far, each time another bag is done.
-    slots: of which every alternative is tried where the loaded one lies. options: of the solver.
+    case: slots, how the kit lay, what things are worth. options: of the solver.
 
     >>> from tests import cast
     >>> kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
@@ -50,24 +65,26 @@ def stow(
     >>> [p.items for p in made.placed], made.left, made.checked
     ([('body',)], (), True)
     """
-    for answer in _stowing(gear, kit, deadline or Deadline(USUAL_S), slots, options):
+    packing = PackingJob(gear, kit, luggage_of(gear, kit, case.worth), round(kit.stow.gap_mm), case.before)
+    for answer in _stowing(packing, deadline or Deadline(USUAL_S), case.slots, options):
         if news:
             news(answer)
     return answer
 
 
 def _stowing(
-    gear: Mapping[str, Gear], kit: Kit, deadline: Deadline, slots: Sequence[Slot], options: PlacingOptions
+    packing: PackingJob, deadline: Deadline, slots: Sequence[Slot], options: PlacingOptions
 ) -> Iterator[Stowage]:
     """What is packed so far, each time another bag is done, then the whole answer."""
-    packing = PackingJob(gear, kit, luggage_of(gear, kit), round(kit.stow.gap_mm))
     # The bags with least to pack first: their time goes to the others.
     for rest, luggage in enumerate(sorted(packing.bags, key=lambda b: len(b.blocks))):
         share = deadline.grant(max(_LEAST_BAG_S, deadline.left_s / (len(packing.bags) - rest)))
-        packing.done.append(pack(luggage, packing.gap, share, options))
+        packing.done.append(pack(luggage, packing.gap, share, options, packing.was(luggage)))
         yield report(packing)
     whole = report(packing, deadline)
-    yield whole.model_copy(update={"alternatives": tuple(_alternatives(gear, kit, slots, whole, deadline))})
+    yield whole.model_copy(
+        update={"alternatives": tuple(_alternatives(packing.gear, packing.kit, slots, whole, deadline))}
+    )
 
 
 def left_in(
@@ -85,7 +102,7 @@ def left_in(
     ({'tube': 1}, True)
     """
     luggage = next(one for one in luggage_of(gear, kit) if one.bag == bag)
-    packed = pack(luggage, round(kit.stow.gap_mm), deadline, PlacingOptions(workers=workers, tidy_s=0))
+    packed = pack(luggage, round(kit.stow.gap_mm), deadline, replace(TRIAL, workers=workers))
     left: dict[str, int] = {}
     for over in left_over(packed, OtherBags(gap=0)):
         left[over.item] = left.get(over.item, 0) + over.count
@@ -117,9 +134,13 @@ __all__ = [
     "USUAL",
     "USUAL_S",
     "Alternative",
+    "Before",
     "Block",
+    "Divider",
     "Elsewhere",
     "LeftOver",
+    "Moved",
+    "OnPerson",
     "Orientation",
     "Outcome",
     "Placed",
@@ -128,8 +149,11 @@ __all__ = [
     "Room",
     "RoomUse",
     "SoftPlaced",
+    "StowCase",
     "Stowage",
     "Strapped",
+    "cost_of_left",
+    "extent",
     "faults",
     "goes_in",
     "left_in",

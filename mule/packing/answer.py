@@ -6,7 +6,9 @@ from typing import Literal
 from mule.units import Access, Frozen
 
 Proof = Literal["proved", "ran-out"]
-Why = Literal["too-large", "no-room", "no-time", "pins", "straps", "strap-length", "never-hold"]
+# How things lie in a space with dividers: in rows and cells, or freely where rows do not do.
+Layout = Literal["cells", "free"] | None
+Why = Literal["too-large", "no-room", "no-time", "pins", "straps", "strap-length", "never-hold", "stays"]
 
 
 class Placed(Frozen):
@@ -40,11 +42,27 @@ class SoftPlaced(Frozen):
     mass_g: float
 
 
+class Divider(Frozen):
+    """One straight divider, as deep as its space, fixed to walls or to other dividers.
+
+    across: the axis that it cuts, at_mm: where its near face stands on it; from_mm, length_mm: along the other axis.
+    long: from wall to wall.
+    """
+
+    across: Literal["x", "y"]
+    at_mm: int
+    thick_mm: int
+    from_mm: int
+    length_mm: int
+    long: bool
+
+
 class RoomUse(Frozen):
     """One compartment. measured: its inner size is known, else it is reckoned from litres and outer size.
 
     fill: share of its litres that things take, dividers counted. balance_mm: centre of mass from the middle along x
-    (up), y (across) and z (out).
+    (up), y (across) and z (out). layout: rows and cells of straight dividers, or things that lie freely because rows
+    do not do; None where nothing is divided. dividers: those of rows and cells; came_with: how many it has, if told.
     """
 
     room: str
@@ -60,13 +78,18 @@ class RoomUse(Frozen):
     fill: float
     mass_g: float
     balance_mm: tuple[float, float, float] | None
+    layout: Layout = None
+    dividers: tuple[Divider, ...] = ()
+    came_with: int | None = None
 
 
 class Elsewhere(Frozen):
-    """A bag in which a left-over thing finds room, tried by packing it there."""
+    """A bag in which a left-over thing finds room, tried by packing it there. disturbs: only if things move there that
+    somebody has packed already."""
 
     bag: str
     room: str
+    disturbs: bool = False
 
 
 class LeftOver(Frozen):
@@ -94,6 +117,44 @@ class Strapped(Frozen):
     count: int
 
 
+class Moved(Frozen):
+    """What lay elsewhere before. from_room, to_room: the same where it only lies otherwise in its space."""
+
+    item: str
+    from_room: str
+    to_room: str
+
+
+class Hung(Frozen):
+    """A strapped thing on another side of its bag. level_g: how far off that would be, as ``OnPerson`` counts it."""
+
+    item: str
+    bag: str
+    side: Literal["left", "right", "out"]
+    level_g: float
+
+
+class OnPerson(Frozen):
+    """How what one person carries in bags hangs on them.
+
+    behind_mm, right_mm: its centre of mass from the middle of the body, less than 0 in front or left. back_g, front_g,
+    left_g, right_g: what rides or hangs there. level_g: grams on the left hip that would level it, less than 0 on the
+    right. riding: where each bag rides. better: the one strapped thing whose other side levels it most.
+    """
+
+    person: str
+    mass_g: float
+    behind_mm: float
+    right_mm: float
+    back_g: float
+    front_g: float
+    left_g: float
+    right_g: float
+    level_g: float
+    riding: dict[str, Literal["back", "front", "left", "right"]]
+    better: Hung | None = None
+
+
 class Alternative(Frozen):
     """Another thing of a slot, packed by trial where the loaded one lies. fits: nothing stays over with it."""
 
@@ -108,7 +169,8 @@ class Stowage(Frozen):
     """The whole answer. bags: outer size of each in mm, and the share of it that is not room inside.
 
     proof: of what is left over. checked: an independent look at bounds, overlap and weight on fragile things found
-    nothing wrong. alternatives: whether the other things of each slot would fit, too.
+    nothing wrong. alternatives: whether the other things of each slot would fit, too. moved: what lay elsewhere in the
+    packing that this one began from. people: how their bags hang on those who carry them.
     """
 
     rooms: tuple[RoomUse, ...]
@@ -119,3 +181,5 @@ class Stowage(Frozen):
     checked: bool
     gap_mm: float
     alternatives: tuple[Alternative, ...] = ()
+    moved: tuple[Moved, ...] = ()
+    people: tuple[OnPerson, ...] = ()

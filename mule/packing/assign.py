@@ -8,15 +8,20 @@ from ortools.sat.python import cp_model
 
 from mule.deadline import Deadline
 from mule.packing.blocks import Block, SoftBlock
+from mule.packing.keeping import NOWHERE, Lain
 from mule.packing.luggage import BagToPack
-from mule.packing.placements import left_s, orientations_in
+from mule.packing.placements import cost_of_leaving, left_s, orientations_in
 from mule.packing.rooms import Room
 from mule.solving import Solved, solve, solver_of
 
 # Soft things never fill the last corners (estimate).
 SOFT_SHARE = 0.9
-# Leaving one thing over is worse than any place for it.
-_LEFT = 100_000
+# Leaving the least thing over is worse than any place for it.
+_LEFT = 1_000
+# Less than a wish, more than what a thing likes.
+_MOVE = 15
+# More than leaving anything over.
+_HELD = 10_000_000_000
 # Small things belong in pockets, up to this size.
 _SMALL_L = 0.7
 
@@ -43,18 +48,23 @@ class Shares:
 
 @dataclass
 class Assigner:
-    """Shares out one bag's things over its spaces."""
+    """Shares out one bag's things over its spaces.
+
+    was: how the bag lay, which breaks ties. stay: what had a space there keeps it.
+    """
 
     luggage: BagToPack
     gap: int
     nogoods: list[Nogood] = field(default_factory=list)
+    was: Lain = NOWHERE
+    stay: bool = False
 
     def eligible(self, block: Block | SoftBlock, room: Room) -> bool:
         """Whether a thing may lie in a space at all."""
         if block.pin is not None and block.pin.compartment is not None and block.pin.compartment != room.compartment:
             return False
         if isinstance(block, SoftBlock):
-            return room.sort != "sleeve"
+            return room.sort != "sleeve" or block.flat
         if room.sort == "sleeve":
             # A sleeve says which screens it takes, in inches; its sides decide all the same.
             fits = block.screen_in is not None and (room.screen_in is None or block.screen_in <= room.screen_in)
@@ -76,14 +86,18 @@ class Assigner:
         for block in self.luggage.blocks:
             places = [(goes[block.id, r.id], r) for r in rooms if (block.id, r.id) in goes]
             model.add(sum(var for var, _ in places) <= 1)
-            cost.append((1 - sum(var for var, _ in places)) * (_LEFT + round(1000 * block.litres)))
-            cost += [var * _dislike(block, r) for var, r in places]
+            cost.append((1 - sum(var for var, _ in places)) * (_LEFT + round(1000 * cost_of_leaving(block))))
+            cost += [var * (_dislike(block, r) + self._move(block, r)) for var, r in places]
+            if self.stay and (at_home := [var for var, r in places if self._stays(block, r)]):
+                model.add(at_home[0] == 1)
         for soft in self.luggage.soft:
             pieces = [(parts[soft.item, r.id], r) for r in rooms if (soft.item, r.id) in parts]
             model.add(sum(var for var, _ in pieces) <= soft.count)
             each = soft.litres / soft.count
-            cost.append((soft.count - sum(var for var, _ in pieces)) * (_LEFT // 2 + round(1000 * each)))
-            cost += [var * _dislike_soft(each, soft, r) for var, r in pieces]
+            cost.append((soft.count - sum(var for var, _ in pieces)) * (_LEFT + round(1000 * each)))
+            home = self.was.soft.get(soft.item, ())
+            move = _HELD if soft.item in self.was.hold and self.stay else _MOVE
+            cost += [var * (_dislike_soft(each, soft, r) + move * (r.id not in home)) for var, r in pieces]
         for room in rooms:
             self._volumes(model, room, fullest, goes, parts)
         for nogood in self.nogoods:
@@ -93,6 +107,17 @@ class Assigner:
         if not isinstance(ending, Solved):
             return Shares({}, {}, list(self.luggage.blocks), [(s, s.count) for s in self.luggage.soft], proved=False)
         return self._read(ending, goes, parts, proved=ending.best and fullest >= 1)
+
+    def _stays(self, block: Block, room: Room) -> bool:
+        """Whether it lay there, and is no harder to reach there than it is wished now."""
+        home = self.was.homes.get(block.id)
+        wished = block.access is None or _REACH[room.access] <= _REACH[block.access]
+        return home is not None and home.room == room.id and wished
+
+    def _move(self, block: Block, room: Room) -> int:
+        """What it costs to move it there from where it lay; new things cost the same everywhere."""
+        home = self.was.homes.get(block.id)
+        return _MOVE if home is not None and home.room != room.id else 0
 
     def _volumes(
         self,
@@ -116,6 +141,11 @@ class Assigner:
         model.add(hard <= ceil(space * fullest))
         soft = [(parts[s.item, room.id], s.litres / s.count) for s in self.luggage.soft if (s.item, room.id) in parts]
         bare = sum(goes[b.id, room.id] * _volume_mm3(b, 0) for b in here)
+        if room.sort == "sleeve":
+            # A screen or a bladder, not both.
+            for screen in here:
+                for var, _ in soft:
+                    model.add(var == 0).only_enforce_if(goes[screen.id, room.id])
         x, y, z = room.size
         model.add(bare + sum(var * floor(1e6 * each / SOFT_SHARE) for var, each in soft) <= x * y * z)
 
@@ -167,7 +197,11 @@ def _dislike(block: Block, room: Room) -> int:
 
 
 def _dislike_soft(each: float, soft: SoftBlock, room: Room) -> int:
-    found = (2 if each <= _SMALL_L else 0) if room.sort == "main" else round(2 * each)
+    if soft.flat:
+        # Water apart from what it would wet.
+        found = 0 if room.sort == "sleeve" else 6
+    else:
+        found = (2 if each <= _SMALL_L else 0) if room.sort == "main" else round(2 * each)
     if soft.access is not None:
         found += 20 * max(0, _REACH[room.access] - _REACH[soft.access])
     return found

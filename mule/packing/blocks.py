@@ -37,7 +37,7 @@ FRAGILE = (Body, Lens, Teleconverter, Drone, Computer, Drive, Filter)
 @dataclass(frozen=True)
 class Block:
     """Something hard that is packed as one. padded: carries its own padding, so that no divider is needed. safety: it
-    keeps somebody safe."""
+    keeps somebody safe. worth: points that it is worth to the wants."""
 
     id: str
     items: tuple[str, ...]
@@ -51,6 +51,7 @@ class Block:
     screen_in: float | None = None
     never_held: bool = False
     safety: bool = False
+    worth: float = 0.0
 
     @property
     def litres(self) -> float:
@@ -61,7 +62,7 @@ class Block:
 
 @dataclass(frozen=True)
 class SoftBlock:
-    """Something soft: it takes what room is left."""
+    """Something soft: it takes what room is left. flat: it lies in a sleeve, as water in a bladder does."""
 
     item: str
     count: int
@@ -69,6 +70,7 @@ class SoftBlock:
     mass_g: float
     access: Access | None = None
     pin: Pin | None = None
+    flat: bool = False
 
 
 def never_held(thing: Gear) -> bool:

@@ -151,7 +151,10 @@ class ExactModel:
                 for k, weight in _TIDY
             )
         )
-        ending = self.solve(deadline, min(self._options.tidy_s, left_s(deadline)))
+        # Counted, not timed, and by one thread: the same things lie the same way every time.
+        solver = solver_of(seed=self._options.seed)
+        solver.parameters.max_deterministic_time = self._options.tidy_s
+        ending = solve(self._cp, deadline.grant(left_s(deadline)), solver)
         return self.placements(ending) if isinstance(ending, Solved) else dict(placements)
 
 

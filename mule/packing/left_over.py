@@ -5,14 +5,14 @@ from dataclasses import dataclass, replace
 
 from mule.deadline import Deadline
 from mule.finding import PieceKind
-from mule.gear import Bag, Gear, Insert, Standing
+from mule.gear import Bag, Gear, Insert, Safety, Standing
 from mule.kit import Kit
 from mule.packing.answer import Elsewhere, LeftOver, Proof, Why
 from mule.packing.assign import SOFT_SHARE, Assigner
 from mule.packing.bag import Packed, pack
 from mule.packing.blocks import Block, SoftBlock
 from mule.packing.luggage import BagToPack
-from mule.packing.placements import PlacingOptions, orientations_in
+from mule.packing.placements import TRIAL, leaving_costs, orientations_in
 from mule.packing.rooms import rooms_of
 
 _TRIES = 6
@@ -43,7 +43,15 @@ def left_over(packed: Packed, others: OtherBags) -> Iterable[LeftOver]:
         *(blocks[id_] for o in packed.outcomes.values() for id_ in o.left),
     ]
     # What would find a place if it were not for the pins is not without room.
-    short: Why = "no-time" if not packed.proved else "pins" if over and _fits_unpinned(packed, others) else "no-room"
+    short: Why = (
+        "stays"
+        if packed.still
+        else "no-time"
+        if not packed.proved
+        else "pins"
+        if over and _fits_unpinned(packed, others)
+        else "no-room"
+    )
     for block in over:
         too_large = not any(orientations_in(room.size, block) for room in packed.luggage.rooms)
         barred = packed.luggage.held and block.never_held
@@ -72,12 +80,23 @@ def left_over(packed: Packed, others: OtherBags) -> Iterable[LeftOver]:
         )
 
 
+def cost_of_left(left: Iterable[LeftOver], gear: Mapping[str, Gear], worth: Mapping[str, float]) -> float:
+    """What it costs to leave these. gear: by id; worth: points that each is worth to the wants."""
+    return sum(
+        over.count
+        * leaving_costs(
+            gear[over.item].size.litres(), worth.get(over.item, 0.0), safety=isinstance(gear[over.item], Safety)
+        )
+        for over in left
+    )
+
+
 def _fits_unpinned(packed: Packed, others: OtherBags) -> bool:
     """Whether all of a bag goes in once nothing is pinned."""
     if others.deadline is None or not any(b.pin for b in packed.luggage.blocks):
         return False
     loose = replace(packed.luggage, blocks=[replace(b, pin=None) for b in packed.luggage.blocks])
-    return pack(loose, others.gap, others.deadline.soonest(_TRY_S), PlacingOptions(tidy_s=0)).left == 0
+    return pack(loose, others.gap, others.deadline.soonest(_TRY_S), TRIAL).left == 0
 
 
 def _would_take(block: Block, others: OtherBags) -> list[str]:
@@ -107,17 +126,16 @@ def _helps(block: Block, packed: Packed, others: OtherBags) -> tuple[tuple[Elsew
         if tries >= _TRIES or others.deadline.stopped:
             return tuple(found), False
         tries += 1
-        more = pack(
-            replace(luggage, blocks=[*luggage.blocks, loose]),
-            others.gap,
-            others.deadline.soonest(_TRY_S),
-            PlacingOptions(tidy_s=0),
-        )
-        room = next((room for room, outcome in more.outcomes.items() if loose.id in outcome.placements), None)
-        if more.left <= other.left and room is not None:
-            found.append(Elsewhere(bag=luggage.bag, room=room))
-        elif not more.proved:
-            tried = False
+        with_it = replace(luggage, blocks=[*luggage.blocks, loose])
+        ways = [other.was, replace(other.was, hold=frozenset())] if other.was and other.was.hold else [other.was]
+        for disturbs, was in enumerate(ways):
+            more = pack(with_it, others.gap, others.deadline.soonest(_TRY_S), TRIAL, was)
+            room = next((room for room, outcome in more.outcomes.items() if loose.id in outcome.placements), None)
+            if more.left <= other.left and room is not None:
+                found.append(Elsewhere(bag=luggage.bag, room=room, disturbs=bool(disturbs)))
+                break
+        else:
+            tried = tried and more.proved
     return tuple(found), tried
 
 

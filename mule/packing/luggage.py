@@ -1,7 +1,7 @@
 """From gear and kit to bags to pack: what belongs inside each, inserts first."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import (
@@ -9,6 +9,7 @@ from mule.gear import (
     Gear,
     Insert,
     Soft,
+    is_bladder,
 )
 from mule.kit import Kit
 from mule.packing.blocks import Block, SoftBlock, blocks_of, goes_inside, mounted_size, nested_size, pair_of
@@ -27,8 +28,11 @@ class BagToPack:
     barred: list[Block] = field(default_factory=list)
 
 
-def luggage_of(gear: Mapping[str, Gear], kit: Kit) -> list[BagToPack]:
-    """Every loaded bag and insert with what lies in it, inserts first: a bag needs them as blocks."""
+def luggage_of(gear: Mapping[str, Gear], kit: Kit, worth: Mapping[str, float] | None = None) -> list[BagToPack]:
+    """Every loaded bag and insert with what lies in it, inserts first: a bag needs them as blocks.
+
+    worth: points that each thing is worth to the wants.
+    """
     held: dict[str, list[tuple[Gear, int]]] = {}
     for entry in kit.entries:
         if isinstance(entry.place, InBag) and not entry.place.outside:
@@ -39,6 +43,8 @@ def luggage_of(gear: Mapping[str, Gear], kit: Kit) -> list[BagToPack]:
     checked = {e.item for e in kit.entries if isinstance(e.place, AsPiece) and e.place.piece == PieceKind.HOLD}
     found = [_filled(bag, held.get(bag.id, []), kit, full) for bag in bags if isinstance(bag, Bag | Insert)]
     for luggage in found:
+        if worth:
+            luggage.blocks = [replace(b, worth=max(worth.get(i, 0.0) for i in b.items)) for b in luggage.blocks]
         luggage.held = outermost.get(luggage.bag) in checked
         if luggage.held:
             luggage.barred = [b for b in luggage.blocks if b.never_held]
@@ -65,7 +71,9 @@ def _filled(bag: Bag | Insert, things: Sequence[tuple[Gear, int]], kit: Kit, ful
         wish, pin = wishes.get(thing.id), pins.get(thing.id)
         if isinstance(thing.size, Soft):
             litres = thing.size.volume_l
-            made.soft.append(SoftBlock(thing.id, count, litres * count, thing.mass_g * count, wish, pin))
+            made.soft.append(
+                SoftBlock(thing.id, count, litres * count, thing.mass_g * count, wish, pin, is_bladder(thing))
+            )
             continue
         if thing.id in pairs:
             other = here[pairs[thing.id]]

@@ -4,13 +4,14 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
 from mule.deadline import Deadline
+from mule.packing.answer import Divider, Layout
 from mule.packing.blocks import Block
 from mule.packing.orientations import Orientation, Sides
 
 # Enough for a thing or two.
 _LEAST_S = 0.02
-# Litres that no bag holds.
-_SAFETY = 1_000.0
+# In litres, more than any bag holds: a point of worth, and what keeps somebody safe, which comes before all points.
+_POINT, _SAFETY = 50.0, 10_000.0
 
 
 @dataclass(frozen=True)
@@ -27,18 +28,24 @@ class Placement:
 
 @dataclass(frozen=True)
 class Outcome:
-    """Spots by block. left: blocks that found no placement. proved: there is no way with fewer left over."""
+    """Spots by block. left: blocks that found no placement. proved: there is no way with fewer left over.
+
+    layout: how things lie in a space with dividers; dividers: those of rows and cells.
+    """
 
     placements: Mapping[str, Placement]
     left: tuple[str, ...]
     proved: bool
+    layout: Layout = None
+    dividers: tuple[Divider, ...] = ()
 
 
 @dataclass(frozen=True)
 class PlacingOptions:
     """How places are looked for. workers, seed: of the solver; with one worker the answer is repeatable.
 
-    tidy_s: for moving heavy things low and to the back. whole: share of the time for placing everything; the rest is
+    tidy_s: for moving heavy things low and to the back. rows: whether to lay things in rows and cells where there are
+    dividers; whether all goes in does not hang on it. whole: share of the time for placing everything; the rest is
     for the best that leaves something over.
     """
 
@@ -46,14 +53,23 @@ class PlacingOptions:
     seed: int = 0
     tidy_s: float = 0.4
     whole: float = 0.6
+    rows: bool = True
 
 
 USUAL = PlacingOptions()
+# For whether all goes in, by trial.
+TRIAL = PlacingOptions(tidy_s=0, rows=False)
 
 
 def cost_of_leaving(block: Block) -> float:
-    """Litres: what is large is what the bag was packed for. What keeps somebody safe comes before all the rest."""
-    return block.litres + (_SAFETY if block.safety else 0.0)
+    """What keeps somebody safe before all the rest, then what the wants ask for, then litres: what is large is what the
+    bag was packed for."""
+    return leaving_costs(block.litres, block.worth, safety=block.safety)
+
+
+def leaving_costs(litres: float, worth: float, *, safety: bool) -> float:
+    """Of a thing of so many litres and points."""
+    return litres + _POINT * worth + (_SAFETY if safety else 0.0)
 
 
 def left_s(deadline: Deadline) -> float:

@@ -8,6 +8,7 @@ from collections.abc import Sequence
 from mule.deadline import Deadline
 from mule.packing.alike import Stacker
 from mule.packing.blocks import Block
+from mule.packing.cells import in_cells
 from mule.packing.construct import Construction, Constructor
 from mule.packing.exact import ExactModel, overfull
 from mule.packing.orientations import Sides
@@ -27,18 +28,29 @@ _BEFORE = 0.2
 
 
 def place(
-    room: Sides, blocks: Sequence[Block], gap: int, deadline: Deadline, options: PlacingOptions = USUAL
+    room: Sides,
+    blocks: Sequence[Block],
+    gap: int,
+    deadline: Deadline,
+    options: PlacingOptions = USUAL,
+    *,
+    divided: bool = False,
+    dividers: int | None = None,
 ) -> Outcome:
     """Everything into one space, or as much as there is a place for: the least left over by what that costs.
 
-    room: inner sides in whole millimetres. gap: millimetres of divider between hard things.
+    room: inner sides in whole millimetres. gap: millimetres of divider between hard things. divided: it has dividers:
+    rows and cells are tried first, a free layout only where they do not do. dividers: how many there are, if known.
     """
     able = [b for b in blocks if orientations_in(room, b)]
     too_large = tuple(b.id for b in blocks if not orientations_in(room, b))
     if not able:
         return Outcome({}, too_large, proved=True)
+    if divided and options.rows and (plan := in_cells(room, able, gap, deadline, options.seed, dividers)):
+        return Outcome(plan.placements, too_large, proved=True, layout="cells", dividers=plan.dividers)
     made, proved = _Space(room, able, gap, options).filled(deadline)
-    return Outcome(settled(made.placements, able, gap), (*too_large, *made.left), proved)
+    lie = settled(made.placements, able, gap)
+    return Outcome(lie, (*too_large, *made.left), proved, layout="free" if divided else None)
 
 
 class _Space:

@@ -8,8 +8,11 @@ from mule.gear import Gear
 from mule.kit import Kit
 from mule.packing.answer import Placed, RoomUse, SoftPlaced, Stowage
 from mule.packing.bag import Packed
+from mule.packing.balancing import on_people
+from mule.packing.keeping import Before, Lain, lain
 from mule.packing.left_over import OtherBags, left_over, spare_bags
 from mule.packing.luggage import BagToPack
+from mule.packing.moving import moved
 from mule.packing.proof import faults, layers
 from mule.packing.rooms import Room
 from mule.packing.straps import strapped, unstrapped
@@ -17,13 +20,23 @@ from mule.packing.straps import strapped, unstrapped
 
 @dataclass
 class PackingJob:
-    """A kit being packed. bags: all there are; gap: millimetres between hard things; done: bags that are packed."""
+    """A kit being packed.
+
+    bags: all there are; gap: millimetres between hard things; before: how it lay; done: bags that are packed.
+    """
 
     gear: Mapping[str, Gear]
     kit: Kit
     bags: Sequence[BagToPack]
     gap: int
+    before: Before | None = None
     done: list[Packed] = field(default_factory=list)
+
+    def was(self, luggage: BagToPack) -> Lain | None:
+        """How a bag lay; None for one that is packed for the first time."""
+        if self.before is None or not any(room.bag == luggage.bag for room in self.before.stowage.rooms):
+            return None
+        return lain(self.before, luggage.bag, luggage.blocks)
 
 
 def report(packing: PackingJob, deadline: Deadline | None = None) -> Stowage:
@@ -53,7 +66,7 @@ def report(packing: PackingJob, deadline: Deadline | None = None) -> Stowage:
         for room in p.luggage.rooms
     ]
     depth = layers(placed)
-    placed = [one.model_copy(update={"layer": depth[one.block]}) for one in placed]
+    placed = [one.model_copy(update={"layer": depth[one.room, one.block]}) for one in placed]
     others = OtherBags(gap, done, spare_bags(gear, kit) if deadline else (), deadline)
     left = [over for p in done for over in left_over(p, others)]
     return Stowage(
@@ -70,6 +83,8 @@ def report(packing: PackingJob, deadline: Deadline | None = None) -> Stowage:
             fragile=(b.id for b in blocks if b.fragile),
         ),
         gap_mm=gap,
+        people=tuple(on_people(gear, kit, rooms, placed)),
+        moved=tuple(moved(packing.before.stowage, rooms, placed, soft)) if packing.before else (),
     )
 
 
@@ -97,7 +112,7 @@ def _placed(packed: Packed) -> Iterable[Placed]:
 def _use(room: Room, packed: Packed, placed: Sequence[Placed], soft: Sequence[SoftPlaced], gap: int) -> RoomUse:
     here = [p for p in placed if p.room == room.id]
     in_it = [s for s in soft if s.room == room.id]
-    grown = gap if room.divided else 0
+    outcome, grown = packed.outcomes[room.id], gap if room.divided else 0
     # Half of a divider on each side of a hard thing belongs to it.
     taken = sum(_grown_l(p, grown if p.hard else 0, room) for p in here) + sum(s.litres for s in in_it)
     mass = sum(p.mass_g for p in here)
@@ -121,6 +136,9 @@ def _use(room: Room, packed: Packed, placed: Sequence[Placed], soft: Sequence[So
         fill=min(1.0, taken / room.litres),
         mass_g=mass + sum(s.mass_g for s in in_it),
         balance_mm=balance,
+        layout=outcome.layout if here else None,
+        dividers=outcome.dividers,
+        came_with=room.dividers,
     )
 
 

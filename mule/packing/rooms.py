@@ -27,6 +27,7 @@ class Room:
     divided: bool
     measured: bool
     screen_in: float | None
+    dividers: int | None = None
 
     @property
     def litres(self) -> float:
@@ -40,12 +41,23 @@ def rooms_of(bag: Bag | Insert) -> list[Room]:
     if bag.compartments:
         return [
             Room(
-                f"{bag.id}/{c.id}", bag.id, c.id, c.name, _down(c.inner), c.access, c.sort, c.divided, True, c.screen_in
+                f"{bag.id}/{c.id}",
+                bag.id,
+                c.id,
+                c.name,
+                _down(c.inner),
+                c.access,
+                c.sort,
+                c.divided,
+                True,
+                c.screen_in,
+                c.dividers,
             )
             for c in bag.compartments
         ]
     inner = bag.inner or _guessed(bag)
-    return [Room(bag.id, bag.id, None, bag.name, _down(inner), "open", "main", True, bag.inner is not None, None)]
+    measured = bag.inner is not None
+    return [Room(bag.id, bag.id, None, bag.name, _down(inner), "open", "main", True, measured, None, bag.dividers)]
 
 
 def _guessed(bag: Bag | Insert) -> Box:

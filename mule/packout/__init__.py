@@ -25,7 +25,7 @@ from mule.gear import (
     keeps_safe,
 )
 from mule.kit import Entry
-from mule.packing import Placed, RoomUse, Stowage
+from mule.packing import Moved, Placed, RoomUse, Stowage
 from mule.packout.stations import field_stations, lines_of
 from mule.packout.tasks import Task, tasks_of
 from mule.plan import Plan
@@ -97,11 +97,12 @@ class Closing(Frozen):
 class PackOut(Frozen):
     """The whole list. bags: inserts first, since they go into bags. worn: on people. tasks: before leaving.
 
-    rooms: the spaces that lines name.
+    rooms: the spaces that lines name; moved: what lay elsewhere when it was last packed.
     """
 
     bags: tuple[BagOut, ...]
     rooms: tuple[RoomUse, ...]
+    moved: tuple[Moved, ...]
     worn: tuple[OutLine, ...]
     tasks: tuple[Task, ...]
     closing: tuple[Closing, ...]
@@ -151,6 +152,7 @@ def list_out(plan: Plan, assessment: Assessment, resilience: Resilience, stowage
     return PackOut(
         bags=tuple(b.model_copy(update={"lines": tuple(ranked[line.id] for line in b.lines)}) for b in bags),
         rooms=stowage.rooms,
+        moved=stowage.moved,
         worn=tuple(ranked[line.id] for line in made.of(on, "")),
         tasks=tasks_of(plan),
         closing=tuple(_closing(plan, assessment, stowage)),

@@ -4,12 +4,11 @@ says."""
 from collections.abc import Iterable
 
 from mule.finding import AsPiece, Finding, FindingCode, InBag, PieceKind, Severity, StationName
-from mule.gear import Bag, Body, Computer, Drive, Drone, Other, Soft
+from mule.gear import Bag, Body, Computer, Drive, Drone, is_bladder, is_water
 from mule.packing import goes_in
 from mule.rules.case import Case, say
 
-# What water is filed under, and what it harms.
-_WATER = frozenset({"water", "bottle", "drink"})
+# What water harms.
 _ELECTRIC = (Body, Computer, Drive, Drone)
 
 
@@ -46,10 +45,10 @@ class WaterBeside:
                 for e in case.plan.kit.entries
                 if isinstance(e.place, InBag) and e.place.bag == holder.id and not e.place.outside
             ]
-            water = [t for t in inside if isinstance(t, Other) and (t.use.lower() in _WATER or t.hazard == "liquid")]
+            water = [t for t in inside if is_water(t)]
             electric = sorted((t for t in inside if isinstance(t, _ELECTRIC)), key=lambda t: -t.mass_g)
             sleeves = sum(space.sort == "sleeve" for space in holder.compartments)
-            bladder = any(isinstance(t.size, Soft) for t in water)
+            bladder = any(is_bladder(t) for t in water)
             laptop = next((t for t in electric if isinstance(t, Computer) and t.form == "laptop"), None)
             if laptop and bladder and sleeves == 1:
                 electric = [laptop]

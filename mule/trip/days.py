@@ -14,11 +14,15 @@ PlaceName = Annotated[str, Field(max_length=80)]
 
 
 class Leg(Frozen):
-    """One stretch of the journey. ``carrier`` is the id of its rules; None where nobody weighs anything."""
+    """One stretch of the journey. ``carrier`` is the id of its rules; None where nobody weighs anything.
+
+    on: the day it is travelled; None where nobody says.
+    """
 
     id: ItemId
     name: Name
     carrier: ItemId | None = None
+    on: date | None = None
 
 
 class Weather(StrEnum):

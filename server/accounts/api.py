@@ -3,17 +3,28 @@
 from typing import Any
 
 from django.conf import settings
-from django.contrib.auth import login, logout
+from django.contrib.auth import logout
+from django.contrib.auth.models import User
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
-from ninja import Router
+from ninja import Router, Status
 from ninja.errors import HttpError
 from ninja.utils import check_csrf
 
-from server.accounts import services
-from server.accounts.schemas import Credentials, PreferencesBody, SessionOut
-from server.accounts.signed_in import SignedInRequest
-from server.demo.services import DEMO_NAME, demo_user
+from server.accounts import forgotten, services
+from server.accounts.schemas import (
+    Credentials,
+    Forgotten,
+    MailBody,
+    NewPassword,
+    PreferencesBody,
+    ResetBody,
+    SessionOut,
+    SignInOut,
+    TypedName,
+)
+from server.accounts.signed_in import SignedInRequest, account_id
+from server.demo.services import is_demo, seen, visitor
 
 router = Router()
 
@@ -31,8 +42,11 @@ def _session(request: HttpRequest) -> SessionOut:
         taste = {"units": kept.units, "theme": kept.theme}
     return SessionOut(
         name=user.username if user.is_authenticated else None,
+        account=account_id(user) if user.is_authenticated else None,
+        mail=settings.MAIL_SET_UP,
+        email=user.email if user.is_authenticated else "",
         demo_mode=settings.DEMO_MODE,
-        in_demo=user.is_authenticated and user.username == DEMO_NAME,
+        in_demo=is_demo(user),
         **taste,
     )
 
@@ -41,6 +55,8 @@ def _session(request: HttpRequest) -> SessionOut:
 def session(request: HttpRequest) -> SessionOut:
     """Who is signed in. Also hands out the CSRF cookie that every change needs."""
     get_token(request)
+    if isinstance(request.user, User) and is_demo(request.user):
+        seen(request.user)
     return _session(request)
 
 
@@ -67,10 +83,11 @@ def sign_out(request: HttpRequest) -> SessionOut:
 
 @router.post("/demo", response=SessionOut, auth=same_site)
 def step_into_demo(request: HttpRequest) -> SessionOut:
-    """Sign in as the demo's photographer; only in demo mode."""
+    """Step into a demo world of one's own; only in demo mode. Whoever has one steps into it again."""
     if not settings.DEMO_MODE:
         raise HttpError(404, "This server has no demo.")
-    login(request, demo_user())
+    if not is_demo(request.user):
+        services.enter(request, visitor())
     return _session(request)
 
 
@@ -80,4 +97,70 @@ def save_preferences(request: SignedInRequest, payload: PreferencesBody) -> Sess
     kept = services.preferences(request.user)
     kept.units, kept.theme = payload.units, payload.theme
     kept.save()
+    return _session(request)
+
+
+def _own(request: SignedInRequest) -> User:
+    """Whose account it is. Raises HttpError in the demo, whose visitors have none."""
+    if is_demo(request.user):
+        raise HttpError(403, "The demo has no password, and goes by itself after a day of rest.")
+    return request.user
+
+
+@router.post("/password", response=SessionOut)
+def change_password(request: SignedInRequest, payload: NewPassword) -> SessionOut:
+    """Change the password. Every other device is signed out."""
+    services.change_password(request, _own(request), payload.old, payload.new)
+    return _session(request)
+
+
+@router.post("/sign-out-everywhere", response=SessionOut)
+def sign_out_everywhere(request: SignedInRequest) -> SessionOut:
+    """Sign out on every device, this one too."""
+    services.sign_out_everywhere(_own(request))
+    logout(request)
+    return _session(request)
+
+
+@router.post("/delete", response=SessionOut)
+def delete_account(request: SignedInRequest, payload: TypedName) -> SessionOut:
+    """Delete the account with gear, carriers, trips and all that was noted, for good."""
+    services.delete_account(_own(request), payload.name)
+    logout(request)
+    return _session(request)
+
+
+@router.get("/sign-ins", response=list[SignInOut])
+def list_sign_ins(request: SignedInRequest) -> list[SignInOut]:
+    """Where the account is signed in."""
+    key = request.session.session_key
+    rows = services.sign_ins(_own(request))
+    return [SignInOut(id=row.pk, since=row.since, device=row.device, here=row.session_key == key) for row in rows]
+
+
+@router.delete("/sign-ins/{number}", response={204: None})
+def end_sign_in(request: SignedInRequest, number: int) -> Status[None]:
+    """Sign out on one device."""
+    services.end_sign_in(_own(request), number)
+    return Status(204, None)
+
+
+@router.put("/email", response=SessionOut)
+def keep_email(request: SignedInRequest, payload: MailBody) -> SessionOut:
+    """Keep where to write to when the password is forgotten."""
+    forgotten.keep_address(_own(request), payload.email.strip())
+    return _session(request)
+
+
+@router.post("/forgotten", response=SessionOut, auth=same_site)
+def forget(request: HttpRequest, payload: Forgotten) -> SessionOut:
+    """Write a letter with a link, to the address of that account; the answer does not tell whether there is one."""
+    forgotten.write_letter(request, payload.who)
+    return _session(request)
+
+
+@router.post("/reset", response=SessionOut, auth=same_site)
+def reset(request: HttpRequest, payload: ResetBody) -> SessionOut:
+    """Set a new password by a link, and sign in."""
+    services.enter(request, forgotten.reset(payload.link, payload.password))
     return _session(request)

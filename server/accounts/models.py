@@ -1,4 +1,4 @@
-"""Preferences of one person."""
+"""Preferences of one person, and where they are signed in."""
 
 from django.conf import settings
 from django.db import models
@@ -13,3 +13,15 @@ class Preferences(models.Model):
 
     def __str__(self) -> str:
         return f"{self.units}, {self.theme}"
+
+
+class SignIn(models.Model):
+    """A session as its owner sees it in a list. device: browser and system, no more."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="sign_ins")
+    session_key = models.CharField(max_length=40, unique=True)
+    since = models.DateTimeField(auto_now_add=True)
+    device = models.CharField(max_length=60)
+
+    def __str__(self) -> str:
+        return self.device

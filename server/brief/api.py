@@ -4,10 +4,13 @@ from ninja import Router, Schema
 
 from mule.filters import Darkening, darken, stops_needed
 from mule.gear import Filter
+from mule.trip import Trip
 from mule.trip.sets import SETS, WantSet
+from mule.typed_wants import understand_wants
 from server.accounts.signed_in import SignedInRequest
-from server.brief.schemas import Times, TypedWant, WantFigures
+from server.brief.schemas import SaidWants, Times, TypedWant, WantFigures, WantingOut
 from server.locker.convert import locker_of
+from server.trips.beginning import trip_patterns
 
 router = Router()
 
@@ -25,12 +28,25 @@ def want_sets(request: SignedInRequest) -> list[WantSet]:
     return list(SETS)
 
 
+@router.get("/trip-patterns", response=list[Trip])
+def list_trip_patterns(request: SignedInRequest) -> list[Trip]:
+    """Trips to begin from: wants, days and habits of the demo world's."""
+    return list(trip_patterns())
+
+
 @router.post("/want", response=WantFigures)
 def figure_want(request: SignedInRequest, payload: TypedWant) -> WantFigures:
     """What a subject and an output ask for."""
     low, high = payload.subject.focal_mm() if payload.subject else (None, None)
     pixels = payload.output.megapixels() if payload.output else None
     return WantFigures(focal_min_mm=low, focal_max_mm=high, megapixels=pixels)
+
+
+@router.post("/wants", response=list[WantingOut])
+def say_wants(request: SignedInRequest, payload: SaidWants) -> list[WantingOut]:
+    """What wants a text names."""
+    found = understand_wants(payload.text, payload.taken)
+    return [WantingOut(typed=one.typed, want=one.want) for one in found]
 
 
 @router.post("/exposure", response=Darkenings)

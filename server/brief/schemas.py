@@ -5,7 +5,7 @@ from typing import Annotated
 from ninja import Schema
 from pydantic import Field
 
-from mule.trip import Output, SubjectTest
+from mule.trip import Output, SubjectTest, Want
 from mule.units import Number
 
 Seconds = Annotated[Number, Field(ge=1e-6, le=86_400)]
@@ -31,3 +31,17 @@ class Times(Schema):
 
     metered_s: Seconds
     wanted_s: Seconds
+
+
+class SaidWants(Schema):
+    """Wants in words. taken: ids that the brief uses already."""
+
+    text: str = Field(max_length=4_000)
+    taken: list[str] = Field(default=[], max_length=200)
+
+
+class WantingOut(Schema):
+    """One of them, and the want it becomes; None where nothing of it was understood."""
+
+    typed: str
+    want: Want | None

@@ -26,6 +26,35 @@ def _hold(count: int | None, kg: float | None, sum_mm: float | None = 1580) -> P
 
 PATTERNS: tuple[Carrier, ...] = (
     _plane(
+        "pattern-seven-kg",
+        "Plane, 7 kg cabin bag",
+        _cabin((550, 400, 230), 7),
+        _personal((400, 300, 100)),
+        _hold(1, 20),
+    ),
+    _plane(
+        "pattern-seven-together",
+        "Plane, 7 kg cabin and personal together",
+        _cabin((560, 360, 230), None),
+        _personal((400, 300, 100)),
+        _hold(1, 20),
+        TogetherRule(pieces=(PieceKind.CABIN, PieceKind.PERSONAL), mass_g=7_000),
+    ),
+    _plane(
+        "pattern-five-kg",
+        "Plane, 5 kg cabin bag",
+        _cabin((550, 400, 200), 5),
+        _personal((350, 250, 120)),
+        _hold(1, 20),
+    ),
+    _plane(
+        "pattern-six-kg",
+        "Plane, 6 kg cabin bag",
+        _cabin((550, 400, 200), 6),
+        _personal((400, 300, 100)),
+        _hold(1, 23),
+    ),
+    _plane(
         "pattern-full-service",
         "Big plane, 8 kg cabin bag",
         _cabin((550, 400, 230), 8),
@@ -37,6 +66,20 @@ PATTERNS: tuple[Carrier, ...] = (
         "Big plane, 10 kg cabin bag",
         _cabin((560, 450, 250), 10),
         _personal((400, 300, 150)),
+        _hold(1, 23),
+    ),
+    _plane(
+        "pattern-twelve-kg",
+        "Big plane, 12 kg cabin bag",
+        _cabin((550, 350, 250), 12),
+        _personal((400, 300, 150)),
+        _hold(1, 23),
+    ),
+    _plane(
+        "pattern-no-weight",
+        "Big plane, cabin bag by size alone",
+        _cabin((560, 360, 230), None),
+        _personal((430, 330, 200)),
         _hold(1, 23),
     ),
     _plane(

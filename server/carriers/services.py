@@ -1,7 +1,6 @@
 """Verbs of the carriers."""
 
 from django.contrib.auth.models import User
-from django.db import transaction
 
 from mule.carriers import Carrier as CarrierValue
 from mule.errors import Problem
@@ -18,6 +17,7 @@ from server.documents import (
     slugs,
     spec_of,
     store,
+    writing,
 )
 from server.errors import InUse
 from server.trips.models import Trip
@@ -46,7 +46,7 @@ def carriers_of(owner: User, at: str | None = None) -> dict[str, CarrierValue]:
 
 def add(owner: User, carrier: CarrierValue) -> Carrier:
     """Adds a carrier; its id is made from its name unless that is taken."""
-    with transaction.atomic():
+    with writing(owner):
         require_room(Carrier, owner, 1, MOST_CARRIERS, "carriers")
         slug = FreeSlugs(slugs(Carrier, owner)).take(slug_from(carrier.name) if carrier.id == "new" else carrier.id)
         spec = spec_of(carrier.model_copy(update={"id": slug}))
@@ -55,14 +55,14 @@ def add(owner: User, carrier: CarrierValue) -> Carrier:
 
 def replace(owner: User, slug: str, version: int, carrier: CarrierValue) -> Carrier:
     """Stores an edited carrier. Raises Stale, NotFound, InvalidInput."""
-    with transaction.atomic():
+    with writing(owner):
         row = find_for_edit(Carrier, owner, slug, "carrier", version=version, sent_id=carrier.id)
         return store(row, carrier)
 
 
 def remove(owner: User, slug: str) -> None:
     """Removes a carrier. Raises InUse while a trip's leg names it."""
-    with transaction.atomic():
+    with writing(owner):
         row = find(Carrier, owner, slug, "carrier")
         trips = [t for t in Trip.objects.filter(owner=owner) if any(g["carrier"] == slug for g in t.spec["legs"])]
         if trips:

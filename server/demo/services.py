@@ -1,28 +1,95 @@
 """Loading the demo world through the same services that people use."""
 
 import io
+from datetime import timedelta
 from pathlib import Path
+from typing import Any
+from uuid import uuid4
 
 from django.conf import settings
 from django.contrib.auth import get_user_model
 from django.contrib.auth.models import User
+from django.db import transaction
+from django.utils import timezone
 
 from mule.plan import read
 from server.accounts.services import preferences
+from server.carriers.models import Carrier
 from server.exchange.services import import_plan
 from server.field.looking import take_pictures
+from server.locker.models import Thing
 from server.trips.models import Trip
 
 DEMO_NAME = "Demo photographer"
+# Whoever has not come by for so long finds a new world, and the old one is gone.
+REST = timedelta(days=1)
 
 
-def demo_user() -> User:
-    """The demo's photographer, with the demo world loaded on first use. Nobody can sign in with a password."""
-    user, made = get_user_model().objects.get_or_create(username=DEMO_NAME)
+def is_demo(user: Any) -> bool:
+    """Whether somebody is in the demo: the photographer of its world as it ships, or a visitor."""
+    # Somebody may sign up under such a name: they have a password.
+    return bool(user.is_authenticated and user.username.startswith(DEMO_NAME) and not user.has_usable_password())
+
+
+def visitor() -> User:
+    """Somebody new in the demo, with a world of their own: nobody sees or undoes another's."""
+    forget_rested()
+    user = _photographer(f"{DEMO_NAME} {uuid4().hex[:6]}")
+    copy_world(demo_user(), user)
+    return user
+
+
+def forget_rested() -> None:
+    """Removes the worlds of visitors who have rested longer than REST."""
+    visitors = get_user_model().objects.filter(username__startswith=f"{DEMO_NAME} ", password__startswith="!")
+    visitors.filter(last_login__lt=timezone.now() - REST).delete()
+
+
+def seen(user: User) -> None:
+    """A visitor is still there; written down once an hour at most."""
+    now = timezone.now()
+    if user.last_login is None or user.last_login < now - REST / 24:
+        get_user_model().objects.filter(pk=user.pk).update(last_login=now)
+
+
+def _photographer(name: str) -> User:
+    user, made = get_user_model().objects.get_or_create(username=name)
     if made:
         user.set_unusable_password()
         user.save()
         preferences(user)
+    return user
+
+
+def copy_world(of: User, to: User) -> None:
+    """Row by row, as they stand: quicker than reading the files again."""
+    with transaction.atomic():
+        for model in (Thing, Carrier):
+            _copy(model.objects.filter(owner=of), owner=to)
+        for trip in Trip.objects.filter(owner=of):
+            copy = _again(trip, owner=to)
+            copy.save()
+            for kit in trip.kits.all():
+                kit_copy = _again(kit, trip=copy)
+                kit_copy.save()
+                _copy(kit.steps.all(), kit=kit_copy)
+                _copy(kit.packings.all(), kit=kit_copy)
+            _copy(trip.marks.all(), trip=copy)
+            _copy(trip.frames.all(), trip=copy)
+
+
+def _copy(rows: Any, **other: Any) -> None:
+    rows.model.objects.bulk_create((_again(row, **other) for row in rows), batch_size=500)
+
+
+def _again(row: Any, **other: Any) -> Any:
+    told = {field.attname: getattr(row, field.attname) for field in row._meta.concrete_fields if not field.primary_key}
+    return type(row)(**{k: v for k, v in told.items() if k.removesuffix("_id") not in other}, **other)
+
+
+def demo_user() -> User:
+    """The demo's photographer, with the demo world loaded on first use. Nobody can sign in with a password."""
+    user = _photographer(DEMO_NAME)
     if not Trip.objects.filter(owner=user).exists():
         for path in sorted(settings.DEMO_DIR.glob("*.plan.json")):
             _load(user, path)

@@ -1,10 +1,11 @@
 """Endpoints for plan files and cutting plans."""
 
-import json
-from typing import Any, Literal
+from typing import Literal, TypeVar
 
 from django.http import HttpResponse
+from django.utils import timezone
 from ninja import File, Form, Query, Router, Schema, Status, UploadedFile
+from pydantic import TypeAdapter, ValidationError
 
 from mule.advise import review
 from mule.errors import InvalidInput, Problem, shorten
@@ -14,14 +15,19 @@ from mule.packing.foam import CaseFit, Foam, FoamWish
 from mule.plan import MAX_BYTES, Plan, read, write
 from server.accounts.signed_in import SignedInRequest
 from server.errors import NotFound, TooLarge
+from server.exchange import archive
 from server.exchange.calendar import calendar_of
-from server.exchange.foam_files import dxf, pages, svg
+from server.exchange.divider_files import DividedSpace
+from server.exchange.divider_files import paper as divider_paper
+from server.exchange.divider_files import svg as divider_svg
+from server.exchange.foam_files import dxf, svg
+from server.exchange.foam_files import paper as foam_paper
 from server.exchange.gear_import import Preview, preview
 from server.exchange.gear_import import bring_in as bring_in_gear
 from server.exchange.lists import LISTS, Rows, Sources, locker_rows
 from server.exchange.services import export_plan, import_plan
 from server.exchange.sheet import labels, load_sheet, pack_list
-from server.exchange.tables import as_csv, as_xlsx
+from server.exchange.tables import MOST_BYTES, as_csv, as_xlsx
 from server.field.looking import look_back_on
 from server.field.services import list_for, marks_of
 from server.locker.convert import locker_of
@@ -30,10 +36,11 @@ from server.searching.jobs import CASE_FITS, Answering, foam
 from server.searching.jobs import cases as all_cases
 from server.trips import services
 from server.trips.convert import trip_of
-from server.trips.packed import wanted
+from server.trips.packed import packed, wanted
 from server.trips.schemas import TripOut
 
 router = Router()
+T = TypeVar("T")
 
 
 @router.get("/plans/{slug}/{kit}")
@@ -77,9 +84,27 @@ def foam_file(
     plan = _hard_case(request, slug, kit, bag)
     made = _foam(request, plan, bag, wish)
     if form == "a4":
-        return HttpResponse(pages(made, plan.items[bag].name), content_type="text/html")
+        return HttpResponse(foam_paper(made, plan.items[bag].name), content_type="text/html")
     text, content_type = (svg(made), "image/svg+xml") if form == "svg" else (dxf(made), "image/vnd.dxf")
     return _file(text, content_type, f"{bag}-foam.{form}")
+
+
+@router.get("/dividers/{slug}/{kit}/file/{form}")
+def divider_file(
+    request: SignedInRequest, slug: str, kit: str, form: Literal["svg", "a4", "a3"], room: str, loadout: str = ""
+) -> HttpResponse:
+    """The dividers of a padded space to scale, as the kit was last packed: SVG, or A4 or A3 pages to print."""
+    row = services.find_kit(request.user, slug, kit)
+    plan = services.plan_as(row, loadout)
+    made = packed(plan, request.user.pk, row, loadout)
+    use = next((one for one in made.rooms if one.room == room and one.layout == "cells"), None)
+    if use is None:
+        raise NotFound("space with dividers", room)
+    title = plan.items[use.bag].name if use.compartment is None else f"{plan.items[use.bag].name}, {use.name}"
+    space = DividedSpace(title, use, [one for one in made.placed if one.room == room], plan.items)
+    if form == "svg":
+        return _file(divider_svg(space), "image/svg+xml", f"{use.bag}-dividers.svg")
+    return HttpResponse(divider_paper(space, form), content_type="text/html")
 
 
 @router.post(
@@ -105,12 +130,13 @@ def _file(raw: bytes | str, content_type: str, name: str) -> HttpResponse:
 @router.get("/paper/{slug}/{kit}/{part}.pdf")
 def paper(request: SignedInRequest, slug: str, kit: str, part: Literal["sheet", "list", "labels"]) -> HttpResponse:
     """Paper to take along: the load sheet, the pack list, labels for bags."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    row = services.find_kit(request.user, slug, kit)
+    plan = services.plan_for(row)
     if part == "sheet":
         seen = review(plan)
         raw = load_sheet(plan, seen.assessment, seen.findings)
     else:
-        listed = list_for(plan, request.user)
+        listed = list_for(plan, row)
         raw = labels(plan, listed) if part == "labels" else pack_list(plan, listed, wanted(plan, request.user.pk))
     return _file(raw, "application/pdf", f"{slug}-{part}.pdf")
 
@@ -118,8 +144,9 @@ def paper(request: SignedInRequest, slug: str, kit: str, part: Literal["sheet", 
 @router.get("/calendar/{slug}/{kit}.ics")
 def calendar(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """Dates to keep: charge, fetch, copy, bring back."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
-    return _file(calendar_of(plan, list_for(plan, request.user)), "text/calendar; charset=utf-8", f"{slug}.ics")
+    row = services.find_kit(request.user, slug, kit)
+    plan = services.plan_for(row)
+    return _file(calendar_of(plan, list_for(plan, row)), "text/calendar; charset=utf-8", f"{slug}.ics")
 
 
 _FORMS = {
@@ -144,7 +171,7 @@ def table(request: SignedInRequest, slug: str, kit: str, name: str, form: Litera
     made_of = Sources(
         plan,
         fold(marks_of(row.trip)),
-        lambda: list_for(plan, request.user),
+        lambda: list_for(plan, row),
         lambda: look_back_on(request.user, slug, kit),
         lambda: wanted(plan, request.user.pk),
     )
@@ -163,29 +190,79 @@ class BroughtIn(Schema):
     things: int
 
 
+def _table(file: UploadedFile) -> bytes:
+    """The bytes of a table that is not too large. Raises TooLarge before it is read."""
+    if (file.size or 0) > MOST_BYTES:
+        raise TooLarge(MOST_BYTES)
+    raw: bytes = file.read()
+    return raw
+
+
+_MATCHED = TypeAdapter(dict[str, str])
+_MENDS = TypeAdapter(dict[str, dict[str, str]])
+
+
 def _matched(text: str) -> dict[str, str]:
     """Which column holds which field, as the form sends it."""
-    if not text:
-        return {}
+    return _read(_MATCHED, "matched", text, "an object of field and column")
+
+
+def _mends(text: str) -> dict[str, dict[str, str]]:
+    """What stands in for cells, as the form sends it."""
+    return _read(_MENDS, "mends", text, "an object of row, field and value")
+
+
+def _read(shape: TypeAdapter[T], field: str, text: str, rule: str) -> T:
     try:
-        told: Any = json.loads(text)
-    except ValueError:
-        told = None
-    if not isinstance(told, dict) or not all(isinstance(v, str) for v in told.values()):
-        raise InvalidInput([Problem("matched", shorten(text), "an object of field and column")])
-    return told
+        return shape.validate_json(text or "{}")
+    except ValidationError as error:
+        raise InvalidInput([Problem(field, shorten(text), rule)]) from error
 
 
 @router.post("/locker/preview", response=Preview)
-def preview_gear(request: SignedInRequest, file: File[UploadedFile], matched: Form[str] = "") -> Preview:
+def preview_gear(
+    request: SignedInRequest, file: File[UploadedFile], matched: Form[str] = "", mends: Form[str] = ""
+) -> Preview:
     """What a table would bring into the locker: columns matched, each row looked at. Nothing is stored."""
-    return preview(file.name or "", file.read(), _matched(matched) or None)
+    return preview(file.name or "", _table(file), _matched(matched) or None, _mends(mends))
 
 
 @router.post("/locker/table", response={201: BroughtIn})
 def import_gear(
-    request: SignedInRequest, file: File[UploadedFile], matched: Form[str], leave_bad: Form[bool] = False
+    request: SignedInRequest,
+    file: File[UploadedFile],
+    matched: Form[str],
+    leave_bad: Form[bool] = False,
+    mends: Form[str] = "",
 ) -> Status[BroughtIn]:
     """Bring a table into the locker: all of it or nothing; bad rows are left out only when asked."""
-    count = bring_in_gear(request.user, file.name or "", file.read(), _matched(matched), leave_bad=leave_bad)
+    raw, mended = _table(file), _mends(mends)
+    count = bring_in_gear(request.user, file.name or "", raw, _matched(matched), leave_bad=leave_bad, mends=mended)
     return Status(201, BroughtIn(things=count))
+
+
+class RestoredOut(Schema):
+    """What came back of an archive: new here, the same as here, or renamed because another has its id."""
+
+    things: dict[str, int]
+    carriers: dict[str, int]
+    trips: dict[str, int]
+    preferences: bool
+
+
+@router.get("/account.zip")
+def take_account(request: SignedInRequest) -> HttpResponse:
+    """Everything of the account in one file."""
+    return HttpResponse(
+        archive.archive_of(request.user),
+        content_type="application/zip",
+        headers={"Content-Disposition": f'attachment; filename="narrow-mule-{timezone.now():%Y-%m-%d}.zip"'},
+    )
+
+
+@router.post("/account", response={201: RestoredOut})
+def put_account_back(request: SignedInRequest, file: File[UploadedFile]) -> Status[RestoredOut]:
+    """Put such a file into the account: all of it, or nothing."""
+    if (file.size or 0) > archive.MOST_ZIPPED:
+        raise TooLarge(archive.MOST_ZIPPED)
+    return Status(201, RestoredOut(**archive.restore(request.user, file.read()).told()))

@@ -1,15 +1,11 @@
 """Cutting plans as files: SVG and DXF to scale, one unit a millimetre, and A4 pages to be taped together."""
 
-from collections.abc import Iterator
-from html import escape
 from io import StringIO
-from math import ceil
-from xml.etree.ElementTree import Element, SubElement, tostring
+from xml.etree.ElementTree import Element, SubElement
 
 from mule.packing.foam import Foam, FoamLayer
+from server.exchange.true_size import Drawing, box, canvas, label, pages, written
 
-# Sheets of A4 with 10 mm left blank all around, in mm.
-PAGE_MM = (190.0, 277.0)
 # Between layers that stand side by side in one drawing.
 _BETWEEN_MM = 40.0
 _THIN = "0.3"
@@ -19,56 +15,31 @@ def svg(foam: Foam) -> str:
     """All layers side by side."""
     wide, high = foam.size_mm
     width = len(foam.layers) * (wide + _BETWEEN_MM) - _BETWEEN_MM
-    root = _root(width, high + 12)
+    root = canvas(width, high + 12)
     for index, layer in enumerate(foam.layers):
         left = index * (wide + _BETWEEN_MM)
         group = SubElement(root, "g", {"id": f"layer-{layer.number}", "transform": f"translate({left:g} 0)"})
         _draw(group, foam, layer)
-        text = SubElement(
-            group, "text", {"x": "0", "y": f"{high + 8:g}", "font-size": "6", "font-family": "sans-serif"}
-        )
-        text.text = f"Layer {layer.number}, {layer.thickness_mm:g} mm thick"
-    return tostring(root, encoding="unicode")
-
-
-def _root(width: float, height: float, left: float = 0, top: float = 0) -> Element:
-    return Element(
-        "svg",
-        {
-            "xmlns": "http://www.w3.org/2000/svg",
-            "width": f"{width:g}mm",
-            "height": f"{height:g}mm",
-            "viewBox": f"{left:g} {top:g} {width:g} {height:g}",
-        },
-    )
+        label(group, 0, high + 8, f"Layer {layer.number}, {layer.thickness_mm:g} mm thick", 6)
+    return written(root)
 
 
 def _draw(group: Element, foam: Foam, layer: FoamLayer) -> None:
     line = {"fill": "none", "stroke": "black", "stroke-width": _THIN}
     wide, high = foam.size_mm
-    SubElement(group, "rect", {"x": "0", "y": "0", "width": f"{wide:g}", "height": f"{high:g}", **line})
+    box(group, 0, 0, wide, high, **line)
     for pocket in layer.pockets:
         if pocket.round:
             half = pocket.width_mm / 2
             at = {"cx": f"{pocket.x_mm + half:g}", "cy": f"{pocket.y_mm + half:g}", "r": f"{half:g}"}
             SubElement(group, "circle", {**at, **line})
         else:
-            size = {"width": f"{pocket.width_mm:g}", "height": f"{pocket.height_mm:g}"}
-            SubElement(group, "rect", {"x": f"{pocket.x_mm:g}", "y": f"{pocket.y_mm:g}", **size, **line})
+            box(group, pocket.x_mm, pocket.y_mm, pocket.width_mm, pocket.height_mm, **line)
         for notch in pocket.notches:
             at = {"cx": f"{notch.x_mm:g}", "cy": f"{notch.y_mm:g}", "r": f"{notch.radius_mm:g}"}
             SubElement(group, "circle", {**at, **line, "stroke-dasharray": "2 1"})
-        text = SubElement(
-            group,
-            "text",
-            {
-                "x": f"{pocket.x_mm + 2:g}",
-                "y": f"{pocket.y_mm + 6:g}",
-                "font-size": "4",
-                "font-family": "sans-serif",
-            },
-        )
-        text.text = f"{pocket.block}, {'through' if pocket.through else f'{pocket.depth_mm:g} mm deep'}"
+        said = f"{pocket.block}, {'through' if pocket.through else f'{pocket.depth_mm:g} mm deep'}"
+        label(group, pocket.x_mm + 2, pocket.y_mm + 6, said)
 
 
 def dxf(foam: Foam) -> str:
@@ -109,34 +80,10 @@ def _rectangle(space: object, x: float, y: float, width: float, height: float, l
     space.add_lwpolyline(corners, close=True, dxfattribs={"layer": layer})  # type: ignore[attr-defined]
 
 
-def pages(foam: Foam, title: str) -> str:
-    """A document that prints true to size on A4 sheets, row by row, each with its place written on it."""
-    body = "".join(_page(foam, *tile) for tile in _tiles(foam))
-    style = (
-        "@page{size:A4;margin:10mm}body{margin:0;font-family:sans-serif}"
-        "section{break-after:page}p{margin:0 0 1mm;font-size:3mm;height:4mm}svg{display:block}"
-    )
-    return (
-        f"<!doctype html><html lang='en'><head><meta charset='utf-8'><title>{escape(title)}</title>"
-        f"<style>{style}</style></head><body>{body}</body></html>"
-    )
+def paper(foam: Foam, title: str) -> str:
+    """A document that prints true to size on A4 sheets, layer by layer."""
+    return pages(title, [_layer(foam, layer) for layer in foam.layers])
 
 
-# Room for the line that says which sheet it is.
-_HEAD_MM = 6.0
-
-
-def _tiles(foam: Foam) -> Iterator[tuple[FoamLayer, int, int]]:
-    columns = ceil(foam.size_mm[0] / PAGE_MM[0])
-    rows = ceil(foam.size_mm[1] / (PAGE_MM[1] - _HEAD_MM))
-    return ((layer, row, column) for layer in foam.layers for row in range(rows) for column in range(columns))
-
-
-def _page(foam: Foam, layer: FoamLayer, row: int, column: int) -> str:
-    wide, high = PAGE_MM[0], PAGE_MM[1] - _HEAD_MM
-    root = _root(wide, high, column * wide, row * high)
-    _draw(root, foam, layer)
-    said = (
-        f"Layer {layer.number}, row {row + 1}, column {column + 1}. Print at 100 %; measure the outline before you cut."
-    )
-    return f"<section><p>{said}</p>{tostring(root, encoding='unicode')}</section>"
+def _layer(foam: Foam, layer: FoamLayer) -> Drawing:
+    return Drawing(f"Layer {layer.number}", foam.size_mm, lambda root: _draw(root, foam, layer))

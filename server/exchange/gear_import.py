@@ -9,17 +9,19 @@ from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.db import transaction
 from ninja import Schema
 from pydantic import ValidationError
 
 from mule.errors import InvalidInput, Problem, plain_path, rule_of, shorten
 from mule.gear import GEAR, Gear, Lens, Source
 from mule.plan import MOST_THINGS
-from server.documents import FreeSlugs, insert, ready, require_room, slug_from, slugs, spec_of
+from mule.typed import glass_of
+from server.documents import FreeSlugs, insert, ready, require_room, slug_from, slugs, spec_of, writing
 from server.exchange.cells import READ, RULE, text_of
-from server.exchange.likeness import glass_of, kind_of, kinds, like_of
+from server.exchange.every_field import is_whole, read_fields
+from server.exchange.likeness import kind_of, kinds, like_of
 from server.exchange.tables import rows_of
+from server.locker.convert import typical
 from server.locker.models import Thing
 
 _SHOWN = 200
@@ -44,8 +46,9 @@ _NEEDS = ("length_mm", "width_mm", "height_mm")
 
 
 class RowProblem(Schema):
-    """What is wrong in a row: its column, the value there, and the rule."""
+    """What is wrong in a row: the field, its column, the value there, and the rule."""
 
+    field: str
     column: str
     value: str
     rule: str
@@ -85,25 +88,32 @@ def guess(columns: Sequence[str]) -> dict[str, str]:
     return found
 
 
-def preview(name: str, raw: bytes, matched: Mapping[str, str] | None = None) -> Preview:
-    """What would come in. matched: field -> column, else it is guessed. Raises InvalidInput for what is no table."""
+Mends = Mapping[str, Mapping[str, str]]
+
+
+def preview(name: str, raw: bytes, matched: Mapping[str, str] | None = None, mends: Mends | None = None) -> Preview:
+    """What would come in. matched: field -> column, else it is guessed. mends: row number -> field -> what is meant,
+    ``like`` being the id of a typical thing. Raises InvalidInput for what is no table.
+    """
     rows = _table(name, raw)
     columns = list(dict.fromkeys(title for row in rows[:50] for title in row))
     by = {f: c for f, c in (matched or guess(columns)).items() if f in FIELDS and c in columns}
-    made = [_row(number, row, by) for number, row in enumerate(rows, 2)]
+    made = [_row(number, row, by, (mends or {}).get(str(number))) for number, row in enumerate(rows, 2)]
     good = sum(thing is not None for _, thing in made)
     shown = [out for out, thing in made if thing is None][:_SHOWN]
     shown += [out for out, thing in made if thing is not None][: _SHOWN - len(shown)]
     return Preview(columns=columns, matched=by, total=len(made), good=good, rows=sorted(shown, key=lambda r: r.number))
 
 
-def bring_in(owner: User, name: str, raw: bytes, matched: Mapping[str, str], *, leave_bad: bool) -> int:
+def bring_in(
+    owner: User, name: str, raw: bytes, matched: Mapping[str, str], *, leave_bad: bool, mends: Mends | None = None
+) -> int:
     """Puts every row into the locker, all or nothing; bad rows are left out only when asked.
 
     Raises InvalidInput that names each bad row otherwise. Gives how many things came in.
     """
     rows = _table(name, raw)
-    made = [_row(number, row, matched) for number, row in enumerate(rows, 2)]
+    made = [_row(number, row, matched, (mends or {}).get(str(number))) for number, row in enumerate(rows, 2)]
     bad = [out for out, thing in made if thing is None]
     if bad and not leave_bad:
         problems = [
@@ -115,7 +125,7 @@ def bring_in(owner: User, name: str, raw: bytes, matched: Mapping[str, str], *, 
     specs = [spec_of(thing) for thing in things]
     taken = slugs(Thing, owner)
     new = ready(_things(owner, specs, taken))
-    with transaction.atomic():
+    with writing(owner):
         require_room(Thing, owner, len(new), MOST_THINGS, "things")
         now = slugs(Thing, owner)
         insert(Thing, new if now == taken else ready(_things(owner, specs, now)))
@@ -125,7 +135,8 @@ def bring_in(owner: User, name: str, raw: bytes, matched: Mapping[str, str], *, 
 def _things(owner: User, specs: Iterable[Mapping[str, Any]], taken: Iterable[str]) -> Iterator[Thing]:
     free = FreeSlugs(taken)
     for spec in specs:
-        slug = free.take(slug_from(spec["name"]))
+        # What the table calls by an id is named by others by it.
+        slug = free.take(slug_from(spec["name"]) if spec["id"] == "new" else spec["id"])
         yield Thing(owner=owner, slug=slug, name=spec["name"], kind=spec["kind"], spec={**spec, "id": slug})
 
 
@@ -141,48 +152,62 @@ def _table(name: str, raw: bytes) -> list[dict[str, Any]]:
     return rows
 
 
-def _row(number: int, row: Mapping[str, Any], by: Mapping[str, str]) -> tuple[RowOut, Gear | None]:
+def _row(
+    number: int, row: Mapping[str, Any], by: Mapping[str, str], mend: Mapping[str, str] | None = None
+) -> tuple[RowOut, Gear | None]:
     told = {field: row.get(column) for field, column in by.items() if row.get(column) not in (None, "")}
+    # What somebody put in place of a cell counts as if it stood there.
+    told |= {field: value for field, value in (mend or {}).items() if value and field in FIELDS}
     problems: list[RowProblem] = []
     data: dict[str, Any] = {}
     for field, value in told.items():
         try:
             read: Callable[[Any, str], Any] = READ.get(field, text_of)
-            data[field] = read(value, by[field])
+            data[field] = read(value, by.get(field, field))
         except (ValueError, OverflowError):
-            problems.append(RowProblem(column=by[field], value=shorten(value), rule=RULE.get(field, "text")))
+            rule = RULE.get(field, "text")
+            problems.append(RowProblem(field=field, column=by.get(field, field), value=shorten(value), rule=rule))
     name = str(data.get("name", ""))
     if not name:
-        problems.append(RowProblem(column=by.get("name", "name"), value="", rule="a name"))
-    like = like_of(name, str(data.get("kind", "")))
+        problems.append(RowProblem(field="name", column=by.get("name", "name"), value="", rule="a name"))
+    like = typical().get((mend or {}).get("like", "")) or like_of(name, str(data.get("kind", "")))
     if data.get("kind") and kind_of(str(data["kind"])) not in kinds():
-        rule = f"one of {', '.join(kinds())}"
-        problems.append(RowProblem(column=by["kind"], value=shorten(data["kind"]), rule=rule))
+        column = by.get("kind", "kind")
+        problems.append(RowProblem(field="kind", column=column, value=shorten(data["kind"]), rule="a kind of gear"))
     thing = None
     if not problems:
         try:
-            thing = GEAR.validate_python(_spec(name, data, like))
+            thing = GEAR.validate_python(_whole(row, data) if is_whole(row) else _spec(name, data, like))
         except ValidationError as error:
             for item in error.errors()[:3]:
                 field = plain_path(list(item["loc"][1:]), "")
                 column = by.get(field.split(".")[-1], field)
-                problems.append(RowProblem(column=column, value=shorten(item.get("input", "")), rule=rule_of(item)))
+                value = shorten(item.get("input", ""))
+                problems.append(RowProblem(field=field, column=column, value=value, rule=rule_of(item)))
     out = RowOut(
         number=number,
         name=name[:80],
         kind=thing.kind if thing else str(data.get("kind", "")),
         mass_g=thing.mass_g if thing else None,
-        like=like.name if like else "",
+        like=like.name if like and not is_whole(row) else "",
         problems=problems,
     )
     return out, thing
+
+
+def _whole(row: Mapping[str, Any], data: Mapping[str, Any]) -> dict[str, Any]:
+    told = {
+        field: data[field] for field in ("name", "count", "mass_g", "serial", "value", "owner", "note") if field in data
+    }
+    spec = {"kind": row["kind"], **read_fields(row), **told}
+    return spec | ({"volume_l": data["volume_l"]} if spec["kind"] in ("bag", "insert") and "volume_l" in data else {})
 
 
 def _spec(name: str, data: Mapping[str, Any], like: Gear | None) -> dict[str, Any]:
     spec: dict[str, Any] = like.model_dump() if like else {"kind": "other", "use": "carrying"}
     spec |= {"id": "new", "name": name, "absent": None}
     if isinstance(like, Lens):
-        spec |= glass_of(name)
+        spec |= glass_of(name, lens=False)
     if "mass_g" in data:
         spec |= {"mass_g": data["mass_g"], "mass_source": Source.STATED}
     size = _size(data)

@@ -1,6 +1,6 @@
 """Any list as rows with titles, to be taken along as CSV or a spreadsheet."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -11,6 +11,7 @@ from mule.gear import Box, Cylinder, Gear, Soft
 from mule.packout import PackOut
 from mule.plan import Plan
 from mule.shopping import Wanted
+from server.exchange.every_field import WHOLE, other_fields
 from server.exchange.words import spot_words, task_head, task_things, wanted_how, wanted_name
 
 Rows = tuple[tuple[str, ...], list[dict[str, Any]]]
@@ -32,8 +33,10 @@ _LOCKER = (
 
 
 def locker_rows(gear: tuple[Gear, ...]) -> Rows:
-    """The locker, with the titles that an import reads."""
-    return _LOCKER, [_thing(thing) for thing in gear]
+    """The locker with every field, under the titles that an import reads."""
+    rows = [_thing(thing) | other_fields(thing) for thing in gear]
+    others = sorted({title for row in rows for title in row} - {*_LOCKER, WHOLE, "id"})
+    return (*_LOCKER, WHOLE, "id", *others), rows
 
 
 def _thing(thing: Gear) -> dict[str, Any]:
@@ -190,7 +193,7 @@ def used_rows(plan: Plan, back: LookBack) -> Rows:
     return titles, rows
 
 
-def to_get_rows(plan: Plan, wanted: tuple[Wanted, ...]) -> Rows:
+def to_get_rows(plan: Plan, wanted: Sequence[Wanted]) -> Rows:
     """What is to be bought, hired or borrowed."""
     titles = ("thing", "pieces", "mass_g", "how", "by", "back_by")
     rows = [
@@ -215,7 +218,7 @@ class Sources:
     field: Field
     listed: Callable[[], PackOut]
     back: Callable[[], LookBack]
-    wanted: Callable[[], tuple[Wanted, ...]]
+    wanted: Callable[[], Sequence[Wanted]]
 
 
 LISTS: Mapping[str, Callable[[Sources], Rows]] = {

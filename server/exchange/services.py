@@ -1,10 +1,9 @@
 """Plan files: what goes into one, and taking one in, all or nothing."""
 
 from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
-from typing import Any, TypeVar
+from typing import Any, NamedTuple, TypeVar
 
 from django.contrib.auth.models import User
-from django.db import transaction
 
 from mule.carriers import Carrier as CarrierValue
 from mule.field import relabelled
@@ -16,7 +15,7 @@ from mule.trip import BodyDay, BodyHabit, Marks
 from mule.trip import Trip as TripValue
 from server.carriers.models import Carrier
 from server.carriers.services import value_of as carrier_of
-from server.documents import FreeSlugs, require_room, slugs, spec_of, store
+from server.documents import FreeSlugs, require_room, slugs, spec_of, store, writing
 from server.field.looking import frames_of, keep_frames
 from server.field.services import keep_marks, marks_of
 from server.locker.convert import gear_of
@@ -35,27 +34,46 @@ def export_plan(kit: Kit) -> Plan:
 
 def import_plan(owner: User, plan: Plan) -> Trip:
     """Stores a plan as a new trip. What the owner has unchanged is used; what differs comes in under a new id."""
-    with transaction.atomic():
-        gear_ids, new = _bring_in(Thing, gear_of, owner, {t.id: t for t in plan.gear}, (MOST_THINGS, "things"))
-        carriers = {c.id: c for c in plan.carriers}
-        carrier_ids, _ = _bring_in(Carrier, carrier_of, owner, carriers, (MOST_CARRIERS, "carriers"))
-        _rename_named(owner, plan, gear_ids, new)
-        trip = _trip(owner, plan.trip, carrier_ids, gear_ids)
-        trip.open_kit = plan.open_kit
-        trip.save(update_fields=["open_kit"])
-        for kit in plan.kits:
-            renamed = _renamed(kit, gear_ids)
-            Kit.objects.create(
-                trip=trip,
-                slug=kit.id,
-                name=kit.name,
-                note=kit.note,
-                entries=entries_of(renamed),
-                stow=renamed.stow.model_dump(mode="json"),
-            )
-        keep_marks(trip, (relabelled(mark, gear_ids) for mark in plan.noted))
-        keep_frames(trip, plan.frames)
-        return trip
+    with writing(owner):
+        return store_plan(owner, plan, bring_in(owner, plan.gear, plan.carriers))
+
+
+class Ids(NamedTuple):
+    """Under which ids things and carriers of a file are here; which of the things are new here."""
+
+    gear: dict[str, str]
+    carriers: dict[str, str]
+    new: set[str]
+    new_carriers: set[str]
+
+
+def bring_in(owner: User, gear: Sequence[Gear], carriers: Sequence[CarrierValue]) -> Ids:
+    """Stores what is new to the owner, and what differs under a new id. Raises InvalidInput when it is too much."""
+    gear_ids, new = _bring_in(Thing, gear_of, owner, {t.id: t for t in gear}, (MOST_THINGS, "things"))
+    rules = {c.id: c for c in carriers}
+    carrier_ids, new_rules = _bring_in(Carrier, carrier_of, owner, rules, (MOST_CARRIERS, "carriers"))
+    _rename_named(owner, gear, gear_ids, new)
+    return Ids(gear_ids, carrier_ids, new, new_rules)
+
+
+def store_plan(owner: User, plan: Plan, ids: Ids) -> Trip:
+    """Stores a plan whose things and carriers are here already, under these ids, as a new trip."""
+    trip = _trip(owner, plan.trip, ids.carriers, ids.gear)
+    trip.open_kit = plan.open_kit
+    trip.save(update_fields=["open_kit"])
+    for kit in plan.kits:
+        renamed = _renamed(kit, ids.gear)
+        Kit.objects.create(
+            trip=trip,
+            slug=kit.id,
+            name=kit.name,
+            note=kit.note,
+            entries=entries_of(renamed),
+            stow=renamed.stow.model_dump(mode="json"),
+        )
+    keep_marks(trip, (relabelled(mark, ids.gear) for mark in plan.noted))
+    keep_frames(trip, plan.frames)
+    return trip
 
 
 def _bring_in(
@@ -87,12 +105,12 @@ def _bring_in(
     return ids, {id_ for id_, slug in ids.items() if slug in new}
 
 
-def _rename_named(owner: User, plan: Plan, ids: Mapping[str, str], new: Collection[str]) -> None:
+def _rename_named(owner: User, gear: Sequence[Gear], ids: Mapping[str, str], new: Collection[str]) -> None:
     """Things that name others (lenses their converters, filters the adapter they drop into) name them by ids here.
 
     new: ids of the file that came in. What was here before keeps what it names, and lenses learn the other converters.
     """
-    for thing in plan.gear:
+    for thing in gear:
         named: dict[str, Any] = {}
         if isinstance(thing, Lens):
             before = [] if thing.id in new else list(thing.takes_converters)

@@ -4,12 +4,15 @@ import csv
 import io
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from typing import Any
+from zipfile import ZipFile
 
 from charset_normalizer import from_bytes
 from openpyxl import Workbook, load_workbook
 
 # More rows than any locker or card holds.
 MOST_ROWS = 50_000
+# Of a file, of any part of a spreadsheet when unpacked, and of its parts.
+MOST_BYTES, MOST_UNPACKED, MOST_PARTS = 20_000_000, 40_000_000, 2_000
 MOST_COLUMNS = 200
 # A cell that begins so is taken for a formula by spreadsheets.
 _FORMULA = ("=", "+", "-", "@", "\t", "\r")
@@ -19,6 +22,8 @@ def rows_of(name: str, raw: bytes) -> Iterator[dict[str, Any]]:
     """Rows by column title. Raises ValueError, in words, for what is no table."""
     if not raw:
         raise ValueError("a file that is not empty")
+    if len(raw) > MOST_BYTES:
+        raise ValueError(f"at most {MOST_BYTES:,} bytes")
     table = _xlsx(raw) if raw[:2] == b"PK" else _csv(raw)
     titles: list[str] = []
     for number, row in enumerate(table):
@@ -55,8 +60,18 @@ def _decoded(raw: bytes) -> str:
     return str(best)
 
 
+def _require_small(raw: bytes) -> None:
+    """Raises ValueError for a spreadsheet that is far larger inside than out, before anything of it is read."""
+    with ZipFile(io.BytesIO(raw)) as inside:
+        # Reading stops at the size that is told here: more than it says cannot come out.
+        parts = inside.infolist()
+    if len(parts) > MOST_PARTS or any(part.file_size > MOST_UNPACKED for part in parts):
+        raise ValueError(f"a spreadsheet of at most {MOST_UNPACKED:,} bytes when unpacked")
+
+
 def _xlsx(raw: bytes) -> Iterator[Sequence[Any]]:
     try:
+        _require_small(raw)
         # Values as they were last seen: a formula is never worked out.
         book = load_workbook(io.BytesIO(raw), read_only=True, data_only=True)
         sheet = book.worksheets[0]

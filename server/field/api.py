@@ -9,6 +9,7 @@ from server.accounts.signed_in import SignedInRequest
 from server.field import looking, services
 from server.field.scale import Reading, read_scale
 from server.field.schemas import FieldOut, ReadPictures, SentMarks, TakenMarks
+from server.sharing.guests import guest_in
 from server.trips import services as trips
 
 router = Router()
@@ -29,13 +30,15 @@ def show_field(request: SignedInRequest, slug: str) -> FieldOut:
 @router.post("/{slug}/marks", response=TakenMarks)
 def send_marks(request: SignedInRequest, slug: str, payload: SentMarks) -> TakenMarks:
     """Take marks in; each is answered by itself."""
-    return services.take_in(request.user, slug, payload.marks)
+    guest = guest_in(request)
+    return services.take_in(request.user, slug, payload.marks, guest.name if guest else None)
 
 
 @router.get("/{slug}/kits/{kit}/list", response=PackOut)
 def show_list(request: SignedInRequest, slug: str, kit: str) -> PackOut:
     """The pack-out list of a kit."""
-    return services.list_for(trips.plan_for(trips.find_kit(request.user, slug, kit)), request.user)
+    row = trips.find_kit(request.user, slug, kit)
+    return services.list_for(trips.plan_for(row), row)
 
 
 @router.get("/{slug}/kits/{kit}/stations", response=list[Station])

@@ -1,23 +1,27 @@
 """Verbs of coming home: read pictures, look back, and what other trips say of the same things."""
 
 from collections.abc import Iterable, Sequence
+from functools import partial
 from typing import IO
 
 from django.contrib.auth.models import User
+from django.db.models import Count, Max
 
 from mule.assess import assess
 from mule.debrief import History, LookBack, look_back, match, used_days
 from mule.errors import InvalidInput, Problem
 from mule.field import Frame, fold
 from mule.gear import Gear
+from mule.memo import Kept
 from mule.plan import MOST_FRAMES
-from server.documents import find
+from server.documents import find, revision
 from server.field.models import PictureFrame
 from server.field.pictures import Odd, read_files
 from server.field.schemas import ReadPictures
 from server.field.services import marks_of
+from server.locker.models import Thing
 from server.trips.convert import kit_of, trip_of
-from server.trips.models import Trip
+from server.trips.models import Kit, Trip
 from server.trips.services import find_kit, plan_for
 
 # Odd files are named one by one up to here; more would only be scrolled past.
@@ -78,26 +82,37 @@ def look_back_on(owner: User, slug: str, kit: str) -> LookBack:
     return look_back(plan, fold(marks_of(trip)), frames_of(trip), reach, _others(owner, trip, plan.gear))
 
 
+# What trips before taught: what some hundred thousand marks and pictures come to is kept, not read for each look back.
+_HISTORIES: Kept[History] = Kept(500)
+
+
 def _others(owner: User, trip: Trip, gear: Sequence[Gear]) -> list[History]:
     """Trips that were out before, by what was noted or shot on them, the latest first."""
-    found: list[History] = []
-    for other in Trip.objects.filter(owner=owner).exclude(pk=trip.pk).prefetch_related("kits", "marks", "frames"):
-        value = trip_of(other)
-        open_kit = next((k for k in other.kits.all() if k.slug == other.open_kit), None)
-        if value.status != "done" or open_kit is None:
-            continue
-        loaded = kit_of(open_kit).loaded()
-        seen = match(frames_of(other), gear, loaded)
-        noted = fold(marks_of(other))
-        used = used_days(gear, noted, seen)
-        found.append(
-            History(
-                trip=other.slug,
-                name=other.name,
-                carried=dict.fromkeys(loaded, len(value.days)),
-                used={item: len(days) for item, days in used.items()},
-                charged=noted.charges,
-                ended=value.days[-1].date if value.days else None,
-            )
-        )
+    locker = revision(Thing, owner)
+    found = []
+    for other in Trip.objects.filter(owner=owner, spec__status="done").exclude(pk=trip.pk):
+        kit = other.kits.filter(slug=other.open_kit).first()
+        if kit is not None:
+            key = locker, other.pk, other.version, kit.pk, kit.version, _noted_on(other)
+            found.append(_HISTORIES.get(key, partial(_history, other, kit, gear)))
     return sorted(found, key=lambda h: h.ended.isoformat() if h.ended else "", reverse=True)
+
+
+def _noted_on(trip: Trip) -> tuple[int, ...]:
+    """Another word once something was noted or shot: marks and frames only ever come, and come with a larger id."""
+    counted = [rows.aggregate(many=Count("id"), last=Max("id")) for rows in (trip.marks, trip.frames)]
+    return tuple(number or 0 for told in counted for number in told.values())
+
+
+def _history(trip: Trip, kit: Kit, gear: Sequence[Gear]) -> History:
+    loaded, days = kit_of(kit).loaded(), trip_of(trip).days
+    noted = fold(marks_of(trip))
+    used = used_days(gear, noted, match(frames_of(trip), gear, loaded))
+    return History(
+        trip=trip.slug,
+        name=trip.name,
+        carried=dict.fromkeys(loaded, len(days)),
+        used={item: len(days) for item, days in used.items()},
+        charged=noted.charges,
+        ended=days[-1].date if days else None,
+    )

@@ -4,16 +4,16 @@ from collections.abc import Iterable, Sequence
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.db import transaction
 from pydantic import ValidationError
 
 from mule.advise import review
 from mule.assess import Station
 from mule.errors import plain_path, rule_of, shorten
-from mule.field import Mark, Weighed, fold
+from mule.field import Mark, Tick, Weighed, fold
+from mule.field.lines import packed_in
 from mule.packout import PackOut, field_stations, list_out
 from mule.plan import MOST_MARKS, Plan
-from server.documents import find
+from server.documents import find, writing
 from server.field.models import FieldMark
 from server.field.schemas import FieldOut, Refusal, TakenMarks
 from server.trips.models import Kit, Trip
@@ -36,12 +36,12 @@ def _told(marks: list[Mark]) -> FieldOut:
     return FieldOut(marks=marks, now=made.now, conflicts=list(made.conflicts))
 
 
-def take_in(owner: User, slug: str, sent: Sequence[dict[str, Any]]) -> TakenMarks:
+def take_in(owner: User, slug: str, sent: Sequence[dict[str, Any]], by: str | None = None) -> TakenMarks:
     """Adds marks in the order in which they are sent. A mark that stands already is taken once; a bad one is refused.
 
-    Raises NotFound for the trip.
+    by: the guest who sends them; what a mark says of that itself does not count. Raises NotFound for the trip.
     """
-    with transaction.atomic():
+    with writing(owner):
         trip = find(Trip, owner, slug, "trip")
         known = {row.mark: row.spec for row in trip.marks.all()}
         taken: list[str] = []
@@ -50,14 +50,15 @@ def take_in(owner: User, slug: str, sent: Sequence[dict[str, Any]]) -> TakenMark
         for raw in sent:
             id_ = shorten(raw.get("id", ""))
             try:
-                mark = Mark.model_validate(raw)
+                mark = Mark.model_validate({**raw, "by": by})
             except ValidationError as error:
                 first = error.errors()[0]
                 where = plain_path(list(first["loc"]), "")
                 refused.append(Refusal(id=id_, field=where, value=shorten(first.get("input", "")), rule=rule_of(first)))
                 continue
             spec = mark.model_dump(mode="json")
-            if mark.id in known and known[mark.id] != spec:
+            # As values: what an older version stored lacks the fields that came since.
+            if mark.id in known and Mark.model_validate(known[mark.id]) != mark:
                 rule = "an id of its own: another mark has this one"
                 refused.append(Refusal(id=mark.id, field="id", value=mark.id, rule=rule))
                 continue
@@ -79,17 +80,26 @@ def keep_marks(trip: Trip, marks: Iterable[Mark]) -> None:
     new = list(marks)
     rows = [FieldMark(trip=trip, mark=mark.id, spec=mark.model_dump(mode="json")) for mark in new]
     FieldMark.objects.bulk_create(rows, batch_size=500)
+    if any(isinstance(mark.what, Tick) for mark in new):
+        ticks = (mark.what for mark in _standing(trip, "tick"))
+        trip.ticked = [t.line for t in ticks if isinstance(t, Tick) and t.done and packed_in(t.line)]
+        trip.save(update_fields=["ticked"])
     if any(isinstance(mark.what, Weighed) for mark in new):
-        standing = fold(mark for mark in marks_of(trip) if isinstance(mark.what, Weighed)).now.values()
-        trip.scale = [mark.model_dump(mode="json") for mark in standing]
+        trip.scale = [mark.model_dump(mode="json") for mark in _standing(trip, "weighed")]
         trip.weighings += 1
         trip.save(update_fields=["scale", "weighings"])
 
 
-def list_for(plan: Plan, owner: User) -> PackOut:
-    """The pack-out list of a plan's open kit. owner: whose turn it is, where it has to be packed first."""
+def _standing(trip: Trip, do: str) -> list[Mark]:
+    """Marks of one sort that stand. The database picks them out: a long trip has tens of thousands of others."""
+    rows = trip.marks.filter(spec__what__do=do)
+    return list(fold(Mark.model_validate(row.spec) for row in rows).now.values())
+
+
+def list_for(plan: Plan, kit: Kit) -> PackOut:
+    """The pack-out list of a plan's open kit. kit: its row, whose owner waits where it has to be packed first."""
     seen = review(plan)
-    return list_out(plan, seen.assessment, seen.resilience, packed(plan, owner.pk))
+    return list_out(plan, seen.assessment, seen.resilience, packed(plan, kit.trip.owner_id, kit))
 
 
 def stations_of(kit: Kit) -> list[Station]:

@@ -3,11 +3,21 @@
 from ninja import Router, Status
 
 from mule.gear import Gear
+from mule.typed import understand
 from server.accounts.signed_in import SignedInRequest
 from server.locker import services
-from server.locker.convert import gear_of, typical
+from server.locker.convert import gear_of, locker_of, typical
 from server.locker.models import Thing
-from server.locker.schemas import ChangedThing, FromTypical, NewThing, ThingOut, WeighIn
+from server.locker.schemas import (
+    ChangedThing,
+    FromTypical,
+    LockerChanges,
+    NewThing,
+    ThingOut,
+    Typed,
+    UnderstoodOut,
+    WeighIn,
+)
 
 router = Router()
 
@@ -57,3 +67,17 @@ def list_typical(request: SignedInRequest) -> list[Gear]:
 def add_from_typical(request: SignedInRequest, payload: FromTypical) -> Status[ThingOut]:
     """Add a typical thing."""
     return Status(201, _out(services.add_typical(request.user, payload.typical, payload.count)))
+
+
+@router.post("/understand", response=list[UnderstoodOut])
+def understand_list(request: SignedInRequest, payload: Typed) -> list[UnderstoodOut]:
+    """What things a written list names; nothing is added."""
+    found = understand(payload.text, tuple(typical().values()), locker_of(request.user), payload.picks)
+    return [UnderstoodOut(typed=u.typed, count=u.count, thing=u.thing, likes=list(u.likes)) for u in found]
+
+
+@router.post("/changes", response=list[ThingOut])
+def change_many(request: SignedInRequest, payload: LockerChanges) -> list[ThingOut]:
+    """Put and remove many things, all or nothing; gives those that were put."""
+    put = [(one.version, one.thing) for one in payload.put]
+    return [_out(row) for row in services.change_many(request.user, put, payload.remove)]

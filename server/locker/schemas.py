@@ -1,8 +1,13 @@
 """Wire shapes of the locker."""
 
+from typing import Annotated
+
 from ninja import Schema
+from pydantic import Field
 
 from mule.gear import Gear
+from mule.plan import MOST_THINGS
+from mule.typed import MOST_LINES
 from mule.units import Count, Grams
 
 
@@ -38,3 +43,28 @@ class WeighIn(Schema):
 
     version: int
     mass_g: Grams
+
+
+class Typed(Schema):
+    """A list as somebody wrote it. picks: written line -> id of the typical thing that it is."""
+
+    text: str = Field(max_length=20_000)
+    picks: dict[str, str] = Field(default={}, max_length=MOST_LINES)
+
+
+class UnderstoodOut(Schema):
+    """A thing of such a list: what was written, how many, the thing as it would come in, and what it could be."""
+
+    typed: str
+    count: int
+    thing: Gear | None
+    likes: list[str]
+
+
+class LockerChanges(Schema):
+    """Changes that come about together or not at all. put: version 0 is new, another was edited from that version;
+    remove: ids of things that go.
+    """
+
+    put: Annotated[list[ChangedThing], Field(max_length=MOST_THINGS)] = []
+    remove: Annotated[list[str], Field(max_length=MOST_THINGS)] = []

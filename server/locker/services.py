@@ -1,15 +1,15 @@
 """Verbs of the locker."""
 
+from collections.abc import Sequence
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.db import transaction
 
 from mule.errors import InvalidInput, Problem
 from mule.gear import GEAR, Gear, Source
 from mule.plan import MOST_THINGS
 from mule.trip import Marks
-from server.documents import FreeSlugs, find, find_for_edit, require_room, slug_from, slugs, spec_of, store
+from server.documents import FreeSlugs, find, find_for_edit, require_room, slug_from, slugs, spec_of, store, writing
 from server.errors import InUse, NotFound
 from server.locker.convert import gear_of, typical
 from server.locker.models import Thing
@@ -23,7 +23,7 @@ def things(owner: User) -> list[Thing]:
 
 def add(owner: User, gear: Gear) -> Thing:
     """Puts a thing into the locker; when its id is taken, it gets the next free one."""
-    with transaction.atomic():
+    with writing(owner):
         require_room(Thing, owner, 1, MOST_THINGS, "things")
         wanted = gear.id if gear.id != "new" else slug_from(gear.name)
         slug = FreeSlugs(slugs(Thing, owner)).take(wanted)
@@ -41,7 +41,7 @@ def add_typical(owner: User, typical_id: str, count: int) -> Thing:
 
 def replace(owner: User, slug: str, version: int, gear: Gear) -> Thing:
     """Stores an edited thing. Raises Stale, NotFound, InvalidInput, and InUse when kits load more than are left."""
-    with transaction.atomic():
+    with writing(owner):
         row = find_for_edit(Thing, owner, slug, "thing", version=version, sent_id=gear.id)
         if gear.kind != row.kind:
             raise InvalidInput([Problem("kind", gear.kind, f"{row.kind}: a thing keeps its kind")])
@@ -62,7 +62,7 @@ def weigh_in(owner: User, slug: str, version: int, mass_g: float) -> Thing:
 
 def remove(owner: User, slug: str) -> None:
     """Takes a thing out of the locker. Raises InUse while a kit loads it or a trip marks it."""
-    with transaction.atomic():
+    with writing(owner):
         row = find(Thing, owner, slug, "thing")
         kits = _kits_with(owner, slug)
         if kits:
@@ -74,6 +74,24 @@ def remove(owner: User, slug: str) -> None:
             rule = f"first take its mark off trip “{marked[0]}”"
             raise InUse(f"{row.name} is marked on a trip.", Problem("id", slug, rule))
         row.delete()
+
+
+def change_many(owner: User, put: Sequence[tuple[int, Gear]], gone: Sequence[str]) -> list[Thing]:
+    """Puts and removes many things, all or nothing. put: (version, thing), version 0 being a new one.
+
+    Raises what :func:`add`, :func:`replace` and :func:`remove` raise, naming the thing.
+    """
+    rows = []
+    with writing(owner):
+        for slug in gone:
+            remove(owner, slug)
+        for version, gear in put:
+            try:
+                rows.append(replace(owner, gear.id, version, gear) if version else add(owner, gear))
+            except InvalidInput as error:
+                told = [Problem(f"{gear.name}: {p.field}", p.value, p.rule) for p in error.problems]
+                raise InvalidInput(told) from error
+    return rows
 
 
 def _marked(trip: Trip) -> set[str]:

@@ -14,7 +14,7 @@ from server.searching.turns import Turn, Turns
 
 # How often a search that finds nothing new says that it is still alive, in seconds; a connection that was hung up is
 # noticed when something is written to it.
-_BEAT_S = 0.2
+_BEAT_S = 0.1
 TURNS = Turns(ENGINE.places)
 AHEAD = Ahead(TURNS, ENGINE)
 

@@ -3,7 +3,7 @@
 Nothing here knows Django or the database: a worker on another machine has neither.
 """
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from itertools import count
 from typing import Any, ClassVar, Literal, Protocol
@@ -13,8 +13,10 @@ from pydantic import TypeAdapter
 from mule.choosing import Asking, choose
 from mule.cures import look_for_cures
 from mule.deadline import Deadline
+from mule.gate import GateCheckPlan, gate_check_plan
 from mule.gear import Bag, Insert
-from mule.packing import PlacingOptions, stow
+from mule.optics import cover
+from mule.packing import Before, PlacingOptions, StowCase, stow
 from mule.packing.foam import CaseFit, FoamWish, compare_cases, cut_foam
 from mule.packing.placements import USUAL
 from mule.plan import Plan
@@ -28,6 +30,7 @@ Tell = Callable[[str], None]
 ShouldStop = Callable[[], bool]
 CASE_FITS = TypeAdapter(list[CaseFit])
 WANTED = TypeAdapter(list[Wanted])
+DRILL = TypeAdapter(list[GateCheckPlan])
 
 
 class Job(Protocol):
@@ -78,12 +81,13 @@ class Curing:
 
 @dataclass(frozen=True)
 class Stowing:
-    """Where everything lies. seconds: over all bags."""
+    """Where everything lies. seconds: over all bags. before: how it lay."""
 
     plan: Plan
     seconds: float
     options: PlacingOptions = USUAL
     lane: Lane = "short"
+    before: Before | None = None
 
     def run(self, tell: Tell, should_stop: ShouldStop) -> None:
         """Tells a StowLine for each bag that is done."""
@@ -99,9 +103,14 @@ class Stowing:
             plan.kit,
             deadline,
             lambda made: done(StowLine(stowage=made, final=next(number) == bags)),
-            plan.trip.marks.slots,
+            StowCase(plan.trip.marks.slots, self.before, worth_to_wants(plan)),
             self.options,
         )
+
+
+def worth_to_wants(plan: Plan) -> Mapping[str, float]:
+    """Points that each loaded thing is worth to the wants of a plan."""
+    return cover(plan.gear, plan.loaded, plan.trip.wants).worth
 
 
 @dataclass(frozen=True)
@@ -122,6 +131,11 @@ class Answering:
 def shopping(plan: Plan, should_stop: ShouldStop) -> bytes:
     """What is to be bought, hired or borrowed."""
     return WANTED.dump_json(list(shopping_list(plan, should_stop)))
+
+
+def drill(plan: Plan, should_stop: ShouldStop) -> bytes:
+    """Each cabin bag refused at the gate in turn."""
+    return DRILL.dump_json(list(gate_check_plan(plan)))
 
 
 def foam(plan: Plan, should_stop: ShouldStop, bag: str, wish: FoamWish) -> bytes:

@@ -34,6 +34,11 @@ def _part(value: object) -> tuple[bytes, bytes]:
     return sha256(raw).digest(), raw
 
 
+def digests(plan: Plan) -> tuple[list[str], str]:
+    """Of a plan's locker, carriers and trip, which seldom change, and all the rest of it as JSON."""
+    return [_part(getattr(plan, name))[0].hex() for name in _PARTS], plan.model_dump_json(exclude=set(_PARTS))
+
+
 def packed_up(job: Job) -> bytes:
     """A job as it is sent."""
     plan, parts = job.plan, {name: _part(getattr(job.plan, name)) for name in _PARTS}

@@ -2,6 +2,7 @@
 
 from django.core.management.utils import get_random_secret_key
 
+from server.private import make_private
 from server.settings.base import *  # noqa: F403
 from server.settings.base import DATA_DIR
 
@@ -10,11 +11,10 @@ DEMO_MODE = True
 
 def _kept_secret() -> str:
     """The key made on first start; sessions outlive a restart because of it."""
-    DATA_DIR.mkdir(parents=True, exist_ok=True)
+    make_private(DATA_DIR)
     path = DATA_DIR / "secret-key"
     if not path.exists():
         path.write_text(get_random_secret_key())
-        path.chmod(0o600)
     return path.read_text().strip()
 
 

@@ -9,4 +9,5 @@ PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 ALLOWED_HOSTS = ["testserver", "127.0.0.1", "localhost"]
 
 (ROOT / ".build").mkdir(exist_ok=True)
-DATABASES["default"]["TEST"] = {"NAME": ROOT / ".build" / "test.sqlite3"}
+if DATABASES["default"]["ENGINE"].endswith("sqlite3"):
+    DATABASES["default"]["TEST"] = {"NAME": ROOT / ".build" / "test.sqlite3"}

@@ -1,7 +1,5 @@
 """Endpoints of trips and kits. A change to a kit returns its new assessment: one round trip per act."""
 
-from collections.abc import Sequence
-
 from django.http import HttpResponse, StreamingHttpResponse
 from ninja import Router, Status
 
@@ -12,11 +10,10 @@ from mule.compare import Comparison, compare
 from mule.editing import apply
 from mule.filters.lightest import LightestSet, lightest_set
 from mule.fronts import filter_case
-from mule.gate import GateCheckPlan, gate_check_plan
+from mule.gate import GateCheckPlan
 from mule.kit import Kit as KitValue
-from mule.loadouts import Outing, carried, find, outing
+from mule.loadouts import Outing, outing
 from mule.optics import cover
-from mule.packing import PlacingOptions
 from mule.plan import Plan
 from mule.power import PowerAdvice, advise_power
 from mule.shopping import Wanted
@@ -27,44 +24,40 @@ from server.locker.convert import gear_of
 from server.locker.schemas import ThingOut
 from server.locker.services import things
 from server.searching.answers import AHEAD, Question, lines_of, streamed, within_limits
-from server.searching.jobs import Choosing, Curing, Stowing
+from server.searching.jobs import Choosing, Curing
+from server.searching.kept import answered
 from server.searching.lines import ChoiceLine, CureLine, StowLine
 from server.searching.turns import Changes
+from server.sharing.guests import guest_in
 from server.trips import services
-from server.trips.convert import stamp_of, trip_of
-from server.trips.models import Kit, Trip
-from server.trips.packed import packing, wanted
+from server.trips.convert import stamp_of
+from server.trips.models import Kit
+from server.trips.packed import drilled, packing, wanted
 from server.trips.schemas import (
     AdviceOut,
     AtVersion,
     Bench,
     ChangedStow,
-    ChangedTrip,
     Edits,
     KitName,
     KitState,
     NewKit,
-    NewTrip,
     PackingTime,
     RenamedKit,
     StaminaReport,
     StaminaTry,
     Thought,
-    TripOut,
     WhatIf,
 )
+from server.trips.shelf import trip_out, trip_shown
 
 router = Router()
 # What is being looked for about a kit must not hold up the next click on it.
 _KITS = Changes()
 
 
-def _trip(row: Trip) -> TripOut:
-    return TripOut(version=row.version, trip=trip_of(row), open_kit=row.open_kit)
-
-
 def _name(kit: Kit) -> KitName:
-    return KitName(id=kit.slug, name=kit.name, note=kit.note)
+    return KitName(id=kit.slug, name=kit.name, note=kit.note, version=kit.named)
 
 
 def _state(kit: Kit) -> KitState:
@@ -88,43 +81,25 @@ def _told(edited: services.Edited) -> KitState:
     )
 
 
-@router.get("", response=list[TripOut])
-def list_trips(request: SignedInRequest) -> list[TripOut]:
-    """All trips of yours."""
-    return [_trip(row) for row in services.trips(request.user)]
-
-
-@router.post("", response={201: TripOut})
-def add_trip(request: SignedInRequest, payload: NewTrip) -> Status[TripOut]:
-    """Add a trip with one empty kit."""
-    return Status(201, _trip(services.add_trip(request.user, payload.trip)))
-
-
-@router.get("/{slug}", response=TripOut)
-def show_trip(request: SignedInRequest, slug: str) -> TripOut:
-    """One trip, as it is stored."""
-    return _trip(services.find_trip(request.user, slug))
-
-
-@router.put("/{slug}", response=TripOut)
-def change_trip(request: SignedInRequest, slug: str, payload: ChangedTrip) -> TripOut:
-    """Store an edited trip."""
-    return _trip(services.replace_trip(request.user, slug, payload.version, payload.trip))
-
-
-@router.delete("/{slug}", response={204: None})
-def remove_trip(request: SignedInRequest, slug: str) -> Status[None]:
-    """Remove a trip with its kits."""
-    services.remove_trip(request.user, slug)
-    return Status(204, None)
+def _shown(row: Kit) -> Bench:
+    """A kit for a guest: only what is loaded, without serial numbers, values and what people weigh."""
+    loaded = {entry["item"] for entry in row.entries}
+    gear = [
+        ThingOut(version=t.version, thing=gear_of(t).model_copy(update={"serial": "", "value": None}))
+        for t in things(row.trip.owner)
+        if t.slug in loaded
+    ]
+    return Bench(trip=trip_shown(row.trip), kits=[_name(row)], gear=gear, state=_state(row))
 
 
 @router.get("/{slug}/kits/{kit}", response=Bench)
 def open_bench(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """Put a kit on the table: trip, kits, locker and assessment."""
+    if guest_in(request):
+        return written(_shown(services.find_kit(request.user, slug, kit)))
     row = services.open_kit(request.user, slug, kit)
     bench = Bench(
-        trip=_trip(row.trip),
+        trip=trip_out(row.trip),
         kits=[_name(k) for k in row.trip.kits.all()],
         gear=[ThingOut(version=t.version, thing=gear_of(t)) for t in things(request.user)],
         state=_state(row),
@@ -141,7 +116,7 @@ def add_kit(request: SignedInRequest, slug: str, payload: NewKit) -> Status[KitN
 @router.put("/{slug}/kits/{kit}", response=KitName)
 def rename_kit(request: SignedInRequest, slug: str, kit: str, payload: RenamedKit) -> KitName:
     """Give a kit another name and note."""
-    return _name(services.rename_kit(request.user, slug, kit, payload.name, payload.note))
+    return _name(services.rename_kit(request.user, slug, kit, payload.version, payload.name, payload.note))
 
 
 @router.delete("/{slug}/kits/{kit}", response={204: None})
@@ -156,7 +131,11 @@ def edit_kit(request: SignedInRequest, slug: str, kit: str, payload: Edits) -> H
     """Load, leave or move things; several edits are one step."""
     _KITS.note((request.user.pk, slug, kit))
     edited = services.edit_kit(request.user, slug, kit, payload.version, payload.edits)
-    # The screen asks for these as soon as it has the answer.
+    return _changed(request, slug, kit, edited)
+
+
+def _changed(request: SignedInRequest, slug: str, kit: str, edited: services.Edited) -> HttpResponse:
+    """What a kit has become. The screen asks for its cures as soon as it has the answer: they are begun with it."""
     AHEAD.begin(Curing(edited.plan), request.user.pk, _cures_of(slug, kit), about=str(edited.stamp))
     return written(_told(edited))
 
@@ -196,7 +175,7 @@ def stream_cures(request: SignedInRequest, slug: str, kit: str, payload: WhatIf)
 
 
 @router.get("/{slug}/kits/{kit}/shopping", response=list[Wanted])
-def list_shopping(request: SignedInRequest, slug: str, kit: str) -> Sequence[Wanted]:
+def list_shopping(request: SignedInRequest, slug: str, kit: str) -> list[Wanted]:
     """What is to be bought, hired or borrowed for a kit: what is loaded and not here, and what the cures would get."""
     return wanted(services.plan_for(services.find_kit(request.user, slug, kit)), request.user.pk)
 
@@ -246,7 +225,13 @@ def stream_choice(request: SignedInRequest, slug: str, kit: str, payload: Asking
     kept = kept_in_any_case(plan, payload)
     asking = payload.model_copy(update=within_limits(payload.seconds, payload.workers))
     question = Question(request.user.pk, "choice", first=(ChoiceLine(kept=kept),))
-    return streamed(lines_of(Choosing(plan, asking), question))
+    return streamed(answered(Choosing(plan, asking), question, _came_to_its_end))
+
+
+def _came_to_its_end(line: str) -> bool:
+    """Whether more time would change nothing."""
+    choice = ChoiceLine.model_validate_json(line).choice
+    return choice is not None and not choice.stopped
 
 
 @router.get("/{slug}/kits/{kit}/loadouts/{loadout}", response=Outing)
@@ -258,7 +243,7 @@ def show_loadout(request: SignedInRequest, slug: str, kit: str, loadout: str) ->
 @router.get("/{slug}/kits/{kit}/gate-drill", response=list[GateCheckPlan])
 def drill_gate(request: SignedInRequest, slug: str, kit: str) -> list[GateCheckPlan]:
     """Each cabin bag refused in turn: what comes out, and whether what stays takes it."""
-    return list(gate_check_plan(services.plan_for(services.find_kit(request.user, slug, kit))))
+    return drilled(services.plan_for(services.find_kit(request.user, slug, kit)), request.user.pk)
 
 
 @router.put("/{slug}/kits/{kit}/stow", response=KitState)
@@ -272,14 +257,10 @@ def stream_stowage(
     request: SignedInRequest, slug: str, kit: str, payload: PackingTime, loadout: str = ""
 ) -> StreamingHttpResponse:
     """Where everything lies, one StowLine per bag that is done; of a loadout, if one is named. Hanging up stops it."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
-    if loadout:
-        plan = plan.with_kit(carried(plan.kit, plan.items, find(plan.kit, loadout)))
-    job = None
-    if payload != PackingTime():
-        limits = within_limits(payload.seconds, payload.workers)
-        job = Stowing(plan, limits["seconds"], PlacingOptions(workers=limits["workers"], seed=payload.seed))
-    return streamed(packing(plan, Question(request.user.pk, ("stow", slug, kit, loadout)), job))
+    row = services.find_kit(request.user, slug, kit)
+    plan = services.plan_as(row, loadout)
+    asked = payload if payload != PackingTime() else None
+    return streamed(packing(plan, Question(request.user.pk, ("stow", slug, kit, loadout)), row, loadout, asked))
 
 
 @router.get("/{slug}/compare", response=Comparison)
@@ -293,11 +274,11 @@ def compare_kits(request: SignedInRequest, slug: str, kits: str) -> Comparison:
 def undo(request: SignedInRequest, slug: str, kit: str, payload: AtVersion) -> HttpResponse:
     """Take the last step back."""
     _KITS.note((request.user.pk, slug, kit))
-    return written(_state(services.undo(request.user, slug, kit, payload.version)))
+    return _changed(request, slug, kit, services.undo(request.user, slug, kit, payload.version))
 
 
 @router.post("/{slug}/kits/{kit}/redo", response=KitState)
 def redo(request: SignedInRequest, slug: str, kit: str, payload: AtVersion) -> HttpResponse:
     """Do the next step again."""
     _KITS.note((request.user.pk, slug, kit))
-    return written(_state(services.redo(request.user, slug, kit, payload.version)))
+    return _changed(request, slug, kit, services.redo(request.user, slug, kit, payload.version))

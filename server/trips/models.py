@@ -9,11 +9,13 @@ class Trip(Document):
     """One trip; ``spec`` is its ``mule.trip`` value.
 
     scale: the marks of what was weighed that stand, out of all that was noted; weighings: how often that changed.
+    ticked: lines of the pack-out list, of things in bags, that are done.
     """
 
     open_kit = models.CharField(max_length=64, default="a")
     scale = models.JSONField(default=list)
     weighings = models.PositiveIntegerField(default=0)
+    ticked = models.JSONField(default=list)
 
     class Meta:
         """Ids are single per owner."""
@@ -32,6 +34,8 @@ class Kit(models.Model):
     entries = models.JSONField(default=list)
     stow = models.JSONField(default=dict)
     version = models.PositiveIntegerField(default=1)
+    # Counts changes of name and note: those of what is loaded are another matter.
+    named = models.PositiveIntegerField(default=1)
     at_step = models.PositiveIntegerField(default=0)
 
     class Meta:
@@ -42,6 +46,26 @@ class Kit(models.Model):
 
     def __str__(self) -> str:
         return self.name
+
+
+class KitPacking(models.Model):
+    """How a kit lay when it was last packed, as a whole or as one of its loadouts: the next packing begins there.
+
+    asked: of what it was the packing, so that it is known whether it still holds; stowage: ``mule.packing.Stowage``.
+    """
+
+    kit = models.ForeignKey(Kit, on_delete=models.CASCADE, related_name="packings")
+    loadout = models.CharField(max_length=64, blank=True, default="")
+    asked = models.CharField(max_length=64)
+    stowage = models.TextField()
+
+    class Meta:
+        """One for each way of carrying a kit."""
+
+        constraints = [models.UniqueConstraint(fields=["kit", "loadout"], name="packing_single_per_loadout")]
+
+    def __str__(self) -> str:
+        return f"packing of {self.kit_id} {self.loadout}".rstrip()
 
 
 class KitStep(models.Model):

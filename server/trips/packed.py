@@ -5,16 +5,21 @@ from collections.abc import Hashable, Iterator
 from hashlib import sha256
 
 from django.core.cache import cache
+from pydantic import ValidationError
 
-from mule.packing import USUAL_S, Stowage
+from mule.field.lines import packed_in
+from mule.gate import GateCheckPlan
+from mule.packing import USUAL_S, Before, PlacingOptions, Stowage, cost_of_left
 from mule.packing.placements import USUAL
 from mule.plan import Plan
 from mule.shopping import Wanted
 from server.searching.answers import Question, found, lines_of, within_limits
-from server.searching.jobs import WANTED, Answering, Stowing, shopping
+from server.searching.jobs import DRILL, WANTED, Answering, Stowing, drill, shopping, worth_to_wants
+from server.searching.kept import KEEP_S, answer
 from server.searching.lines import StowLine
+from server.trips.models import Kit, KitPacking
+from server.trips.schemas import PackingTime
 
-_KEEP_S = 24 * 3600
 # For a packing that did not come to its end, when nobody waits for it any more.
 _LONGER_S = 40.0
 # In the line of a packing of which all bags are done.
@@ -22,70 +27,156 @@ _FINAL = '"final":true'
 
 
 class _Kept:
-    """The packing of a plan's open kit that was found before, by all that it hangs on."""
+    """The packing of a plan's open kit that was found before, by all that it hangs on; and how it lay, whatever changed
+    since then.
 
-    def __init__(self, plan: Plan) -> None:
+    kit: its row, where that is kept; loadout: as which of its loadouts the plan carries it.
+    """
+
+    def __init__(self, plan: Plan, kit: Kit, loadout: str = "") -> None:
         told = [plan.kit.model_dump_json(include={"entries", "stow"}), plan.trip.marks.model_dump_json()]
         told += [plan.items[item].model_dump_json() for item in sorted(plan.loaded)]
-        self._key = f"packed-{sha256(''.join(told).encode()).hexdigest()}"
+        self._asked = _digest("".join(told))
+        self._kit, self._loadout = kit, loadout
+        self._row = kit.packings.filter(loadout=loadout).first()
+        self.before = _read(self._row.stowage) if self._row else None
+        # What is ticked on the list lies in its bag already: it does not change its place under one's hands.
+        self.hold = frozenset(one for line in kit.trip.ticked if (one := packed_in(line)))
+        # What decides about what is left over: what is ticked, and what the wants ask for.
+        self._deciding = _digest("\n".join([*sorted(kit.trip.ticked), *map(str, plan.trip.wants)]))
+
+    @property
+    def start(self) -> Before | None:
+        """Where things lie, and what of it is not to be moved."""
+        return Before(self.before, self.hold) if self.before else None
+
+    @property
+    def _key(self) -> str:
+        """What was packed from the same start is the same packing, in whichever kit."""
+        begun = _digest(self._row.stowage) if self._row else ""
+        return f"packed-{self._asked}-{begun}-{self._deciding}"
 
     def get(self) -> Stowage | None:
+        if self._row and self.before and self._row.asked == self._asks(self.before):
+            return self.before
         kept = cache.get(self._key)
-        return None if kept is None else Stowage.model_validate_json(kept)
+        found = None if kept is None else _read(kept)
+        if found is not None:
+            # What another kit was packed as is how this one lies now.
+            self._keep(found)
+        return found
+
+    def _asks(self, stowage: Stowage) -> str:
+        """What a packing hangs on: on ticks and wants only where something is left over."""
+        return self._asked + (self._deciding if stowage.left else "")
 
     def put(self, stowage: Stowage) -> None:
-        cache.set(self._key, stowage.model_dump_json(), _KEEP_S)
+        cache.set(self._key, stowage.model_dump_json(), KEEP_S)
+        self._keep(stowage)
+
+    def _keep(self, stowage: Stowage) -> None:
+        lies = {"asked": self._asks(stowage), "stowage": stowage.model_dump_json()}
+        KitPacking.objects.update_or_create(kit=self._kit, loadout=self._loadout, defaults=lies)
+
+    def job(self, plan: Plan) -> Stowing:
+        """From where things lie."""
+        seconds = within_limits(USUAL_S, USUAL.workers)["seconds"]
+        return Stowing(plan, seconds, USUAL, before=self.start)
 
 
-def packed(plan: Plan, owner: Hashable) -> Stowage:
-    """The packing of a plan's open kit: the one of before, as long as nothing in it has changed."""
-    known = _Kept(plan)
+def _digest(text: str) -> str:
+    return sha256(text.encode()).hexdigest()[:32]
+
+
+def _read(kept: str) -> Stowage | None:
+    """A packing of an earlier version may lack what this one tells: then all is packed anew."""
+    try:
+        return Stowage.model_validate_json(kept)
+    except ValidationError:
+        return None
+
+
+def packed(plan: Plan, owner: Hashable, kit: Kit, loadout: str = "") -> Stowage:
+    """The packing of a plan's open kit: the one of before, as long as nothing in it has changed.
+
+    kit: its row; loadout: as which of its loadouts the plan carries it.
+    """
+    known = _Kept(plan, kit, loadout)
     kept = known.get()
     if kept is None:
-        kept = _whole(found(_usual(plan), owner))
+        kept = _whole(found(known.job(plan), owner))
         known.put(kept)
     return kept
 
 
-def packing(plan: Plan, question: Question, job: Stowing | None = None) -> Iterator[str]:
+def packing(
+    plan: Plan, question: Question, kit: Kit, loadout: str = "", asked: PackingTime | None = None
+) -> Iterator[str]:
     """Lines of a packing: the one of before at once, or bag by bag as it is found.
 
     Where something stays over and it is not proved that it must, it is tried again with more time; the last line is the
-    better one, if there is. job: with other time or options than usual; it is searched in any case.
+    better one, if there is. kit: its row; loadout: as which it is carried. asked: with other time or options than
+    usual, or anew; it is searched in any case.
     """
-    known = _Kept(plan)
+    known = _Kept(plan, kit, loadout)
     before = known.get()
-    kept = before if job is None else None
+    kept = before if asked is None else None
     if kept is None:
-        for text in lines_of(job or _usual(plan), question):
-            if _FINAL in text:
-                kept = _whole(text)
-                if before is None or _left(kept) <= _left(before):
-                    known.put(kept)
+        for text in lines_of(_asked(plan, known, asked) if asked else known.job(plan), question):
+            if _FINAL not in text:
+                yield text
+                continue
+            kept = _whole(text)
+            # Packed anew with more left over is not what anybody wished.
+            if before is not None and _cost(plan, kept) > _cost(plan, before):
+                kept = before
+                yield StowLine(stowage=kept, final=True).written()
+                continue
+            known.put(kept)
             yield text
     else:
         yield StowLine(stowage=kept, final=True).written()
-    if kept is not None and job is None and any(over.proof == "ran-out" for over in kept.left):
+    if (
+        kept is not None
+        and asked is None
+        and any(over.proof == "ran-out" and over.why != "stays" for over in kept.left)
+    ):
         yield from _longer(plan, question, known, kept)
+
+
+def _asked(plan: Plan, known: _Kept, asked: PackingTime) -> Stowing:
+    limits = within_limits(asked.seconds, asked.workers)
+    options = PlacingOptions(workers=limits["workers"], seed=asked.seed)
+    start = None if asked.anew else known.start
+    if start and asked.disturb:
+        start = Before(start.stowage)
+    return Stowing(plan, limits["seconds"], options, before=start)
 
 
 def _longer(plan: Plan, question: Question, known: _Kept, kept: Stowage) -> Iterator[str]:
     seconds = within_limits(_LONGER_S, USUAL.workers)["seconds"]
-    for text in lines_of(Stowing(plan, seconds, USUAL, lane="long"), question._replace(first=())):
-        if _FINAL in text and _left(made := _whole(text)) < _left(kept):
+    for text in lines_of(
+        Stowing(plan, seconds, USUAL, lane="long", before=Before(kept, known.hold)), question._replace(first=())
+    ):
+        if _FINAL in text and _cost(plan, made := _whole(text)) < _cost(plan, kept):
             known.put(made)
             yield text
         else:
             yield ""
 
 
-def wanted(plan: Plan, owner: Hashable) -> tuple[Wanted, ...]:
+def drilled(plan: Plan, owner: Hashable) -> list[GateCheckPlan]:
+    """Each cabin bag of a plan's open kit refused at the gate in turn."""
+    return DRILL.validate_json(answer(Answering(plan, drill), owner, _all_proved))
+
+
+def _all_proved(drilled_json: str) -> bool:
+    return all(one.proved for one in DRILL.validate_json(drilled_json))
+
+
+def wanted(plan: Plan, owner: Hashable) -> list[Wanted]:
     """What is to be bought, hired or borrowed for a plan's open kit."""
-    return tuple(WANTED.validate_json(found(Answering(plan, shopping), owner)))
-
-
-def _usual(plan: Plan) -> Stowing:
-    return Stowing(plan, within_limits(USUAL_S, USUAL.workers)["seconds"], USUAL)
+    return WANTED.validate_json(answer(Answering(plan, shopping), owner, bool))
 
 
 def _whole(final: str) -> Stowage:
@@ -95,5 +186,6 @@ def _whole(final: str) -> Stowage:
     return stowage
 
 
-def _left(stowage: Stowage) -> int:
-    return sum(over.count for over in stowage.left)
+def _cost(plan: Plan, stowage: Stowage) -> float:
+    """Of leaving what is left over."""
+    return cost_of_left(stowage.left, plan.items, worth_to_wants(plan)) if stowage.left else 0.0

@@ -1,5 +1,6 @@
 """Wire shapes of trips and kits."""
 
+from datetime import date
 from typing import Annotated
 
 from ninja import Schema
@@ -7,7 +8,9 @@ from pydantic import Field
 
 from mule.advise import Advice
 from mule.assess import Assessment
+from mule.carriers import Carrier
 from mule.finding import Edit
+from mule.gear import Gear
 from mule.kit import Entry, Kit, Stow
 from mule.packing import USUAL, USUAL_S
 from mule.power import Power
@@ -27,9 +30,23 @@ class TripOut(Schema):
 
 
 class NewTrip(Schema):
-    """A trip to add; the id ``new`` asks the server to make one from the name."""
+    """A trip to add; the id ``new`` asks the server to make one from the name.
+
+    things: come into the locker with it. carriers: rules that its legs name, added unless they are here already.
+    load: whatever is here and one's own goes into its first kit.
+    """
 
     trip: Trip
+    things: Annotated[list[Gear], Field(max_length=300)] = []
+    carriers: Annotated[list[Carrier], Field(max_length=40)] = []
+    load: bool = False
+
+
+class CopiedTrip(Schema):
+    """The same trip again. start: its first day; every date moves with it."""
+
+    name: Name
+    start: date | None = None
 
 
 class ChangedTrip(Schema):
@@ -40,11 +57,12 @@ class ChangedTrip(Schema):
 
 
 class KitName(Schema):
-    """A kit of the trip by name."""
+    """A kit of the trip by name. version: of name and note."""
 
     id: str
     name: str
     note: str
+    version: int
 
 
 class KitState(Schema):
@@ -99,11 +117,16 @@ class NewKit(Schema):
 
 
 class PackingTime(Schema):
-    """How long to pack, over all bags. workers, seed: of the solver; with one worker the answer is repeatable."""
+    """How long to pack, over all bags. workers, seed: of the solver; with one worker the answer is repeatable.
+
+    anew: everything may lie elsewhere than it does now; disturb: what is ticked as packed may, where it must.
+    """
 
     seconds: Annotated[float, Field(ge=0.01, le=120)] = USUAL_S
     workers: Annotated[int, Field(ge=1, le=8)] = USUAL.workers
     seed: Annotated[int, Field(ge=0, lt=2**31)] = USUAL.seed
+    anew: bool = False
+    disturb: bool = False
 
 
 class WhatIf(Schema):
@@ -121,8 +144,9 @@ class Thought(Schema):
 
 
 class RenamedKit(Schema):
-    """A kit's name and note."""
+    """A kit's name and note. version: of both, that the writer saw."""
 
+    version: int
     name: Name
     note: Note = ""
 

@@ -4,20 +4,21 @@ from collections.abc import Sequence
 from typing import NamedTuple
 
 from django.contrib.auth.models import User
-from django.db import transaction
 
 from mule.editing import apply
 from mule.errors import InvalidInput, Problem
 from mule.finding import Edit
 from mule.kit import Entry, Stow
 from mule.kit import Kit as KitValue
+from mule.loadouts import carried
+from mule.loadouts import find as find_loadout
 from mule.plan import Plan
 from mule.trip import Person, Stamina
 from mule.trip import Trip as TripValue
-from server.documents import FreeSlugs, find, find_for_edit, require_version, slug_from, slugs, spec_of, store
+from server.documents import FreeSlugs, find, find_for_edit, require_version, slug_from, slugs, spec_of, store, writing
 from server.errors import InUse, NotFound
 from server.trips.convert import Stamp, entries_of, plan_of, scale_of, stamp_of, trip_of
-from server.trips.models import Kit, KitStep, Trip
+from server.trips.models import Kit, KitPacking, KitStep, Trip
 
 # Older steps are forgotten; a session of packing rarely takes more.
 MOST_STEPS = 200
@@ -43,7 +44,7 @@ def with_traveller(owner: User, trip: TripValue) -> TripValue:
 
 def add_trip(owner: User, trip: TripValue) -> Trip:
     """Adds a trip with one empty kit A. Where it names nobody who travels, its owner does."""
-    with transaction.atomic():
+    with writing(owner):
         slug = FreeSlugs(slugs(Trip, owner)).take(slug_from(trip.name) if trip.id == "new" else trip.id)
         value = with_traveller(owner, trip.model_copy(update={"id": slug}))
         _require_whole(owner, value, [Kit(slug="a", name="Kit A")])
@@ -54,7 +55,7 @@ def add_trip(owner: User, trip: TripValue) -> Trip:
 
 def replace_trip(owner: User, slug: str, version: int, trip: TripValue) -> Trip:
     """Stores an edited trip. Raises Stale, NotFound, and InvalidInput when a removed person still carries things."""
-    with transaction.atomic():
+    with writing(owner):
         row = find_for_edit(Trip, owner, slug, "trip", version=version, sent_id=trip.id)
         kits = list(row.kits.all())
         _refuse_if_carrying(trip_of(row), trip, kits)
@@ -101,6 +102,12 @@ def plan_for(kit: Kit, *, all_kits: bool = False, at: Stamp | None = None) -> Pl
     return plan_of(kit.trip.owner, trip_of(kit.trip), kits, kit.slug, at, scale_of(kit.trip))
 
 
+def plan_as(kit: Kit, loadout: str) -> Plan:
+    """The plan of a kit as one of its loadouts carries it; as a whole where none is named. Raises InvalidInput."""
+    plan = plan_for(kit)
+    return plan.with_kit(carried(plan.kit, plan.items, find_loadout(plan.kit, loadout))) if loadout else plan
+
+
 def trying(plan: Plan, stamina: Stamina | None) -> Plan:
     """The plan with other settings of stamina; nothing is stored."""
     return plan.with_trip(plan.trip.model_copy(update={"stamina": stamina})) if stamina else plan
@@ -117,7 +124,7 @@ def open_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
 
 def add_kit(owner: User, trip_slug: str, name: str, copy_of: str | None, entries: Sequence[Entry] | None = None) -> Kit:
     """Adds a kit: empty, as a copy of another, or with what it is to hold. Raises InvalidInput for what cannot be."""
-    with transaction.atomic():
+    with writing(owner):
         trip = find(Trip, owner, trip_slug, "trip")
         taken = {kit.slug for kit in trip.kits.all()}
         free = [letter for letter in KIT_IDS if letter not in taken]
@@ -129,20 +136,27 @@ def add_kit(owner: User, trip_slug: str, name: str, copy_of: str | None, entries
             held = entries_of(KitValue(id=free[0], name=name, entries=tuple(entries)))
         kit = Kit.objects.create(trip=trip, slug=free[0], name=name, entries=held, stow=copied.stow if copied else {})
         plan_for(kit)
+        # A copy is packed as what it is a copy of.
+        packings = copied.packings.all() if copied else []
+        KitPacking.objects.bulk_create(
+            KitPacking(kit=kit, loadout=one.loadout, asked=one.asked, stowage=one.stowage) for one in packings
+        )
         return kit
 
 
-def rename_kit(owner: User, trip_slug: str, kit_slug: str, name: str, note: str) -> Kit:
-    """Gives a kit another name and note."""
-    kit = find_kit(owner, trip_slug, kit_slug)
-    kit.name, kit.note = name, note
-    kit.save(update_fields=["name", "note"])
-    return kit
+def rename_kit(owner: User, trip_slug: str, kit_slug: str, version: int, name: str, note: str) -> Kit:
+    """Gives a kit another name and note. Raises NotFound, Stale."""
+    with writing(owner):
+        kit = find_kit(owner, trip_slug, kit_slug)
+        require_version(kit.named, version, "kit’s name or note", lambda: {"name": kit.name, "note": kit.note})
+        kit.name, kit.note, kit.named = name, note, kit.named + 1
+        kit.save(update_fields=["name", "note", "named"])
+        return kit
 
 
 def remove_kit(owner: User, trip_slug: str, kit_slug: str) -> None:
     """Removes a kit. Raises InUse for the last one."""
-    with transaction.atomic():
+    with writing(owner):
         kit = find_kit(owner, trip_slug, kit_slug)
         others = list(kit.trip.kits.exclude(pk=kit.pk))
         if not others:
@@ -163,9 +177,9 @@ class Edited(NamedTuple):
 
 def edit_kit(owner: User, trip_slug: str, kit_slug: str, version: int, edits: Sequence[Edit]) -> Edited:
     """Applies edits as one step that can be undone. Raises Stale, NotFound, InvalidInput; all or nothing."""
-    with transaction.atomic():
+    with writing(owner):
         kit = find_kit(owner, trip_slug, kit_slug)
-        require_version(kit, version, "kit", lambda: kit.entries)
+        require_version(kit.version, version, "kit", lambda: kit.entries)
         stamp = stamp_of(kit)
         plan = apply(plan_for(kit, at=stamp), edits)
         after = entries_of(plan.kit)
@@ -179,35 +193,35 @@ def edit_kit(owner: User, trip_slug: str, kit_slug: str, version: int, edits: Se
 
 def change_stow(owner: User, trip_slug: str, kit_slug: str, version: int, stow: Stow) -> Kit:
     """Stores how a kit is to be packed. Raises Stale, NotFound."""
-    with transaction.atomic():
+    with writing(owner):
         kit = find_kit(owner, trip_slug, kit_slug)
-        require_version(kit, version, "kit", lambda: kit.stow)
+        require_version(kit.version, version, "kit", lambda: kit.stow)
         kit.stow = stow.model_dump(mode="json")
         kit.version += 1
         kit.save(update_fields=["stow", "version"])
         return kit
 
 
-def undo(owner: User, trip_slug: str, kit_slug: str, version: int) -> Kit:
+def undo(owner: User, trip_slug: str, kit_slug: str, version: int) -> Edited:
     """Takes the last step back. Raises InvalidInput when there is none, or when it no longer fits the locker."""
     return _travel(owner, trip_slug, kit_slug, version, back=True)
 
 
-def redo(owner: User, trip_slug: str, kit_slug: str, version: int) -> Kit:
+def redo(owner: User, trip_slug: str, kit_slug: str, version: int) -> Edited:
     """Does the next step again. Raises InvalidInput when there is none, or when it no longer fits the locker."""
     return _travel(owner, trip_slug, kit_slug, version, back=False)
 
 
-def _travel(owner: User, trip_slug: str, kit_slug: str, version: int, *, back: bool) -> Kit:
-    with transaction.atomic():
+def _travel(owner: User, trip_slug: str, kit_slug: str, version: int, *, back: bool) -> Edited:
+    with writing(owner):
         kit = find_kit(owner, trip_slug, kit_slug)
-        require_version(kit, version, "kit", lambda: kit.entries)
+        require_version(kit.version, version, "kit", lambda: kit.entries)
         step = kit.steps.filter(number=kit.at_step if back else kit.at_step + 1).first()
         if step is None:
             raise InvalidInput([Problem("", "", "there is nothing to undo" if back else "there is nothing to redo")])
         _put(kit, step.before if back else step.after, kit.at_step - 1 if back else kit.at_step + 1)
-        plan_for(kit)
-        return kit
+        stamp = stamp_of(kit)
+        return Edited(kit, plan_for(kit, at=stamp), stamp)
 
 
 def _put(kit: Kit, entries: list[dict[str, object]], at_step: int) -> None:

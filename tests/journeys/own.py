@@ -6,12 +6,15 @@ from playwright.sync_api import Page, expect
 
 
 def add_gear(page: Page, typed: str) -> None:
-    """Three interactions: the button, the letters, Enter."""
+    """The button, the letters, Enter; the field stays for the next, until it is done with."""
     page.get_by_role("button", name="Add gear").click()
     expect(page.get_by_label("Find: 24-70")).to_be_focused()
     page.keyboard.type(typed)
     page.keyboard.press("Enter")
-    expect(page.get_by_role("dialog", name="Add gear")).to_be_hidden()
+    dialog = page.get_by_role("dialog", name="Add gear")
+    expect(dialog).to_contain_text(re.compile("is in the locker|came into the locker"))
+    dialog.get_by_role("button", name="Done").click()
+    expect(dialog).to_be_hidden()
 
 
 def add_small_plane(page: Page, kilograms: str) -> None:
@@ -32,6 +35,7 @@ def plan_trip(page: Page, name: str) -> None:
     page.get_by_label("First day").fill("2027-04-01")
     page.get_by_label("Days", exact=True).fill("3")
     page.get_by_label("Who carries").fill("Ines + Marit")
+    page.get_by_label("Load all that is in the locker").uncheck()
     page.get_by_role("button", name="On to the brief").click()
     page.wait_for_url("**/brief")
 
@@ -54,3 +58,13 @@ def load(page: Page, *names: str) -> None:
         thing = page.locator(".mat").get_by_role("button", name=re.compile(f"^{name}"))
         thing.click()
         expect(thing).to_have_attribute("aria-pressed", "true")
+
+
+def lay_out_trip(page: Page, name: str, *gear: str) -> None:
+    """Gear into the locker, a trip, and onto its bench, where nothing is loaded yet."""
+    page.goto("/locker")
+    for typed in gear:
+        add_gear(page, typed)
+    plan_trip(page, name)
+    page.get_by_role("link", name="Bench").first.click()
+    page.wait_for_url("**/bench")

@@ -83,6 +83,11 @@ def test_a_cure_mends_what_it_says_and_undo_takes_it_back(inside: Page) -> None:
     expect(over).to_contain_text("567 g over")
     inside.keyboard.press("U")
     expect(over).not_to_contain_text("567 g over")
+    inside.keyboard.press("Control+z")
+    expect(over).to_contain_text("567 g over")
+    inside.keyboard.press("Control+Shift+Z")
+    expect(over).not_to_contain_text("567 g over")
+    expect(inside).to_have_title("Bench · Nine winter days in Lofoten · Narrow Mule")
 
 
 def test_a_gap_is_closed_by_the_lightest_thing_that_closes_it(inside: Page) -> None:
@@ -136,6 +141,7 @@ def test_the_bench_works_by_keyboard_alone(inside: Page) -> None:
     inside.wait_for_url("**/bench")
     inside.keyboard.press("?")
     expect(inside.get_by_role("dialog", name="Keys")).to_contain_text("Go to Brief")
+    expect(inside.get_by_role("dialog", name="Keys")).to_contain_text("Ctrl+Z")
 
 
 def test_arrows_walk_over_the_mat(demo: Page) -> None:
@@ -193,3 +199,32 @@ def test_two_windows_on_one_kit_never_lose_a_change_silently(inside: Page, brows
     expect(other.get_by_role("status")).to_contain_text("changed in another window")
     expect(thing(other, "Tarn 85 f/1.8")).to_have_attribute("aria-pressed", "true")
     expect(thing(other, "Corrie 35 f/1.8")).to_have_attribute("aria-pressed", "false")
+
+
+def test_the_shelf_tells_how_each_kit_stands(page: Page) -> None:
+    # In a demo world of its own, as it ships.
+    page.goto("/welcome")
+    page.get_by_role("button", name="Step into the demo").click()
+    page.wait_for_url("**/bench")
+    page.goto("/trips")
+    kits = page.get_by_role("region", name="Current").get_by_role("list", name="Kits").get_by_role("listitem")
+    expect(kits).to_have_count(3)
+    expect(kits.nth(1)).to_contain_text(re.compile(r"1\d\.\d\d kg carried · 9\d % of the brief · power \d of 9 days"))
+    expect(kits.nth(1)).to_contain_text("2 legs refuse it")
+    kits.nth(2).get_by_role("link").click()
+    page.wait_for_url("**/trips/lofoten/c/bench")
+
+
+def test_a_small_bench_can_be_tried_without_an_account(page: Page) -> None:
+    page.goto("/welcome")
+    bench = page.get_by_role("region", name="A small bench to try")
+    lens = bench.get_by_role("button", name=re.compile("100–400"))
+    expect(lens).to_have_attribute("aria-pressed", "true")
+    figure = bench.locator(".figures b").first
+    before = figure.inner_text()
+    lens.click()
+    expect(lens).to_have_attribute("aria-pressed", "false")
+    expect(bench).to_contain_text(re.compile(r"−1396 g: Sea eagles −\d+ %"))
+    assert figure.inner_text() != before
+    bench.get_by_role("button", name=re.compile("70–200")).click()
+    expect(bench).to_contain_text(re.compile(r"\+1298 g"))

@@ -8,7 +8,7 @@ from uuid import uuid4
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.journeys.own import add_gear, add_small_plane, add_want, load, plan_trip, saved
+from tests.journeys.own import add_gear, add_small_plane, add_want, lay_out_trip, load, plan_trip, saved
 
 ROOT = Path(__file__).parents[2]
 
@@ -289,3 +289,32 @@ def test_what_nobody_owns_is_listed_to_be_got_and_printed(newcomer: Page) -> Non
     table = page.request.get(f"/api/exchange/tables/{slug}/a/to-get.csv").text()
     assert any(line.startswith("tripod with a head") for line in table.splitlines()), table
     assert page.request.get(f"/api/exchange/paper/{slug}/a/list.pdf").body().startswith(b"%PDF")
+
+
+def test_a_thing_is_dragged_from_the_mat_into_a_bag(newcomer: Page) -> None:
+    page = newcomer
+    lay_out_trip(page, "Dragged along", "full-frame 45", "24-70 f/2.8", "backpack 25")
+    load(page, "Photo backpack")
+    lens = page.locator(".mat").get_by_role("button", name=re.compile("^24-70"))
+    for place, told in (("in Photo backpack", "Photo backpack"), ("on Marit", "Marit")):
+        box = lens.bounding_box()
+        assert box
+        page.mouse.move(box["x"] + 5, box["y"] + 5)
+        page.mouse.down()
+        page.mouse.move(box["x"] + 30, box["y"] + 30, steps=4)
+        target = (
+            page.get_by_role("region", name="Drop it into").get_by_role("button", name=re.compile(f"^{place}")).first
+        )
+        target.hover()
+        target.hover()
+        page.mouse.up()
+        expect(lens).to_have_attribute("aria-pressed", "true")
+        expect(
+            page.get_by_role("complementary", name="Kit").get_by_role("row", name=re.compile("24-70"))
+        ).to_contain_text(told)
+        expect(page.get_by_role("region", name="Drop it into")).to_have_count(0)
+    # One step each.
+    page.keyboard.press("Control+z")
+    expect(page.get_by_role("complementary", name="Kit").get_by_role("row", name=re.compile("24-70"))).to_contain_text(
+        "Photo backpack"
+    )

@@ -91,6 +91,33 @@ def test_the_same_marks_count_the_same_charges_in_whatever_order_they_come(marks
     assert fold(marks).charges == {"lb-4": 2}
 
 
+def test_charges_of_a_long_line_of_marks_are_counted_in_one_go() -> None:
+    """Five thousand marks of one pack, as a long trip has, each replacing the one before: half of them charge it."""
+    states = ("charging", "ready")
+    long = [mark(str(n), pack(states[n % 2]), seq=n, after=(str(n - 1),) if n else ()) for n in range(5_000)]
+    assert fold(reversed(long)).charges == {"lb-4": 2_500}
+
+
+@given(st.lists(st.tuples(st.sampled_from("abc"), st.booleans()), max_size=9), st.data())
+def test_states_are_counted_in_the_order_in_which_they_replace_each_other(
+    told: list[tuple[str, bool]], data: st.DataObject
+) -> None:
+    """Each mark of some devices replaces any that were there; each stands as deep as its longest line of those."""
+    marks: list[Mark] = []
+    depth: dict[str, int] = {}
+    for number, (device, charging) in enumerate(told):
+        after = data.draw(st.sets(st.sampled_from(marks), max_size=2)) if marks else set()
+        what = pack("charging" if charging else "spent")
+        made = mark(str(number), what, device=device, seq=number, after=tuple(str(int(m.id[5:])) for m in after))
+        known = [m for m in marks if m.device == device][-1:] + list(after)
+        depth[made.id] = 1 + max((depth[m.id] for m in known), default=0)
+        marks.append(made)
+    line = [m.what.state for m in sorted(marks, key=lambda m: (depth[m.id], m.id))]  # type: ignore[union-attr]
+    expected = sum(is_ == "charging" != was for was, is_ in zip(["", *line], line, strict=False))
+    shuffled = data.draw(st.permutations(marks))
+    assert fold(shuffled).charges.get("lb-4", 0) == expected
+
+
 def test_ticks_and_weights_are_read_off() -> None:
     made = fold(
         [

@@ -17,7 +17,7 @@ from mule.deadline import Deadline
 from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import Bag, Battery, Body, Box, Card, Compartment, Computer, Cylinder, Gear, Insert, Other, Soft
 from mule.kit import Entry, Kit, Mount, Pin, Stow, Wish
-from mule.packing import Block, Placed, PlacingOptions, Stowage, faults, place, stow
+from mule.packing import Block, Placed, PlacingOptions, Stowage, StowCase, faults, place, stow
 from mule.packing.alike import Stacker
 from mule.packing.orientations import box_turns
 from mule.packing.placements import Outcome
@@ -209,7 +209,7 @@ def test_no_answer_overlaps_leaves_its_space_or_crushes_a_fragile_thing(seed: in
 
 def test_the_independent_look_sees_what_is_wrong() -> None:
     made = packed(bag(200, 100, 100), thing("a", 80, 80, 80), thing("b", 80, 80, 80, grams=900))
-    one, other = made.placed
+    one, other = sorted(made.placed, key=lambda p: p.mass_g)
 
     def told(**changes: Any) -> list[str]:
         moved = other.model_copy(update=changes)
@@ -513,6 +513,6 @@ def test_both_things_of_a_slot_must_fit() -> None:
         Entry(item="tele", place=InBag(bag="bag")),
     )
     slot = Slot(id="long", name="Long or high", items=("tele", "drone", "wide"))
-    made = quick(gear, Kit(id="a", name="A", entries=entries), slots=(slot,))
+    made = quick(gear, Kit(id="a", name="A", entries=entries), case=StowCase((slot,)))
     # 230 mm of drone in 220 mm of bag; the wide one is smaller than what lies there.
     assert {(a.item, a.fits) for a in made.alternatives} == {("drone", False), ("wide", True)}

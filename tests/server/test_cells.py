@@ -4,8 +4,9 @@ from typing import Any
 
 import pytest
 
+from mule.typed import glass_of
 from server.exchange.cells import READ, text_of
-from server.exchange.likeness import glass_of, kind_of, like_of
+from server.exchange.likeness import kind_of, like_of
 
 
 @pytest.mark.parametrize(

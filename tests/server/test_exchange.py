@@ -7,6 +7,7 @@ from typing import Any
 import pytest
 from django.contrib.auth.models import User
 from django.core.management import call_command
+from django.test import Client
 
 from mule.assess import assess
 from mule.field import Frame, Mark
@@ -124,14 +125,16 @@ def test_other_requests_over_5_mb_are_refused(ask: Any, stored: Plan) -> None:
 
 
 def test_something_failing_half_way_leaves_nothing_behind(
-    ask: Any, owner: User, plan: Plan, monkeypatch: pytest.MonkeyPatch
+    client: Client, owner: User, plan: Plan, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     def fail(*_: Any) -> None:
         raise RuntimeError("power cut")
 
     monkeypatch.setattr("server.exchange.services.entries_of", fail)
-    with pytest.raises(RuntimeError):
-        ask("post", "/exchange/plans", write(plan).encode())
+    client.force_login(owner)
+    broke = client.post("/api/exchange/plans", write(plan).encode(), content_type="application/json")
+    assert broke.status_code == 500
+    assert "power cut" not in broke.content.decode()
     assert counted() == (0, 0, 0)
 
 

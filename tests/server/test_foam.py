@@ -13,7 +13,7 @@ from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import Bag, Box, Cylinder, Other
 from mule.kit import Entry, Kit
 from mule.packing.foam import FoamWish, cut_foam
-from server.exchange.foam_files import dxf, pages, svg
+from server.exchange.foam_files import dxf, paper, svg
 
 pytestmark = pytest.mark.django_db
 SVG = "{http://www.w3.org/2000/svg}"
@@ -67,7 +67,7 @@ def test_an_svg_read_back_is_in_millimetres() -> None:
 
 def test_a4_pages_cover_the_foam_true_to_size() -> None:
     made = plan()
-    text = pages(made, "Case <1>")
+    text = paper(made, "Case <1>")
     # 420 mm over sheets of 190 are three columns, 300 over 271 two rows; three layers.
     assert text.count("<section>") == 3 * 2 * 3
     assert 'width="190mm"' in text

@@ -10,9 +10,9 @@ from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
-from server.documents import ready
+from server.documents import ready, spec_of
 from server.exchange.gear_import import guess
-from server.locker.convert import gear_of
+from server.locker.convert import gear_of, typical
 from server.locker.models import Thing
 from tests.server.conftest import Ask, errors
 
@@ -158,3 +158,38 @@ def test_a_locker_goes_out_and_comes_back(ask: Ask, owner: User, stranger: User,
     assert send(stranger, "table", raw, f"locker.{form}", matched=matched).status_code == 201
     ours = {t.name: (t.kind, t.spec["mass_g"], t.spec["count"]) for t in Thing.objects.filter(owner=owner)}
     assert {t.name: (t.kind, t.spec["mass_g"], t.spec["count"]) for t in Thing.objects.filter(owner=stranger)} == ours
+
+
+def test_the_lockers_own_table_tells_every_field_both_ways(owner: User, stranger: User) -> None:
+    rows = [
+        Thing(owner=owner, slug=slug, name=thing.name, kind=thing.kind, spec=spec_of(thing))
+        for slug, thing in typical().items()
+    ]
+    Thing.objects.bulk_create(rows)
+    client = Client()
+    client.force_login(owner)
+    for form in ("csv", "xlsx"):
+        raw = client.get(f"/api/exchange/locker.{form}").content
+        shown = seen(stranger, raw, f"locker.{form}")
+        assert shown["good"] == shown["total"] == len(rows)
+        matched = json.dumps(shown["matched"])
+        assert send(stranger, "table", raw, f"locker.{form}", matched=matched).status_code == 201
+        assert set(map(gear_of, Thing.objects.filter(owner=stranger))) == set(map(gear_of, rows))
+        Thing.objects.filter(owner=stranger).delete()
+
+
+def test_a_row_that_is_not_understood_is_mended_in_place(owner: User) -> None:
+    raw = b"Item,Type,Weight\nOld zoom,Glass,many\nTripod,tripod,1400\n"
+    bad = seen(owner, raw)["rows"][0]
+    assert [(p["field"], p["value"]) for p in bad["problems"]] == [("mass_g", "many"), ("kind", "Glass")]
+    mends = json.dumps({"2": {"kind": "lens", "mass_g": "0.8 kg", "like": "lens-24-70-f2-8"}})
+    shown = seen(owner, raw, mends=mends)
+    assert (shown["good"], shown["rows"][0]["like"]) == (2, "24-70 f/2.8 zoom, full frame")
+    assert send(owner, "table", raw, matched=json.dumps(shown["matched"]), mends=mends).json() == {"things": 2}
+    lens = Thing.objects.get(owner=owner, kind="lens").spec
+    assert (lens["name"], lens["mass_g"], lens["focal_max_mm"]) == ("Old zoom", 800, 70)
+
+
+@pytest.mark.parametrize("mends", ["[]", "{", '{"2": 3}'])
+def test_mends_that_are_none_are_refused_at_their_field(owner: User, mends: str) -> None:
+    assert "mends" in errors(send(owner, "preview", TABLE.encode(), mends=mends))

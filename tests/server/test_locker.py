@@ -139,3 +139,40 @@ def test_pieces_cannot_fall_below_what_a_kit_loads(ask: Any, stored: Any) -> Non
     doc = next(d for d in ask("get", "/locker/things").json() if d["thing"]["id"] == "pack")
     assert "at least 4" in errors(put(ask, doc, count=3))["count"]
     assert put(ask, doc, count=4).status_code == 200
+
+
+def test_a_written_list_is_understood_before_it_is_added(ask: Any) -> None:
+    found = ask("post", "/locker/understand", {"text": "24-70 2.8, 4 packs, zorgblatt"}).json()
+    assert [(one["typed"], one["count"], one["thing"] and one["thing"]["kind"]) for one in found] == [
+        ("24-70 2.8", 1, "lens"),
+        ("4 packs", 4, "battery"),
+        ("zorgblatt", 1, None),
+    ]
+    assert Thing.objects.count() == 0
+    picked = ask("post", "/locker/understand", {"text": "zorgblatt", "picks": {"zorgblatt": "hat"}}).json()
+    assert picked[0]["thing"]["name"] == "zorgblatt"
+
+
+def test_many_things_come_change_and_go_together(ask: Any) -> None:
+    found = ask("post", "/locker/understand", {"text": "24-70 2.8, 4 packs, hat"}).json()
+    made = ask("post", "/locker/changes", {"put": [{"version": 0, "thing": one["thing"]} for one in found]}).json()
+    assert [doc["thing"]["count"] for doc in made] == [1, 4, 1]
+    assert len({doc["thing"]["id"] for doc in made}) == 3
+    put_back = [{"version": doc["version"], "thing": doc["thing"] | {"owner": "Marit"}} for doc in made[:2]]
+    changed = ask("post", "/locker/changes", {"put": put_back, "remove": [made[2]["thing"]["id"]]}).json()
+    assert [(doc["version"], doc["thing"]["owner"]) for doc in changed] == [(2, "Marit")] * 2
+    assert sorted(Thing.objects.values_list("version", flat=True)) == [2, 2]
+    # What went comes back under its own id.
+    again = ask("post", "/locker/changes", {"put": [{"version": 0, "thing": made[2]["thing"]}]}).json()
+    assert again[0]["thing"]["id"] == made[2]["thing"]["id"]
+
+
+def test_many_changes_come_about_together_or_not_at_all(ask: Any, zoom: dict[str, Any]) -> None:
+    hat = typical()["hat"].model_dump(mode="json") | {"id": "new"}
+    stale = {"version": 7, "thing": zoom["thing"] | {"note": "x"}}
+    answer = ask("post", "/locker/changes", {"put": [{"version": 0, "thing": hat}, stale]})
+    assert answer.status_code == 409
+    assert list(Thing.objects.values_list("slug", "version")) == [(zoom["thing"]["id"], 1)]
+    gone = ask("post", "/locker/changes", {"put": [{"version": 0, "thing": hat}], "remove": ["nothing-such"]})
+    assert gone.status_code == 404
+    assert Thing.objects.count() == 1

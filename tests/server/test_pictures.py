@@ -15,7 +15,11 @@ from mule.field import Frame
 from mule.plan import Plan
 from server.demo.services import demo_user
 from server.exchange.tables import as_csv, as_xlsx, rows_of
+from server.field.looking import _others
 from server.field.pictures import HEAD_BYTES, Odd, plain_name, read_files
+from server.field.services import take_in
+from server.locker.convert import locker_of
+from server.trips.models import Trip
 
 pytestmark = pytest.mark.django_db
 SAMPLES = sorted(Path("demo/karst-pictures").glob("*.jpg"))
@@ -208,3 +212,17 @@ def test_the_demo_trip_that_is_done_looks_back_on_its_pictures() -> None:
     uses = {u["item"]: u for u in made["uses"]}
     assert uses["l-16-35"]["frames"] + uses["l-70-200"]["frames"] == len(SAMPLES)
     assert any(a["code"] == "take" for a in made["advice"])
+
+
+def test_what_is_noted_on_a_trip_before_counts_at_the_next_look_back() -> None:
+    user = demo_user()
+    karst = Trip.objects.get(owner=user, slug="karst")
+    lofoten = Trip.objects.get(owner=user, slug="lofoten")
+    before = {h.trip: h for h in _others(user, lofoten, locker_of(user))}["karst"]
+    assert _others(user, lofoten, locker_of(user))[0] is before
+    item = next(i for i in before.carried if i not in before.used)
+    at, day = "2026-10-04T09:00:00Z", karst.spec["days"][0]["date"]
+    mark = {"id": "phone-late-000001", "device": "phone-late", "seq": 1, "at": at}
+    assert not take_in(user, "karst", [mark | {"what": {"do": "used", "item": item, "day": day}}]).refused
+    after = {h.trip: h for h in _others(user, lofoten, locker_of(user))}["karst"]
+    assert after.used[item] == 1

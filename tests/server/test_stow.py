@@ -15,8 +15,10 @@ from server.searching.engine import ENGINE
 from server.searching.jobs import Stowing
 from server.searching.lines import StowLine
 from server.trips import packed
+from server.trips.models import Kit, KitPacking
 from tests.server.conftest import errors
 from tests.server.test_choice import lines
+from tests.server.test_field import send, tick
 
 pytestmark = pytest.mark.django_db
 KIT = "/trips/trip/kits/a"
@@ -110,7 +112,7 @@ def test_what_was_packed_is_not_packed_again(ask: Any, stored: Plan, monkeypatch
 
 
 def over(proof: Proof, count: int) -> LeftOver:
-    return LeftOver(item="tele", count=count, bag="bag", why="no-time", proof=proof)
+    return LeftOver(item="normal", count=count, bag="bag", why="no-time", proof=proof)
 
 
 @pytest.mark.parametrize(("longer", "told"), [(1, [2, 1]), (2, [2])])
@@ -118,6 +120,7 @@ def test_a_packing_that_ran_out_of_time_is_looked_at_longer_and_told_if_it_got_b
     stored: Plan, monkeypatch: pytest.MonkeyPatch, longer: int, told: list[int]
 ) -> None:
     cache.clear()
+    row = Kit.objects.get(slug="a")
     asked: list[Stowing] = []
 
     def found(job: Stowing, question: Question) -> Iterator[str]:
@@ -127,9 +130,96 @@ def test_a_packing_that_ran_out_of_time_is_looked_at_longer_and_told_if_it_got_b
         yield StowLine(stowage=made, final=True).written()
 
     monkeypatch.setattr(packed, "lines_of", found)
-    found_lines = [StowLine.model_validate_json(line) for line in packed.packing(stored, Question(1, "stow")) if line]
+    found_lines = [
+        StowLine.model_validate_json(line) for line in packed.packing(stored, Question(1, "stow"), row) if line
+    ]
     assert [line.stowage.left[0].count for line in found_lines if line.stowage] == told
     assert [job.lane for job in asked] == ["short", "long"]
     assert asked[1].seconds > asked[0].seconds
-    assert packed.packed(stored, 1).left[0].count == told[-1]
+    assert packed.packed(stored, 1, row).left[0].count == told[-1]
     cache.clear()
+
+
+def stowage(ask: Any, kit: str = KIT, **asked: Any) -> dict[str, Any]:
+    found: dict[str, Any] = lines(ask("post", f"{kit}/stowage", asked))[-1]["stowage"]
+    return found
+
+
+def spots(of: dict[str, Any]) -> dict[str, Any]:
+    return {one["block"]: (one["room"], one["at_mm"], one["size_mm"]) for one in of["placed"]}
+
+
+def edit(ask: Any, *edits: dict[str, Any]) -> None:
+    version = ask("get", KIT).json()["state"]["version"]
+    assert ask("post", f"{KIT}/edits", {"version": version, "edits": list(edits)}).status_code == 200
+
+
+def test_what_can_stay_where_it_lay_stays_until_it_is_packed_anew(ask: Any, stored: Plan) -> None:
+    cache.clear()
+    before = stowage(ask)
+    edit(ask, {"act": "leave", "item": "normal"})
+    cache.clear()
+    after = stowage(ask)
+    assert after["moved"] == []
+    assert spots(after).items() <= spots(before).items()
+    assert "normal" not in spots(after)
+    # Kept with the kit, not only for a while.
+    cache.clear()
+    edit(ask, {"act": "load", "item": "normal", "place": {"where": "bag", "bag": "bag"}})
+    assert stowage(ask)["moved"] == []
+    anew = stowage(ask, anew=True)
+    assert anew["moved"] == []
+    assert stowage(ask) == anew
+
+
+def test_a_copied_kit_is_packed_as_what_it_is_a_copy_of(
+    ask: Any, stored: Plan, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    before = stowage(ask)
+    copy = ask("post", "/trips/trip/kits", {"name": "Copy", "copy_of": "a"}).json()["id"]
+    cache.clear()
+    monkeypatch.setattr(ENGINE, "begin", lambda *_: pytest.fail("it is the same kit"))
+    assert stowage(ask, f"/trips/trip/kits/{copy}") == before
+
+
+def test_a_list_half_ticked_does_not_change_its_places(ask: Any, stored: Plan) -> None:
+    stowage(ask)
+    send(ask, tick(1, "body@bag"))
+    assert Kit.objects.get(slug="a").trip.ticked == ["body@bag"]
+    told: list[Stowing] = []
+    begun = ENGINE.begin
+
+    def seen(job: Any, *rest: Any) -> Any:
+        told.append(job)
+        return begun(job, *rest)
+
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr(ENGINE, "begin", seen)
+        edit(ask, {"act": "leave", "item": "normal"})
+        cache.clear()
+        stowage(ask)
+    assert [job.before and job.before.hold for job in told if isinstance(job, Stowing)] == [
+        frozenset({("body", "bag")})
+    ]
+    # A wish of the user is one all the same.
+    assert stowage(ask, anew=True)["checked"]
+
+
+def test_the_list_names_what_moved(ask: Any, stored: Plan) -> None:
+    """A pin of one's own moves what lay there: the list tells both."""
+    before = spots(stowage(ask))
+    version = ask("get", KIT).json()["state"]["version"]
+    stow = {"gap_mm": 8, "pins": [{"item": "normal", "bag": "bag", "at_mm": [200, 200, 0]}]}
+    ask("put", f"{KIT}/stow", {"version": version, "stow": stow})
+    listed = ask("get", "/field/trip/kits/a/list").json()
+    assert before["normal"][1] != [200, 200, 0]
+    assert [m["item"] for m in listed["moved"]] == ["normal"]
+    # Asked again, it says the same until it is packed otherwise.
+    assert ask("get", "/field/trip/kits/a/list").json()["moved"] == listed["moved"]
+
+
+def test_a_packing_of_which_nobody_can_make_sense_is_made_anew(ask: Any, stored: Plan) -> None:
+    before = stowage(ask)
+    KitPacking.objects.update(stowage='{"rooms": "none"}')
+    cache.clear()
+    assert spots(stowage(ask)) == spots(before)

@@ -186,7 +186,10 @@ def test_kits_are_copied_renamed_and_removed(ask: Any, stored: Plan) -> None:
     copy = ask("post", "/trips/trip/kits", {"name": "B", "copy_of": "a"}).json()
     assert copy["id"] == "b"
     assert items(ask("get", "/trips/trip/kits/b").json()["state"]) == {"bag", "body", "normal"}
-    assert ask("put", "/trips/trip/kits/b", {"name": "Lighter", "note": "n"}).json()["name"] == "Lighter"
+    assert ask("put", "/trips/trip/kits/b", {"version": 1, "name": "Lighter", "note": "n"}).json()["name"] == "Lighter"
+    late = ask("put", "/trips/trip/kits/b", {"version": 1, "name": "Heavier", "note": ""})
+    assert (late.status_code, late.json()["current"]) == (409, {"name": "Lighter", "note": "n"})
+    assert ask("put", "/trips/trip/kits/b", {"version": 2, "name": "Again", "note": "n"}).json()["version"] == 3
     assert ask("delete", "/trips/trip/kits/b").status_code == 204
     assert ask("delete", KIT).status_code == 409
     assert ask("get", KIT).status_code == 200
@@ -213,7 +216,7 @@ def test_nobody_sees_or_touches_another_owners_trips(ask_as_stranger: Any, store
         ("post", f"{KIT}/edits", {"version": 1, "edits": [load("tele")]}),
         ("post", f"{KIT}/undo", {"version": 1}),
         ("post", "/trips/trip/kits", {"name": "B"}),
-        ("put", KIT, {"name": "B"}),
+        ("put", KIT, {"version": 1, "name": "B"}),
         ("delete", KIT, None),
         ("delete", "/trips/trip", None),
     ]:
@@ -237,3 +240,18 @@ def test_only_the_last_steps_are_kept(ask: Any, stored: Plan, monkeypatch: pytes
     assert packs == [3, 2]
     assert not undone[-1]["can_undo"]
     assert ask("post", f"{KIT}/undo", {"version": version + 2}).status_code == 422
+
+
+def test_each_kit_of_a_trip_is_told_in_a_line_as_the_bench_tells_it(ask: Any, stored: Plan) -> None:
+    ask("post", f"/trips/{stored.trip.id}/kits", {"name": "Empty"})
+    lines = ask("get", f"/trips/{stored.trip.id}/glance").json()
+    assert [line["kit"] for line in lines] == ["a", "b"]
+    for line in lines:
+        told = ask("get", f"/trips/{stored.trip.id}/kits/{line['kit']}").json()["state"]["assessment"]
+        assert line["score"] == told["coverage"]["score"]
+        assert line["carried_g"] == told["loads"]["carried_g"]
+        advice = ask("get", f"/trips/{stored.trip.id}/kits/{line['kit']}/advice").json()["advice"]
+        found = [*told["findings"], *advice["findings"]]
+        assert line["blockers"] == sum(finding["severity"] == "blocker" for finding in found)
+        assert line["stopped_by"] == [leg["leg"] for leg in told["legs"] if not leg["passes"]]
+    assert lines[1]["things"] == 0

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted } from 'vue'
 import { notice } from '@/composables/useNotice'
+import { useFocusFollowed } from '@/composables/useFocusBack'
 import { onKey } from '@/composables/useKeys'
 import { newer, toNewer, usePwaIfAtWork } from '@/composables/usePwa'
 import { useThemeInForce } from '@/composables/useSession'
 
 useThemeInForce()
+useFocusFollowed()
 usePwaIfAtWork()
 onMounted(() => window.addEventListener('keydown', onKey))
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey))

@@ -21,6 +21,7 @@ export const router = createRouter({
     { path: '/trips/:trip/:kit/look-back', name: 'lookback', component: () => import('./screens/lookback/LookBackScreen.vue'), props: true, meta: { trip: true } },
     { path: '/trips/:trip/:kit/suggest', name: 'suggest', component: () => import('./screens/suggest/SuggestScreen.vue'), props: true, meta: { trip: true, station: 'bench' } },
     { path: '/trips/:trip/:kit/compare', name: 'compare', component: () => import('./screens/compare/CompareScreen.vue'), props: true, meta: { trip: true, station: 'bench' } },
+    { path: '/shared/:secret', name: 'shared', component: () => import('./screens/shared/SharedScreen.vue'), props: true, meta: { open: true } },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./screens/LostScreen.vue'), meta: { open: true } },
   ],
 })

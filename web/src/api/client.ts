@@ -13,12 +13,56 @@ export function cookie(name: string): string {
 
 export const client = createClient<paths>({ baseUrl: '' })
 
+/** Whose answers this page holds; the server does nothing for it when another account has signed in meanwhile. */
+let account: string | null = null
+/** What happens then: nothing of the one stays on the screen of the other. */
+let startAnew: () => void = () => undefined
+
+export function onOtherAccount(act: () => void): void {
+  startAnew = act
+}
+/** From here on the page speaks for this account, because somebody signed in or out on it. */
+export function speakFor(id: string | null): void {
+  account = id
+}
+/** What the server says of who is signed in; another than the page speaks for begins the page anew. */
+export function heardOf(id: string | null): void {
+  if (account !== null && id !== account) startAnew()
+  else account = id
+}
+/** The link through which the page speaks, while a guest is on it. */
+let link: string | null = null
+export function speakThrough(opened: string | null): void {
+  link = opened
+}
+/** The headers of every request. */
+export function ownHeaders(): Record<string, string> {
+  return { 'X-CSRFToken': cookie('csrftoken'), ...(link ? { 'X-Share': link } : account && { 'X-Account': account }) }
+}
+export function noticeOther(response: Response): void {
+  if (response.headers.get('X-Other-Account')) startAnew()
+}
+
 client.use({
   onRequest({ request }) {
-    if (request.method !== 'GET') request.headers.set('X-CSRFToken', cookie('csrftoken'))
+    const { 'X-CSRFToken': token, ...others } = ownHeaders()
+    if (request.method !== 'GET') request.headers.set('X-CSRFToken', token ?? '')
+    for (const [name, value] of Object.entries(others)) request.headers.set(name, value)
     return request
   },
+  onResponse({ response }) {
+    noticeOther(response)
+    return response
+  },
 })
+
+/** A form with a file in it, as the typed client sends one: it reads forms as values. */
+export function upload(file: File, fields: Record<string, string> = {}): { body: never; bodySerializer: () => FormData } {
+  const form = new FormData()
+  form.append('file', file, file.name)
+  for (const [name, value] of Object.entries(fields)) form.append(name, value)
+  return { body: form as never, bodySerializer: () => form }
+}
 
 interface Answer<T> {
   data?: T

@@ -1,6 +1,6 @@
 /** One cache for what the server said: every query with its key and options, and what each change touches. */
 import { keepPreviousData, QueryClient, queryOptions, skipToken, type QueryKey } from '@tanstack/vue-query'
-import { ask, client } from './client'
+import { ask, client, heardOf } from './client'
 import { Problem } from './problem'
 import { stream } from './stream'
 import type { CureLine, Edit, Entry, Finding, FoamWish, PackOut, Stamina } from './types'
@@ -56,8 +56,12 @@ const BRIEFLY = { gcTime: 60_000 } as const
 /** The keys' first words: what a change touches is named by them. */
 export const KEY = {
   session: ['session'],
+  signIns: ['sign-ins'],
+  links: ['links'],
+  window: ['window'],
   locker: ['locker'],
   typical: ['typical'],
+  tripPatterns: ['trip patterns'],
   carriers: ['carriers'],
   carrierPatterns: ['carrier-patterns'],
   usualRestrictions: ['usual-restrictions'],
@@ -95,13 +99,37 @@ export async function changed(what: keyof typeof TOUCHES, at: { trip: string } =
   await Promise.all(TOUCHES[what](at).map((queryKey) => queries.invalidateQueries({ queryKey })))
 }
 
-export const sessionQuery = queryOptions({ queryKey: KEY.session, queryFn: () => ask(client.GET('/api/session')), ...FOR_GOOD })
+export const sessionQuery = queryOptions({
+  queryKey: KEY.session,
+  queryFn: async () => {
+    const session = await ask(client.GET('/api/session'))
+    heardOf(session.account)
+    return session
+  },
+  ...FOR_GOOD,
+})
+/** How the kits of a trip stand; asked anew whenever the trip is laid on the shelf. */
+export const glanceQuery = (trip: string) => queryOptions({ queryKey: ['bench', trip, 'glance'], queryFn: () => ask(client.GET('/api/trips/{slug}/glance', { params: { path: { slug: trip } } })), staleTime: 0 })
+/** loaded: ids; null as it is laid out at first. */
+export const windowQuery = (loaded: string[] | null) =>
+  queryOptions({
+    queryKey: [...KEY.window, loaded] as const,
+    queryFn: () => ask(client.GET('/api/window', { params: { query: loaded ? { loaded: loaded.join(',') } : {} } })),
+    placeholderData: keepPreviousData,
+    ...FOR_GOOD,
+    ...WHOLE,
+  })
+
+export const linksQuery = (trip: string) =>
+  queryOptions({ queryKey: [...KEY.links, trip], queryFn: () => ask(client.GET('/api/sharing/{slug}/links', { params: { path: { slug: trip } } })), enabled: trip !== '' })
+export const signInsQuery = queryOptions({ queryKey: KEY.signIns, queryFn: () => ask(client.GET('/api/session/sign-ins')) })
 export const lockerQuery = queryOptions({ queryKey: KEY.locker, queryFn: () => ask(client.GET('/api/locker/things')) })
 export const typicalQuery = queryOptions({ queryKey: KEY.typical, queryFn: () => ask(client.GET('/api/locker/typical')), ...FOR_GOOD })
 export const carriersQuery = queryOptions({ queryKey: KEY.carriers, queryFn: () => ask(client.GET('/api/carriers')) })
 export const carrierPatternsQuery = queryOptions({ queryKey: KEY.carrierPatterns, queryFn: () => ask(client.GET('/api/carriers/patterns')), ...FOR_GOOD })
 export const usualRestrictionsQuery = queryOptions({ queryKey: KEY.usualRestrictions, queryFn: () => ask(client.GET('/api/carriers/usual-restrictions')), ...FOR_GOOD })
 export const wantSetsQuery = queryOptions({ queryKey: KEY.wantSets, queryFn: () => ask(client.GET('/api/brief/want-sets')), ...FOR_GOOD })
+export const tripPatternsQuery = queryOptions({ queryKey: KEY.tripPatterns, queryFn: () => ask(client.GET('/api/brief/trip-patterns')), ...FOR_GOOD })
 export const tripsQuery = queryOptions({ queryKey: KEY.trips, queryFn: () => ask(client.GET('/api/trips')) })
 
 export const benchQuery = (at: At) =>

@@ -95,7 +95,7 @@ export interface paths {
         put?: never;
         /**
          * Step Into Demo
-         * @description Sign in as the demo's photographer; only in demo mode.
+         * @description Step into a demo world of one's own; only in demo mode. Whoever has one steps into it again.
          */
         post: operations["server_accounts_api_step_into_demo"];
         delete?: never;
@@ -118,6 +118,166 @@ export interface paths {
          */
         put: operations["server_accounts_api_save_preferences"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Password
+         * @description Change the password. Every other device is signed out.
+         */
+        post: operations["server_accounts_api_change_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/sign-out-everywhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign Out Everywhere
+         * @description Sign out on every device, this one too.
+         */
+        post: operations["server_accounts_api_sign_out_everywhere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/delete": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Delete Account
+         * @description Delete the account with gear, carriers, trips and all that was noted, for good.
+         */
+        post: operations["server_accounts_api_delete_account"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/sign-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Sign Ins
+         * @description Where the account is signed in.
+         */
+        get: operations["server_accounts_api_list_sign_ins"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/sign-ins/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * End Sign In
+         * @description Sign out on one device.
+         */
+        delete: operations["server_accounts_api_end_sign_in"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/email": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Email
+         * @description Keep where to write to when the password is forgotten.
+         */
+        put: operations["server_accounts_api_keep_email"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/forgotten": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Forget
+         * @description Write a letter with a link, to the address of that account; the answer does not tell whether there is one.
+         */
+        post: operations["server_accounts_api_forget"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reset
+         * @description Set a new password by a link, and sign in.
+         */
+        post: operations["server_accounts_api_reset"];
         delete?: never;
         options?: never;
         head?: never;
@@ -232,6 +392,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/locker/understand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Understand List
+         * @description What things a written list names; nothing is added.
+         */
+        post: operations["server_locker_api_understand_list"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Many
+         * @description Put and remove many things, all or nothing; gives those that were put.
+         */
+        post: operations["server_locker_api_change_many"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/carriers": {
         parameters: {
             query?: never;
@@ -340,6 +540,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/brief/trip-patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Trip Patterns
+         * @description Trips to begin from: wants, days and habits of the demo world's.
+         */
+        get: operations["server_brief_api_list_trip_patterns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/brief/want": {
         parameters: {
             query?: never;
@@ -354,6 +574,26 @@ export interface paths {
          * @description What a subject and an output ask for.
          */
         post: operations["server_brief_api_figure_want"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/brief/wants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say Wants
+         * @description What wants a text names.
+         */
+        post: operations["server_brief_api_say_wants"];
         delete?: never;
         options?: never;
         head?: never;
@@ -391,13 +631,33 @@ export interface paths {
          * List Trips
          * @description All trips of yours.
          */
-        get: operations["server_trips_api_list_trips"];
+        get: operations["server_trips_shelf_list_trips"];
         put?: never;
         /**
          * Add Trip
-         * @description Add a trip with one empty kit.
+         * @description Add a trip with one kit, and what it begins with, all or nothing.
          */
-        post: operations["server_trips_api_add_trip"];
+        post: operations["server_trips_shelf_add_trip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy Trip
+         * @description The same trip again with its kits, without what was noted on it.
+         */
+        post: operations["server_trips_shelf_copy_trip"];
         delete?: never;
         options?: never;
         head?: never;
@@ -415,18 +675,38 @@ export interface paths {
          * Show Trip
          * @description One trip, as it is stored.
          */
-        get: operations["server_trips_api_show_trip"];
+        get: operations["server_trips_shelf_show_trip"];
         /**
          * Change Trip
          * @description Store an edited trip.
          */
-        put: operations["server_trips_api_change_trip"];
+        put: operations["server_trips_shelf_change_trip"];
         post?: never;
         /**
          * Remove Trip
          * @description Remove a trip with its kits.
          */
-        delete: operations["server_trips_api_remove_trip"];
+        delete: operations["server_trips_shelf_remove_trip"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/glance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Glance At
+         * @description How each kit of a trip stands, in a line.
+         */
+        get: operations["server_trips_shelf_glance_at"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1041,6 +1321,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exchange/dividers/{slug}/{kit}/file/{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Divider File
+         * @description The dividers of a padded space to scale, as the kit was last packed: SVG, or A4 or A3 pages to print.
+         */
+        get: operations["server_exchange_api_divider_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exchange/plans": {
         parameters: {
             query?: never;
@@ -1181,6 +1481,130 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exchange/account.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Account
+         * @description Everything of the account in one file.
+         */
+        get: operations["server_exchange_api_take_account"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Account Back
+         * @description Put such a file into the account: all of it, or nothing.
+         */
+        post: operations["server_exchange_api_put_account_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Window
+         * @description A small bench with some things loaded (ids, with commas between; as at first when none are named).
+         */
+        get: operations["server_demo_window_show_window"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sharing/{slug}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Links
+         * @description Links to a trip that hold.
+         */
+        get: operations["server_sharing_api_list_links"];
+        put?: never;
+        /**
+         * Make Link
+         * @description Make a link; its secret is told this once.
+         */
+        post: operations["server_sharing_api_make_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sharing/{slug}/links/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Back
+         * @description Take a link back.
+         */
+        delete: operations["server_sharing_api_take_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sharing/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open Link
+         * @description Open a link on this device.
+         */
+        post: operations["server_sharing_api_open_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1188,10 +1612,18 @@ export interface components {
         /**
          * SessionOut
          * @description Who is signed in; name is None when nobody is.
+         *
+         *     account: what a page names it by in its requests. mail: whether this site can write mail; email: to where.
          */
         SessionOut: {
             /** Name */
             name: string | null;
+            /** Account */
+            account: string | null;
+            /** Mail */
+            mail: boolean;
+            /** Email */
+            email: string;
             /** Demo Mode */
             demo_mode: boolean;
             /** In Demo */
@@ -1232,6 +1664,67 @@ export interface components {
              * @enum {string}
              */
             theme: "day" | "night" | "red";
+        };
+        /**
+         * NewPassword
+         * @description The password that somebody has, and the one to have from now on.
+         */
+        NewPassword: {
+            /** Old */
+            old: string;
+            /** New */
+            new: string;
+        };
+        /**
+         * TypedName
+         * @description The name of the account, typed to be sure.
+         */
+        TypedName: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * SignInOut
+         * @description A session of the account. here: the one that asks.
+         */
+        SignInOut: {
+            /** Id */
+            id: number;
+            /**
+             * Since
+             * Format: date-time
+             */
+            since: string;
+            /** Device */
+            device: string;
+            /** Here */
+            here: boolean;
+        };
+        /**
+         * MailBody
+         * @description Where to write to when a password is forgotten; empty for nowhere.
+         */
+        MailBody: {
+            /** Email */
+            email: string;
+        };
+        /**
+         * Forgotten
+         * @description Whose password is forgotten.
+         */
+        Forgotten: {
+            /** Who */
+            who: string;
+        };
+        /**
+         * ResetBody
+         * @description A new password, with what stood in the link.
+         */
+        ResetBody: {
+            /** Link */
+            link: string;
+            /** Password */
+            password: string;
         };
         /**
          * Absence
@@ -1315,6 +1808,8 @@ export interface components {
             /** Volume L */
             volume_l: number;
             inner?: components["schemas"]["Box"] | null;
+            /** Dividers */
+            dividers?: number | null;
             /**
              * Compartments
              * @default []
@@ -1792,7 +2287,8 @@ export interface components {
          * @description One space of a bag or insert, by what really fits inside.
          *
          *     inner: length_mm from the bag's bottom up, width_mm across, height_mm from the back outwards.
-         *     divided: has padded dividers, so that hard things lie apart. screen_in: largest screen of a sleeve.
+         *     divided: has padded dividers, so that hard things lie apart; dividers: how many it came with, if known. screen_in:
+         *     largest screen of a sleeve.
          */
         Compartment: {
             /** Id */
@@ -1817,6 +2313,8 @@ export interface components {
              * @default true
              */
             divided: boolean;
+            /** Dividers */
+            dividers?: number | null;
             /** Screen In */
             screen_in?: number | null;
         };
@@ -2422,6 +2920,8 @@ export interface components {
             /** Volume L */
             volume_l: number;
             inner?: components["schemas"]["Box"] | null;
+            /** Dividers */
+            dividers?: number | null;
             /**
              * Compartments
              * @default []
@@ -3772,6 +4272,52 @@ export interface components {
             count: number;
         };
         /**
+         * UnderstoodOut
+         * @description A thing of such a list: what was written, how many, the thing as it would come in, and what it could be.
+         */
+        UnderstoodOut: {
+            /** Typed */
+            typed: string;
+            /** Count */
+            count: number;
+            /** Thing */
+            thing: (components["schemas"]["Body"] | components["schemas"]["Lens"] | components["schemas"]["Teleconverter"] | components["schemas"]["MountAdapter"] | components["schemas"]["Filter"] | components["schemas"]["StepRing"] | components["schemas"]["FilterHolder"] | components["schemas"]["Battery"] | components["schemas"]["Charger"] | components["schemas"]["PowerBank"] | components["schemas"]["Card"] | components["schemas"]["Reader"] | components["schemas"]["Drive"] | components["schemas"]["Computer"] | components["schemas"]["Link"] | components["schemas"]["Tripod"] | components["schemas"]["OtherSupport"] | components["schemas"]["Head"] | components["schemas"]["Plate"] | components["schemas"]["Light"] | components["schemas"]["Sound"] | components["schemas"]["Remote"] | components["schemas"]["Drone"] | components["schemas"]["Bag"] | components["schemas"]["Insert"] | components["schemas"]["Safety"] | components["schemas"]["Other"]) | null;
+            /** Likes */
+            likes: string[];
+        };
+        /**
+         * Typed
+         * @description A list as somebody wrote it. picks: written line -> id of the typical thing that it is.
+         */
+        Typed: {
+            /** Text */
+            text: string;
+            /**
+             * Picks
+             * @default {}
+             */
+            picks: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * LockerChanges
+         * @description Changes that come about together or not at all. put: version 0 is new, another was edited from that version;
+         *     remove: ids of things that go.
+         */
+        LockerChanges: {
+            /**
+             * Put
+             * @default []
+             */
+            put: components["schemas"]["ChangedThing"][];
+            /**
+             * Remove
+             * @default []
+             */
+            remove: string[];
+        };
+        /**
          * Carrier
          * @description One carrier. A kind of piece without a rule is not limited.
          *
@@ -4089,61 +4635,6 @@ export interface components {
             wants: components["schemas"]["Want"][];
         };
         /**
-         * WantFigures
-         * @description What that makes: focal range in full-frame millimetres, pixels; None where nothing was typed.
-         */
-        WantFigures: {
-            /** Focal Min Mm */
-            focal_min_mm: number | null;
-            /** Focal Max Mm */
-            focal_max_mm: number | null;
-            /** Megapixels */
-            megapixels: number | null;
-        };
-        /**
-         * TypedWant
-         * @description A want typed as a subject, as an output, or both.
-         */
-        TypedWant: {
-            subject?: components["schemas"]["SubjectTest"] | null;
-            /** Output */
-            output?: (components["schemas"]["ScreenUse"] | components["schemas"]["PrintUse"]) | null;
-        };
-        /**
-         * Darkening
-         * @description One filter, or two stacked, and how far their stops lie from those needed (positive: darker).
-         */
-        Darkening: {
-            /** Filters */
-            filters: string[];
-            /** Stops */
-            stops: number;
-            /** Off Stops */
-            off_stops: number;
-            /** Time S */
-            time_s: number;
-        };
-        /**
-         * Darkenings
-         * @description Stops needed, and the filters of the locker that come nearest.
-         */
-        Darkenings: {
-            /** Stops */
-            stops: number;
-            /** Ways */
-            ways: components["schemas"]["Darkening"][];
-        };
-        /**
-         * Times
-         * @description The time the meter says and the time one wants.
-         */
-        Times: {
-            /** Metered S */
-            metered_s: number;
-            /** Wanted S */
-            wanted_s: number;
-        };
-        /**
          * BaseLoad
          * @description Something carried that is not photography: water, food, shelter, clothes.
          */
@@ -4261,6 +4752,8 @@ export interface components {
         /**
          * Leg
          * @description One stretch of the journey. ``carrier`` is the id of its rules; None where nobody weighs anything.
+         *
+         *     on: the day it is travelled; None where nobody says.
          */
         Leg: {
             /** Id */
@@ -4269,6 +4762,8 @@ export interface components {
             name: string;
             /** Carrier */
             carrier?: string | null;
+            /** On */
+            on?: string | null;
         };
         /**
          * LocalRule
@@ -4956,6 +5451,89 @@ export interface components {
             note: string;
         };
         /**
+         * Weather
+         * @description What makes changing a lens cost something.
+         * @enum {string}
+         */
+        Weather: "rain" | "snow" | "spray" | "dust" | "ridge" | "wind";
+        /**
+         * WantFigures
+         * @description What that makes: focal range in full-frame millimetres, pixels; None where nothing was typed.
+         */
+        WantFigures: {
+            /** Focal Min Mm */
+            focal_min_mm: number | null;
+            /** Focal Max Mm */
+            focal_max_mm: number | null;
+            /** Megapixels */
+            megapixels: number | null;
+        };
+        /**
+         * TypedWant
+         * @description A want typed as a subject, as an output, or both.
+         */
+        TypedWant: {
+            subject?: components["schemas"]["SubjectTest"] | null;
+            /** Output */
+            output?: (components["schemas"]["ScreenUse"] | components["schemas"]["PrintUse"]) | null;
+        };
+        /**
+         * WantingOut
+         * @description One of them, and the want it becomes; None where nothing of it was understood.
+         */
+        WantingOut: {
+            /** Typed */
+            typed: string;
+            want: components["schemas"]["Want"] | null;
+        };
+        /**
+         * SaidWants
+         * @description Wants in words. taken: ids that the brief uses already.
+         */
+        SaidWants: {
+            /** Text */
+            text: string;
+            /**
+             * Taken
+             * @default []
+             */
+            taken: string[];
+        };
+        /**
+         * Darkening
+         * @description One filter, or two stacked, and how far their stops lie from those needed (positive: darker).
+         */
+        Darkening: {
+            /** Filters */
+            filters: string[];
+            /** Stops */
+            stops: number;
+            /** Off Stops */
+            off_stops: number;
+            /** Time S */
+            time_s: number;
+        };
+        /**
+         * Darkenings
+         * @description Stops needed, and the filters of the locker that come nearest.
+         */
+        Darkenings: {
+            /** Stops */
+            stops: number;
+            /** Ways */
+            ways: components["schemas"]["Darkening"][];
+        };
+        /**
+         * Times
+         * @description The time the meter says and the time one wants.
+         */
+        Times: {
+            /** Metered S */
+            metered_s: number;
+            /** Wanted S */
+            wanted_s: number;
+        };
+        /**
          * TripOut
          * @description A trip and the version to send back when changing it.
          */
@@ -4967,17 +5545,39 @@ export interface components {
             open_kit: string;
         };
         /**
-         * Weather
-         * @description What makes changing a lens cost something.
-         * @enum {string}
-         */
-        Weather: "rain" | "snow" | "spray" | "dust" | "ridge" | "wind";
-        /**
          * NewTrip
          * @description A trip to add; the id ``new`` asks the server to make one from the name.
+         *
+         *     things: come into the locker with it. carriers: rules that its legs name, added unless they are here already.
+         *     load: whatever is here and one's own goes into its first kit.
          */
         NewTrip: {
             trip: components["schemas"]["Trip"];
+            /**
+             * Things
+             * @default []
+             */
+            things: (components["schemas"]["Body"] | components["schemas"]["Lens"] | components["schemas"]["Teleconverter"] | components["schemas"]["MountAdapter"] | components["schemas"]["Filter"] | components["schemas"]["StepRing"] | components["schemas"]["FilterHolder"] | components["schemas"]["Battery"] | components["schemas"]["Charger"] | components["schemas"]["PowerBank"] | components["schemas"]["Card"] | components["schemas"]["Reader"] | components["schemas"]["Drive"] | components["schemas"]["Computer"] | components["schemas"]["Link"] | components["schemas"]["Tripod"] | components["schemas"]["OtherSupport"] | components["schemas"]["Head"] | components["schemas"]["Plate"] | components["schemas"]["Light"] | components["schemas"]["Sound"] | components["schemas"]["Remote"] | components["schemas"]["Drone"] | components["schemas"]["Bag"] | components["schemas"]["Insert"] | components["schemas"]["Safety"] | components["schemas"]["Other"])[];
+            /**
+             * Carriers
+             * @default []
+             */
+            carriers: components["schemas"]["Carrier"][];
+            /**
+             * Load
+             * @default false
+             */
+            load: boolean;
+        };
+        /**
+         * CopiedTrip
+         * @description The same trip again. start: its first day; every date moves with it.
+         */
+        CopiedTrip: {
+            /** Name */
+            name: string;
+            /** Start */
+            start?: string | null;
         };
         /**
          * ChangedTrip
@@ -4987,6 +5587,34 @@ export interface components {
             /** Version */
             version: number;
             trip: components["schemas"]["Trip"];
+        };
+        /**
+         * Glance
+         * @description A kit in a line: how it stands. power_days, card_days: of ``days``; None where there is nothing to judge.
+         *
+         *     blockers: findings that stop the trip. stopped_by: legs that refuse it.
+         */
+        Glance: {
+            /** Kit */
+            kit: string;
+            /** Name */
+            name: string;
+            /** Things */
+            things: number;
+            /** Carried G */
+            carried_g: number;
+            /** Score */
+            score: number;
+            /** Days */
+            days: number;
+            /** Power Days */
+            power_days: number | null;
+            /** Card Days */
+            card_days: number | null;
+            /** Stopped By */
+            stopped_by: string[];
+            /** Blockers */
+            blockers: number;
         };
         /**
          * AsPiece
@@ -5481,6 +6109,21 @@ export interface components {
          */
         Group: "optics" | "filters" | "power" | "cards" | "support" | "light-sound" | "carry" | "safety" | "other";
         /**
+         * Hang
+         * @description Where a thing that is strapped to a bag hangs, as its bearer sees left and right.
+         */
+        Hang: {
+            /** Item */
+            item: string;
+            /** Bag */
+            bag: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right" | "out" | "top" | "bottom";
+        };
+        /**
          * Headroom
          * @description How far a body crops in post past its longest lens: from 70 to 94 mm with 24 MP left.
          */
@@ -5587,6 +6230,8 @@ export interface components {
              *       "mounts": [],
              *       "nests": [],
              *       "wishes": [],
+             *       "hangs": [],
+             *       "rides": [],
              *       "loadouts": []
              *     }
              */
@@ -5594,7 +6239,7 @@ export interface components {
         };
         /**
          * KitName
-         * @description A kit of the trip by name.
+         * @description A kit of the trip by name. version: of name and note.
          */
         KitName: {
             /** Id */
@@ -5603,6 +6248,8 @@ export interface components {
             name: string;
             /** Note */
             note: string;
+            /** Version */
+            version: number;
         };
         /**
          * KitState
@@ -6051,6 +6698,19 @@ export interface components {
             restricted: components["schemas"]["Judged"][];
         };
         /**
+         * Ride
+         * @description Where a bag rides on its bearer on foot.
+         */
+        Ride: {
+            /** Bag */
+            bag: string;
+            /**
+             * At
+             * @enum {string}
+             */
+            at: "back" | "front" | "left" | "right";
+        };
+        /**
          * Row
          * @description One lens with its thread; None where nothing screws on (a bulging front, or no thread stated).
          */
@@ -6139,6 +6799,16 @@ export interface components {
              * @default []
              */
             wishes: components["schemas"]["Wish"][];
+            /**
+             * Hangs
+             * @default []
+             */
+            hangs: components["schemas"]["Hang"][];
+            /**
+             * Rides
+             * @default []
+             */
+            rides: components["schemas"]["Ride"][];
             /**
              * Loadouts
              * @default []
@@ -6312,9 +6982,11 @@ export interface components {
         };
         /**
          * RenamedKit
-         * @description A kit's name and note.
+         * @description A kit's name and note. version: of both, that the writer saw.
          */
         RenamedKit: {
+            /** Version */
+            version: number;
             /** Name */
             name: string;
             /**
@@ -7429,14 +8101,61 @@ export interface components {
             fits: boolean;
         };
         /**
+         * Divider
+         * @description One straight divider, as deep as its space, fixed to walls or to other dividers.
+         *
+         *     across: the axis that it cuts, at_mm: where its near face stands on it; from_mm, length_mm: along the other axis.
+         *     long: from wall to wall.
+         */
+        Divider: {
+            /**
+             * Across
+             * @enum {string}
+             */
+            across: "x" | "y";
+            /** At Mm */
+            at_mm: number;
+            /** Thick Mm */
+            thick_mm: number;
+            /** From Mm */
+            from_mm: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Long */
+            long: boolean;
+        };
+        /**
          * Elsewhere
-         * @description A bag in which a left-over thing finds room, tried by packing it there.
+         * @description A bag in which a left-over thing finds room, tried by packing it there. disturbs: only if things move there that
+         *     somebody has packed already.
          */
         Elsewhere: {
             /** Bag */
             bag: string;
             /** Room */
             room: string;
+            /**
+             * Disturbs
+             * @default false
+             */
+            disturbs: boolean;
+        };
+        /**
+         * Hung
+         * @description A strapped thing on another side of its bag. level_g: how far off that would be, as ``OnPerson`` counts it.
+         */
+        Hung: {
+            /** Item */
+            item: string;
+            /** Bag */
+            bag: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right" | "out";
+            /** Level G */
+            level_g: number;
         };
         /**
          * LeftOver
@@ -7456,7 +8175,7 @@ export interface components {
              * Why
              * @enum {string}
              */
-            why: "too-large" | "no-room" | "no-time" | "pins" | "straps" | "strap-length" | "never-hold";
+            why: "too-large" | "no-room" | "no-time" | "pins" | "straps" | "strap-length" | "never-hold" | "stays";
             /**
              * Proof
              * @enum {string}
@@ -7477,6 +8196,51 @@ export interface components {
              * @default []
              */
             owned: string[];
+        };
+        /**
+         * Moved
+         * @description What lay elsewhere before. from_room, to_room: the same where it only lies otherwise in its space.
+         */
+        Moved: {
+            /** Item */
+            item: string;
+            /** From Room */
+            from_room: string;
+            /** To Room */
+            to_room: string;
+        };
+        /**
+         * OnPerson
+         * @description How what one person carries in bags hangs on them.
+         *
+         *     behind_mm, right_mm: its centre of mass from the middle of the body, less than 0 in front or left. back_g, front_g,
+         *     left_g, right_g: what rides or hangs there. level_g: grams on the left hip that would level it, less than 0 on the
+         *     right. riding: where each bag rides. better: the one strapped thing whose other side levels it most.
+         */
+        OnPerson: {
+            /** Person */
+            person: string;
+            /** Mass G */
+            mass_g: number;
+            /** Behind Mm */
+            behind_mm: number;
+            /** Right Mm */
+            right_mm: number;
+            /** Back G */
+            back_g: number;
+            /** Front G */
+            front_g: number;
+            /** Left G */
+            left_g: number;
+            /** Right G */
+            right_g: number;
+            /** Level G */
+            level_g: number;
+            /** Riding */
+            riding: {
+                [key: string]: "back" | "front" | "left" | "right";
+            };
+            better?: components["schemas"]["Hung"] | null;
         };
         /**
          * Placed
@@ -7528,7 +8292,8 @@ export interface components {
          * @description One compartment. measured: its inner size is known, else it is reckoned from litres and outer size.
          *
          *     fill: share of its litres that things take, dividers counted. balance_mm: centre of mass from the middle along x
-         *     (up), y (across) and z (out).
+         *     (up), y (across) and z (out). layout: rows and cells of straight dividers, or things that lie freely because rows
+         *     do not do; None where nothing is divided. dividers: those of rows and cells; came_with: how many it has, if told.
          */
         RoomUse: {
             /** Room */
@@ -7571,6 +8336,15 @@ export interface components {
                 number,
                 number
             ] | null;
+            /** Layout */
+            layout?: ("cells" | "free") | null;
+            /**
+             * Dividers
+             * @default []
+             */
+            dividers: components["schemas"]["Divider"][];
+            /** Came With */
+            came_with?: number | null;
         };
         /**
          * SoftPlaced
@@ -7606,7 +8380,8 @@ export interface components {
          * @description The whole answer. bags: outer size of each in mm, and the share of it that is not room inside.
          *
          *     proof: of what is left over. checked: an independent look at bounds, overlap and weight on fragile things found
-         *     nothing wrong. alternatives: whether the other things of each slot would fit, too.
+         *     nothing wrong. alternatives: whether the other things of each slot would fit, too. moved: what lay elsewhere in the
+         *     packing that this one began from. people: how their bags hang on those who carry them.
          */
         Stowage: {
             /** Rooms */
@@ -7628,6 +8403,16 @@ export interface components {
              * @default []
              */
             alternatives: components["schemas"]["Alternative"][];
+            /**
+             * Moved
+             * @default []
+             */
+            moved: components["schemas"]["Moved"][];
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["OnPerson"][];
         };
         /**
          * Strapped
@@ -7644,6 +8429,8 @@ export interface components {
         /**
          * PackingTime
          * @description How long to pack, over all bags. workers, seed: of the solver; with one worker the answer is repeatable.
+         *
+         *     anew: everything may lie elsewhere than it does now; disturb: what is ticked as packed may, where it must.
          */
         PackingTime: {
             /**
@@ -7661,6 +8448,16 @@ export interface components {
              * @default 0
              */
             seed: number;
+            /**
+             * Anew
+             * @default false
+             */
+            anew: boolean;
+            /**
+             * Disturb
+             * @default false
+             */
+            disturb: boolean;
         };
         /**
          * Comparison
@@ -7942,7 +8739,7 @@ export interface components {
          * Mark
          * @description One mark. device, seq: who made it, counted up on each device. at: by that device's clock, which may be wrong.
          *
-         *     after: marks of the same subject that this device knew, and replaces.
+         *     after: marks of the same subject that this device knew, and replaces. by: the guest who made it; None is the owner.
          */
         Mark: {
             /** Id */
@@ -7961,6 +8758,8 @@ export interface components {
              * @default []
              */
             after: string[];
+            /** By */
+            by?: string | null;
             /** What */
             what: components["schemas"]["Tick"] | components["schemas"]["PackMark"] | components["schemas"]["CardMark"] | components["schemas"]["Weighed"] | components["schemas"]["Used"] | components["schemas"]["Missed"] | components["schemas"]["Broke"] | components["schemas"]["Lent"] | components["schemas"]["Noted"] | components["schemas"]["Cold"] | components["schemas"]["Swapped"] | components["schemas"]["Filled"] | components["schemas"]["Copied"] | components["schemas"]["TakenBack"];
         };
@@ -8247,13 +9046,15 @@ export interface components {
          * PackOut
          * @description The whole list. bags: inserts first, since they go into bags. worn: on people. tasks: before leaving.
          *
-         *     rooms: the spaces that lines name.
+         *     rooms: the spaces that lines name; moved: what lay elsewhere when it was last packed.
          */
         PackOut: {
             /** Bags */
             bags: components["schemas"]["BagOut"][];
             /** Rooms */
             rooms: components["schemas"]["RoomUse"][];
+            /** Moved */
+            moved: components["schemas"]["Moved"][];
             /** Worn */
             worn: components["schemas"]["OutLine"][];
             /** Tasks */
@@ -8728,9 +9529,11 @@ export interface components {
         };
         /**
          * RowProblem
-         * @description What is wrong in a row: its column, the value there, and the rule.
+         * @description What is wrong in a row: the field, its column, the value there, and the rule.
          */
         RowProblem: {
+            /** Field */
+            field: string;
             /** Column */
             column: string;
             /** Value */
@@ -8745,6 +9548,116 @@ export interface components {
         BroughtIn: {
             /** Things */
             things: number;
+        };
+        /**
+         * RestoredOut
+         * @description What came back of an archive: new here, the same as here, or renamed because another has its id.
+         */
+        RestoredOut: {
+            /** Things */
+            things: {
+                [key: string]: number;
+            };
+            /** Carriers */
+            carriers: {
+                [key: string]: number;
+            };
+            /** Trips */
+            trips: {
+                [key: string]: number;
+            };
+            /** Preferences */
+            preferences: boolean;
+        };
+        /**
+         * WindowBench
+         * @description The small bench: its trip, things, kit, and what the core says of it.
+         */
+        WindowBench: {
+            trip: components["schemas"]["Trip"];
+            /** Gear */
+            gear: (components["schemas"]["Body"] | components["schemas"]["Lens"] | components["schemas"]["Teleconverter"] | components["schemas"]["MountAdapter"] | components["schemas"]["Filter"] | components["schemas"]["StepRing"] | components["schemas"]["FilterHolder"] | components["schemas"]["Battery"] | components["schemas"]["Charger"] | components["schemas"]["PowerBank"] | components["schemas"]["Card"] | components["schemas"]["Reader"] | components["schemas"]["Drive"] | components["schemas"]["Computer"] | components["schemas"]["Link"] | components["schemas"]["Tripod"] | components["schemas"]["OtherSupport"] | components["schemas"]["Head"] | components["schemas"]["Plate"] | components["schemas"]["Light"] | components["schemas"]["Sound"] | components["schemas"]["Remote"] | components["schemas"]["Drone"] | components["schemas"]["Bag"] | components["schemas"]["Insert"] | components["schemas"]["Safety"] | components["schemas"]["Other"])[];
+            kit: components["schemas"]["Kit"];
+            assessment: components["schemas"]["Assessment"];
+        };
+        /**
+         * LinkOut
+         * @description A link as its owner sees it. secret: only in the answer that makes it.
+         */
+        LinkOut: {
+            /** Id */
+            id: number;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "look" | "pack";
+            /** Note */
+            note: string;
+            /**
+             * Made
+             * Format: date-time
+             */
+            made: string;
+            /** Until */
+            until: string | null;
+            /**
+             * Secret
+             * @default
+             */
+            secret: string;
+        };
+        /**
+         * NewLink
+         * @description A link to make.
+         */
+        NewLink: {
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "look" | "pack";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Until */
+            until?: string | null;
+        };
+        /**
+         * Opened
+         * @description What an opened link leads to. name: under which its guest acts.
+         */
+        Opened: {
+            /** Link */
+            link: number;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "look" | "pack";
+            /** Name */
+            name: string;
+            /** Trip */
+            trip: string;
+            /** Kit */
+            kit: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * OpenLink
+         * @description A link to open, and under which name.
+         */
+        OpenLink: {
+            /** Secret */
+            secret: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
         };
         /**
          * FieldProblem
@@ -8806,6 +9719,15 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
     server_accounts_api_sign_up: {
@@ -8848,7 +9770,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8877,6 +9799,24 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Too many attempts; Retry-After says when the next one counts. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8926,7 +9866,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8955,6 +9895,24 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Too many attempts; Retry-After says when the next one counts. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8991,7 +9949,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9002,6 +9960,15 @@ export interface operations {
             };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9038,7 +10005,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9049,6 +10016,15 @@ export interface operations {
             };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9098,7 +10074,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9118,6 +10094,645 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_accounts_api_change_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Too many attempts; Retry-After says when the next one counts. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_accounts_api_sign_out_everywhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_accounts_api_delete_account: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedName"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_accounts_api_list_sign_ins: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignInOut"][];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_accounts_api_end_sign_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The document was changed elsewhere meanwhile, or something still refers to it. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_accounts_api_keep_email: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MailBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_accounts_api_forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Forgotten"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Too many attempts; Retry-After says when the next one counts. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_accounts_api_reset: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ResetBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Too many attempts; Retry-After says when the next one counts. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9147,6 +10762,24 @@ export interface operations {
             };
             /** @description Nobody is signed in. */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9196,7 +10829,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9225,6 +10858,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9276,7 +10918,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9321,6 +10963,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
     server_locker_api_remove_thing: {
@@ -9350,7 +11001,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9379,6 +11030,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9430,7 +11090,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9475,6 +11135,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
     server_locker_api_list_typical: {
@@ -9497,6 +11166,24 @@ export interface operations {
             };
             /** @description Nobody is signed in. */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9546,7 +11233,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9582,6 +11269,198 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_locker_api_understand_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Typed"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderstoodOut"][];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_locker_api_change_many: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LockerChanges"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingOut"][];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The document was changed elsewhere meanwhile, or something still refers to it. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
     server_carriers_api_list_carriers: {
@@ -9604,6 +11483,24 @@ export interface operations {
             };
             /** @description Nobody is signed in. */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9653,7 +11550,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9682,6 +11579,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9718,6 +11624,24 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
     server_carriers_api_list_usual_restrictions: {
@@ -9740,6 +11664,24 @@ export interface operations {
             };
             /** @description Nobody is signed in. */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9791,7 +11733,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9836,6 +11778,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
     server_carriers_api_remove_carrier: {
@@ -9865,7 +11816,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9901,6 +11852,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
     server_brief_api_want_sets: {
@@ -9923,6 +11883,71 @@ export interface operations {
             };
             /** @description Nobody is signed in. */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_brief_api_list_trip_patterns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trip"][];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9972,7 +11997,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10001,6 +12026,102 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_brief_api_say_wants: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaidWants"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WantingOut"][];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10050,7 +12171,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10086,9 +12207,18 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
-    server_trips_api_list_trips: {
+    server_trips_shelf_list_trips: {
         parameters: {
             query?: never;
             header?: never;
@@ -10115,9 +12245,27 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
-    server_trips_api_add_trip: {
+    server_trips_shelf_add_trip: {
         parameters: {
             query?: never;
             header?: never;
@@ -10157,7 +12305,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10193,9 +12341,107 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
-    server_trips_api_show_trip: {
+    server_trips_shelf_copy_trip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopiedTrip"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TripOut"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_shelf_show_trip: {
         parameters: {
             query?: never;
             header?: never;
@@ -10224,6 +12470,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -10242,9 +12497,18 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
-    server_trips_api_change_trip: {
+    server_trips_shelf_change_trip: {
         parameters: {
             query?: never;
             header?: never;
@@ -10286,7 +12550,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10331,9 +12595,18 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
-    server_trips_api_remove_trip: {
+    server_trips_shelf_remove_trip: {
         parameters: {
             query?: never;
             header?: never;
@@ -10360,7 +12633,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10389,6 +12662,82 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_shelf_glance_at: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Glance"][];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10428,6 +12777,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -10439,6 +12797,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10491,7 +12858,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10502,6 +12869,15 @@ export interface operations {
             };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The document was changed elsewhere meanwhile, or something still refers to it. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10520,6 +12896,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10557,7 +12942,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10586,6 +12971,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10637,7 +13031,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10666,6 +13060,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10718,7 +13121,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10763,6 +13166,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
     server_trips_api_advise_on: {
@@ -10795,6 +13207,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -10806,6 +13227,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10858,7 +13288,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10887,6 +13317,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10939,7 +13378,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10968,6 +13407,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11007,6 +13455,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -11018,6 +13475,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11070,7 +13536,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11099,6 +13565,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11151,7 +13626,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11180,6 +13655,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11232,7 +13716,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11261,6 +13745,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11300,6 +13793,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -11311,6 +13813,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11363,7 +13874,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11392,6 +13903,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11432,6 +13952,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -11443,6 +13972,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11482,6 +14020,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -11493,6 +14040,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11545,7 +14101,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11583,6 +14139,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11637,7 +14202,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11666,6 +14231,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11706,6 +14280,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -11717,6 +14300,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11769,7 +14361,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11807,6 +14399,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11859,7 +14460,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11904,6 +14505,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
         };
     };
     server_field_api_weigh: {
@@ -11926,6 +14536,24 @@ export interface operations {
             };
             /** @description Nobody is signed in. */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11964,6 +14592,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -11975,6 +14612,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12026,7 +14672,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12055,6 +14701,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12094,6 +14749,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -12105,6 +14769,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12144,6 +14817,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -12155,6 +14837,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12209,7 +14900,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12238,6 +14929,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12277,6 +14977,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -12288,6 +14997,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12325,6 +15043,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -12336,6 +15063,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12380,6 +15116,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -12391,6 +15136,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12435,6 +15189,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -12446,6 +15209,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12489,6 +15261,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -12500,6 +15281,85 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_exchange_api_divider_file: {
+        parameters: {
+            query: {
+                room: string;
+                loadout?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+                form: "svg" | "a4" | "a3";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12549,7 +15409,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12578,6 +15438,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12616,6 +15485,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -12627,6 +15505,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12664,6 +15551,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -12675,6 +15571,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12714,6 +15619,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -12725,6 +15639,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12761,6 +15684,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
             /** @description There is no such document among the owner's, or this is not offered here. */
             404: {
                 headers: {
@@ -12772,6 +15704,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12801,6 +15742,11 @@ export interface operations {
                      * @default
                      */
                     matched?: string;
+                    /**
+                     * Mends
+                     * @default
+                     */
+                    mends?: string;
                 };
             };
         };
@@ -12832,7 +15778,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12861,6 +15807,15 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12892,6 +15847,11 @@ export interface operations {
                      * @default false
                      */
                     leave_bad?: boolean;
+                    /**
+                     * Mends
+                     * @default
+                     */
+                    mends?: string;
                 };
             };
         };
@@ -12923,7 +15883,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description The request does not carry its CSRF token. */
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12952,6 +15912,511 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_exchange_api_take_account: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_exchange_api_put_account_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RestoredOut"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_demo_window_show_window: {
+        parameters: {
+            query?: {
+                loaded?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WindowBench"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_sharing_api_list_links: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkOut"][];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_sharing_api_make_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLink"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkOut"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_sharing_api_take_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The document was changed elsewhere meanwhile, or something still refers to it. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_sharing_api_open_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OpenLink"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Opened"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

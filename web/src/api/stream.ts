@@ -1,5 +1,5 @@
 /** Answers that come line by line: JSON per line, an empty line now and then to notice when nobody listens. */
-import { cookie, problemIn } from './client'
+import { noticeOther, ownHeaders, problemIn } from './client'
 
 /** Cuts a growing text into whole lines; keeps the rest for later. */
 export function lineCutter(): (chunk: string) => string[] {
@@ -15,10 +15,11 @@ export function lineCutter(): (chunk: string) => string[] {
 export async function stream<T>(path: string, body: unknown, take: (line: T) => void, signal: AbortSignal): Promise<void> {
   const response = await fetch(path, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json', 'X-CSRFToken': cookie('csrftoken') },
+    headers: { 'Content-Type': 'application/json', ...ownHeaders() },
     body: JSON.stringify(body),
     signal,
   })
+  noticeOther(response)
   if (!response.ok || !response.body) throw problemIn(response.status, await response.json().catch(() => null))
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
   const cut = lineCutter()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Asks before something cannot be taken back. */
+import SheetDialog from './SheetDialog.vue'
 withDefaults(defineProps<{ title: string; text: string; yes: string; no?: string }>(), { no: 'Keep it' })
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ yes: [] }>()
@@ -11,7 +12,7 @@ function go(): void {
 </script>
 
 <template>
-  <VDialog v-model="open" max-width="420" :aria-label="title">
+  <SheetDialog v-model="open" max-width="420" :aria-label="title">
     <div class="sheet">
       <h2>{{ title }}</h2>
       <p class="text">{{ text }}</p>
@@ -20,7 +21,7 @@ function go(): void {
         <VBtn color="error" @click="go">{{ yes }}</VBtn>
       </div>
     </div>
-  </VDialog>
+  </SheetDialog>
 </template>
 
 <style scoped>

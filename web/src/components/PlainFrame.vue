@@ -1,6 +1,9 @@
 <script setup lang="ts">
 /** A screen beside the trips: header, then the screen. */
+import { usePageTitle } from '@/composables/usePageTitle'
 import AppHeader from './AppHeader.vue'
+
+usePageTitle()
 </script>
 
 <template>

@@ -5,9 +5,10 @@ import type { Edit, Entry, Thing, Trip } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
-import { holders, onPerson, placeKey, type Choice } from '@/wording/choices'
+import { placeKey, places, type Choice } from '@/wording/choices'
 import { many } from '@/wording/parts'
 import { placeName } from '@/wording/loadouts'
+import SheetDialog from './SheetDialog.vue'
 
 const props = defineProps<{ things: Map<string, Thing>; entries: Map<string, Entry[]>; people: NonNullable<Trip['people']>; names: Names; busy: boolean }>()
 const emit = defineEmits<{ edit: [edits: Edit[]] }>()
@@ -18,7 +19,7 @@ const to = ref('')
 const chosen = ref(new Set<string>())
 
 /** Whatever holds the place cannot go into it. */
-const choices = computed<Choice[]>(() => [...holders(props.things, props.entries), ...props.people.map((p) => ({ title: `on ${p.name}: pockets, neck, belt`, place: onPerson(p.id) }))])
+const choices = computed<Choice[]>(() => places(props.things, props.entries, props.people))
 const target = computed(() => choices.value.find((c) => placeKey(c.place) === to.value))
 const around = computed(() => {
   const found = new Set<string>()
@@ -60,7 +61,7 @@ function put(): void {
 </script>
 
 <template>
-  <VDialog v-model="open" max-width="560" aria-label="Put things into a bag">
+  <SheetDialog v-model="open" max-width="560" aria-label="Put things into a bag">
     <form class="sheet" @submit.prevent="put">
       <h1>Put things into a bag</h1>
       <p v-if="!rows.length" class="quiet">Nothing is loaded that could be put anywhere.</p>
@@ -81,7 +82,7 @@ function put(): void {
         <VBtn type="submit" :disabled="!going.length || busy">Put {{ going.length === 1 ? 'it' : 'them' }} there</VBtn>
       </div>
     </form>
-  </VDialog>
+  </SheetDialog>
 </template>
 
 <style scoped>

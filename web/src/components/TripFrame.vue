@@ -6,14 +6,17 @@ import { asProblem } from '@/api/problem'
 import type { Assessment, Bench } from '@/api/types'
 import { useAdvice } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
+import { usePageTitle } from '@/composables/usePageTitle'
 import { span } from '@/format/dates'
 import { STATIONS } from '@/wording/stations'
 import AppHeader from './AppHeader.vue'
+import FirstWalk from './FirstWalk.vue'
 import ScalesBar from './ScalesBar.vue'
 import TrailBar from './TrailBar.vue'
 
 const props = defineProps<{ bench: Bench | undefined; error: Error | null; names: Names; trial?: Assessment | null }>()
 const trip = computed(() => props.bench?.trip.trip)
+usePageTitle(() => trip.value?.name)
 /** Another kit of the trip is shown until the one that was asked for is here. */
 const route = useRoute()
 const standIn = computed(() => !props.bench || props.bench.state.kit.id !== route.params.kit)
@@ -45,6 +48,7 @@ const under = computed(() => {
       </nav>
       <TrailBar v-if="bench && judged" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stamp="bench.state.stamp" :stations="judged.stations" :cautions="cautions" />
     </AppHeader>
+    <FirstWalk v-if="bench" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" />
     <main id="screen" class="frame-body" tabindex="-1" :aria-busy="standIn">
       <slot v-if="bench" />
       <p v-else-if="error" class="screen" role="alert">

@@ -52,7 +52,7 @@ export interface Names {
 }
 
 /** Names for ids, for the sentences. */
-function useNames(trip: ComputedRef<Trip | undefined>, things: ComputedRef<Map<string, Thing>>): ComputedRef<Names> {
+export function useNames(trip: ComputedRef<Trip | undefined>, things: ComputedRef<Map<string, Thing>>): ComputedRef<Names> {
   return computed(() => {
     const find = (list: readonly { id: string; name: string }[] | undefined) => {
       const names = new Map(list?.map((one) => [one.id, one.name]))
@@ -79,14 +79,15 @@ export function useKits(trip: Ref<string>) {
     onSuccess: () => changed('kits', { trip: toValue(trip) }),
   })
   const rename = useMutation({
-    mutationFn: (wish: { kit: string; name: string; note: string }) =>
+    mutationFn: (wish: { kit: string; version: number; name: string; note: string }) =>
       ask(
         client.PUT('/api/trips/{slug}/kits/{kit}', {
           params: { path: { slug: toValue(trip), kit: wish.kit } },
-          body: { name: wish.name, note: wish.note },
+          body: { version: wish.version, name: wish.name, note: wish.note },
         }),
       ),
-    onSuccess: () => changed('kits', { trip: toValue(trip) }),
+    // Also when somebody was quicker: then what they wrote is to be seen.
+    onSettled: () => changed('kits', { trip: toValue(trip) }),
   })
   const remove = useMutation({
     mutationFn: (kit: string) =>

@@ -15,10 +15,11 @@ import { useSession } from './useSession'
 const EVERY_S = 15
 const AT_ONCE = 200
 
-export function useField(trip: MaybeRefOrGetter<string>) {
+/** as: who notes, when it is not whoever is signed in; empty for somebody who only looks. */
+export function useField(trip: MaybeRefOrGetter<string>, as?: MaybeRefOrGetter<string>) {
   const { session } = useSession()
-  const who = computed(() => session.value?.name ?? '')
-  const query = useQuery(computed(() => fieldQuery(toValue(trip))))
+  const who = computed(() => (as === undefined ? (session.value?.name ?? '') : toValue(as)))
+  const query = useQuery(computed(() => ({ ...fieldQuery(toValue(trip)), enabled: toValue(trip) !== '' })))
   const outbox = shallowRef<Waiting[]>([])
   const away = ref(!navigator.onLine)
   const stands = computed(() => standing(query.data.value, outbox.value.filter((w) => !w.refused).map((w) => w.mark)))

@@ -1,7 +1,7 @@
 /** A locker from a table: look at it first, match its columns, then bring all of it in or nothing. */
 import { useMutation } from '@tanstack/vue-query'
 import { ref } from 'vue'
-import { ask, client } from '@/api/client'
+import { ask, client, upload } from '@/api/client'
 import { asProblem, sentence } from '@/api/problem'
 import { changed } from '@/api/queries'
 import type { Preview } from '@/api/types'
@@ -10,17 +10,13 @@ export function useGearImport() {
   const file = ref<File | null>(null)
   const preview = ref<Preview | null>(null)
   const said = ref('')
+  /** Row -> field -> what somebody put in place of its cell. */
+  const mends = ref<Record<string, Record<string, string>>>({})
 
-  function form(fields: Record<string, string>): FormData {
-    const made = new FormData()
-    made.append('file', file.value!, file.value!.name)
-    for (const [name, value] of Object.entries(fields)) made.append(name, value)
-    return made
-  }
   const look = useMutation({
     mutationFn: (matched: Record<string, string> | null) => {
-      const body = form(matched ? { matched: JSON.stringify(matched) } : {})
-      return ask(client.POST('/api/exchange/locker/preview', { body: body as never, bodySerializer: () => body }))
+      const told = { mends: JSON.stringify(mends.value), ...(matched && { matched: JSON.stringify(matched) }) }
+      return ask(client.POST('/api/exchange/locker/preview', upload(file.value!, told)))
     },
     onSuccess: (told) => {
       preview.value = told
@@ -30,8 +26,8 @@ export function useGearImport() {
   })
   const bring = useMutation({
     mutationFn: (leaveBad: boolean) => {
-      const body = form({ matched: JSON.stringify(preview.value?.matched ?? {}), leave_bad: String(leaveBad) })
-      return ask(client.POST('/api/exchange/locker/table', { body: body as never, bodySerializer: () => body }))
+      const told = { matched: JSON.stringify(preview.value?.matched ?? {}), leave_bad: String(leaveBad), mends: JSON.stringify(mends.value) }
+      return ask(client.POST('/api/exchange/locker/table', upload(file.value!, told)))
     },
     onSuccess: async (told) => {
       said.value = `${told.things} things came into the locker.`
@@ -43,11 +39,16 @@ export function useGearImport() {
   function take(chosen: File): void {
     file.value = chosen
     preview.value = null
+    mends.value = {}
     look.mutate(null)
   }
   function match(field: string, column: string): void {
     const matched = Object.fromEntries(Object.entries(preview.value?.matched ?? {}).filter(([f, c]) => f !== field && c !== column))
     look.mutate(column ? { ...matched, [field]: column } : matched)
   }
-  return { file, preview, said, look, bring, take, match }
+  function mend(row: number, field: string, value: string): void {
+    mends.value = { ...mends.value, [row]: { ...mends.value[row], [field]: value } }
+    look.mutate(preview.value?.matched ?? null)
+  }
+  return { file, preview, said, look, bring, take, match, mend }
 }

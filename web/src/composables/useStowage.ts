@@ -65,6 +65,21 @@ export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => 
     const kit = toValue(at)
     if (kit) void start(kit, loadout(), { seconds: LONG_S })
   }
+  /** The dividers of a space, to print or to cut from. */
+  const paper = (room: string, form: 'svg' | 'a4' | 'a3'): string => {
+    const kit = toValue(at)
+    return `/api/exchange/dividers/${kit?.trip}/${kit?.kit}/file/${form}?${new URLSearchParams({ room, loadout: loadout() })}`
+  }
+  /** The same with every place open. */
+  function anew(): void {
+    const kit = toValue(at)
+    if (kit) void start(kit, loadout(), { anew: true })
+  }
+  /** The same, and what is ticked as packed may be moved where it must. */
+  function disturb(): void {
+    const kit = toValue(at)
+    if (kit) void start(kit, loadout(), { disturb: true })
+  }
   onBeforeUnmount(() => hangUp.abort())
-  return { stowage, problem, running, ahead, trying, better, again }
+  return { stowage, problem, running, ahead, trying, better, again, anew, disturb, paper }
 }

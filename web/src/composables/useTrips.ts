@@ -2,8 +2,8 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import type { RouteLocationRaw } from 'vue-router'
 import { ask, client } from '@/api/client'
-import { changed, queries, tripsQuery } from '@/api/queries'
-import type { Trip, TripDoc } from '@/api/types'
+import { changed, queries, tripPatternsQuery, tripsQuery } from '@/api/queries'
+import type { NewTrip, Trip, TripDoc, Want } from '@/api/types'
 
 /** The bench of the current trip, or the shelf when no trip is current. */
 export async function currentBench(): Promise<RouteLocationRaw> {
@@ -16,7 +16,12 @@ export function useTrips() {
   const query = useQuery(tripsQuery)
   const refresh = () => changed('trips')
   const add = useMutation({
-    mutationFn: (trip: Trip) => ask(client.POST('/api/trips', { body: { trip } })),
+    mutationFn: (wish: NewTrip) => ask(client.POST('/api/trips', { body: wish })),
+    onSuccess: () => changed('everything'),
+  })
+  const copy = useMutation({
+    mutationFn: (wish: { slug: string; name: string; start: string | null }) =>
+      ask(client.POST('/api/trips/{slug}/copy', { params: { path: { slug: wish.slug } }, body: { name: wish.name, start: wish.start } })),
     onSuccess: refresh,
   })
   const save = useMutation({
@@ -40,5 +45,15 @@ export function useTrips() {
       ),
     onSuccess: () => changed('everything'),
   })
-  return { trips: query.data, loading: query.isPending, error: query.error, add, save, remove, bringIn }
+  return { trips: query.data, loading: query.isPending, error: query.error, add, copy, save, remove, bringIn }
+}
+
+/** Trips to begin from. */
+export function useTripPatterns() {
+  return useQuery(tripPatternsQuery).data
+}
+
+/** The wants that words name; what is understood of none says so. */
+export async function wantsSaid(text: string, taken: string[] = []): Promise<{ typed: string; want: Want | null }[]> {
+  return (await ask(client.POST('/api/brief/wants', { body: { text, taken } }))).map((one) => ({ typed: one.typed, want: one.want as Want | null }))
 }

@@ -27,12 +27,19 @@ describe('days as columns', () => {
 })
 
 describe('the timetable', () => {
-  const charge = (by: string, socket: number, from_h: number) => ({ by, socket, from_h })
+  const charge = (by: string, socket: number, from_h: number, to_h = from_h + 1) => ({ by, socket, from_h, to_h })
   it('has a row per thing on a socket, in order of start', () => {
     const rows = timetable([charge('dual', 1, 2), charge('phone', 2, 0), charge('dual', 1, 0)])
     expect(rows.map((r) => [r.by, r.charges.map((c) => c.from_h)])).toEqual([
       ['dual', [0, 2]],
       ['phone', [0]],
+    ])
+  })
+  it('has another row for each pack that a charger takes at the same time', () => {
+    const rows = timetable([charge('dual', 1, 0, 3), charge('dual', 1, 0, 2), charge('dual', 1, 2, 4), charge('dual', 1, 3, 5)])
+    expect(rows.map((r) => r.charges.map((c) => [c.from_h, c.to_h]))).toEqual([
+      [[0, 3], [3, 5]],
+      [[0, 2], [2, 4]],
     ])
   })
 })

@@ -51,11 +51,14 @@ export function dayLine(values: readonly number[], cols: readonly Column[], top:
 }
 
 
-/** Rows of a timetable: one per thing on a socket, in order of their first start. */
-export function timetable<T extends { by: string; socket: number; from_h: number }>(charges: readonly T[]): { key: string; by: string; socket: number; charges: T[] }[] {
+/** Rows of a timetable: one per thing on a socket, in order of their first start; one more for each that it charges at the same time. */
+export function timetable<T extends { by: string; socket: number; from_h: number; to_h: number }>(charges: readonly T[]): { key: string; by: string; socket: number; charges: T[] }[] {
   const rows = new Map<string, { key: string; by: string; socket: number; charges: T[] }>()
   for (const charge of [...charges].sort((a, b) => a.socket - b.socket || a.from_h - b.from_h)) {
-    const key = `${charge.socket} ${charge.by}`
+    let bay = 1
+    const at = (): string => `${charge.socket} ${charge.by} ${bay}`
+    while ((rows.get(at())?.charges.at(-1)?.to_h ?? 0) > charge.from_h + 1e-6) bay += 1
+    const key = at()
     const row = rows.get(key) ?? { key, by: charge.by, socket: charge.socket, charges: [] }
     row.charges.push(charge)
     rows.set(key, row)

@@ -56,6 +56,10 @@ export function ticked(stands: Standing, line: string): boolean {
   const what = stands.now.get(`line:${line}`)?.what
   return what?.do === 'tick' && what.done
 }
+/** The guest who ticked a line; nothing where it was the owner, or is not done. */
+export function tickedBy(stands: Standing, line: string): string | null {
+  return (ticked(stands, line) && stands.now.get(`line:${line}`)?.by) || null
+}
 /** A line done, or not any more: the other of what it is by then. */
 export function toggled(line: string): (stands: Standing) => What {
   return (stands) => ({ do: 'tick', line, done: !ticked(stands, line) })

@@ -40,3 +40,10 @@ export function today(): string {
 export function clock(at: string | null | undefined): string {
   return at ? at.slice(11, 16) : ''
 }
+
+/** "28 Nov, 09:12" of a moment, by the clock of this device. */
+export function moment(at: string): string {
+  const then = new Date(at)
+  const pad = (n: number): string => String(n).padStart(2, '0')
+  return `${day(`${then.getFullYear()}-${pad(then.getMonth() + 1)}-${pad(then.getDate())}`)}, ${pad(then.getHours())}:${pad(then.getMinutes())}`
+}

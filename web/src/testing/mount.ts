@@ -25,7 +25,7 @@ export function giveSize(width: number, height: number): void {
 }
 
 export function signedIn(units: Units = 'metric'): void {
-  const session: Session = { name: 'Ines', demo_mode: false, in_demo: false, units, theme: 'day' }
+  const session: Session = { name: 'Ines', account: 'ines', mail: false, email: '', demo_mode: false, in_demo: false, units, theme: 'day' }
   queries.setQueryData(['session'], session)
 }
 

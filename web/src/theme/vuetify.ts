@@ -1,5 +1,6 @@
 /** Vuetify's behaviour under our own look: colours are those of tokens.css, defaults are set once here. */
 import 'vuetify/styles'
+import './themes.css'
 import { createVuetify, type ThemeDefinition } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
 
@@ -46,11 +47,14 @@ const red: ThemeDefinition = {
   variables: { 'medium-emphasis-opacity': 0.9, 'high-emphasis-opacity': 1, 'border-opacity': 0.3 },
 }
 
+export const THEMES = { day, night, red }
+
 const field = { variant: 'outlined', density: 'compact', hideDetails: 'auto' } as const
 
 export const vuetify = createVuetify({
   icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
-  theme: { defaultTheme: 'day', themes: { day, night, red } },
+  // Its colours stand in themes.css: no style is written into the page, which our own policy forbids.
+  theme: false,
   defaults: {
     VBtn: { variant: 'outlined', height: 34, ripple: false },
     VTextField: field,

@@ -30,10 +30,15 @@ export function holders(things: Things, entries: Entries, but: ReadonlySet<strin
     return holder.kind === 'bag' ? [inside, { title: `strapped outside ${holder.name}`, place: inBag(id, true) }] : [inside]
   })
 }
+/** Where things that are no bags may be put: in what holds things, or on whoever travels. */
+export function places(things: Things, entries: Entries, people: NonNullable<Trip['people']>, but?: ReadonlySet<string>): Choice[] {
+  return [...holders(things, entries, but), ...people.map((p) => ({ title: `on ${p.name}: pockets, neck, belt`, place: onPerson(p.id) }))]
+}
 /** Where one thing may go: a bag as a piece of luggage or in another, all else in a bag or on somebody. */
 export function placesFor(thing: Thing, things: Things, entries: Entries, people: NonNullable<Trip['people']>): Choice[] {
-  const inside = holders(things, entries, new Set([thing.id]))
-  if (thing.kind !== 'bag') return [...inside, ...people.map((p) => ({ title: `on ${p.name}: pockets, neck, belt`, place: onPerson(p.id) }))]
+  const but = new Set([thing.id])
+  if (thing.kind !== 'bag') return places(things, entries, people, but)
+  const inside = holders(things, entries, but)
   const kinds = Object.keys(PIECE) as (keyof typeof PIECE)[]
   return [...people.flatMap((p) => kinds.map((piece) => ({ title: `${PIECE[piece]} of ${p.name}`, place: { where: 'piece' as const, piece, person: p.id } }))), ...inside]
 }

@@ -27,11 +27,13 @@ const WHY: Record<LeftOver['why'], (bag: string) => string> = {
   pins: (bag) => `finds no room in ${bag} as long as things are pinned there`,
   straps: (bag) => `has no strap left on ${bag}`,
   'never-hold': () => 'never goes in the hold',
+  stays: (bag) => `finds no place in ${bag} beside what lies there`,
   'strap-length': (bag) => `is longer than the straps of ${bag} hold`,
 }
 /** "Filter pouch finds no room in Ridge 32 (proved)." */
 export function leftHead(over: LeftOver, thing: Thing): string {
   const count = over.count > 1 ? ` × ${over.count}` : ''
+  if (over.why === 'stays') return `${thing(over.item)}${count} ${WHY.stays(thing(over.bag))}.`
   return `${thing(over.item)}${count} ${WHY[over.why](thing(over.bag))} (${over.proof === 'proved' ? 'proved' : 'the time ran out before all was tried'}).`
 }
 /** "Long or high: Drone would fit, too." */

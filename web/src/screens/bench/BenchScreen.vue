@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** The bench: reach above, the mat below, the ledger and what to do about it beside them. */
 import { useLocalStorage, useSessionStorage } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Edit } from '@/api/types'
+import type { Edit, Place, Thing } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import AdvicePending from '@/components/AdvicePending.vue'
 import SplitBar from '@/components/SplitBar.vue'
@@ -21,6 +21,7 @@ import { useThought } from '@/composables/useThought'
 import * as fmt from '@/format/units'
 import { advised } from '@/wording/advice'
 import { holders, placeKey } from '@/wording/choices'
+import DropPlaces from './DropPlaces.vue'
 import DropsPanel from './DropsPanel.vue'
 import FiltersPanel from './FiltersPanel.vue'
 import FindingsList from './FindingsList.vue'
@@ -107,6 +108,13 @@ function load(item: string, count: number): void {
   const place = loaded.value.has(item) || things.value.get(item)?.kind === 'bag' ? undefined : openBag.value
   change([{ act: 'load', item, count, ...(place && { place }) }])
 }
+/** What is dragged from the mat just now; dropped, it is put there: moved, or loaded with all its pieces. */
+const dragged = shallowRef<Thing | null>(null)
+function put(place: Place): void {
+  const thing = dragged.value
+  dragged.value = null
+  if (thing) change([loaded.value.has(thing.id) ? { act: 'move', item: thing.id, place } : { act: 'load', item: thing.id, count: thing.count ?? 1, place }])
+}
 function leave(item: string, count: number | null): void {
   change([{ act: 'leave', item, count }])
 }
@@ -116,7 +124,13 @@ useKeys([
   { key: 's', does: 'Suggest kits', run: () => void router.push({ name: 'suggest', params: { trip: props.trip, kit: props.kit } }) },
   { key: 'p', does: 'Put things into a bag', run: () => (putting.value = true) },
   { key: 'u', does: 'Undo', run: () => state.value?.can_undo && undo() },
+  { key: 'ctrl+z', does: 'Undo', run: () => state.value?.can_undo && undo() },
   { key: 'U', does: 'Redo', run: () => state.value?.can_redo && redo() },
+  { key: 'ctrl+shift+z', does: 'Redo', run: () => state.value?.can_redo && redo() },
+  { key: 'arrows', does: 'Walk from thing to thing, on the mat' },
+  { key: ' ', does: 'Load or leave the thing, on the mat' },
+  { key: '+ −', does: 'One more, one less, on the mat' },
+  { key: 'Enter', does: 'Open the thing, on the mat' },
 ])
 </script>
 
@@ -125,9 +139,10 @@ useKeys([
     <div v-if="brief && state && shown" class="screen grid">
       <div class="left">
         <ReachChart class="reach" :coverage="shown.assessment.coverage" :trip="brief" :names="names" @want="want = $event" />
-        <GearMat ref="mat" class="table" :things="things" :loaded="loaded" @load="load" @leave="leave" @open="opened = $event" />
+        <GearMat ref="mat" class="table" :things="things" :loaded="loaded" @load="load" @leave="leave" @open="opened = $event" @drag="dragged = things.get($event ?? '') ?? null" />
       </div>
       <aside class="right" aria-label="Kit">
+        <DropPlaces v-if="dragged" :thing="dragged" :things="things" :entries="entries" :people="brief.people ?? []" @put="put" />
         <div class="head">
           <KitTabs class="tabs" :trip="trip" :kit="kit" :kits="bench?.kits ?? []" />
           <button type="button" class="tab" :disabled="!state.can_undo || busy" title="Undo (u)" @click="undo">undo</button>
@@ -262,5 +277,8 @@ useKeys([
   .split {
     display: none;
   }
+}
+.right {
+  position: relative;
 }
 </style>

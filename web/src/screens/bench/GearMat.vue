@@ -6,12 +6,12 @@ import type { Thing } from '@/api/types'
 import { useUnits } from '@/composables/useSession'
 import { bestScale, layOut } from '@/drawing/mat'
 import type { Group } from '@/wording/kinds'
-import { cellOf, type MatThing as MatThingData, matThings, pieceStep } from './mat-cells'
+import { cellOf, lay, type MatThing as MatThingData, matThings } from './mat-cells'
 import MatThing from './MatThing.vue'
 import TabRow from '@/components/TabRow.vue'
 
 const props = defineProps<{ things: Map<string, Thing>; loaded: Map<string, number> }>()
-const emit = defineEmits<{ load: [item: string, count: number]; leave: [item: string, count: number | null]; open: [item: string] }>()
+const emit = defineEmits<{ load: [item: string, count: number]; leave: [item: string, count: number | null]; open: [item: string]; drag: [item: string | null] }>()
 
 const PAD = 14
 const FILTERS: { title: string; groups: Group[] | null }[] = [
@@ -55,13 +55,7 @@ const room = computed(() => Math.max(200, width.value - 2 * PAD))
 const scale = computed(() =>
   bestScale((s) => layOut(shown.value.map((t) => cellOf(t, s)), room.value).height <= height.value - PAD - 22, 0.46, 0.72),
 )
-const laid = computed(() => {
-  const layout = layOut(shown.value.map((one) => cellOf(one, scale.value)), room.value)
-  return {
-    height: layout.height,
-    cells: layout.cells.map((cell, index) => ({ ...cell, one: shown.value[index]!, step: pieceStep(shown.value[index]!.drawn, shown.value[index]!.pieces, scale.value) })),
-  }
-})
+const laid = computed(() => lay(shown.value, scale.value, room.value))
 
 function count(id: string): number {
   return props.loaded.get(id) ?? 0
@@ -75,6 +69,11 @@ function change(thing: Thing, by: number): void {
   const n = count(thing.id)
   if (by > 0 && n < (thing.count ?? 1)) emit('load', thing.id, 1)
   if (by < 0 && n > 0) emit('leave', thing.id, 1)
+}
+function drag(event: DragEvent, item: string): void {
+  // Some browsers drag nothing that carries nothing.
+  event.dataTransfer?.setData('text/plain', props.things.get(item)?.name ?? item)
+  emit('drag', item)
 }
 const current = ref<string | null>(null)
 const focusable = computed(() => (shown.value.some((t) => t.thing.id === current.value) ? current.value : shown.value[0]?.thing.id))
@@ -128,7 +127,7 @@ defineExpose({ toFinder })
 <template>
   <section class="panel" aria-label="The mat">
     <header class="panel-head">
-      <h2>Bench <span class="quiet">everything you could take, drawn to one scale. Click to load or leave.</span></h2>
+      <h2>Bench <span class="quiet">all to one scale: click to load or leave, drag into a bag.</span></h2>
       <input ref="finder" v-model="find" class="find" type="search" placeholder="find  /" aria-label="Find gear on the mat" @keydown.enter.prevent="leaveFinder" @keydown.esc="find = ''" />
       <TabRow v-model="filter" label="Show" :tabs="FILTERS.map((f, index) => ({ name: index, title: f.title }))" />
     </header>
@@ -149,6 +148,9 @@ defineExpose({ toFinder })
           @change="change(cell.one.thing, $event)"
           @keydown="key($event, cell.one.thing)"
           @focus="current = cell.id"
+          draggable="true"
+          @dragstart="drag($event, cell.id)"
+          @dragend="emit('drag', null)"
           @contextmenu.prevent="emit('open', cell.id)"
         />
       </div>

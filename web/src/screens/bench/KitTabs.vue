@@ -6,6 +6,7 @@ import { mdiDotsVertical } from '@mdi/js'
 import { kitLabel, kitRest } from '@/wording/kits'
 import type { KitName } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
+import SheetDialog from '@/components/SheetDialog.vue'
 import { useKits } from '@/composables/useBench'
 import { notify } from '@/composables/useNotice'
 
@@ -15,14 +16,19 @@ const { add, rename, remove } = useKits(() => props.trip)
 
 const naming = ref<'new' | 'copy' | 'rename' | null>(null)
 const name = ref('')
+const note = ref('')
+/** Name and note as they were when the window was opened: what others made of them since is not overwritten. */
+const seen = ref(0)
 const removing = ref(false)
-const TITLES = { new: 'An empty kit', copy: 'A copy of this kit', rename: 'Another name' } as const
+const TITLES = { new: 'An empty kit', copy: 'A copy of this kit', rename: 'Name and note' } as const
 
 function here(): KitName | undefined {
   return props.kits.find((k) => k.id === props.kit)
 }
 function ask(what: 'new' | 'copy' | 'rename'): void {
   naming.value = what
+  note.value = here()?.note ?? ''
+  seen.value = here()?.version ?? 0
   name.value = what === 'rename' ? (here()?.name ?? '') : what === 'copy' ? `${here()?.name ?? 'Kit'}, copy` : 'Kit'
 }
 function goTo(kit: string): void {
@@ -33,7 +39,7 @@ async function done(): Promise<void> {
   const wanted = name.value.trim()
   if (!what || !wanted) return
   try {
-    if (what === 'rename') await rename.mutateAsync({ kit: props.kit, name: wanted, note: here()?.note ?? '' })
+    if (what === 'rename') await rename.mutateAsync({ kit: props.kit, version: seen.value, name: wanted, note: note.value.trim() })
     else goTo((await add.mutateAsync({ name: wanted, copyOf: what === 'copy' ? props.kit : undefined })).id)
     naming.value = null
   } catch (error) {
@@ -63,22 +69,23 @@ async function go(): Promise<void> {
       </template>
       <VList density="compact">
         <VListItem title="Copy this kit" @click="ask('copy')" />
-        <VListItem title="Rename" @click="ask('rename')" />
+        <VListItem title="Name and note" @click="ask('rename')" />
         <VListItem title="New empty kit" @click="ask('new')" />
         <VListItem title="Take the plan away as a file" :href="`/api/exchange/plans/${trip}/${kit}`" />
         <VListItem title="Remove this kit" :disabled="kits.length < 2" @click="removing = true" />
       </VList>
     </VMenu>
-    <VDialog :model-value="naming !== null" max-width="380" aria-label="Kit" @update:model-value="naming = null">
+    <SheetDialog :model-value="naming !== null" max-width="380" aria-label="Kit" @update:model-value="naming = null">
       <form v-if="naming" class="sheet form" @submit.prevent="done">
         <h2>{{ TITLES[naming] }}</h2>
         <VTextField v-model="name" label="Name" autofocus maxlength="80" />
+        <VTextarea v-if="naming === 'rename'" v-model="note" label="Note" rows="3" maxlength="2000" hint="What this kit is for, who asked for it" />
         <div class="row">
           <VBtn @click="naming = null">Cancel</VBtn>
-          <VBtn color="primary" variant="flat" type="submit">{{ naming === 'rename' ? 'Rename' : 'Add' }}</VBtn>
+          <VBtn color="primary" variant="flat" type="submit">{{ naming === 'rename' ? 'Keep' : 'Add' }}</VBtn>
         </div>
       </form>
-    </VDialog>
+    </SheetDialog>
     <AskFirst v-model="removing" title="Remove this kit" :text="`${here()?.name} and its undo steps go for good. Your gear stays in the locker.`" yes="Remove it" @yes="go" />
   </div>
 </template>

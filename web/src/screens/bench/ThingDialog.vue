@@ -2,6 +2,7 @@
 /** One thing on the bench: what it is, how many go, and where they travel. */
 import { computed } from 'vue'
 import type { Assessment, Edit, Entry, Thing, Trip } from '@/api/types'
+import SheetDialog from '@/components/SheetDialog.vue'
 import type { Told } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
@@ -64,7 +65,7 @@ const size = computed(() => {
 </script>
 
 <template>
-  <VDialog :model-value="Boolean(thing)" max-width="520" :aria-label="thing?.name" @update:model-value="emit('close')">
+  <SheetDialog :model-value="Boolean(thing)" max-width="520" :aria-label="thing?.name" @update:model-value="emit('close')">
     <div v-if="thing" class="sheet">
       <h1>{{ thing.name }}</h1>
       <p class="quiet">
@@ -113,7 +114,7 @@ const size = computed(() => {
       </template>
       <div class="end"><VBtn @click="emit('close')">Close</VBtn></div>
     </div>
-  </VDialog>
+  </SheetDialog>
 </template>
 
 <style scoped>

@@ -2,6 +2,7 @@
 /** Why a want is met as far as it is: which set-up serves which stretch, and what holds it back. */
 import { computed } from 'vue'
 import type { Assessment, Trip } from '@/api/types'
+import SheetDialog from '@/components/SheetDialog.vue'
 import type { Names } from '@/composables/useBench'
 import * as fmt from '@/format/units'
 import { how, setUp } from '@/wording/optics'
@@ -20,7 +21,7 @@ const asks = computed(() => {
 </script>
 
 <template>
-  <VDialog :model-value="Boolean(want)" max-width="640" :aria-label="want?.name" @update:model-value="emit('close')">
+  <SheetDialog :model-value="Boolean(want)" max-width="640" :aria-label="want?.name" @update:model-value="emit('close')">
     <div v-if="want && cover" class="sheet">
       <h1>{{ want.name }}: {{ fmt.percent(cover.cover) }} met</h1>
       <p class="quiet">{{ asks }} · importance {{ want.importance ?? 3 }} of 5</p>
@@ -41,7 +42,7 @@ const asks = computed(() => {
       </p>
       <div class="end"><VBtn autofocus @click="emit('close')">Close</VBtn></div>
     </div>
-  </VDialog>
+  </SheetDialog>
 </template>
 
 <style scoped>

@@ -1,7 +1,7 @@
 /** From the locker to cells on the mat: pieces of a thing lie side by side, its label below. */
 import type { Thing } from '@/api/types'
 import { labelWidth } from '@/drawing/axis'
-import type { Cell } from '@/drawing/mat'
+import { layOut, type Cell } from '@/drawing/mat'
 import { draw, type Drawn } from '@/drawing/shapes'
 import { type Group, groupOf, GROUPS } from '@/wording/kinds'
 
@@ -63,4 +63,13 @@ export function cellOf(one: MatThing, scale: number): Cell {
 
 export function drawnWidth(one: MatThing, scale: number): number {
   return one.drawn.width * scale + pieceStep(one.drawn, one.pieces, scale) * (one.pieces - 1)
+}
+
+/** Things side by side in so much room: where each lies, and how far apart its pieces. */
+export function lay(things: readonly MatThing[], scale: number, room: number) {
+  const layout = layOut(things.map((one) => cellOf(one, scale)), room)
+  return {
+    height: layout.height,
+    cells: layout.cells.map((cell, index) => ({ ...cell, one: things[index]!, step: pieceStep(things[index]!.drawn, things[index]!.pieces, scale) })),
+  }
 }

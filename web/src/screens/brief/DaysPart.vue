@@ -66,6 +66,23 @@ function stay(sort: string): void {
   const night = NIGHTS[sort as Nights]?.night
   if (night) days.value = days.value.map((d) => ({ ...d, night: { ...night } }))
 }
+/** Days that the chosen one is copied to, by their numbers: all that it says but its date, its title and its place. */
+const copying = ref(false)
+const from = ref(1)
+const to = ref(1)
+function openCopy(): void {
+  copying.value = !copying.value
+  from.value = Math.min(chosen.value + 2, days.value.length)
+  to.value = days.value.length
+}
+const numbered = computed(() => days.value.map((d, i) => ({ title: `${i + 1}, ${dayName(d.date)}`, value: i + 1 })))
+function copy(): void {
+  const like = one.value
+  if (!like) return
+  const [first, last] = [Math.min(from.value, to.value) - 1, Math.max(from.value, to.value) - 1]
+  days.value = days.value.map((d, i) => (i >= first && i <= last ? { ...like, date: d.date, title: d.title, place: d.place } : d))
+  copying.value = false
+}
 /** A new first day moves all days with it. */
 function start(date: string): void {
   if (date) days.value = days.value.map((d, i) => ({ ...d, date: addDays(date, i) }))
@@ -102,7 +119,16 @@ function start(date: string): void {
       <VTextField :model-value="one.place" label="Where" maxlength="80" :error-messages="error('place')" @update:model-value="replace({ place: String($event ?? '') })" />
       <NumberField :model-value="one.lowest_c" label="Coldest hour" quantity="temperature" required :error="error('lowest_c')" @update:model-value="replace({ lowest_c: $event as number })" />
       <NumberField :model-value="one.on_foot_h" label="On foot" unit="h" required :error="error('on_foot_h')" @update:model-value="replace({ on_foot_h: $event as number })" />
-      <button type="button" class="link quiet" @click="drop">remove {{ dayName(one.date) }}</button>
+      <span class="acts">
+        <button v-if="days.length > 1" type="button" class="link quiet" :aria-expanded="copying" @click="openCopy">copy to others</button>
+        <button type="button" class="link quiet" @click="drop">remove {{ dayName(one.date) }}</button>
+      </span>
+      <div v-if="copying" class="spot">
+        <VSelect v-model="from" :items="numbered" label="From day" />
+        <VSelect v-model="to" :items="numbered" label="To day" />
+        <VBtn @click="copy">Copy cold, hours, weather, wants and night</VBtn>
+        <button type="button" class="link quiet" @click="copying = false">close</button>
+      </div>
       <VSelect class="two" :model-value="one.weather ?? []" :items="WEATHER" multiple label="Out in" placeholder="fair weather" persistent-placeholder @update:model-value="replace({ weather: $event })" />
       <VSelect class="two" :model-value="one.wants ?? []" :items="wantOptions" multiple label="Shoots" placeholder="every want" persistent-placeholder :error-messages="error('wants')" @update:model-value="replace({ wants: $event })" />
       <span />
@@ -129,6 +155,11 @@ function start(date: string): void {
 }
 .top h2 {
   flex: 1 1 240px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
 }
 .start {
   flex: 0 0 150px;

@@ -66,7 +66,8 @@ const STATES: { title: string; value: TraitState }[] = [
 <style scoped>
 .form {
   display: grid;
-  grid-template-columns: repeat(10, 1fr);
+  /* Ten where there is room; labels stay readable where there is not. */
+  grid-template-columns: repeat(auto-fill, minmax(max(66px, 8.6%), 1fr));
   gap: 10px;
 }
 .form > * {

@@ -5,6 +5,8 @@ import { computed, ref } from 'vue'
 import { mdiPlus } from '@mdi/js'
 import type { Assessment, Want } from '@/api/types'
 import { useWantSets } from '@/composables/useFilters'
+import { notify } from '@/composables/useNotice'
+import { wantsSaid } from '@/composables/useTrips'
 import { focalAxis } from '@/drawing/axis'
 import * as fmt from '@/format/units'
 import WantForm from './WantForm.vue'
@@ -38,6 +40,23 @@ function addSet(ready: readonly Want[]): void {
   wants.value = [...old, ...fromSet(ready, old.map((w) => w.id))]
   chosen.value = old.length
 }
+const words = ref('')
+const notUnderstood = ref('')
+async function say(): Promise<void> {
+  const text = words.value.trim()
+  if (!text) return
+  try {
+    const said = await wantsSaid(text, wants.value.map((w) => w.id))
+    const known = said.flatMap((one) => (one.want ? [one.want] : []))
+    const rest = said.filter((one) => !one.want).map((one) => one.typed)
+    if (known.length) chosen.value = wants.value.length
+    wants.value = [...wants.value, ...known]
+    words.value = rest.join(', ')
+    notUnderstood.value = rest.length ? `${rest.map((r) => `“${r}”`).join(', ')} not understood: say its focal lengths, as “ruins 24-70 f/4”.` : ''
+  } catch (problem) {
+    notify(problem as Error)
+  }
+}
 function replace(want: Want): void {
   wants.value = wants.value.map((old, index) => (index === chosen.value ? want : old))
 }
@@ -56,6 +75,7 @@ function step(event: KeyboardEvent, by: number): void {
   <section aria-label="Wants">
     <header class="top">
       <h2>Wants <span class="quiet">which pictures you want to come home with, in full-frame millimetres</span></h2>
+      <form class="say" @submit.prevent="say"><input v-model="words" aria-label="Say wants in words" placeholder="milky way, waterfalls 5, birds" maxlength="400" /><button type="submit" class="link">add these</button></form>
       <VMenu>
         <template #activator="{ props: menu }"><button type="button" class="link" v-bind="menu">add a ready-made set</button></template>
         <VList>
@@ -64,6 +84,7 @@ function step(event: KeyboardEvent, by: number): void {
       </VMenu>
       <VBtn :prepend-icon="mdiPlus" @click="add">Add a want</VBtn>
     </header>
+    <p v-if="notUnderstood" class="bad" role="status">{{ notUnderstood }}</p>
     <div ref="box" class="chart">
       <svg v-if="width && wants.length" :width="width" :height="height" role="listbox" aria-label="Wants" tabindex="0" :aria-activedescendant="`want-${chosen}`" @keydown.down="step($event, 1)" @keydown.up="step($event, -1)">
         <rect :x="NAMES - 4" y="0.5" :width="Math.max(0, width - NAMES - 56)" :height="height - 22" class="back" />
@@ -103,6 +124,18 @@ function step(event: KeyboardEvent, by: number): void {
 }
 .top h2 {
   flex: 1 1 240px;
+}
+.say {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+}
+.say input {
+  width: 200px;
+}
+.bad {
+  color: var(--rust);
+  margin: 0 0 6px;
 }
 svg {
   display: block;

@@ -39,6 +39,7 @@ function add(): void {
 function remove(index: number): void {
   draft.value = { ...draft.value, compartments: (draft.value.compartments ?? []).filter((_, i) => i !== index) }
 }
+const whole = (value: number | null | undefined): number | null => (value == null ? null : Math.round(value))
 const wrong = (index: number, field: string): string | undefined => props.errors[`compartments.${index}.${field}`]
 </script>
 
@@ -48,13 +49,17 @@ const wrong = (index: number, field: string): string | undefined => props.errors
     <div v-if="!draft.compartments?.length" class="sides">
       <NumberField v-for="s in SIDES" :key="s.key" :model-value="draft.inner?.[s.key] ?? null" :label="s.label" quantity="thing" :error="errors[`inner.${s.key}`]" @update:model-value="measure(s.key, $event ?? null)" />
     </div>
+    <NumberField v-if="!draft.compartments?.length" class="count" :model-value="draft.dividers ?? null" label="Dividers it came with" :error="errors.dividers" @update:model-value="draft = { ...draft, dividers: whole($event) }" />
     <div v-for="(c, index) in draft.compartments" :key="c.id" class="space">
       <VTextField :model-value="c.name" label="Space" :error-messages="wrong(index, 'name')" @update:model-value="change(index, { name: String($event ?? '') })" />
       <VSelect :model-value="c.sort" :items="SORTS" label="Is a" @update:model-value="change(index, { sort: $event, divided: $event === 'main' })" />
       <VSelect :model-value="c.access" :items="ACCESS" label="Reached" @update:model-value="change(index, { access: $event })" />
       <NumberField v-for="s in SIDES" :key="s.key" :model-value="c.inner[s.key]" :label="s.label" quantity="thing" required :error="wrong(index, `inner.${s.key}`)" @update:model-value="change(index, { inner: { ...c.inner, [s.key]: $event ?? 0 } })" />
       <NumberField v-if="c.sort === 'sleeve'" :model-value="c.screen_in ?? null" label="Screens to" unit="in" :error="wrong(index, 'screen_in')" @update:model-value="change(index, { screen_in: $event })" />
-      <VCheckbox v-else :model-value="c.divided" label="Dividers" @update:model-value="change(index, { divided: Boolean($event) })" />
+      <template v-else>
+        <VCheckbox :model-value="c.divided" label="Dividers" @update:model-value="change(index, { divided: Boolean($event) })" />
+        <NumberField v-if="c.divided" :model-value="c.dividers ?? null" label="Came with so many" :error="wrong(index, 'dividers')" @update:model-value="change(index, { dividers: whole($event) })" />
+      </template>
       <button type="button" class="link" @click="remove(index)">remove</button>
     </div>
     <button type="button" class="link" :disabled="(draft.compartments?.length ?? 0) >= 12" @click="add">Add a space</button>
@@ -83,6 +88,9 @@ legend {
 .space {
   border-bottom: 1px solid var(--line);
   padding-bottom: 10px;
+}
+.count {
+  max-width: 220px;
 }
 .link {
   justify-self: start;

@@ -1,17 +1,35 @@
 <script setup lang="ts">
 /** Gear from a CSV or a spreadsheet: columns matched, every row looked at, nothing stored until it is asked for. */
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useGearImport } from '@/composables/useGearImport'
+import { useTypical } from '@/composables/useLocker'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { KIND } from '@/wording/kinds'
 import { many } from '@/wording/parts'
+import SheetDialog from '@/components/SheetDialog.vue'
 
 const open = defineModel<boolean>({ required: true })
 const units = useUnits()
-const { file, preview, said, look, bring, take, match } = useGearImport()
+/** Rows copied from a spreadsheet, when they come from there. */
+const pasted = defineModel<string>('pasted', { default: '' })
+const { file, preview, said, look, bring, take, match, mend } = useGearImport()
+watch([open, pasted], () => {
+  if (!open.value || !pasted.value) return
+  take(new File([pasted.value], 'what was pasted.tsv'))
+  pasted.value = ''
+})
+const typical = useTypical()
+const KINDS = Object.entries(KIND).map(([value, title]) => ({ value, title }))
+const likes = computed(() => (typical.value ?? []).map((t) => ({ value: t.id, title: t.name, subtitle: KIND[t.kind] })))
+function paste(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (!text.includes('\n')) return
+  event.preventDefault()
+  take(new File([text], text.includes('\t') ? 'what was pasted.tsv' : 'what was pasted.csv'))
+}
 const input = ref<HTMLInputElement | null>(null)
-const FIELDS = { name: 'name', kind: 'kind', count: 'pieces', mass_g: 'mass', length_mm: 'length', width_mm: 'width', height_mm: 'height', diameter_mm: 'diameter', volume_l: 'litres', serial: 'serial', value: 'value', owner: 'owner', note: 'note' } as const
+const FIELDS: Record<string, string> = { name: 'name', kind: 'kind', count: 'pieces', mass_g: 'mass', length_mm: 'length', width_mm: 'width', height_mm: 'height', diameter_mm: 'diameter', volume_l: 'litres', serial: 'serial', value: 'value', owner: 'owner', note: 'note' }
 const bad = computed(() => (preview.value ? preview.value.total - preview.value.good : 0))
 const busy = computed(() => look.isPending.value || bring.isPending.value)
 function chosen(event: Event): void {
@@ -25,10 +43,10 @@ function kind(id: string): string {
 </script>
 
 <template>
-  <VDialog v-model="open" max-width="900" aria-label="Gear from a table">
+  <SheetDialog v-model="open" max-width="900" aria-label="Gear from a table">
     <div class="sheet">
       <h2>Gear from a table</h2>
-      <p>CSV or XLSX with a row of titles. <button type="button" class="link" :disabled="busy" @click="input?.click()">{{ file ? 'Another file' : 'Choose a file' }}</button> <a class="link" href="/api/exchange/locker.csv">Take the locker away as CSV</a> or <a class="link" href="/api/exchange/locker.xlsx">XLSX</a>.</p>
+      <p>CSV or XLSX with a row of titles, or its rows copied and pasted into <input class="paste" aria-label="Paste rows here" placeholder="paste here" @paste="paste" />. <button type="button" class="link" :disabled="busy" @click="input?.click()">{{ file ? 'Another file' : 'Choose a file' }}</button> <a class="link" href="/api/exchange/locker.csv">Take the locker away as CSV</a> or <a class="link" href="/api/exchange/locker.xlsx">XLSX</a>.</p>
       <input ref="input" type="file" hidden accept=".csv,.tsv,.txt,.xlsx" aria-label="A table of gear" @change="chosen" />
       <p v-if="said" role="status">{{ said }}</p>
       <template v-if="preview">
@@ -42,8 +60,10 @@ function kind(id: string): string {
             <thead><tr><th>row</th><th>thing</th><th>kind</th><th class="number">mass</th><th>what is not said is taken from</th></tr></thead>
             <tbody>
               <tr v-for="r in preview.rows" :key="r.number" :class="{ wrong: r.problems.length }">
-                <td>{{ r.number }}</td><td>{{ r.name }}</td><td>{{ kind(r.kind) }}</td><td class="number">{{ r.mass_g === null ? '' : fmt.mass(r.mass_g, units) }}</td>
-                <td><template v-if="r.problems.length"><span v-for="p in r.problems" :key="p.column + p.rule">▲ {{ p.column }}{{ p.value ? ` “${p.value}”` : '' }}: {{ p.rule }} </span></template><span v-else class="quiet">{{ r.like || 'nothing typical' }}</span></td>
+                <td>{{ r.number }}</td><td>{{ r.name }}</td>
+                <td v-if="r.problems.length" class="pick"><VAutocomplete :items="KINDS" :model-value="r.kind in KIND ? r.kind : null" density="compact" hide-details :aria-label="`Kind of row ${r.number}`" :placeholder="r.kind || 'kind'" @update:model-value="$event && mend(r.number, 'kind', $event)" /></td>
+                <td v-else>{{ kind(r.kind) }}</td><td class="number">{{ r.mass_g === null ? '' : fmt.mass(r.mass_g, units) }}</td>
+                <td><template v-if="r.problems.length"><span v-for="p in r.problems" :key="p.column + p.rule">▲ {{ p.column }}{{ p.value ? ` “${p.value}”` : '' }}: {{ p.rule }} <input v-if="p.field in FIELDS && p.field !== 'kind'" :aria-label="`${p.column} of row ${r.number}`" :placeholder="p.value" @change="mend(r.number, p.field, ($event.target as HTMLInputElement).value)" /></span></template><span v-else-if="r.like" class="quiet">{{ r.like }}</span><VAutocomplete v-else :items="likes" :model-value="null" density="compact" hide-details placeholder="nothing typical: like what?" :aria-label="`What row ${r.number} is like`" @update:model-value="$event && mend(r.number, 'like', $event)" /></td>
               </tr>
             </tbody>
           </table>
@@ -56,7 +76,7 @@ function kind(id: string): string {
       </template>
       <p v-else class="end"><VBtn @click="open = false">Close</VBtn></p>
     </div>
-  </VDialog>
+  </SheetDialog>
 </template>
 
 <style scoped>
@@ -76,6 +96,12 @@ select {
 .rows {
   max-height: 300px;
   overflow: auto;
+}
+.pick {
+  min-width: 150px;
+}
+.paste {
+  width: 90px;
 }
 .wrong {
   color: var(--rust);

@@ -4,26 +4,28 @@ import { computed, nextTick, ref } from 'vue'
 import { mdiPlus } from '@mdi/js'
 import { asProblem } from '@/api/problem'
 import type { Thing, ThingDoc } from '@/api/types'
-import NumberField from '@/components/NumberField.vue'
 import AskFirst from '@/components/AskFirst.vue'
 import PlainFrame from '@/components/PlainFrame.vue'
 import TabRow from '@/components/TabRow.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useLocker } from '@/composables/useLocker'
 import { notify } from '@/composables/useNotice'
+import { useLockerHistory } from '@/composables/useLockerHistory'
 import { useUnits } from '@/composables/useSession'
 import { useUnsaved } from '@/composables/useUnsaved'
-import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
-import { ABSENCE, GROUP, GROUP_TABS, type Group, groupOf, GROUPS, KIND, SOURCE } from '@/wording/kinds'
+import { GROUP_TABS, type Group, groupOf, KIND } from '@/wording/kinds'
+import { many } from '@/wording/parts'
 import AddGear from './AddGear.vue'
 import ImportGear from './ImportGear.vue'
 import { doubtful } from './likely'
+import LockerTable from './LockerTable.vue'
+import ManyPicked from './ManyPicked.vue'
 import { matches } from './search'
-import ThingDrawing from './ThingDrawing.vue'
+import type { Sort } from './sorting'
 import ThingEditor from './ThingEditor.vue'
 
-const { things, loading, error, addTypical, save, weigh } = useLocker()
+const { things, loading, error, addTypical, weigh, change } = useLocker()
 const units = useUnits()
 const find = ref('')
 const finder = ref<HTMLInputElement | null>(null)
@@ -37,34 +39,52 @@ const fresh = ref<ThingDoc | null>(null)
 const docs = computed(() => things.value ?? [])
 const rows = computed(() => {
   const found = docs.value.filter((d) => (!group.value || groupOf(d.thing.kind) === group.value) && matches(d.thing, find.value))
-  return weighing.value ? found.filter((d) => d.thing.mass_source !== 'measured') : found
+  // What is picked to be weighed is weighed again.
+  return weighing.value ? found.filter((d) => (picked.value.size ? picked.value.has(d.thing.id) : d.thing.mass_source !== 'measured')) : found
 })
 /** So many rows are shown at first; the finder, the headings and one button reach the rest. */
 const AT_FIRST = 250
 const all = ref(false)
-const groups = computed(() => {
-  const shown = all.value ? rows.value : rows.value.slice(0, AT_FIRST)
-  return GROUPS.map((g) => ({ group: g, rows: shown.filter((d) => groupOf(d.thing.kind) === g) })).filter((g) => g.rows.length)
-})
+const shown = computed(() => (all.value ? rows.value : rows.value.slice(0, AT_FIRST)))
+const picked = ref(new Set<string>())
+const sort = ref<Sort>(null)
+const pickedDocs = computed(() => docs.value.filter((d) => picked.value.has(d.thing.id)))
+const owners = computed(() => [...new Set(docs.value.map((d) => d.thing.owner).filter((o): o is string => Boolean(o)))].sort())
 const doc = computed(() => fresh.value ?? docs.value.find((d) => d.thing.id === selected.value) ?? docs.value[0] ?? null)
 const choices = computed(() => docs.value.map((d) => d.thing))
 const total = computed(() => docs.value.reduce((sum, d) => sum + d.thing.mass_g * (d.thing.count ?? 1), 0))
 const unweighed = computed(() => docs.value.filter((d) => d.thing.mass_source !== 'measured').length)
 
-function size(thing: Thing): string {
-  const s = thing.size
-  if (s.shape === 'soft') return `soft, ${fmt.volume(s.volume_l, units.value)}`
-  return s.shape === 'box' ? fmt.sides([s.length_mm, s.width_mm, s.height_mm], units.value) : `Ø ${fmt.sides([s.diameter_mm, s.length_mm], units.value)}`
-}
-async function take(typical: string): Promise<void> {
+const said = ref('')
+async function take(typical: string): Promise<boolean> {
   try {
     const added = await addTypical.mutateAsync({ typical, count: 1 })
-    adding.value = false
     choose(added.thing.id)
-    notify(`${added.thing.name} is in the locker. Give it your own name and figures, or leave it typical.`)
+    said.value = `${added.thing.name} is in the locker. The next one?`
+    return true
   } catch (problem) {
     notify(problem as Error)
+    return false
   }
+}
+async function takeList(things: Thing[]): Promise<boolean> {
+  try {
+    const put = things.map((thing) => ({ version: 0, thing: { ...thing, id: 'new' } }))
+    const added = await change.mutateAsync({ put, remove: [], says: `${many(things.length, 'thing')} added` })
+    said.value = `${many(added.length, 'thing')} came into the locker.`
+    const first = added[0]
+    if (first) choose(first.thing.id)
+    return true
+  } catch (problem) {
+    notify(problem as Error)
+    return false
+  }
+}
+const pastedTable = ref('')
+function fromTable(text: string): void {
+  adding.value = false
+  pastedTable.value = text
+  importing.value = true
 }
 function blank(template: Thing): void {
   adding.value = false
@@ -77,8 +97,6 @@ function choose(id: string): void {
 const editor = ref<InstanceType<typeof ThingEditor> | null>(null)
 const { asking: leaving, before, drop } = useUnsaved(() => !weighing.value && Boolean(editor.value?.unsaved()))
 const onScale = ref<Record<string, number | null | undefined>>({})
-/** The last weighing: what it was before, so that it can be taken back. */
-const lastWeighed = ref<{ id: string; name: string; mass_g: number; mass_source: Thing['mass_source'] } | null>(null)
 const odd = ref<ThingDoc | null>(null)
 async function weighed(one: ThingDoc, sure = false): Promise<void> {
   const grams = onScale.value[one.thing.id]
@@ -87,28 +105,26 @@ async function weighed(one: ThingDoc, sure = false): Promise<void> {
   const next = rows.value[rows.value.indexOf(one) + 1]?.thing.id
   try {
     await weigh.mutateAsync({ id: one.thing.id, version: one.version, mass_g: grams })
-    lastWeighed.value = { id: one.thing.id, name: one.thing.name, mass_g: one.thing.mass_g, mass_source: one.thing.mass_source }
     await nextTick()
     if (next) document.querySelector<HTMLInputElement>(`[data-weigh="${next}"] input`)?.focus()
   } catch (problem) {
     notify(problem as Error)
   }
 }
-async function unweigh(): Promise<void> {
-  const was = lastWeighed.value
-  const now = docs.value.find((d) => d.thing.id === was?.id)
-  if (!was || !now) return
-  try {
-    await save.mutateAsync({ version: now.version, thing: { ...now.thing, mass_g: was.mass_g, mass_source: was.mass_source } })
-    lastWeighed.value = null
-    notify(`${was.name} is back at ${fmt.mass(was.mass_g, units.value)}.`)
-  } catch (problem) {
-    notify(problem as Error)
-  }
+const history = useLockerHistory(
+  () => docs.value,
+  (wish) => change.mutateAsync(wish),
+)
+function move(way: 'undo' | 'redo'): void {
+  before(() => {
+    history[way]().then((says) => says && notify(`${way === 'undo' ? 'Taken back' : 'Done again'}: ${says}.`), notify)
+  })
 }
 useKeys([
   { key: '/', does: 'Find gear', run: () => finder.value?.focus() },
   { key: 'a', does: 'Add gear', run: () => before(() => (adding.value = true)) },
+  { key: 'ctrl+z', does: 'Undo', run: () => move('undo') },
+  { key: 'ctrl+shift+z', does: 'Redo', run: () => move('redo') },
 ])
 </script>
 
@@ -120,44 +136,24 @@ useKeys([
           <h1>Locker</h1>
           <span class="quiet">{{ docs.length }} things, {{ fmt.load(total, units) }} in all; {{ unweighed }} never weighed</span>
           <span class="grow" />
+          <button type="button" class="link" :disabled="!history.last.value" :title="history.last.value ? `Take back: ${history.last.value} (Ctrl+Z)` : 'Nothing to take back'" @click="move('undo')">undo</button>
+          <button type="button" class="link" :disabled="!history.next.value" title="Do it again (Ctrl+Shift+Z)" @click="move('redo')">redo</button>
           <VBtn :variant="weighing ? 'flat' : 'outlined'" :color="weighing ? 'primary' : undefined" :aria-pressed="weighing" @click="weighing = !weighing">{{ weighing ? 'Done weighing' : 'Weigh in' }}</VBtn>
           <VBtn variant="outlined" @click="importing = true">From a table</VBtn>
-          <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="before(() => (adding = true))">Add gear</VBtn>
+          <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="before(() => ((said = ''), (adding = true)))">Add gear</VBtn>
         </header>
         <div class="tools">
           <input ref="finder" v-model="find" type="search" class="find" placeholder="find  /" aria-label="Find gear" />
           <TabRow v-model="group" label="Show" :tabs="GROUP_TABS" />
         </div>
+        <ManyPicked v-if="pickedDocs.length" :docs="pickedDocs" :owners="owners" @weigh="weighing = true" @clear="picked = new Set()" />
         <div class="rows">
           <p v-if="error" role="alert">{{ asProblem(error).title }}</p>
           <p v-else-if="loading" class="quiet" role="status">Opening the locker…</p>
           <p v-else-if="docs.length === 0" class="empty">The locker is empty. Add the first thing: type “45 MP” or “24-70” and press Enter.</p>
           <p v-else-if="rows.length === 0" class="empty">{{ weighing ? 'Everything shown here has been on the scale.' : 'Nothing here by that name.' }}</p>
-          <table v-else>
-            <thead>
-              <tr>
-                <th class="pic"><span class="visually-hidden">drawing</span></th><th>thing</th><th>kind</th><th class="number">pieces</th><th class="number">one weighs</th><th>{{ weighing ? 'on the scale' : 'figure is' }}</th><th class="number">size</th><th>now</th>
-              </tr>
-            </thead>
-            <tbody v-for="g in groups" :key="g.group">
-              <tr class="group"><th colspan="8" scope="rowgroup">{{ GROUP[g.group] }}</th></tr>
-              <tr v-for="d in g.rows" :key="d.thing.id" class="row" :class="{ chosen: d.thing.id === doc?.thing.id }" @click="before(() => choose(d.thing.id))">
-                <td class="pic"><ThingDrawing :thing="d.thing" /></td>
-                <td><button type="button" class="plain" @click.stop="before(() => choose(d.thing.id))">{{ d.thing.name }}</button></td>
-                <td class="label">{{ KIND[d.thing.kind] }}</td>
-                <td class="number">{{ d.thing.count }}</td>
-                <td class="number">{{ d.thing.mass_source === 'typical' ? '≈ ' : '' }}{{ fmt.mass(d.thing.mass_g, units) }}</td>
-                <td class="label scale" :data-weigh="d.thing.id">
-                  <NumberField v-if="weighing" v-model="onScale[d.thing.id]" :label="`Mass of ${d.thing.name}`" quantity="mass" hide-label @click.stop @keydown.enter="weighed(d)" />
-                  <template v-else>{{ SOURCE[d.thing.mass_source ?? 'stated'] }}</template>
-                </td>
-                <td class="number">{{ size(d.thing) }}</td>
-                <td class="label">{{ d.thing.absent ? `${ABSENCE[d.thing.absent.reason]}${d.thing.absent.until ? `, ${day(d.thing.absent.until)}` : ''}` : 'here' }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <LockerTable v-else v-model:picked="picked" v-model:sort="sort" v-model:on-scale="onScale" :rows="shown" :chosen="doc?.thing.id" :weighing="weighing" @choose="before(() => choose($event))" @weighed="weighed" />
           <p v-if="!all && rows.length > AT_FIRST"><button type="button" class="link" @click="all = true">Show {{ rows.length - AT_FIRST }} more things</button></p>
-          <p v-if="weighing && lastWeighed" role="status">{{ lastWeighed.name }} is weighed. <button type="button" class="link" @click="unweigh">Undo</button></p>
           <p v-if="weighing && rows.length" class="label">Put one piece on the scale, type what it says, press Enter: the figure is weighed from then on.</p>
         </div>
       </section>
@@ -167,8 +163,8 @@ useKeys([
       </aside>
       <AskFirst v-model="leaving" title="This thing has changes that are not saved" text="Stay and save them, or leave and lose what you typed." yes="Leave and lose it" no="Stay" @yes="drop" />
       <AskFirst :model-value="odd !== null" :title="odd ? `${fmt.mass(onScale[odd.thing.id] ?? 0, units)} for a ${KIND[odd.thing.kind]}?` : ''" text="That is far from what such things weigh. If the scale says so, keep it." yes="It is right" no="Let me look" @yes="odd && weighed(odd, true)" @update:model-value="odd = null" />
-      <AddGear v-model="adding" @add="take" @blank="blank" />
-      <ImportGear v-model="importing" />
+      <AddGear v-model="adding" :said="said" :busy="change.isPending.value" :add="take" :add-list="takeList" @blank="blank" @table="fromTable" />
+      <ImportGear v-model="importing" v-model:pasted="pastedTable" />
     </div>
   </PlainFrame>
 </template>
@@ -225,39 +221,6 @@ useKeys([
   overflow: auto;
   min-height: 0;
   flex: 1;
-}
-thead th {
-  position: sticky;
-  top: 0;
-  background: var(--paper);
-  z-index: 1;
-}
-.group th {
-  color: var(--ink);
-  font-weight: 700;
-  font-size: var(--text);
-  padding-top: 10px;
-  border-bottom-color: var(--ink);
-}
-.pic {
-  width: 36px;
-}
-td {
-  padding-top: 3px;
-  padding-bottom: 3px;
-}
-.row {
-  cursor: pointer;
-}
-.row:hover td,
-.chosen td {
-  background: var(--sheet);
-}
-.chosen td:first-child {
-  box-shadow: inset 3px 0 0 var(--saddle);
-}
-.scale {
-  width: 104px;
 }
 .empty {
   padding: 20px 0;

@@ -131,7 +131,7 @@ async function takeOut(): Promise<void> {
     </div>
     <div class="three">
       <VTextField :model-value="draft.serial" label="Serial number" maxlength="80" :error-messages="errors.serial" @update:model-value="set('serial', String($event ?? ''))" />
-      <NumberField :model-value="draft.value ?? null" label="Value of one, in your money" :error="errors.value" @update:model-value="set('value', $event ?? null)" />
+      <NumberField :model-value="draft.value ?? null" label="Value of one" :error="errors.value" @update:model-value="set('value', $event ?? null)" />
       <VTextField :model-value="draft.owner" label="Owner" maxlength="80" :error-messages="errors.owner" @update:model-value="set('owner', String($event ?? ''))" />
     </div>
     <VTextarea :model-value="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" @update:model-value="set('note', String($event ?? ''))" />

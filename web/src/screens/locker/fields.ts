@@ -87,7 +87,7 @@ export const FIELDS: Record<Kind, Field[]> = {
   body: BODY,
   lens: [
     text('mount', 'Mount'),
-    number('image_circle_mm', 'Image circle (43.27 full frame, 28.85 APS-C)', 'mm'),
+    number('image_circle_mm', 'Image circle', 'mm'),
     ...glass(),
     things('takes_converters', 'Takes these converters', ['teleconverter']),
   ],

@@ -11,7 +11,7 @@ import { ABSENCE } from '@/wording/kinds'
 import { pieces, whereText } from '@/wording/packout'
 import { awayText } from '@/wording/stow'
 
-const props = defineProps<{ head: string; under: string; lines: OutLine[]; rooms: RoomUse[]; done: (line: string) => boolean; things: Map<string, Thing>; names: Names }>()
+const props = defineProps<{ head: string; under: string; lines: OutLine[]; rooms: RoomUse[]; done: (line: string) => boolean; by: (line: string) => string | null; things: Map<string, Thing>; names: Names }>()
 const emit = defineEmits<{ tick: [line: string]; swap: [line: OutLine, item: string] }>()
 const { save } = useLocker()
 const open = ref('')
@@ -47,7 +47,7 @@ function choose(line: OutLine, event: Event): void {
     <ul class="lines">
       <li v-for="line in lines" :key="line.id">
         <div class="line" :class="{ away: line.absent }">
-          <TickRow :done="done(line.id)" :head="pieces(names.thing(line.item), line.count)" :body="line.absent ? awayText(things.get(line.item)) : whereText(line, rooms, names.person)" @tick="emit('tick', line.id)" />
+          <TickRow :done="done(line.id)" :head="pieces(names.thing(line.item), line.count)" :body="line.absent ? awayText(things.get(line.item)) : whereText(line, rooms, names.person) + (by(line.id) ? `, ticked by ${by(line.id)}` : '')" @tick="emit('tick', line.id)" />
           <button type="button" class="more" :aria-expanded="open === line.id" :aria-label="`More about ${names.thing(line.item)}`" @click="open = open === line.id ? '' : line.id">…</button>
         </div>
         <div v-if="open === line.id" class="act">

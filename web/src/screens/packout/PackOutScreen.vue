@@ -9,8 +9,9 @@ import { useBench } from '@/composables/useBench'
 import { useField } from '@/composables/useField'
 import { usePackOut } from '@/composables/usePackOut'
 import { usePwa } from '@/composables/usePwa'
-import { ticked, toggled } from '@/field/subjects'
+import { ticked, tickedBy, toggled } from '@/field/subjects'
 import { inBag, onPerson } from '@/wording/choices'
+import { moves } from '@/wording/dividers'
 import { HARM, lastHour, pieces } from '@/wording/packout'
 import FieldState from '@/screens/trail/FieldState.vue'
 import AddThing from './AddThing.vue'
@@ -40,6 +41,7 @@ const side = computed(() => (part.value === 'list' ? 'last' : part.value))
 const person = ref('')
 const lines = computed<OutLine[]>(() => [...(list.value?.bags ?? []).flatMap((b) => b.lines), ...(list.value?.worn ?? [])])
 const done = (line: string): boolean => ticked(field.stands.value, line)
+const by = (line: string): string | null => tickedBy(field.stands.value, line)
 const inBags = computed(() => lines.value.filter((l) => done(l.id)).length)
 const last = computed(() => lastHour(lines.value, done))
 const people = computed(() => bench.value?.trip.trip.people ?? [])
@@ -49,6 +51,7 @@ function tick(line: string): void {
   void field.mark(toggled(line))
 }
 /** One thing more, into a bag that comes along. */
+const moved = computed(() => (list.value ? moves(list.value, names.value.thing) : []))
 function add(item: string, bag: string): void {
   edit([{ act: 'load', item, count: 1, place: inBag(bag) }])
 }
@@ -73,9 +76,10 @@ function swap(line: OutLine, item: string): void {
       </header>
       <section class="list" aria-label="The list">
         <p v-if="!lines.length" class="quiet">Nothing is loaded yet. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load things on the bench</RouterLink>, and the list stands here.</p>
+        <p v-if="moved.length" class="moved" role="status"><b>Moves</b> since it was last packed: {{ moved.join('; ') }}.</p>
         <div class="columns">
-        <BagLines v-for="bag in bags" :key="bag.bag" :head="names.thing(bag.bag)" :under="bag.inside ? `goes into ${names.thing(bag.inside)}` : names.person(bag.person)" :lines="bag.lines" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" />
-        <BagLines v-if="worn.length" head="On you" under="in pockets, on belts" :lines="worn" :rooms="list.rooms" :done="done" :things="things" :names="names" @tick="tick" @swap="swap" />
+        <BagLines v-for="bag in bags" :key="bag.bag" :head="names.thing(bag.bag)" :under="bag.inside ? `goes into ${names.thing(bag.inside)}` : names.person(bag.person)" :lines="bag.lines" :rooms="list.rooms" :done="done" :by="by" :things="things" :names="names" @tick="tick" @swap="swap" />
+        <BagLines v-if="worn.length" head="On you" under="in pockets, on belts" :lines="worn" :rooms="list.rooms" :done="done" :by="by" :things="things" :names="names" @tick="tick" @swap="swap" />
         </div>
         <AddThing :bags="list.bags.map((b) => b.bag)" :things="things" :loaded="loaded" :names="names" :busy="busy" @add="add" />
       </section>
@@ -114,6 +118,11 @@ function swap(line: OutLine, item: string): void {
 .list {
   grid-row: 2 / 4;
   overflow: auto;
+}
+.moved {
+  border-left: 4px solid var(--ochre);
+  padding: 4px 10px;
+  margin: 0 0 10px;
 }
 .columns {
   columns: 2;

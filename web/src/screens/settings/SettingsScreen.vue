@@ -5,6 +5,8 @@ import PlainFrame from '@/components/PlainFrame.vue'
 import { notify } from '@/composables/useNotice'
 import { useSession } from '@/composables/useSession'
 import * as fmt from '@/format/units'
+import AccountCard from './AccountCard.vue'
+import DataCard from './DataCard.vue'
 
 const { session, prefer } = useSession()
 const units = computed(() => session.value?.units ?? 'metric')
@@ -43,13 +45,8 @@ const THEMES: { value: Theme; title: string; says: string }[] = [
             <span><b>{{ t.title }}</b><br /><span class="quiet">{{ t.says }}</span></span>
           </label>
         </fieldset>
-        <section>
-          <h2>Your data</h2>
-          <p>Signed in as <b>{{ session?.name }}</b>. Gear, carriers and trips are yours alone and stay on this server.</p>
-          <p>Each trip can be taken away as an open plan file from the Bench (⋮, “Take the plan away”), and brought in again on the Trips screen.</p>
-          <h2>Where figures come from</h2>
-          <p>Every mass says whether it was weighed, stated by a maker, or typical. Typical ones carry “≈”: weigh the thing once in the Locker.</p>
-        </section>
+        <AccountCard v-if="session?.name && !session.in_demo" :name="session.name" />
+        <DataCard :name="session?.name ?? ''" :demo="session?.in_demo ?? false" />
       </div>
     </div>
   </PlainFrame>

@@ -85,6 +85,8 @@ function shorten(name: string): string {
 
 <style scoped>
 svg {
+  /* Hours of the last night stand beyond the last column. */
+  overflow: visible;
   display: block;
 }
 text {

@@ -12,7 +12,7 @@ import PowerRows from './PowerRows.vue'
 const props = defineProps<{ report: StaminaReport; days: Day[]; short: Set<number>; chosen: number; types: Map<string, string>; names: Names }>()
 const emit = defineEmits<{ choose: [day: number] }>()
 const LEFT = 112
-const LEAST = 62
+const LEAST = 70
 const box = ref<HTMLElement | null>(null)
 const { width } = useElementSize(box)
 const cols = computed(() => columns(props.report.power.days.length, LEFT, Math.max(width.value - 2, 400), LEAST))

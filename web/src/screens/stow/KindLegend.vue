@@ -2,7 +2,7 @@
 /** What the colours and patterns of the drawing say, for the kinds of things that lie in sight. */
 import { GROUP, type Group } from '@/wording/kinds'
 
-defineProps<{ groups: Group[]; absent: boolean; pinned: boolean }>()
+defineProps<{ groups: Group[]; absent: boolean; pinned: boolean; deep: boolean; walls: boolean }>()
 </script>
 
 <template>
@@ -14,6 +14,8 @@ defineProps<{ groups: Group[]; absent: boolean; pinned: boolean }>()
       </svg>
       {{ GROUP[group].toLowerCase() }}
     </li>
+    <li v-if="deep"><svg width="18" height="14" aria-hidden="true"><rect class="shape" x="1" y="1" width="16" height="12" rx="2" /><rect x="1" y="1" width="16" height="12" rx="2" fill="url(#kind-deep)" /></svg> something comes out first</li>
+    <li v-if="walls"><svg width="18" height="14" aria-hidden="true"><rect class="wall" x="7" y="0" width="4" height="14" /></svg> divider</li>
     <li v-if="absent"><svg width="18" height="14" aria-hidden="true"><rect class="shape away" x="1" y="1" width="16" height="12" rx="2" /></svg> not here yet, its place is kept</li>
     <li v-if="pinned"><svg width="10" height="14" aria-hidden="true"><circle class="pin" cx="5" cy="7" r="3.500" /></svg> pinned by you</li>
   </ul>
@@ -44,6 +46,10 @@ li {
 }
 .cards {
   fill: var(--thing-cards);
+}
+.wall {
+  fill: var(--mat-figure);
+  stroke: var(--thing-line);
 }
 .away {
   stroke-dasharray: 3 2;

@@ -15,6 +15,7 @@ const PATTERNS = {
     <pattern v-for="(d, group) in PATTERNS" :id="`kind-${group}`" :key="group" width="8" height="8" patternUnits="userSpaceOnUse">
       <path :d="d" class="line" />
     </pattern>
+    <pattern id="kind-deep" width="7" height="7" patternUnits="userSpaceOnUse"><path d="M-1 1L1 -1M0 7L7 0M6 8L8 6" class="line deep" /></pattern>
     <pattern v-for="group in ['optics', 'power', 'cards']" :id="`kind-${group}`" :key="group" width="8" height="8" patternUnits="userSpaceOnUse" />
   </defs>
 </template>
@@ -25,5 +26,8 @@ const PATTERNS = {
   stroke-width: 1;
   opacity: 0.22;
   fill: none;
+}
+.deep {
+  opacity: 0.4;
 }
 </style>

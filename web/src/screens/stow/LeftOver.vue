@@ -22,7 +22,7 @@ function elsewhere(over: LeftOver): string {
   if (bags.value < 2) return ' No other bag is loaded.'
   return over.tried ? ' No other bag of this kit takes it.' : ' Other bags were not tried to the end.'
 }
-const ranOut = computed(() => !props.running && props.stowage.left.some((over) => over.proof === 'ran-out'))
+const ranOut = computed(() => !props.running && props.stowage.left.some((over) => over.proof === 'ran-out' && over.why !== 'stays'))
 function move(over: LeftOver, bag: string): void {
   emit('mend', [{ act: 'move', item: over.item, place: { where: 'bag', bag, outside: false } }])
 }
@@ -41,7 +41,7 @@ function move(over: LeftOver, bag: string): void {
     <div v-for="over in stowage.left" :key="over.bag + over.item + over.why" class="over">
       <b>{{ leftHead(over, names.thing) }}</b>
       <template v-for="(help, index) in over.helps" :key="help.room">
-        {{ index ? ' or ' : ' ' }}<button type="button" class="link" :disabled="busy" @click="move(over, help.bag)">Move it to {{ names.thing(help.bag) }}</button>
+        {{ index ? ' or ' : ' ' }}<button type="button" class="link" :disabled="busy" @click="move(over, help.bag)">Move it to {{ names.thing(help.bag) }}</button><template v-if="help.disturbs">, where ticked things would have to move</template>
       </template>
       <template v-if="!over.helps?.length">{{ elsewhere(over) }}</template>
       <template v-if="over.owned?.length"> At home you have {{ over.owned.map(names.thing).join(' and ') }}, which would.</template>

@@ -2,14 +2,15 @@
 /** One compartment, true to scale: seen from the front, and cut along the dashed line. */
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import type { Placed, RoomUse } from '@/api/types'
-import { plan, section, type Free } from '@/drawing/stow'
+import type { Placed, RoomUse, Thing } from '@/api/types'
+import { features, walls, wallsCut, type Feature } from '@/drawing/dividers'
+import { plan, section, type Face, type Free } from '@/drawing/stow'
 import * as fmt from '@/format/units'
 import { useUnits } from '@/composables/useSession'
 import FaceShape from './FaceShape.vue'
 import KindPatterns from './KindPatterns.vue'
 
-const props = defineProps<{ room: RoomUse; placed: Placed[]; picked: string | null; free: Free | null; cut: number; line: number; away: ReadonlySet<string>; name: (block: Placed) => string; group: (block: Placed) => string }>()
+const props = defineProps<{ room: RoomUse; placed: Placed[]; picked: string | null; free: Free | null; cut: number; line: number; away: ReadonlySet<string>; name: (block: Placed) => string; group: (block: Placed) => string; thing: (id: string) => Thing | undefined }>()
 const emit = defineEmits<{ pick: [block: string | null]; point: [x: number, y: number]; pin: [block: string, at: [number, number, number]] }>()
 const units = useUnits()
 const box = ref<HTMLElement | null>(null)
@@ -32,6 +33,12 @@ const high = computed(() => size.value[1]! * scale.value)
 const deep = computed(() => size.value[2]! * scale.value)
 const top = computed(() => plan(props.placed, scale.value, props.cut, props.name))
 const side = computed(() => section(props.placed, props.room, scale.value, props.line, props.name))
+const standing = computed(() => walls(props.room, scale.value))
+const cutWalls = computed(() => wallsCut(props.room, scale.value, props.line))
+function lines(face: Face): Feature[] {
+  const placed = by.value.get(face.block)!
+  return features(placed, props.thing(placed.items[0]!), face, scale.value)
+}
 const by = computed(() => new Map(props.placed.map((p) => [p.block, p])))
 const sectionTop = computed(() => high.value + 2 * EDGE + BETWEEN)
 
@@ -79,6 +86,7 @@ function point(event: MouseEvent): void {
       <g :transform="`translate(${EDGE} ${EDGE})`">
         <rect class="room" :x="-EDGE" :y="-EDGE" :width="wide + 2 * EDGE" :height="high + 2 * EDGE" rx="5" />
         <rect class="inside" :width="wide" :height="high" @click="point" />
+        <rect v-for="(wall, index) in standing" :key="`wall-${index}`" class="wall" :x="wall.x" :y="wall.y" :width="wall.width" :height="wall.height"><title>Divider, {{ fmt.side(wall.length, units) }} long, as deep as the space</title></rect>
         <g
           v-for="face in top"
           :key="face.block"
@@ -95,7 +103,7 @@ function point(event: MouseEvent): void {
           @keydown="key(face.block, $event)"
         >
           <title>{{ name(by.get(face.block)!) }}{{ away.has(face.block) ? ', not here yet: its place is kept' : '' }}</title>
-          <FaceShape :face="face" :group="group(by.get(face.block)!)" :pinned="by.get(face.block)!.pinned" />
+          <FaceShape :face="face" :group="group(by.get(face.block)!)" :pinned="by.get(face.block)!.pinned" :features="lines(face)" :deep="by.get(face.block)!.layer > 0" />
         </g>
         <rect v-if="free" class="free" :x="free.at[0] * scale" :y="free.at[1] * scale" :width="free.size[0] * scale" :height="free.size[1] * scale" />
         <text v-if="free" class="free-text" :x="(free.at[0] + free.size[0] / 2) * scale" :y="(free.at[1] + free.size[1] / 2) * scale + 4">{{ fmt.sides(free.size, units) }}</text>
@@ -104,8 +112,9 @@ function point(event: MouseEvent): void {
       <g :transform="`translate(${EDGE} ${sectionTop + EDGE})`" aria-hidden="true">
         <text class="label" :x="-EDGE" :y="-EDGE - 6">section along the dashed line, the back of the bag at the foot</text>
         <rect class="room" :x="-EDGE" :y="-EDGE" :width="wide + 2 * EDGE" :height="deep + 2 * EDGE" rx="5" />
+        <rect v-for="(wall, index) in cutWalls" :key="`wall-${index}`" class="wall" :x="wall.x" :y="wall.y" :width="wall.width" :height="wall.height" />
         <g v-for="face in side" :key="face.block" class="face" :class="{ picked: face.block === picked, away: away.has(face.block) }" @click="emit('pick', face.block)">
-          <FaceShape :face="face" :group="group(by.get(face.block)!)" :pinned="by.get(face.block)!.pinned" />
+          <FaceShape :face="face" :group="group(by.get(face.block)!)" :pinned="by.get(face.block)!.pinned" :features="lines(face)" :deep="by.get(face.block)!.layer > 0" />
         </g>
         <line class="cut" x1="0" :x2="wide" :y1="deep - cut * scale" :y2="deep - cut * scale" />
       </g>
@@ -131,6 +140,10 @@ svg {
 .inside {
   fill: transparent;
   cursor: crosshair;
+}
+.wall {
+  fill: var(--mat-figure);
+  fill-opacity: 0.55;
 }
 .face {
   cursor: grab;

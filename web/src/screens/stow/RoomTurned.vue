@@ -1,113 +1,172 @@
 <script setup lang="ts">
-/** The compartment in the round: drag or use the arrow keys to turn it. Software WebGL is enough for it. */
+/** The compartment in the round: dragged or turned by keys, with names on what is pointed at and in a list beside. Software
+ * WebGL is enough for it. */
 import { useElementSize } from '@vueuse/core'
-import { BoxGeometry, Color, CylinderGeometry, DirectionalLight, EdgesGeometry, Group, HemisphereLight, LineBasicMaterial, LineSegments, Mesh, MeshLambertMaterial, PerspectiveCamera, Scene, WebGLRenderer } from 'three'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Placed, RoomUse } from '@/api/types'
+import TabRow from '@/components/TabRow.vue'
+import { useKeys } from '@/composables/useKeys'
+import { Round, SEEN_FROM, type SeenFrom } from '@/drawing/round'
+import { reach } from '@/wording/stow'
 
-const props = defineProps<{ room: RoomUse; placed: Placed[]; picked: string | null; group: (block: Placed) => string }>()
+const props = defineProps<{ room: RoomUse; placed: Placed[]; picked: string | null; group: (block: Placed) => string; name: (block: Placed) => string }>()
+const emit = defineEmits<{ pick: [block: string | null] }>()
 const box = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(box)
 const unavailable = ref(false)
-const turn = ref({ across: -0.6, up: 0.75 })
-const TOKEN: Record<string, string> = { power: '--thing-power', cards: '--thing-cards' }
+const pointed = ref<{ block: string; x: number; y: number } | null>(null)
+const seen = ref<SeenFrom | null>(null)
 const STEP = 0.12
-const AXES = ['x', 'y', 'z']
-
-let renderer: WebGLRenderer | null = null
-const scene = new Scene()
-const camera = new PerspectiveCamera(32, 1, 1, 10_000)
-let things = new Group()
-
-function token(name: string): Color {
-  return new Color(getComputedStyle(document.documentElement).getPropertyValue(name).trim())
-}
-function build(): void {
-  scene.remove(things)
-  things = new Group()
-  const [x, y, z] = props.room.size_mm as [number, number, number]
-  const edge = new LineBasicMaterial({ color: token('--thing-line') })
-  // The room stands as a frame; y is down in the plan, and up here.
-  const frame = new LineSegments(new EdgesGeometry(new BoxGeometry(x, y, z)), new LineBasicMaterial({ color: token('--mat-muted') }))
-  things.add(frame)
-  for (const p of props.placed) {
-    const [dx, dy, dz] = p.size_mm as [number, number, number]
-    const k = p.round ? AXES.indexOf(p.round) : 0
-    const across = p.size_mm[(k + 1) % 3]! / 2
-    const shape = p.round ? new CylinderGeometry(across, across, p.size_mm[k], 28) : new BoxGeometry(dx, dy, dz)
-    const colour = token(p.block === props.picked ? '--foot-over' : (TOKEN[props.group(p)] ?? '--thing'))
-    const mesh = new Mesh(shape, new MeshLambertMaterial({ color: colour }))
-    if (p.round === 'x') mesh.rotation.z = Math.PI / 2
-    if (p.round === 'z') mesh.rotation.x = Math.PI / 2
-    mesh.position.set(p.at_mm[0]! + dx / 2 - x / 2, y / 2 - p.at_mm[1]! - dy / 2, p.at_mm[2]! + dz / 2 - z / 2)
-    mesh.add(new LineSegments(new EdgesGeometry(shape, 30), edge))
-    things.add(mesh)
-  }
-  scene.add(things)
-  scene.background = token('--mat')
-  draw()
-}
-function draw(): void {
-  if (!renderer || !width.value || !height.value) return
-  const [x, y, z] = props.room.size_mm as [number, number, number]
-  const far = Math.hypot(x, y, z) * 2
-  const { across, up } = turn.value
-  camera.aspect = width.value / height.value
-  camera.position.set(far * Math.cos(up) * Math.sin(across), far * Math.sin(up), far * Math.cos(up) * Math.cos(across))
-  camera.lookAt(0, 0, 0)
-  camera.updateProjectionMatrix()
-  renderer.setSize(width.value, height.value)
-  renderer.render(scene, camera)
-}
-function by(across: number, up: number): void {
-  turn.value = { across: turn.value.across + across, up: Math.min(1.5, Math.max(-0.4, turn.value.up + up)) }
-}
-function drag(event: PointerEvent): void {
-  if (event.buttons & 1) by(-event.movementX / 120, event.movementY / 120)
-}
+const VIEWS = (Object.keys(SEEN_FROM) as SeenFrom[]).map((name) => ({ name, title: name }))
 const KEYS: Record<string, [number, number]> = { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, STEP], ArrowDown: [0, -STEP] }
+
+let round: Round | null = null
+let pressed: { x: number; y: number } | null = null
+
+function look(from: SeenFrom): void {
+  seen.value = from
+  leave()
+  round?.look(from)
+}
+useKeys([{ key: 'v', does: 'Look from above, from the front, from the side', run: () => look(VIEWS[(VIEWS.findIndex((v) => v.name === seen.value) + 1) % VIEWS.length]!.name) }])
+
+function by(across: number, up: number): void {
+  seen.value = null
+  round?.turn(across, up)
+}
+function move(event: PointerEvent): void {
+  if (event.buttons & 1) {
+    pointed.value = null
+    by(-event.movementX / 120, event.movementY / 120)
+    return
+  }
+  const at = box.value!.getBoundingClientRect()
+  const [x, y] = [event.clientX - at.left, event.clientY - at.top]
+  const block = round?.at(x, y)
+  pointed.value = block ? { block, x, y } : null
+  round?.show(block ?? props.picked)
+}
+function up(event: PointerEvent): void {
+  const still = pressed && Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < 4
+  pressed = null
+  if (!still || !box.value) return
+  const at = box.value.getBoundingClientRect()
+  emit('pick', round?.at(event.clientX - at.left, event.clientY - at.top) ?? null)
+}
 function key(event: KeyboardEvent): void {
   const step = KEYS[event.key]
   if (!step) return
   by(...step)
   event.preventDefault()
 }
+function leave(): void {
+  pointed.value = null
+  round?.show(props.picked)
+}
+const build = (): void => round?.build(props.room, props.placed, props.group, props.picked)
+const named = (block: string): string => props.name(props.placed.find((p) => p.block === block)!)
 onMounted(() => {
-  try {
-    renderer = new WebGLRenderer({ antialias: true })
-  } catch {
-    unavailable.value = true
-    return
-  }
-  renderer.domElement.setAttribute('aria-hidden', 'true')
-  box.value?.append(renderer.domElement)
-  scene.add(new HemisphereLight(0xffffff, 0x777777, 2.2))
-  const sun = new DirectionalLight(0xffffff, 1.6)
-  sun.position.set(300, 900, 700)
-  scene.add(sun)
+  round = Round.on(box.value!)
+  unavailable.value = !round
   build()
+  round?.resize(width.value, height.value)
 })
-watch(() => [props.room, props.placed, props.picked], build)
-watch([turn, width, height], draw)
-onBeforeUnmount(() => renderer?.dispose())
+watch(() => [props.room, props.placed], build)
+watch(() => props.picked, (block) => round?.show(block))
+watch([width, height], () => round?.resize(width.value, height.value))
+onBeforeUnmount(() => round?.dispose())
 </script>
 
 <template>
-  <div ref="box" class="turned" tabindex="0" role="img" :aria-label="`${room.name} in the round; drag or use the arrow keys to turn it`" @pointermove="drag" @keydown="key">
-    <p v-if="unavailable" class="quiet">This browser draws nothing in the round here. Plan and section show the same.</p>
+  <div class="around">
+    <div ref="box" class="turned" tabindex="0" role="img" :aria-label="`${room.name} in the round; drag or use the arrow keys to turn it`" @pointerdown="pressed = { x: $event.clientX, y: $event.clientY }" @pointermove="move" @pointerup="up" @pointerleave="leave" @keydown="key">
+      <p v-if="unavailable" class="quiet">This browser draws nothing in the round here. Plan and section show the same.</p>
+      <span v-if="pointed" class="named" :style="{ left: `${pointed.x}px`, top: `${pointed.y}px` }">{{ named(pointed.block) }}</span>
+    </div>
+    <div class="beside">
+      <span class="quiet">Look from (key v)</span>
+      <TabRow label="Look from" way :tabs="VIEWS" :model-value="seen" @update:model-value="$event && look($event)" />
+      <ul class="list" aria-label="What lies here">
+        <li v-for="p in placed" :key="p.block">
+          <button type="button" class="thing" :aria-pressed="p.block === picked" @click="emit('pick', p.block)" @pointerenter="round?.show(p.block)" @pointerleave="leave" @focus="round?.show(p.block)" @blur="leave">
+            <span class="mark" :class="{ deep: p.layer > 0 }" aria-hidden="true" /><span>{{ name(p) }} <span class="quiet">{{ reach(p, room) }}</span></span>
+          </button>
+        </li>
+      </ul>
+      <p class="quiet">Hatched: something comes out first.</p>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.turned {
+.around {
   flex: 1;
   min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 190px;
+  gap: 14px;
+}
+.turned {
+  position: relative;
+  min-height: 300px;
   min-width: 0;
   overflow: hidden;
   cursor: grab;
   border-radius: 5px;
+  touch-action: none;
+}
+.named {
+  position: absolute;
+  transform: translate(12px, -130%);
+  padding: 2px 7px;
+  border-radius: 4px;
+  background: var(--sheet);
+  color: var(--ink);
+  font-size: var(--text-small);
+  pointer-events: none;
+  white-space: nowrap;
+}
+.beside {
+  overflow: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.list {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.thing {
+  display: flex;
+  gap: 7px;
+  align-items: baseline;
+  width: 100%;
+  padding: 4px 2px;
+  text-align: left;
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  background: none;
+  color: inherit;
+}
+.thing[aria-pressed='true'] {
+  font-weight: 700;
+}
+.mark {
+  flex: none;
+  width: 10px;
+  height: 10px;
+  border: 1px solid var(--muted);
+}
+.mark.deep {
+  background: repeating-linear-gradient(-45deg, transparent 0 2px, var(--muted) 2px 3px);
 }
 p {
-  padding: 12px;
+  margin: 0;
+}
+@media (max-width: 1000px) {
+  .around {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

@@ -7,11 +7,14 @@ import { useUnits } from '@/composables/useSession'
 import { goesIn, sidesOf, type Free } from '@/drawing/stow'
 import * as fmt from '@/format/units'
 import { awayText, balance, blockName, corner, reach, REACH, roomName } from '@/wording/stow'
+import DividerFacts from './DividerFacts.vue'
+import KeptPlaces from './KeptPlaces.vue'
 import LeftOver from './LeftOver.vue'
+import OnPeople from './OnPeople.vue'
 import TabRow from '@/components/TabRow.vue'
 
-const props = defineProps<{ stowage: Stowage; room: RoomUse; picked: Placed | null; free: Free | null; stow: Stow; slots: Slot[]; outer: Thing | undefined; loaded: Thing[]; names: Names; running: boolean; busy: boolean }>()
-const emit = defineEmits<{ mend: [edits: Edit[]]; stow: [stow: Stow]; pin: [placed: Placed]; again: [] }>()
+const props = defineProps<{ stowage: Stowage; room: RoomUse; picked: Placed | null; free: Free | null; stow: Stow; slots: Slot[]; outer: Thing | undefined; loaded: Thing[]; names: Names; running: boolean; busy: boolean; file: (form: 'svg' | 'a4' | 'a3') => string }>()
+const emit = defineEmits<{ mend: [edits: Edit[]]; stow: [stow: Stow]; pin: [placed: Placed]; again: []; anew: []; disturb: [] }>()
 const units = useUnits()
 const rooms = computed(() => new Map(props.stowage.rooms.map((r) => [r.room, r])))
 const soft = computed(() => props.stowage.soft.filter((s) => s.room === props.room.room))
@@ -122,9 +125,11 @@ function setMount(lensId: string | null): void {
         <dt>full</dt><dd>{{ fmt.percent(room.fill) }} with dividers, {{ fmt.load(room.mass_g, units) }} in it</dd>
         <template v-if="room.balance_mm"><dt>balance</dt><dd>{{ balance(room) }}</dd></template>
         <template v-if="soft.length"><dt>soft, in between</dt><dd>{{ soft.map((s) => `${names.thing(s.item)}${s.count > 1 ? ` × ${s.count}` : ''}`).join(', ') }}</dd></template>
-        <dt>dividers</dt><dd>{{ room.divided ? `${fmt.figure(stowage.gap_mm)} mm between hard things` : 'none here' }}</dd>
       </dl>
     </section>
+    <DividerFacts :room="room" :gap="stowage.gap_mm" :file="file" />
+    <KeptPlaces :stowage="stowage" :names="names" :running="running" @anew="emit('anew')" @disturb="emit('disturb')" />
+    <OnPeople :stowage="stowage" :stow="stow" :names="names" :busy="busy" @stow="emit('stow', $event)" />
   </div>
 </template>
 

@@ -35,7 +35,7 @@ const { bench, at, error, things, entries, loaded, edit, stow: keepStow, busy, n
   () => props.kit,
 )
 const loadout = ref('')
-const { stowage, problem, running, ahead, trying, better, again } = useStowage(at, () => loadout.value)
+const { stowage, problem, running, ahead, trying, better, again, anew, disturb, paper } = useStowage(at, () => loadout.value)
 const { outing } = useOuting(at, loadout)
 const editing = ref(false)
 const putting = ref(false)
@@ -70,7 +70,7 @@ const pickedBlock = computed(() => placed.value.find((p) => p.block === picked.v
 const loadouts = computed(() => bench.value?.state.kit.stow?.loadouts ?? [])
 const out = computed(() => loadouts.value.find((l) => l.id === loadout.value))
 const loads = computed(() => (out.value && outing.value?.loadout === out.value.id ? outing.value.loads : bench.value!.state.assessment.loads))
-const stow = computed<Stow>(() => bench.value?.state.kit.stow ?? { gap_mm: 8, pins: [], mounts: [], nests: [], wishes: [], loadouts: [] })
+const stow = computed<Stow>(() => bench.value?.state.kit.stow ?? { gap_mm: 8, pins: [], mounts: [], nests: [], wishes: [], hangs: [], rides: [], loadouts: [] })
 const carried = computed(() => [...things.value.values()].filter((t) => loaded.value.has(t.id)))
 const pieces = computed(() => carried.value.map((thing) => ({ thing, count: loaded.value.get(thing.id)! })))
 const name = (block: Placed): string => blockName(block, names.value.thing)
@@ -166,19 +166,19 @@ watch(
         <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>
         <StowTable v-if="view === 'table'" class="grow" :stowage="stowage" :names="names" />
         <FoamPlan v-else-if="view === 'foam' && hard" :key="room.bag" :at="at ?? { trip, kit, stamp: bench.state.stamp }" :bag="room.bag" :names="names" />
-        <RoomTurned v-else-if="view === 'turned'" :key="room.room" :room="room" :placed="placed" :picked="picked" :group="group" />
+        <RoomTurned v-else-if="view === 'turned'" :key="room.room" :room="room" :placed="placed" :picked="picked" :group="group" :name="name" @pick="pick" />
         <template v-else>
-          <RoomPlan :key="room.room" :room="room" :placed="placed" :picked="picked" :free="free" :cut="cut" :line="line" :away="away" :name="name" :group="group" @pick="pick" @point="point" @pin="pinAt" />
+          <RoomPlan :key="room.room" :room="room" :placed="placed" :picked="picked" :free="free" :cut="cut" :line="line" :away="away" :name="name" :group="group" :thing="(id) => things.get(id)" @pick="pick" @point="point" @pin="pinAt" />
           <div class="sliders">
             <label class="slider"><span>Seen from the front down from <b>{{ fmt.side(cut, units) }}</b></span><VSlider v-model="cut" :min="1" :max="room.size_mm[2]" :step="1" aria-label="Depth of the plan" hide-details /></label>
             <label class="slider"><span>Section at <b>{{ fmt.side(line, units) }}</b></span><VSlider v-model="line" :min="0" :max="room.size_mm[1]" :step="1" aria-label="Place of the section" hide-details /></label>
           </div>
-          <KindLegend :groups="groups" :absent="placed.some((p) => away.has(p.block))" :pinned="placed.some((p) => p.pinned)" />
+          <KindLegend :groups="groups" :absent="placed.some((p) => away.has(p.block))" :pinned="placed.some((p) => p.pinned)" :deep="placed.some((p) => p.layer > 0)" :walls="(room.dividers ?? []).length > 0" />
         </template>
       </div>
       <PutInto v-model:open="putting" :things="things" :entries="entries" :people="bench.trip.trip.people ?? []" :names="names" :busy="busy" @edit="edit" />
       <LoadoutEditor v-if="out && (editing || !room)" class="right" :loadout="out" :loaded="pieces" :people="bench.trip.trip.people ?? []" :days="bench.trip.trip.days ?? []" :legs="bench.trip.trip.legs ?? []" :names="names" :busy="busy" @change="keep" @remove="remove" />
-      <StowDetails v-else-if="room" class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :slots="bench.trip.trip.marks?.slots ?? []" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="busy" @mend="mend" @again="again" @stow="keepStow($event)" @pin="pin($event, $event.at_mm)" />
+      <StowDetails v-else-if="room" class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :slots="bench.trip.trip.marks?.slots ?? []" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="busy" @mend="mend" @again="again" @anew="anew" @disturb="disturb" :file="(form) => paper(room!.room, form)" @stow="keepStow($event)" @pin="pin($event, $event.at_mm)" />
     </div>
     <p v-else-if="bench && stowage" class="screen quiet">No bag is loaded. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load one on the bench</RouterLink>, and this station says where everything goes.</p>
     <p v-else-if="problem" class="screen bad" role="alert">{{ problem.title }}</p>

@@ -1,15 +1,13 @@
 <script setup lang="ts">
-/** Battery board and card board: one big button per piece. Erasing a card with too few copies asks twice. */
+/** ours: whether whoever looks may change what the signs mean. Battery board and card board: one big button per piece. Erasing a card with too few copies asks twice. */
 import { computed, ref } from 'vue'
-import type { Entry, Signs, Thing, TripDoc } from '@/api/types'
+import type { Entry, Signs, Thing } from '@/api/types'
 import type { useField } from '@/composables/useField'
-import { notify } from '@/composables/useNotice'
-import { useTrips } from '@/composables/useTrips'
 import { carded, cards, copied, packs, safeToErase, turned, type Card } from '@/field/boards'
 import { CARD, PACK } from '@/wording/field'
 
-const props = defineProps<{ entries: Entry[]; things: Map<string, Thing>; field: ReturnType<typeof useField>; signs: Signs; copies: number; trip: TripDoc }>()
-const { save } = useTrips()
+const props = defineProps<{ entries: Entry[]; things: Map<string, Thing>; field: ReturnType<typeof useField>; signs: Signs; copies: number; ours?: boolean }>()
+const emit = defineEmits<{ signs: [Signs] }>()
 const packBoard = computed(() => packs(props.entries, props.things, props.field.stands.value))
 const cardBoard = computed(() => cards(props.entries, props.things, props.field.stands.value))
 /** The card somebody wants to erase, and how often they were asked. */
@@ -31,8 +29,7 @@ function asking(card: Card): number {
   return erasing.value?.card.item === card.item && erasing.value.card.piece === card.piece ? erasing.value.asked : 0
 }
 function sign(key: keyof typeof SIGNS, event: Event): void {
-  const signs = { ...props.signs, [key]: (event.target as HTMLInputElement).value.trim().slice(0, 120) }
-  save.mutate({ version: props.trip.version, trip: { ...props.trip.trip, signs } }, { onError: notify })
+  emit('signs', { ...props.signs, [key]: (event.target as HTMLInputElement).value.trim().slice(0, 120) })
 }
 </script>
 
@@ -61,12 +58,12 @@ function sign(key: keyof typeof SIGNS, event: Event): void {
       </p>
     </div>
     <p v-if="!cardBoard.length" class="quiet">No cards are loaded.</p>
-    <h2>Our signs <button type="button" class="link" :aria-expanded="telling" @click="telling = !telling">{{ telling ? 'done' : 'change' }}</button></h2>
+    <h2>Our signs <button v-if="ours" type="button" class="link" :aria-expanded="telling" @click="telling = !telling">{{ telling ? 'done' : 'change' }}</button></h2>
     <template v-if="telling">
       <label v-for="(text, key) in SIGNS" :key="key" class="sign"><span>{{ text }}</span><input :value="signs[key]" maxlength="120" placeholder="contacts out, red pouch…" @change="sign(key, $event)" /></label>
     </template>
     <p v-for="key in told" v-else :key="key"><span class="quiet">{{ SIGNS[key] }}:</span> {{ signs[key] }}</p>
-    <p v-if="!told.length && !telling" class="quiet">Say in words how you mark packs and cards: others read the same mark the other way round.</p>
+    <p v-if="!told.length && !telling" class="quiet">{{ ours ? 'Say in words how you mark packs and cards: others read the same mark the other way round.' : 'Nothing is said yet about how packs and cards are marked.' }}</p>
   </section>
 </template>
 

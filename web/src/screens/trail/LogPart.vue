@@ -138,7 +138,7 @@ const WORDS: Partial<Record<Kind, string>> = { missed: 'wanted what', broke: 'wh
     </form>
     <p v-if="wrong" class="bad" role="alert">{{ wrong }}</p>
     <ul aria-label="Noted this day">
-      <li v-for="m in [...today].reverse()" :key="m.id"><span>{{ markText(m.what, names, units) }}</span> <button v-if="m.what.do !== 'cold'" type="button" class="link" :aria-label="`Take back: ${markText(m.what, names, units)}`" @click="takeBack(m.id)">take back</button></li>
+      <li v-for="m in [...today].reverse()" :key="m.id"><span>{{ markText(m.what, names, units) }}<span v-if="m.by" class="quiet"> {{ m.by }}</span></span> <button v-if="m.what.do !== 'cold'" type="button" class="link" :aria-label="`Take back: ${markText(m.what, names, units)}`" @click="takeBack(m.id)">take back</button></li>
     </ul>
   </section>
 </template>

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 /** Out there, in gloves, without a network: today's bag, packs and cards, tonight's list, and a quick note. */
 import { computed, ref, watch } from 'vue'
+import type { Signs } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
 import TabRow from '@/components/TabRow.vue'
 import { useBench } from '@/composables/useBench'
 import { useField } from '@/composables/useField'
+import { notify } from '@/composables/useNotice'
 import { useOuting } from '@/composables/useOuting'
 import { usePwa } from '@/composables/usePwa'
+import { useTrips } from '@/composables/useTrips'
 import { dayToShow } from '@/field/boards'
 import { day as dayName, today } from '@/format/dates'
 import BoardsPart from './BoardsPart.vue'
@@ -49,6 +52,11 @@ const here = computed(() => days.value[at.value])
 const loadout = computed(() => (bench.value?.state.kit.stow?.loadouts ?? []).find((l) => l.days?.includes(date.value)))
 const { outing } = useOuting(stamped, () => loadout.value?.id ?? '')
 const all = computed(() => [...entries.value.values()].flat())
+const { save } = useTrips()
+function keepSigns(signs: Signs): void {
+  const doc = bench.value?.trip
+  if (doc) save.mutate({ version: doc.version, trip: { ...doc.trip, signs } }, { onError: notify })
+}
 function step(by: number): void {
   const next = days.value[at.value + by]
   if (next) date.value = next.date
@@ -66,7 +74,7 @@ function step(by: number): void {
       <FieldState :field="field" :names="names" />
       <TabRow v-model="part" class="parts" way label="Parts of the trail" :tabs="PARTS" />
       <TodayPart class="today" :day="here" :loadout="loadout" :outing="outing" :assessment="bench.state.assessment" :people="bench.trip.trip.people ?? []" :names="names" />
-      <BoardsPart class="boards" :entries="all" :things="things" :field="field" :signs="bench.trip.trip.signs ?? {}" :copies="bench.state.assessment.lasts.copies" :trip="bench.trip" />
+      <BoardsPart class="boards" :entries="all" :things="things" :field="field" :signs="bench.trip.trip.signs ?? {}" :copies="bench.state.assessment.lasts.copies" ours @signs="keepSigns" />
       <NightPart class="night" :date="date" :day="here" :mains="Boolean(bench.trip.trip.mains)" :entries="all" :things="things" :field="field" :copies="bench.state.assessment.lasts.copies" />
       <LogPart class="log" :date="date" :entries="all" :things="things" :field="field" :names="names" />
     </div>

@@ -3,19 +3,20 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { mdiPlus } from '@mdi/js'
-import { asProblem, byField, sentence } from '@/api/problem'
+import { asProblem, sentence } from '@/api/problem'
 import type { TripDoc } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
-import NumberField from '@/components/NumberField.vue'
 import PlainFrame from '@/components/PlainFrame.vue'
 import { notify } from '@/composables/useNotice'
 import { useTrips } from '@/composables/useTrips'
-import { span, today } from '@/format/dates'
-import { newTrip, NIGHTS, type Nights } from './new-trip'
+import { span } from '@/format/dates'
+import KitGlances from './KitGlances.vue'
+import PlanTrip from './PlanTrip.vue'
+import ShareTrip from './ShareTrip.vue'
 import WantStrip from './WantStrip.vue'
 
 const router = useRouter()
-const { trips, loading, error, add, remove, bringIn } = useTrips()
+const { trips, loading, error, remove, bringIn } = useTrips()
 const SHELVES = [
   { status: 'current', title: 'Current' },
   { status: 'planned', title: 'Planned' },
@@ -24,28 +25,16 @@ const SHELVES = [
 const shelves = computed(() => SHELVES.map((s) => ({ ...s, trips: (trips.value ?? []).filter((d) => d.trip.status === s.status) })).filter((s) => s.trips.length))
 
 const asking = ref(false)
-const wish = ref({ name: '', place: '', start: today(), days: 5, people: '', nights: '' as Nights | '' })
-const STAYS = [{ title: 'not known yet', value: '' }, ...Object.entries(NIGHTS).map(([value, n]) => ({ title: n.title, value }))]
-const problem = computed(() => (add.error.value ? asProblem(add.error.value) : null))
-const errors = computed(() => byField(problem.value))
-const missing = ref(false)
-
-async function make(): Promise<void> {
-  missing.value = !wish.value.name.trim()
-  const days = Number(wish.value.days)
-  if (missing.value || !Number.isInteger(days) || days < 1 || days > 400 || !wish.value.start) return
-  try {
-    const doc = await add.mutateAsync(newTrip(wish.value))
-    asking.value = false
-    await router.push({ name: 'brief', params: { trip: doc.trip.id, kit: doc.open_kit } })
-  } catch {
-    // Shown at the fields.
-  }
+/** The trip that the new one is to be like, when it is asked for from its line. */
+const like = ref('')
+function plan(from = ''): void {
+  like.value = from
+  asking.value = true
 }
-const dayError = computed(() => {
-  const n = Number(wish.value.days)
-  return Number.isInteger(n) && n >= 1 && n <= 400 ? '' : 'From 1 to 400 days'
-})
+async function made(doc: TripDoc, to: 'bench' | 'brief'): Promise<void> {
+  asking.value = false
+  await router.push({ name: to, params: { trip: doc.trip.id, kit: doc.open_kit } })
+}
 
 const file = ref<HTMLInputElement | null>(null)
 const fileProblem = ref('')
@@ -62,6 +51,7 @@ async function take(event: Event): Promise<void> {
     fileProblem.value = `${chosen.name}: ${sentence(asProblem(reason))} Nothing was brought in.`
   }
 }
+const sharing = ref<TripDoc | null>(null)
 const going = ref<TripDoc | null>(null)
 function go(): void {
   if (going.value) remove.mutate(going.value.trip.id, { onError: notify })
@@ -83,7 +73,7 @@ function who(doc: TripDoc): string {
         <span class="grow" />
         <input ref="file" type="file" accept=".json,application/json" class="visually-hidden" aria-label="A plan file to bring in" tabindex="-1" @change="take" />
         <VBtn :loading="bringIn.isPending.value" @click="file?.click()">Bring in a plan file</VBtn>
-        <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="asking = true">Plan a trip</VBtn>
+        <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="plan()">Plan a trip</VBtn>
       </header>
       <p v-if="fileProblem" class="wrong" role="alert">{{ fileProblem }}</p>
       <p v-if="error" role="alert">{{ asProblem(error).title }}</p>
@@ -96,35 +86,22 @@ function who(doc: TripDoc): string {
             <RouterLink class="name" :to="{ name: 'bench', params: { trip: doc.trip.id, kit: doc.open_kit } }">{{ doc.trip.name }}</RouterLink>
             <div class="quiet">{{ [doc.trip.place, when(doc), who(doc)].filter(Boolean).join(' · ') }}</div>
             <div v-if="doc.trip.note" class="note">{{ doc.trip.note }}</div>
+            <KitGlances :trip="doc.trip.id" :wants="Boolean(doc.trip.wants?.length)" />
           </div>
           <WantStrip class="wants" :wants="doc.trip.wants ?? []" />
           <div class="acts">
             <RouterLink class="link" :to="{ name: 'brief', params: { trip: doc.trip.id, kit: doc.open_kit } }">brief</RouterLink>
             <RouterLink class="link" :to="{ name: 'bench', params: { trip: doc.trip.id, kit: doc.open_kit } }">bench</RouterLink>
             <a class="link" :href="`/api/exchange/plans/${doc.trip.id}/${doc.open_kit}`">plan file</a>
+            <button type="button" class="link" @click="sharing = doc">share</button>
+            <button type="button" class="link" @click="plan(doc.trip.id)">again</button>
             <button type="button" class="link" @click="going = doc">remove</button>
           </div>
         </article>
       </section>
 
-      <VDialog v-model="asking" max-width="460" aria-label="Plan a trip">
-        <form class="sheet form" novalidate @submit.prevent="make">
-          <h2>Plan a trip</h2>
-          <VTextField v-model="wish.name" label="Name" autofocus maxlength="80" :error-messages="missing ? 'A name, please' : errors.name" />
-          <VTextField v-model="wish.place" label="Where" maxlength="80" :error-messages="errors.place" />
-          <div class="two">
-            <VTextField v-model="wish.start" type="date" label="First day" :error-messages="wish.start ? errors['days.0.date'] : 'A date, please'" />
-            <NumberField v-model="wish.days" label="Days" :error="dayError || errors.days" />
-          </div>
-          <VTextField v-model="wish.people" label="Who carries, as Ines + Marit" :error-messages="errors['people.0.name']" />
-          <VSelect v-model="wish.nights" :items="STAYS" label="Nights in" hint="Hours of mains and outlets for every night; each can be told by itself later." persistent-hint />
-          <p v-if="problem && problem.fields.length === 0" class="wrong" role="alert">{{ problem.title }}</p>
-          <div class="row">
-            <VBtn @click="asking = false">Cancel</VBtn>
-            <VBtn color="primary" variant="flat" type="submit" :loading="add.isPending.value">On to the brief</VBtn>
-          </div>
-        </form>
-      </VDialog>
+      <ShareTrip :doc="sharing" @done="sharing = null" />
+      <PlanTrip v-model="asking" :like="like" @made="made" />
       <AskFirst
         :model-value="going !== null"
         title="Remove this trip"
@@ -177,21 +154,6 @@ function who(doc: TripDoc): string {
 .acts {
   display: flex;
   gap: 16px;
-}
-.form {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-.row {
-  display: flex;
-  gap: 10px;
-  justify-content: flex-end;
 }
 .wrong {
   color: var(--rust);

@@ -1,5 +1,5 @@
 /** A new trip from the few things asked first. */
-import type { Trip } from '@/api/types'
+import type { Day, Trip, Want } from '@/api/types'
 import { addDays } from '@/format/dates'
 
 /** Where the nights are: what a usual one of that sort gives (estimates; each can be told by itself at Stamina). */
@@ -19,6 +19,13 @@ export interface TripWish {
   people: string
   /** Empty where nobody says yet. */
   nights: Nights | ''
+  /** The coldest it gets while shooting, in °C; none where nobody says yet. */
+  coldest?: number | null
+  wants?: Want[]
+  /** Ids of carriers, in the order of the journey, and what each is called. */
+  legs?: { carrier: string | null; name: string }[]
+  /** A trip whose days and habits it begins with. */
+  pattern?: Trip | null
 }
 
 /** An id from a name, single among those taken. */
@@ -56,25 +63,41 @@ export function newTrip(wish: TripWish): Trip {
   for (const name of wish.people.split(/[,+&]| and /).map((n) => n.trim())) {
     if (name) people.push({ id: idFrom(name, people.map((p) => p.id)), name })
   }
+  const wants = [...(wish.pattern?.wants ?? []), ...(wish.wants ?? [])].reduce<Want[]>((all, want) => {
+    const id = all.some((w) => w.id === want.id) ? idFrom(want.id, all.map((w) => w.id)) : want.id
+    return [...all, { ...want, id }]
+  }, [])
+  const legs = (wish.legs ?? []).reduce<NonNullable<Trip['legs']>>(
+    (all, leg) => [...all, { id: idFrom('leg', all.map((l) => l.id)), name: leg.name, carrier: leg.carrier }],
+    [],
+  )
+  const before = wish.pattern?.days ?? []
   return {
     id: 'new',
     name: wish.name,
     place: wish.place,
     status: 'planned',
     people: people.map((p) => ({ ...p, body_mass_kg: null, base_load: [] })),
-    legs: [],
-    days: Array.from({ length: wish.days }, (_, i) => ({
-      date: addDays(wish.start, i),
-      title: `Day ${i + 1}`,
-      place: wish.place,
-      lowest_c: 15,
-      on_foot_h: 0,
-      weather: [],
-      wants: [],
-      bodies: [],
-      ...(wish.nights && { night: { ...NIGHTS[wish.nights].night } }),
-    })),
-    wants: [],
+    legs: legs.length ? legs : (wish.pattern?.legs ?? []),
+    days: Array.from({ length: wish.days }, (_, i) => {
+      // A longer trip goes on as its pattern ends.
+      const like: Partial<Day> = before[Math.min(i, before.length - 1)] ?? {}
+      return {
+        title: `Day ${i + 1}`,
+        lowest_c: 15,
+        on_foot_h: 0,
+        weather: [],
+        wants: [],
+        ...like,
+        date: addDays(wish.start, i),
+        place: wish.place || like.place || '',
+        bodies: [],
+        ...(typeof wish.coldest === 'number' && { lowest_c: wish.coldest }),
+        ...(wish.nights && { night: { ...NIGHTS[wish.nights].night } }),
+      }
+    }),
+    wants,
     ...NEW_BRIEF,
+    ...(wish.pattern && { purpose: wish.pattern.purpose, stakes: wish.pattern.stakes, policies: wish.pattern.policies }),
   }
 }

@@ -1,0 +1,75 @@
+"""What people write for the words of the typical table, and what figures sort its kinds."""
+
+from collections.abc import Mapping
+
+# What people write for the words of the table.
+SAME: Mapping[str, str] = {
+    "camera": "body",
+    "cpl": "polariser",
+    "polarizer": "polariser",
+    "rucksack": "backpack",
+    "trolley": "roller",
+    "cube": "insert",
+    "headlamp": "head torch",
+    "headtorch": "head torch",
+    "flashlight": "torch",
+    "strobe": "flash",
+    "speedlight": "flash",
+    "ff": "full frame",
+    "apsc": "aps c",
+    "crop": "aps c",
+    "mft": "four thirds",
+    "cfe": "cfexpress",
+    "powerbank": "power bank",
+    "ballhead": "ball head",
+    "intervalometer": "interval timer",
+    "mic": "microphone",
+    "disk": "ssd",
+    "battery": "pack",
+    "rainjacket": "rain jacket",
+}
+# A word that says the kind by itself, and units that do.
+KIND_WORDS: Mapping[str, str] = {
+    "body": "body",
+    "lens": "lens",
+    "zoom": "lens",
+    "prime": "lens",
+    "macro": "lens",
+    "fisheye": "lens",
+    "pack": "battery",
+    "card": "card",
+    "sd": "card",
+    "microsd": "card",
+    "cfexpress": "card",
+    "tripod": "tripod",
+    "polariser": "filter",
+    "nd": "filter",
+    "filter": "filter",
+    "laptop": "computer",
+    "tablet": "computer",
+    "backpack": "bag",
+    "duffel": "bag",
+    "roller": "bag",
+    "mp": "body",
+    "ssd": "drive",
+    "drone": "drone",
+    "flash": "light",
+    "converter": "teleconverter",
+    "teleconverter": "teleconverter",
+    "bank": "power-bank",
+    "charger": "charger",
+    "insert": "insert",
+    "reader": "reader",
+}
+# The figure that sorts a kind: its field, and how many of the field's units one of the written unit is.
+FIGURES: Mapping[str, tuple[str, Mapping[str, float]]] = {
+    "body": ("megapixels", {"": 1, "mp": 1}),
+    "card": ("capacity_gb", {"": 1, "gb": 1, "tb": 1000}),
+    "drive": ("capacity_gb", {"gb": 1, "tb": 1000, "": 1000}),
+    "battery": ("energy_wh", {"wh": 1}),
+    # Sold by the charge of its cells at 3.7 V.
+    "power-bank": ("energy_wh", {"wh": 1, "": 1, "mah": 0.0037}),
+    "bag": ("volume_l", {"": 1, "l": 1}),
+    "filter": ("thread_mm", {"": 1, "mm": 1}),
+    "teleconverter": ("factor", {"": 1, "x": 1}),
+}

@@ -1,0 +1,129 @@
+"""The site's database as a file: whether it is sound, a copy of it while people work, and a copy put back.
+
+Where DATABASE_URL names a PostgreSQL, its own tools do all of this (docs/hosting.md).
+"""
+
+import os
+import sqlite3
+from collections.abc import Mapping
+from contextlib import closing
+from pathlib import Path
+
+from django.conf import settings
+from django.db import connections
+
+# What SQLite says -> what people read, and what whoever runs the site does about it.
+_DAMAGED = ("The server's data is damaged.", "stop the site and put a backup back: manage.py restore_site FILE")
+_AILS: Mapping[str, tuple[str, str]] = {
+    "disk is full": ("The server's disk is full: nothing can be kept.", "free some space where DATA_DIR is"),
+    "no space left": ("The server's disk is full: nothing can be kept.", "free some space where the database is"),
+    "read-only": ("The server may not write its data.", "see why the database only lets itself be read"),
+    "readonly": ("The server may not write its data.", "let the user that runs the site write what is in DATA_DIR"),
+    "unable to open": ("The server cannot open its data.", "see that DATA_DIR is there and belongs to that user"),
+    "malformed": _DAMAGED,
+    "not a database": _DAMAGED,
+    "disk i/o": (
+        "The server cannot read its data.",
+        "see whether the disk is well; if not, put a backup back",
+    ),
+    "locked": ("The server is busy writing.", "see whether a backup or another program holds the database for long"),
+    "no such table": ("The server's data is not ready.", "run manage.py migrate"),
+}
+_UNKNOWN = ("The server cannot reach its data.", "see whether the database runs and DATABASE_URL is right")
+
+
+class Unusable(Exception):
+    """The database cannot be used. ``cure``: what whoever runs the site does about it."""
+
+    def __init__(self, said: str, cure: str) -> None:
+        self.said, self.cure = said, cure
+        super().__init__(f"{said} What to do: {cure}.")
+
+
+def ails(error: BaseException) -> Unusable:
+    """What is wrong with the database, in plain words."""
+    told = str(error).lower()
+    return Unusable(*next((what for mark, what in _AILS.items() if mark in told), _UNKNOWN))
+
+
+def _in_a_file() -> bool:
+    return bool(settings.DATABASES["default"]["ENGINE"].endswith("sqlite3"))
+
+
+def _file() -> Path:
+    if not _in_a_file():
+        raise Unusable("This site's data is not in a file.", "use the tools of its database, as docs/hosting.md says")
+    return Path(str(connections["default"].settings_dict["NAME"]))
+
+
+def require_sound(path: Path) -> None:
+    """Raises Unusable for a file that is no database of this app, or a damaged one."""
+    try:
+        with closing(sqlite3.connect(f"file:{path}?mode=ro", uri=True)) as opened:
+            (said,) = opened.execute("PRAGMA quick_check(1)").fetchone()
+            opened.execute("SELECT 1 FROM django_migrations LIMIT 1")
+    except sqlite3.DatabaseError as error:
+        raise ails(error) from error
+    if said != "ok":
+        raise ails(ValueError("malformed"))
+
+
+def check_at_start() -> None:
+    """Raises Unusable when the database that is there cannot be read or written; a missing one will be made."""
+    if not _in_a_file():
+        return
+    path = _file()
+    if not path.exists():
+        if not os.access(path.parent, os.W_OK):
+            raise ails(ValueError("readonly"))
+        return
+    if path.stat().st_size:
+        require_sound(path)
+    if not os.access(path, os.W_OK):
+        raise ails(ValueError("readonly"))
+
+
+def _copy(path: Path, to: Path) -> None:
+    """SQLite's own copying: what is written meanwhile is in it whole or not at all."""
+    with closing(sqlite3.connect(f"file:{path}?mode=ro", uri=True)) as here, closing(sqlite3.connect(to)) as copy:
+        here.backup(copy, pages=1000)
+        # One file, with nothing beside it; the app sets its own way when it opens it.
+        copy.execute("PRAGMA journal_mode=DELETE")
+
+
+def back_up(to: Path) -> None:
+    """Copies the database into a file while people work with it; the file is whole or not there. Raises Unusable."""
+    beside = to.with_name(f"{to.name}.part")
+    try:
+        _copy(_file(), beside)
+        require_sound(beside)
+        beside.chmod(0o600)
+        beside.replace(to)
+    except (sqlite3.DatabaseError, OSError) as error:
+        raise ails(error) from error
+    finally:
+        beside.unlink(missing_ok=True)
+
+
+def put_back(backup: Path) -> Path:
+    """Puts a backup in place of the database; what was there is kept beside it, and where that is comes back.
+
+    The site has to be stopped. Raises Unusable, with everything as it was, for a file that is no sound backup.
+    """
+    require_sound(backup)
+    path = _file()
+    connections.close_all()
+    before = path.with_name(f"{path.name}.before")
+    beside = path.with_name(f"{path.name}.part")
+    try:
+        _copy(backup, beside)
+        if path.exists():
+            path.replace(before)
+        for rest in ("-wal", "-shm"):
+            path.with_name(path.name + rest).unlink(missing_ok=True)
+        beside.replace(path)
+    except (sqlite3.DatabaseError, OSError) as error:
+        raise ails(error) from error
+    finally:
+        beside.unlink(missing_ok=True)
+    return before

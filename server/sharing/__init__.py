@@ -1,0 +1,1 @@
+"""Trips opened to others by a link."""

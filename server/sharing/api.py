@@ -1,0 +1,86 @@
+"""Endpoints of sharing."""
+
+from datetime import date, datetime
+from typing import Annotated, Literal
+
+from django.http import HttpRequest
+from ninja import Router, Schema, Status
+from pydantic import Field
+
+from server.accounts.api import same_site
+from server.accounts.signed_in import SignedInRequest
+from server.sharing import services
+from server.sharing.models import ShareLink
+
+router = Router()
+Role = Literal["look", "pack"]
+
+
+class LinkOut(Schema):
+    """A link as its owner sees it. secret: only in the answer that makes it."""
+
+    id: int
+    role: Role
+    note: str
+    made: datetime
+    until: date | None
+    secret: str = ""
+
+
+class NewLink(Schema):
+    """A link to make."""
+
+    role: Role
+    note: Annotated[str, Field(max_length=80)] = ""
+    until: date | None = None
+
+
+class OpenLink(Schema):
+    """A link to open, and under which name."""
+
+    secret: Annotated[str, Field(max_length=100)]
+    name: Annotated[str, Field(max_length=40)] = ""
+
+
+class Opened(Schema):
+    """What an opened link leads to. name: under which its guest acts."""
+
+    link: int
+    role: Role
+    name: str
+    trip: str
+    kit: str
+    title: str
+
+
+def _out(link: ShareLink, secret: str = "") -> LinkOut:
+    return LinkOut(id=link.pk, role=link.role, note=link.note, made=link.made, until=link.until, secret=secret)  # type: ignore[arg-type]
+
+
+@router.get("/{slug}/links", response=list[LinkOut])
+def list_links(request: SignedInRequest, slug: str) -> list[LinkOut]:
+    """Links to a trip that hold."""
+    return [_out(link) for link in services.links(request.user, slug)]
+
+
+@router.post("/{slug}/links", response={201: LinkOut})
+def make_link(request: SignedInRequest, slug: str, payload: NewLink) -> Status[LinkOut]:
+    """Make a link; its secret is told this once."""
+    link, secret = services.make(request.user, slug, payload.role, payload.note, payload.until)
+    return Status(201, _out(link, secret))
+
+
+@router.delete("/{slug}/links/{number}", response={204: None})
+def take_back(request: SignedInRequest, slug: str, number: int) -> Status[None]:
+    """Take a link back."""
+    services.revoke(request.user, slug, number)
+    return Status(204, None)
+
+
+@router.post("/open", response=Opened, auth=same_site)
+def open_link(request: HttpRequest, payload: OpenLink) -> Opened:
+    """Open a link on this device."""
+    link = services.open_link(request, payload.secret, payload.name)
+    trip = link.trip
+    name = payload.name.strip()
+    return Opened(link=link.pk, role=link.role, name=name, trip=trip.slug, kit=trip.open_kit, title=trip.name)  # type: ignore[arg-type]

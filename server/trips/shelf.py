@@ -1,0 +1,71 @@
+"""Endpoints of the shelf: trips as a whole."""
+
+from ninja import Router, Status
+
+from mule.compare import Glance, glance
+from server.accounts.signed_in import SignedInRequest
+from server.sharing.guests import guest_in
+from server.trips import beginning, services
+from server.trips.convert import trip_of
+from server.trips.models import Trip
+from server.trips.schemas import ChangedTrip, CopiedTrip, NewTrip, TripOut
+
+router = Router()
+
+
+def trip_out(row: Trip) -> TripOut:
+    """A trip as it goes out."""
+    return TripOut(version=row.version, trip=trip_of(row), open_kit=row.open_kit)
+
+
+def trip_shown(row: Trip) -> TripOut:
+    """A trip as a guest sees it: nobody's weight."""
+    told = trip_of(row)
+    people = tuple(p.model_copy(update={"body_mass_kg": None, "carries_well_kg": None}) for p in told.people)
+    return TripOut(version=row.version, trip=told.model_copy(update={"people": people}), open_kit=row.open_kit)
+
+
+@router.get("", response=list[TripOut])
+def list_trips(request: SignedInRequest) -> list[TripOut]:
+    """All trips of yours."""
+    return [trip_out(row) for row in services.trips(request.user)]
+
+
+@router.post("", response={201: TripOut})
+def add_trip(request: SignedInRequest, payload: NewTrip) -> Status[TripOut]:
+    """Add a trip with one kit, and what it begins with, all or nothing."""
+    row = beginning.begin(request.user, payload.trip, payload.things, payload.carriers, load=payload.load)
+    return Status(201, trip_out(row))
+
+
+@router.post("/{slug}/copy", response={201: TripOut})
+def copy_trip(request: SignedInRequest, slug: str, payload: CopiedTrip) -> Status[TripOut]:
+    """The same trip again with its kits, without what was noted on it."""
+    return Status(201, trip_out(beginning.copy_trip(request.user, slug, payload.name, payload.start)))
+
+
+@router.get("/{slug}", response=TripOut)
+def show_trip(request: SignedInRequest, slug: str) -> TripOut:
+    """One trip, as it is stored."""
+    row = services.find_trip(request.user, slug)
+    return trip_shown(row) if guest_in(request) else trip_out(row)
+
+
+@router.get("/{slug}/glance", response=list[Glance])
+def glance_at(request: SignedInRequest, slug: str) -> list[Glance]:
+    """How each kit of a trip stands, in a line."""
+    row = services.find_trip(request.user, slug)
+    return [glance(services.plan_for(kit)) for kit in row.kits.all()]
+
+
+@router.put("/{slug}", response=TripOut)
+def change_trip(request: SignedInRequest, slug: str, payload: ChangedTrip) -> TripOut:
+    """Store an edited trip."""
+    return trip_out(services.replace_trip(request.user, slug, payload.version, payload.trip))
+
+
+@router.delete("/{slug}", response={204: None})
+def remove_trip(request: SignedInRequest, slug: str) -> Status[None]:
+    """Remove a trip with its kits."""
+    services.remove_trip(request.user, slug)
+    return Status(204, None)
