@@ -5,7 +5,7 @@ All numbers are strict (``"12"`` and ``true`` are refused) and finite (NaN and i
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, StringConstraints
+from pydantic import BaseModel, ConfigDict, Field, NaiveDatetime, StringConstraints, WithJsonSchema
 
 # Full-frame diagonal: sqrt(36^2 + 24^2) mm, the reference of "full-frame equivalent" (docs/domain/optics.md).
 FULL_FRAME_DIAGONAL_MM = 43.27
@@ -41,6 +41,9 @@ Label = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, ma
 SerialNumber = Annotated[str, StringConstraints(strip_whitespace=True, max_length=80)]
 OwnerName = Annotated[str, StringConstraints(strip_whitespace=True, max_length=80)]
 Note = Annotated[str, StringConstraints(strip_whitespace=True, max_length=2_000)]
+
+# A clock's time at a place, without a zone: what RFC 3339 calls a date-time has one, so it is not described as that.
+LocalTime = Annotated[NaiveDatetime, WithJsonSchema({"type": "string", "format": "local-date-time"})]
 
 # Without taking the bag off, by one zip, or under other things.
 Access = Literal["quick", "open", "deep"]

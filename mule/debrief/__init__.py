@@ -23,6 +23,7 @@ from mule.debrief.answer import (
     WantMet,
 )
 from mule.debrief.frames import Matched, match
+from mule.debrief.past import MOST_SHOTS, Past, PastWant, PictureLight, Shot, wants_of_past
 from mule.debrief.rates import ByCold, Rate, rates
 from mule.debrief.tally import cells_of, days_of, lacks_of, unknown_of, wants_of, wear_of
 from mule.field import Broke, Field, Filled, Frame, Lent, Missed, Swapped, Used
@@ -174,6 +175,7 @@ def _noted(thing: Gear, used: Mapping[str, Collection[date]]) -> bool:
 
 
 __all__ = [
+    "MOST_SHOTS",
     "Against",
     "ByCold",
     "DayShot",
@@ -184,7 +186,11 @@ __all__ = [
     "LookBack",
     "Matched",
     "PackWear",
+    "Past",
+    "PastWant",
+    "PictureLight",
     "Rate",
+    "Shot",
     "Unknown",
     "Use",
     "WantMet",
@@ -192,4 +198,5 @@ __all__ = [
     "match",
     "rates",
     "used_days",
+    "wants_of_past",
 ]

@@ -71,9 +71,14 @@ def _words(name: str) -> frozenset[str]:
 
 
 def _named(name: str, things: Sequence[T]) -> T | None:
-    """The first thing whose name has the same words, or all words of the shorter of both."""
+    """The thing that somebody said goes by that name; else the first whose name has the same words, or all words of
+    the shorter of both.
+    """
     asked = _words(name)
     if not asked:
         return None
+    told = next((t for t in things if any(_words(other) == asked for other in t.also)), None)
+    if told is not None:
+        return told
     same = next((t for t in things if _words(t.name) == asked), None)
     return same or next((t for t in things if (w := _words(t.name)) and (w <= asked or asked <= w)), None)

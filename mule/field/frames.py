@@ -1,11 +1,10 @@
 """Frames: what a picture's metadata says."""
 
-from datetime import datetime
 from typing import Annotated
 
 from pydantic import Field
 
-from mule.units import FNumber, FocalMm, Frozen
+from mule.units import FNumber, FocalMm, Frozen, LocalTime
 
 PlainText = Annotated[str, Field(max_length=200)]
 
@@ -17,7 +16,7 @@ class Frame(Frozen):
     """
 
     name: PlainText
-    taken: datetime | None = None
+    taken: LocalTime | None = None
     focal_mm: FocalMm | None = None
     f_number: FNumber | None = None
     iso: Annotated[int, Field(ge=1, le=10_000_000)] | None = None

@@ -1,8 +1,8 @@
 """Bodies, lenses, converters and adapters: the parts of a set-up."""
 
-from typing import ClassVar, Literal, Self
+from typing import Annotated, ClassVar, Literal, Self
 
-from pydantic import Field, model_validator
+from pydantic import Field, StringConstraints, model_validator
 from pydantic_core import PydanticCustomError
 
 from mule.gear.base import Group, Source, Thing
@@ -19,6 +19,10 @@ from mule.units import (
     Number,
     WattHours,
 )
+
+# Cameras write long names, makers change them with a new firmware: a few for one thing are usual.
+_WrittenName = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
+OtherNames = Annotated[tuple[_WrittenName, ...], Field(max_length=12)]
 
 
 def _check_range(low: float, high: float, what: str) -> None:
@@ -65,8 +69,9 @@ class Body(Thing):
     frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C; mb_per_frame: of a raw frame. What
     nobody typed is reckoned from typical figures. rates_source: where these figures came from; a log of a trip
     writes ``measured`` ones. sockets: what a remote plugs into; empty when nobody looked. hot_shoes: how many things
-    can sit on top. energy_wh: of a battery that stays inside. nebulae: altered to let deep red through; clean: known to
-    stay clean in the dark. film: the type it takes; its pictures need no card, and ``megapixels`` are those of a scan.
+    can sit on top. also: other names that pictures know it by. energy_wh: of a battery that stays inside. nebulae:
+    altered to let deep red through; clean: known to stay clean in the dark. film: the type it takes; its pictures need
+    no card, and ``megapixels`` are those of a scan.
     """
 
     kind: Literal["body"] = "body"
@@ -97,6 +102,7 @@ class Body(Thing):
     usb_charging: Flag = False
     sockets: tuple[Label, ...] = Field(default=(), max_length=4)
     hot_shoes: int = Field(default=1, ge=0, le=2, strict=True)
+    also: OtherNames = ()
 
     @model_validator(mode="after")
     def _sees_through_something(self) -> Self:
@@ -123,7 +129,7 @@ class Lens(Thing, Glass):
     """A lens that comes off.
 
     image_circle_mm: diameter it covers (43.27 full frame, 28.85 APS-C).
-    takes_converters: ids of the teleconverters it names.
+    takes_converters: ids of the teleconverters it names. also: other names that pictures know it by.
     """
 
     kind: Literal["lens"] = "lens"
@@ -132,6 +138,7 @@ class Lens(Thing, Glass):
     mount: Label
     image_circle_mm: Millimetres = FULL_FRAME_DIAGONAL_MM
     takes_converters: tuple[ItemId, ...] = Field(default=(), max_length=20)
+    also: OtherNames = ()
 
 
 def is_zoom(lens: Glass) -> bool:

@@ -11,7 +11,7 @@ from astral.moon import moonrise, moonset, phase
 from astral.sun import elevation, noon, time_at_elevation
 
 from mule.trip import Day, Spot
-from mule.units import Frozen
+from mule.units import Frozen, LocalTime
 
 # Heights of the sun's centre in degrees: its upper edge on the horizon with refraction, end of civil twilight,
 # start of full darkness (the usual almanac definitions).
@@ -32,16 +32,16 @@ class DayLight(Frozen):
     """
 
     date: date
-    sunrise: datetime | None
-    sunset: datetime | None
-    first_light: datetime | None
-    last_light: datetime | None
+    sunrise: LocalTime | None
+    sunset: LocalTime | None
+    first_light: LocalTime | None
+    last_light: LocalTime | None
     sun_h: float
     low_sun_h: float
     twilight_h: float
     dark_h: float
-    moonrise: datetime | None
-    moonset: datetime | None
+    moonrise: LocalTime | None
+    moonset: LocalTime | None
     moon_lit: float
 
 

@@ -2,13 +2,14 @@
 
 from ninja import Router, Schema
 
+from mule.debrief import Past, wants_of_past
 from mule.filters import Darkening, darken, stops_needed
 from mule.gear import Filter
 from mule.trip import Trip
 from mule.trip.sets import SETS, WantSet
 from mule.typed_wants import understand_wants
 from server.accounts.signed_in import SignedInRequest
-from server.brief.schemas import SaidWants, Times, TypedWant, WantFigures, WantingOut
+from server.brief.schemas import SaidWants, ShotsTaken, Times, TypedWant, WantFigures, WantingOut
 from server.locker.convert import locker_of
 from server.trips.beginning import trip_patterns
 
@@ -47,6 +48,12 @@ def say_wants(request: SignedInRequest, payload: SaidWants) -> list[WantingOut]:
     """What wants a text names."""
     found = understand_wants(payload.text, payload.taken)
     return [WantingOut(typed=one.typed, want=one.want) for one in found]
+
+
+@router.post("/past", response=Past)
+def find_past_wants(request: SignedInRequest, payload: ShotsTaken) -> Past:
+    """What the metadata of somebody's pictures says of their wants; none of it is kept."""
+    return wants_of_past(payload.shots, locker_of(request.user), payload.taken)
 
 
 @router.post("/exposure", response=Darkenings)

@@ -5,6 +5,7 @@ from typing import Annotated
 from ninja import Schema
 from pydantic import Field
 
+from mule.debrief import MOST_SHOTS, Shot
 from mule.trip import Output, SubjectTest, Want
 from mule.units import Number
 
@@ -45,3 +46,10 @@ class WantingOut(Schema):
 
     typed: str
     want: Want | None
+
+
+class ShotsTaken(Schema):
+    """Metadata of pictures, read elsewhere. taken: ids that the brief uses already."""
+
+    shots: list[Shot] = Field(max_length=MOST_SHOTS)
+    taken: list[str] = Field(default=[], max_length=200)

@@ -109,3 +109,19 @@ def test_wants_are_said_in_words(ask: Any) -> None:
         ("milky way", "stars-2"),
         ("flying carpets", None),
     ]
+
+
+def test_pictures_of_before_say_what_is_wanted(ask: Any) -> None:
+    shots = [
+        {"name": "", "taken": f"2026-06-{day:02}T06:30:00", "focal_mm": 24, "body": "MODEL-7 II", "f_number": 8}
+        for day in range(1, 10)
+    ]
+    past = ask("post", "/brief/past", {"shots": shots, "taken": ["wide-views"]}).json()
+    (only,) = past["wants"]
+    assert (only["want"]["id"], only["frames"], only["occasions"]) == ("wide-views-2", 9, 9)
+    assert only["hours"][6] == 9
+    assert past["unknown"] == [{"body": "MODEL-7 II", "lens": "", "frames": 9}]
+    # A camera's clock has no zone: times that have one cannot be put in order with those.
+    assert (
+        ask("post", "/brief/past", {"shots": [*shots, shots[0] | {"taken": "2026-06-01T06:30:00Z"}]}).status_code == 422
+    )

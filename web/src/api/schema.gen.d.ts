@@ -600,6 +600,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/brief/past": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find Past Wants
+         * @description What the metadata of somebody's pictures says of their wants; none of it is kept.
+         */
+        post: operations["server_brief_api_find_past_wants"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/brief/exposure": {
         parameters: {
             query?: never;
@@ -1941,8 +1961,9 @@ export interface components {
          *     frames_per_charge and the like: of a new pack of ``battery_type`` at 20 °C; mb_per_frame: of a raw frame. What
          *     nobody typed is reckoned from typical figures. rates_source: where these figures came from; a log of a trip
          *     writes ``measured`` ones. sockets: what a remote plugs into; empty when nobody looked. hot_shoes: how many things
-         *     can sit on top. energy_wh: of a battery that stays inside. nebulae: altered to let deep red through; clean: known to
-         *     stay clean in the dark. film: the type it takes; its pictures need no card, and ``megapixels`` are those of a scan.
+         *     can sit on top. also: other names that pictures know it by. energy_wh: of a battery that stays inside. nebulae:
+         *     altered to let deep red through; clean: known to stay clean in the dark. film: the type it takes; its pictures need
+         *     no card, and ``megapixels`` are those of a scan.
          */
         Body: {
             /** Id */
@@ -2088,6 +2109,11 @@ export interface components {
              * @default 1
              */
             hot_shoes: number;
+            /**
+             * Also
+             * @default []
+             */
+            also: string[];
         };
         /**
          * Box
@@ -2938,7 +2964,7 @@ export interface components {
          * @description A lens that comes off.
          *
          *     image_circle_mm: diameter it covers (43.27 full frame, 28.85 APS-C).
-         *     takes_converters: ids of the teleconverters it names.
+         *     takes_converters: ids of the teleconverters it names. also: other names that pictures know it by.
          */
         Lens: {
             /** Focal Min Mm */
@@ -3044,6 +3070,11 @@ export interface components {
              * @default []
              */
             takes_converters: string[];
+            /**
+             * Also
+             * @default []
+             */
+            also: string[];
         };
         /**
          * Light
@@ -5493,6 +5524,113 @@ export interface components {
         SaidWants: {
             /** Text */
             text: string;
+            /**
+             * Taken
+             * @default []
+             */
+            taken: string[];
+        };
+        /**
+         * Past
+         * @description All heaps, the most frequent first.
+         *
+         *     frames: that were read; without_focal: those that tell no focal length; as_written: those whose camera nothing in
+         *     the locker answers to and that say no equivalent, taken as full frame; few: in no heap large enough to be a want.
+         */
+        Past: {
+            /** Frames */
+            frames: number;
+            /** Without Focal */
+            without_focal: number;
+            /** As Written */
+            as_written: number;
+            /** Few */
+            few: number;
+            /** Wants */
+            wants: components["schemas"]["PastWant"][];
+            /** Unknown */
+            unknown: components["schemas"]["Unknown"][];
+        };
+        /**
+         * PastWant
+         * @description One heap of pictures, and the want it makes.
+         *
+         *     frames; occasions: with ten minutes between them; share: of all occasions, 0 to 1; hours: frames in each hour of
+         *     the camera's clock, 24 of them; f_numbers: the lower quartile and the median, None where no picture says one.
+         */
+        PastWant: {
+            want: components["schemas"]["Want"];
+            light: components["schemas"]["PictureLight"];
+            /** Frames */
+            frames: number;
+            /** Occasions */
+            occasions: number;
+            /** Share */
+            share: number;
+            /** Hours */
+            hours: number[];
+            /** F Numbers */
+            f_numbers: [
+                number,
+                number
+            ] | null;
+        };
+        /**
+         * PictureLight
+         * @description Sorts of light, by exposure value at ISO 100 (APEX, CIPA DC-008) and shutter time.
+         * @enum {string}
+         */
+        PictureLight: "stars" | "dim" | "long" | "day";
+        /**
+         * Unknown
+         * @description Frames of a body or lens that nothing in the locker answers to.
+         */
+        Unknown: {
+            /** Body */
+            body: string;
+            /** Lens */
+            lens: string;
+            /** Frames */
+            frames: number;
+        };
+        /**
+         * Shot
+         * @description A frame with what tells of its light. exposure_s: shutter time; as_full_frame_mm: the equivalent focal length
+         *     that the camera wrote itself, used where the locker does not know the camera.
+         */
+        Shot: {
+            /** Name */
+            name: string;
+            /** Taken */
+            taken?: string | null;
+            /** Focal Mm */
+            focal_mm?: number | null;
+            /** F Number */
+            f_number?: number | null;
+            /** Iso */
+            iso?: number | null;
+            /**
+             * Body
+             * @default
+             */
+            body: string;
+            /**
+             * Lens
+             * @default
+             */
+            lens: string;
+            /** Exposure S */
+            exposure_s?: number | null;
+            /** As Full Frame Mm */
+            as_full_frame_mm?: number | null;
+        };
+        /**
+         * ShotsTaken
+         * @description Metadata of pictures, read elsewhere. taken: ids that the brief uses already.
+         */
+        ShotsTaken: {
+            /** Shots */
+            shots: components["schemas"]["Shot"][];
             /**
              * Taken
              * @default []
@@ -9320,18 +9458,6 @@ export interface components {
             by_cold: components["schemas"]["ByCold"][];
         };
         /**
-         * Unknown
-         * @description Frames of a body or lens that nothing in the locker answers to.
-         */
-        Unknown: {
-            /** Body */
-            body: string;
-            /** Lens */
-            lens: string;
-            /** Frames */
-            frames: number;
-        };
-        /**
          * Use
          * @description One thing that was along. frames, days: with it; grams_per_frame: None without frames. before: other trips.
          *
@@ -12064,6 +12190,93 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WantingOut"][];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_brief_api_find_past_wants: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShotsTaken"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Past"];
                 };
             };
             /** @description The request is not written as agreed. */

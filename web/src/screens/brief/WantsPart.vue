@@ -10,6 +10,7 @@ import { wantsSaid } from '@/composables/useTrips'
 import { focalAxis } from '@/drawing/axis'
 import * as fmt from '@/format/units'
 import WantForm from './WantForm.vue'
+import WantsFromPictures from './WantsFromPictures.vue'
 import { asks, fromSet, newWant } from './wants'
 
 const props = defineProps<{ coverage: Assessment['coverage']; errors: Record<string, string> }>()
@@ -35,11 +36,12 @@ function add(): void {
   chosen.value = old.length
 }
 const sets = useWantSets()
-function addSet(ready: readonly Want[]): void {
+function addAll(ready: readonly Want[]): void {
   const old = wants.value
   wants.value = [...old, ...fromSet(ready, old.map((w) => w.id))]
   chosen.value = old.length
 }
+const fromPictures = ref(false)
 const words = ref('')
 const notUnderstood = ref('')
 async function say(): Promise<void> {
@@ -79,11 +81,13 @@ function step(event: KeyboardEvent, by: number): void {
       <VMenu>
         <template #activator="{ props: menu }"><button type="button" class="link" v-bind="menu">add a ready-made set</button></template>
         <VList>
-          <VListItem v-for="set in sets.data.value ?? []" :key="set.id" :title="set.name" :subtitle="set.wants.map((w) => w.name).join(', ')" @click="addSet(set.wants)" />
+          <VListItem v-for="set in sets.data.value ?? []" :key="set.id" :title="set.name" :subtitle="set.wants.map((w) => w.name).join(', ')" @click="addAll(set.wants)" />
         </VList>
       </VMenu>
+      <button type="button" class="link" @click="fromPictures = true">from your pictures</button>
       <VBtn :prepend-icon="mdiPlus" @click="add">Add a want</VBtn>
     </header>
+    <WantsFromPictures v-model="fromPictures" :taken="wants.map((w) => w.id)" @add="addAll" />
     <p v-if="notUnderstood" class="bad" role="status">{{ notUnderstood }}</p>
     <div ref="box" class="chart">
       <svg v-if="width && wants.length" :width="width" :height="height" role="listbox" aria-label="Wants" tabindex="0" :aria-activedescendant="`want-${chosen}`" @keydown.down="step($event, 1)" @keydown.up="step($event, -1)">

@@ -78,6 +78,7 @@ const BODY: Field[] = [
     text('film', 'Film it takes, as 135', true),
     flag('nebulae', 'Altered for red nebulae'),
     flag('clean', 'Clean in the dark'),
+    list('also', 'Pictures call it'),
   ),
 ]
 
@@ -90,6 +91,7 @@ export const FIELDS: Record<Kind, Field[]> = {
     number('image_circle_mm', 'Image circle', 'mm'),
     ...glass(),
     things('takes_converters', 'Takes these converters', ['teleconverter']),
+    ...rare(list('also', 'Pictures call it')),
   ],
   teleconverter: [number('factor', 'Factor', '×'), flag('sealed', 'Sealed')],
   'mount-adapter': [text('lens_mount', 'From lens mount'), text('body_mount', 'To body mount'), flag('autofocus', 'Autofocus'), flag('sealed', 'Sealed')],

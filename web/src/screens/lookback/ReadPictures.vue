@@ -2,6 +2,7 @@
 /** Pictures to read: files, a folder, a ZIP, or a table of metadata. Only metadata leaves this device; odd files are named. */
 import { ref } from 'vue'
 import type { LookBack } from '@/api/types'
+import NamesAsked from '@/components/NamesAsked.vue'
 import type { useLookBack } from '@/composables/useLookBack'
 import { many } from '@/wording/parts'
 
@@ -30,7 +31,7 @@ function take(event: Event): void {
     <ul v-if="read.data.value?.odd.length">
       <li v-for="o in read.data.value.odd" :key="o.name + o.rule"><b>{{ o.name }}</b> {{ o.rule }}</li>
     </ul>
-    <p v-for="u in unknown" :key="u.body + u.lens" class="bad">▲ {{ many(u.frames, 'frame') }} with {{ [u.body, u.lens].filter(Boolean).join(' and ') }}: nothing in the locker has that name.</p>
+    <NamesAsked :unknown="unknown" :busy="read.isPending.value" />
   </section>
 </template>
 
@@ -45,8 +46,5 @@ ul {
   margin: 4px 0;
   padding: 0;
   list-style: none;
-}
-.bad {
-  color: var(--rust);
 }
 </style>

@@ -129,9 +129,11 @@ function point(event: MouseEvent): void {
   min-width: 0;
   overflow: hidden;
 }
+/* A heading may be wider than a slim room. */
 svg {
   display: block;
   margin: 0 auto;
+  overflow: visible;
 }
 .room {
   fill: var(--mat);

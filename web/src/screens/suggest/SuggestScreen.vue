@@ -176,6 +176,10 @@ async function take(): Promise<void> {
   min-height: 0;
   min-width: 0;
 }
+/* Many steps under a low window: the column scrolls, nothing is cut off. */
+.left {
+  overflow-y: auto;
+}
 .panel-head h1 {
   flex: 1;
 }
