@@ -4,7 +4,7 @@ from datetime import date
 from enum import StrEnum
 from typing import Annotated, ClassVar, Literal
 
-from pydantic import Field
+from pydantic import Field, StringConstraints
 
 from mule.units import (
     Count,
@@ -126,6 +126,11 @@ class Standing(StrEnum):
     CAN_BORROW = "can-borrow"
 
 
+# Pictures are named by the beginning of their SHA-256.
+PICTURE_NAME_LENGTH = 32
+PictureName = Annotated[str, StringConstraints(pattern=rf"^[0-9a-f]{{{PICTURE_NAME_LENGTH}}}$")]
+
+
 class Thing(Frozen):
     """Common fields of all gear.
 
@@ -134,8 +139,8 @@ class Thing(Frozen):
     backup: comes along on purpose as the second of its sort. for_other: carried for somebody else, so it need not earn
     its place. needs: other things, one of which it does not work without. charging_plug: by which plug it is charged
     (``USB-C``, or the name of its own); None where nobody looked. return_by: the day by which it goes back to whom it
-    was hired or borrowed from. serial, value, owner: for customs and insurance; value in the owner's own money, of one
-    piece.
+    was hired or borrowed from. picture: which of the owner's pictures shows it. serial, value, owner: for customs and
+    insurance; value in the owner's own money, of one piece.
     """
 
     group: ClassVar[Group] = Group.OTHER
@@ -158,6 +163,7 @@ class Thing(Frozen):
     value: Annotated[Number, Field(ge=0, le=1_000_000)] | None = None
     owner: OwnerName = ""
     note: Note = ""
+    picture: PictureName | None = None
 
 
 def at_hand(thing: Thing) -> bool:

@@ -1,8 +1,8 @@
 """All of an account in one file, and back: a zip of open files that can be read without this app.
 
 In it: ``archive.json`` (what it is, when, preferences), ``README.txt``, ``locker.json`` and ``locker.csv``,
-``carriers.json``, and for each trip a plan file with its kits, what was noted and what pictures said, beside a file of
-what the app remembers of it: steps that can be undone, how kits lay.
+``carriers.json``, ``pictures`` of things, and for each trip a plan file with its kits, what was noted and what pictures
+said, beside a file of what the app remembers of it: steps that can be undone, how kits lay.
 """
 
 import io
@@ -30,18 +30,20 @@ from server.exchange.lists import locker_rows
 from server.exchange.services import Ids, bring_in, export_plan, store_plan
 from server.exchange.tables import as_csv
 from server.locker.convert import locker_of
+from server.locker.pictures import is_small_picture, pictures_of, put_pictures
 from server.trips.convert import entries_of
 from server.trips.models import Kit, KitPacking, KitStep, Trip
 
 FORMAT, VERSION = "narrow-mule-archive", 1
 # What is read of an archive: so many files, none and all together larger than this when unpacked.
-MOST_FILES, MOST_BYTES, MOST_ZIPPED = 2_000, 400_000_000, 100_000_000
+MOST_FILES, MOST_BYTES, MOST_ZIPPED = 4_000, 400_000_000, 100_000_000
 _GEAR = TypeAdapter(tuple[Gear, ...])
 _CARRIERS = TypeAdapter(tuple[CarrierValue, ...])
 _README = """Narrow Mule: all of the account "{name}", taken away on {day}.
 
 locker.json, locker.csv   {things} things: every field; the table opens in any spreadsheet
 carriers.json             {carriers} carriers with their rules
+pictures/*.webp           {pictures} pictures of things, by the names that locker.json gives them
 trips/*.plan.json         {trips} trips: each a plan file with its kits, marks and picture frames
 trips/*.memory.json       what the app remembers of it: steps that can be undone, how kits lay
 archive.json              what this is, its version, and preferences
@@ -64,13 +66,17 @@ def archive_of(owner: User) -> bytes:
         "preferences": {"units": taste.units, "theme": taste.theme},
     }
     with zipfile.ZipFile(held, "w", zipfile.ZIP_DEFLATED, compresslevel=4) as out:
-        counts = {"things": len(gear), "carriers": len(carriers), "trips": len(trips)}
+        pictures = pictures_of(owner, (thing.picture for thing in gear if thing.picture))
+        counts = {"pictures": len(pictures), "things": len(gear), "carriers": len(carriers), "trips": len(trips)}
         day = timezone.now().date().isoformat()
         out.writestr("README.txt", _README.format(name=owner.get_username(), day=day, **counts))
         out.writestr("archive.json", json.dumps(head, indent=1))
         out.writestr("locker.json", _GEAR.dump_json(gear, indent=1))
         out.writestr("locker.csv", as_csv(*locker_rows(gear)))
         out.writestr("carriers.json", _CARRIERS.dump_json(carriers, indent=1))
+        for name, image in pictures.items():
+            # Packed as they are: there is nothing left to be squeezed.
+            out.writestr(f"pictures/{name}.webp", image, zipfile.ZIP_STORED)
         for number, trip in enumerate(trips, 1):
             kit = trip.kits.filter(slug=trip.open_kit).first() or trip.kits.first()
             if kit is None:
@@ -123,6 +129,7 @@ def restore(owner: User, raw: bytes) -> Restored:
         told = Restored()
         with writing(owner):
             empty = not (Trip.objects.filter(owner=owner).exists() or locker_of(owner))
+            put_pictures(owner, _pictures(archive))
             ids = bring_in(owner, gear, carriers)
             _count(told.things, ids.gear, ids.new)
             _count(told.carriers, ids.carriers, ids.new_carriers)
@@ -241,6 +248,17 @@ def _plans(archive: zipfile.ZipFile) -> Iterator[tuple[str, Plan]]:
     for name in sorted(n for n in archive.namelist() if n.startswith("trips/") and n.endswith(".plan.json")):
         raw = _bytes(archive, name)
         yield name, _placed(name, lambda raw=raw: read(raw))  # type: ignore[misc]
+
+
+def _pictures(archive: zipfile.ZipFile) -> dict[str, bytes]:
+    found = {}
+    for path in archive.namelist():
+        if path.startswith("pictures/") and path.endswith(".webp"):
+            name = path.removeprefix("pictures/").removesuffix(".webp")
+            found[name] = _bytes(archive, path)
+            if not is_small_picture(name, found[name]):
+                raise _no_archive(shorten(path), "a picture as it was taken away")
+    return found
 
 
 def _placed(name: str, make: Callable[[], Any]) -> Any:

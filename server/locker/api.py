@@ -1,6 +1,7 @@
 """Endpoints of the locker."""
 
-from ninja import Router, Status
+from django.http import HttpResponse
+from ninja import File, Router, Status, UploadedFile
 
 from mule.gear import Gear
 from mule.typed import understand
@@ -8,11 +9,13 @@ from server.accounts.signed_in import SignedInRequest
 from server.locker import services
 from server.locker.convert import gear_of, locker_of, typical
 from server.locker.models import Thing
+from server.locker.pictures import keep_picture, picture_of
 from server.locker.schemas import (
     ChangedThing,
     FromTypical,
     LockerChanges,
     NewThing,
+    PictureOut,
     ThingOut,
     Typed,
     UnderstoodOut,
@@ -81,3 +84,15 @@ def change_many(request: SignedInRequest, payload: LockerChanges) -> list[ThingO
     """Put and remove many things, all or nothing; gives those that were put."""
     put = [(one.version, one.thing) for one in payload.put]
     return [_out(row) for row in services.change_many(request.user, put, payload.remove)]
+
+
+@router.post("/pictures", response={201: PictureOut})
+def add_picture(request: SignedInRequest, file: File[UploadedFile]) -> Status[PictureOut]:
+    """Keep a picture, small and without metadata; a thing that shows it names it."""
+    return Status(201, PictureOut(picture=keep_picture(request.user, file.read())))
+
+
+@router.get("/pictures/{name}")
+def show_picture(request: SignedInRequest, name: str) -> HttpResponse:
+    """A picture, as WebP."""
+    return HttpResponse(picture_of(request.user, name), content_type="image/webp")

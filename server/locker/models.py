@@ -1,7 +1,9 @@
 """Rows of the locker."""
 
+from django.conf import settings
 from django.db import models
 
+from mule.gear.base import PICTURE_NAME_LENGTH
 from server.documents import Document
 
 
@@ -15,3 +17,20 @@ class Thing(Document):
 
         constraints = [models.UniqueConstraint(fields=["owner", "slug"], name="thing_single_per_owner")]
         ordering = ["id"]
+
+
+class ThingPicture(models.Model):
+    """A small picture, named by what is in it; things of the owner's locker name it."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    name = models.CharField(max_length=PICTURE_NAME_LENGTH)
+    image = models.BinaryField()
+    made = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        """The same picture is kept once."""
+
+        constraints = [models.UniqueConstraint(fields=["owner", "name"], name="picture_single_per_owner")]
+
+    def __str__(self) -> str:
+        return self.name

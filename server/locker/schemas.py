@@ -68,3 +68,9 @@ class LockerChanges(Schema):
 
     put: Annotated[list[ChangedThing], Field(max_length=MOST_THINGS)] = []
     remove: Annotated[list[str], Field(max_length=MOST_THINGS)] = []
+
+
+class PictureOut(Schema):
+    """A picture that is kept, by its name."""
+
+    picture: str

@@ -432,6 +432,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/locker/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Picture
+         * @description Keep a picture, small and without metadata; a thing that shows it names it.
+         */
+        post: operations["server_locker_api_add_picture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/pictures/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Picture
+         * @description A picture, as WebP.
+         */
+        get: operations["server_locker_api_show_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/carriers": {
         parameters: {
             query?: never;
@@ -1825,6 +1865,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /** Volume L */
             volume_l: number;
             inner?: components["schemas"]["Box"] | null;
@@ -1923,6 +1965,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2022,6 +2066,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2193,6 +2239,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2281,6 +2329,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2405,6 +2455,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2505,6 +2557,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2578,6 +2632,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2667,6 +2723,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2758,6 +2816,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2872,6 +2932,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2943,6 +3005,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /** Volume L */
             volume_l: number;
             inner?: components["schemas"]["Box"] | null;
@@ -3053,6 +3117,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3139,6 +3205,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3231,6 +3299,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3306,6 +3376,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3395,6 +3467,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3511,6 +3585,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3591,6 +3667,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3670,6 +3748,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3746,6 +3826,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3821,6 +3903,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3904,6 +3988,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3988,6 +4074,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4086,6 +4174,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4162,6 +4252,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4246,6 +4338,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Picture */
+            picture?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4347,6 +4441,14 @@ export interface components {
              * @default []
              */
             remove: string[];
+        };
+        /**
+         * PictureOut
+         * @description A picture that is kept, by its name.
+         */
+        PictureOut: {
+            /** Picture */
+            picture: string;
         };
         /**
          * Carrier
@@ -11562,6 +11664,164 @@ export interface operations {
             };
             /** @description More was sent than is read. */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_locker_api_add_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureOut"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_locker_api_show_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -2,6 +2,7 @@
 /** One thing on the mat: its pieces drawn to scale, solid when loaded, an outline when left; its name and grams below. */
 import { computed } from 'vue'
 import type { Units } from '@/api/types'
+import PictureInside from '@/components/PictureInside.vue'
 import * as fmt from '@/format/units'
 import { ABSENCE, groupOf } from '@/wording/kinds'
 import { drawnWidth, type MatThing, MOST_DRAWN } from './mat-cells'
@@ -61,6 +62,7 @@ function click(event: MouseEvent): void {
         :data-solid="solid(piece - 1)"
       >
         <path v-for="(stroke, index) in one.drawn.strokes" :key="index" :d="stroke.d" :class="stroke.role" vector-effect="non-scaling-stroke" />
+        <PictureInside :thing="thing" :drawn="one.drawn" />
       </g>
     </svg>
     <span class="name">{{ one.label }}</span>{{ ' ' }}
@@ -124,6 +126,9 @@ function click(event: MouseEvent): void {
 }
 .ghost .dark {
   fill: none;
+}
+.ghost :deep(.picture) {
+  opacity: 0.3;
 }
 .thing:hover .outline {
   stroke: var(--foot-fill);

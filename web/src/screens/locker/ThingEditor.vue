@@ -10,6 +10,7 @@ import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { ABSENCE, KIND } from '@/wording/kinds'
 import BagInside from './BagInside.vue'
+import PicturePart from './PicturePart.vue'
 import { fieldsOf, NEEDS, read, write } from './fields'
 import { doubtful } from './likely'
 import ThingField from './ThingField.vue'
@@ -91,6 +92,7 @@ async function takeOut(): Promise<void> {
   <form class="editor" @submit.prevent="submit">
     <h2>{{ KIND[draft.kind] }}<span class="quiet"> {{ fresh ? 'new' : '' }}</span></h2>
     <VTextField :model-value="draft.name" label="Name" maxlength="80" :error-messages="errors.name" @update:model-value="set('name', String($event ?? ''))" />
+    <PicturePart :thing="draft" @change="set('picture', $event)" />
     <div class="three">
       <NumberField :model-value="draft.count" label="Pieces" :error="errors.count" required @update:model-value="set('count', $event)" />
       <NumberField :model-value="draft.mass_g" label="Mass of one" quantity="mass" :error="errors.mass_g" required @update:model-value="set('mass_g', $event)" />
