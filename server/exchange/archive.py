@@ -147,6 +147,10 @@ def _restore_trip(owner: User, plan: Plan, memory: Any, ids: Ids, told: Restored
     if kit and export_plan(kit) == plan:
         told.trips["same"] += 1
         return
+    # What others lent to it is in no locker of the archive: it comes in with the trip, marked as theirs.
+    lent = [thing for thing in plan.gear if thing.id not in ids.gear]
+    if lent:
+        ids.gear.update(bring_in(owner, lent, ()).gear)
     trip = store_plan(owner, plan, ids)
     told.trips["renamed" if trip.slug != plan.trip.id else "new"] += 1
     kept = all(ids.gear.get(entry.item) == entry.item for kit in plan.kits for entry in kit.entries)

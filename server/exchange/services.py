@@ -21,7 +21,7 @@ from server.field.services import keep_marks, marks_of
 from server.locker.convert import gear_of
 from server.locker.models import Thing
 from server.trips.convert import entries_of
-from server.trips.models import Kit, Trip
+from server.trips.models import Kit, LentThing, Trip
 from server.trips.services import plan_for, with_traveller
 
 AboutBody = TypeVar("AboutBody", BodyDay, BodyHabit)
@@ -49,7 +49,8 @@ class Ids(NamedTuple):
 
 def bring_in(owner: User, gear: Sequence[Gear], carriers: Sequence[CarrierValue]) -> Ids:
     """Stores what is new to the owner, and what differs under a new id. Raises InvalidInput when it is too much."""
-    gear_ids, new = _bring_in(Thing, gear_of, owner, {t.id: t for t in gear}, (MOST_THINGS, "things"))
+    room, lent = (MOST_THINGS, "things"), LentThing.objects.filter(trip__owner=owner).values_list("item", flat=True)
+    gear_ids, new = _bring_in(Thing, gear_of, owner, {t.id: t for t in gear}, room, lent)
     rules = {c.id: c for c in carriers}
     carrier_ids, new_rules = _bring_in(Carrier, carrier_of, owner, rules, (MOST_CARRIERS, "carriers"))
     _rename_named(owner, gear, gear_ids, new)
@@ -82,14 +83,16 @@ def _bring_in(
     owner: User,
     values: Mapping[str, Gear] | Mapping[str, CarrierValue],
     room: tuple[int, str],
+    lent: Iterable[str] = (),
 ) -> tuple[dict[str, str], set[str]]:
-    """Stores the values that are new to the owner. room: how many of them there may be, and what they are.
+    """Stores the values that are new to the owner. room: how many of them there may be, and what they are. lent: ids
+    that are taken, too.
 
     Gives for each id of the file the id it has here, and which of the file's are new here.
     """
     # Values, not rows: a row of an older version lacks the fields that came since.
     stored = {row.slug: value_of(row) for row in model.objects.filter(owner=owner)}
-    free, ids, rows = FreeSlugs(stored), {}, []
+    free, ids, rows = FreeSlugs(set(stored) | set(lent)), {}, []
     for id_, value in values.items():
         if stored.get(id_) == value:
             ids[id_] = id_

@@ -13,7 +13,7 @@ from server.documents import FreeSlugs, find, find_for_edit, require_room, slug_
 from server.errors import InUse, NotFound
 from server.locker.convert import gear_of, typical
 from server.locker.models import Thing
-from server.trips.models import Kit, Trip
+from server.trips.models import Kit, LentThing, Trip
 
 
 def things(owner: User) -> list[Thing]:
@@ -21,12 +21,17 @@ def things(owner: User) -> list[Thing]:
     return list(Thing.objects.filter(owner=owner))
 
 
+def taken_slugs(owner: User) -> set[str]:
+    """Ids that no new thing gets: the owner's own, and those of what others lent to their trips."""
+    return slugs(Thing, owner) | set(LentThing.objects.filter(trip__owner=owner).values_list("item", flat=True))
+
+
 def add(owner: User, gear: Gear) -> Thing:
     """Puts a thing into the locker; when its id is taken, it gets the next free one."""
     with writing(owner):
         require_room(Thing, owner, 1, MOST_THINGS, "things")
         wanted = gear.id if gear.id != "new" else slug_from(gear.name)
-        slug = FreeSlugs(slugs(Thing, owner)).take(wanted)
+        slug = FreeSlugs(taken_slugs(owner)).take(wanted)
         spec = spec_of(gear.model_copy(update={"id": slug}))
         return Thing.objects.create(owner=owner, slug=slug, name=gear.name, kind=gear.kind, spec=spec)
 

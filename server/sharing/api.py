@@ -13,7 +13,7 @@ from server.sharing import services
 from server.sharing.models import ShareLink
 
 router = Router()
-Role = Literal["look", "pack"]
+Role = Literal["look", "pack", "plan"]
 
 
 class LinkOut(Schema):
@@ -43,7 +43,7 @@ class OpenLink(Schema):
 
 
 class Opened(Schema):
-    """What an opened link leads to. name: under which its guest acts."""
+    """What an opened link leads to. name: under which its guest acts; owner: whose trip it is."""
 
     link: int
     role: Role
@@ -51,6 +51,7 @@ class Opened(Schema):
     trip: str
     kit: str
     title: str
+    owner: str
 
 
 def _out(link: ShareLink, secret: str = "") -> LinkOut:
@@ -81,6 +82,16 @@ def take_back(request: SignedInRequest, slug: str, number: int) -> Status[None]:
 def open_link(request: HttpRequest, payload: OpenLink) -> Opened:
     """Open a link on this device."""
     link = services.open_link(request, payload.secret, payload.name)
+    return _opened(link, request.user.get_username() if link.role == "plan" else payload.name.strip())
+
+
+def _opened(link: ShareLink, name: str) -> Opened:
     trip = link.trip
-    name = payload.name.strip()
-    return Opened(link=link.pk, role=link.role, name=name, trip=trip.slug, kit=trip.open_kit, title=trip.name)  # type: ignore[arg-type]
+    told = {"link": link.pk, "role": link.role, "name": name, "owner": trip.owner.get_username()}
+    return Opened.model_validate(told | {"trip": trip.slug, "kit": trip.open_kit, "title": trip.name})
+
+
+@router.get("/along", response=list[Opened])
+def list_along(request: SignedInRequest) -> list[Opened]:
+    """Trips of others that one plans along with."""
+    return [_opened(link, request.user.get_username()) for link in services.along(request.user)]

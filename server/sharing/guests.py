@@ -16,7 +16,6 @@ from ninja.errors import HttpError
 from server.headers import SHARE_HEADER
 from server.sharing.models import ShareLink
 
-ROLES = ("look", "pack")
 # Route of the API -> the lowest role that may ask it of the trip of its link.
 LOOK = frozenset(
     {
@@ -28,15 +27,46 @@ LOOK = frozenset(
     }
 )
 PACK = LOOK | {("POST", "field/<slug>/marks")}
-ALLOWED: Mapping[str, frozenset[tuple[str, str]]] = {"look": LOOK, "pack": PACK}
+_KIT = "trips/<slug>/kits/<kit>"
+# Whoever plans along edits the trip and its kits. Not the trip's end, its links, what else its owner did on other
+# trips, nor files that hold more than is to be seen.
+PLAN = PACK | {
+    ("PUT", "trips/<slug>"),
+    ("GET", "trips/<slug>/glance"),
+    ("GET", "trips/<slug>/compare"),
+    ("POST", "trips/<slug>/kits"),
+    ("PUT", _KIT),
+    ("DELETE", _KIT),
+    ("POST", f"{_KIT}/edits"),
+    ("POST", f"{_KIT}/undo"),
+    ("POST", f"{_KIT}/redo"),
+    ("POST", f"{_KIT}/what-if"),
+    ("POST", f"{_KIT}/what-if/advice"),
+    ("POST", f"{_KIT}/cures"),
+    ("POST", f"{_KIT}/choose"),
+    ("GET", f"{_KIT}/shopping"),
+    ("POST", f"{_KIT}/stamina"),
+    ("POST", f"{_KIT}/stamina/advice"),
+    ("GET", f"{_KIT}/lightest-filters"),
+    ("GET", f"{_KIT}/loadouts/<loadout>"),
+    ("GET", f"{_KIT}/gate-drill"),
+    ("PUT", f"{_KIT}/stow"),
+    ("POST", f"{_KIT}/stowage"),
+    ("GET", "trips/<slug>/lent"),
+    ("POST", "trips/<slug>/lent"),
+    ("DELETE", "trips/<slug>/lent/<item>"),
+    ("GET", "field/<slug>/kits/<kit>/stations"),
+}
+ALLOWED: Mapping[str, frozenset[tuple[str, str]]] = {"look": LOOK, "pack": PACK, "plan": PLAN}
 
 
 @dataclass(frozen=True)
 class Guest:
-    """Somebody who came by a link. name: what they call themselves."""
+    """Somebody who came by a link. name: what they call themselves; account: their own, of whoever plans along."""
 
     name: str
     link: ShareLink
+    account: User | None = None
 
 
 def valid_links() -> Any:
@@ -53,18 +83,43 @@ def guest_of(request: HttpRequest) -> User | None:
     told = request.headers.get(SHARE_HEADER)
     if not told:
         return None
-    name = request.session.get("guest", {}).get(told)
-    link = valid_links().filter(pk=told).first() if name is not None and told.isdecimal() else None
-    if link is None:
+    guest = _who(request, told)
+    if guest is None:
         raise HttpError(401, "This link is over. Ask whoever gave it to you for another.")
+    link = guest.link
     match = request.resolver_match
     route = match.route.removeprefix("api/") if match else ""
     if (request.method, route) not in ALLOWED[link.role] or match is None or match.kwargs.get("slug") != link.trip.slug:
         raise HttpError(403, "This link does not let you do that.")
-    request.guest = Guest(name, link)  # type: ignore[attr-defined]
     owner: User = link.trip.owner
+    # Rows of the owner's are found by the owner: with it goes who acts, down to what a plan may hold.
+    owner.guest = guest  # type: ignore[attr-defined]
+    request.guest = guest  # type: ignore[attr-defined]
     request.user = owner
     return owner
+
+
+def _who(request: HttpRequest, number: str) -> Guest | None:
+    link: ShareLink | None = valid_links().filter(pk=number).first() if number.isdecimal() else None
+    if link is None:
+        return None
+    if link.role == "plan":
+        account = request.user
+        known = isinstance(account, User) and link.companions.filter(account=account).exists()
+        return Guest(account.get_username(), link, account) if known and isinstance(account, User) else None
+    name = request.session.get("guest", {}).get(number)
+    return None if name is None else Guest(name, link)
+
+
+def guest_through(owner: User) -> Guest | None:
+    """The guest who acts for this owner in the request that found them; None for the owner."""
+    return getattr(owner, "guest", None)
+
+
+def searcher(request: HttpRequest) -> object:
+    """For whom a search is made: whoever plans along takes turns of their own, and is answered apart from the owner."""
+    guest = guest_in(request)
+    return ("guest", guest.link.pk, guest.account.pk) if guest and guest.account else request.user.pk
 
 
 def guest_in(request: HttpRequest) -> Guest | None:

@@ -1,5 +1,6 @@
 """Links that open a trip to others."""
 
+from django.conf import settings
 from django.db import models
 
 from server.trips.models import Trip
@@ -8,7 +9,8 @@ from server.trips.models import Trip
 class ShareLink(models.Model):
     """A link to one trip. Its secret is never stored: ``secret_hash`` is enough to know it again.
 
-    role: ``look`` reads; ``pack`` ticks and notes, too. until: the last day it opens; None is until it is taken back.
+    role: ``look`` reads; ``pack`` ticks and notes, too; ``plan`` edits, with an account of one's own. until:
+    the last day it opens; None is until it is taken back.
     """
 
     trip = models.ForeignKey(Trip, on_delete=models.CASCADE, related_name="links")
@@ -26,3 +28,20 @@ class ShareLink(models.Model):
 
     def __str__(self) -> str:
         return f"{self.role} link {self.pk}"
+
+
+class Companion(models.Model):
+    """An account that plans along by a link, as long as the link holds."""
+
+    link = models.ForeignKey(ShareLink, on_delete=models.CASCADE, related_name="companions")
+    account = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="plans_along")
+    since = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        """An account comes once by a link."""
+
+        constraints = [models.UniqueConstraint(fields=["link", "account"], name="companion_single_per_link")]
+        ordering = ["id"]
+
+    def __str__(self) -> str:
+        return f"companion {self.account_id} by {self.link_id}"

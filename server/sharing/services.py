@@ -11,7 +11,7 @@ from mule.errors import InvalidInput, Problem
 from server.documents import find
 from server.errors import NotFound
 from server.sharing.guests import valid_links
-from server.sharing.models import ShareLink
+from server.sharing.models import Companion, ShareLink
 from server.trips.models import Trip
 
 MOST_LINKS = 40
@@ -44,12 +44,31 @@ def revoke(owner: User, slug: str, number: int) -> None:
 
 
 def open_link(request: HttpRequest, secret: str, name: str) -> ShareLink:
-    """Opens a link on this device under a name. Raises InvalidInput, which does not tell why it opens nothing."""
-    link = valid_links().filter(secret_hash=_hash(secret)).first()
+    """Opens a link on this device under a name, or for the account that plans along.
+
+    Raises InvalidInput, which does not tell why it opens nothing.
+    """
+    link: ShareLink | None = valid_links().filter(secret_hash=_hash(secret)).first()
     if link is None:
         raise InvalidInput([Problem("secret", "", "a link that holds: this one is wrong, over, or was taken back")])
+    if link.role == "plan":
+        _come_along(request, link)
+        return link
     if link.role == "pack" and not name.strip():
         raise InvalidInput([Problem("name", "", "your name, so that others see who ticked what")])
     request.session["guest"] = {**request.session.get("guest", {}), str(link.pk): name.strip()}
-    found: ShareLink = link
-    return found
+    return link
+
+
+def _come_along(request: HttpRequest, link: ShareLink) -> None:
+    account = request.user
+    if not isinstance(account, User):
+        raise InvalidInput([Problem("name", "", "an account of your own: sign in first, then open the link again")])
+    if account == link.trip.owner:
+        raise InvalidInput([Problem("name", "", "somebody else’s account: this trip is your own")])
+    Companion.objects.get_or_create(link=link, account=account)
+
+
+def along(account: User) -> list[ShareLink]:
+    """Links by which an account plans along, that hold."""
+    return list(valid_links().filter(companions__account=account))

@@ -20,7 +20,6 @@ from mule.shopping import Wanted
 from mule.stamina import in_short, last, power_case
 from server.accounts.signed_in import SignedInRequest
 from server.answers import written
-from server.locker.convert import gear_of
 from server.locker.schemas import ThingOut
 from server.locker.services import things
 from server.searching.answers import AHEAD, Question, lines_of, streamed, within_limits
@@ -28,7 +27,7 @@ from server.searching.jobs import Choosing, Curing
 from server.searching.kept import answered
 from server.searching.lines import ChoiceLine, CureLine, StowLine
 from server.searching.turns import Changes
-from server.sharing.guests import guest_in
+from server.sharing.guests import guest_in, searcher
 from server.trips import services
 from server.trips.convert import stamp_of
 from server.trips.models import Kit
@@ -65,18 +64,20 @@ def _state(kit: Kit) -> KitState:
     return _told(services.Edited(kit, services.plan_for(kit, at=stamp), stamp))
 
 
-def _cures_of(slug: str, kit: str) -> tuple[str, ...]:
-    return "cures", slug, kit
+def _cures_of(request: SignedInRequest, slug: str, kit: str) -> tuple[object, ...]:
+    return "cures", request.user.pk, slug, kit
 
 
 def _told(edited: services.Edited) -> KitState:
-    can_undo, can_redo = services.can_travel(edited.kit)
+    behind, ahead = services.steps_beside(edited.kit)
     return KitState(
         kit=edited.plan.kit,
         version=edited.kit.version,
         stamp=str(edited.stamp),
-        can_undo=can_undo,
-        can_redo=can_redo,
+        can_undo=behind is not None,
+        can_redo=ahead is not None,
+        undo_by=behind or "",
+        redo_by=ahead or "",
         assessment=assess(edited.plan),
     )
 
@@ -84,24 +85,24 @@ def _told(edited: services.Edited) -> KitState:
 def _shown(row: Kit) -> Bench:
     """A kit for a guest: only what is loaded, without serial numbers, values and what people weigh."""
     loaded = {entry["item"] for entry in row.entries}
-    gear = [
-        ThingOut(version=t.version, thing=gear_of(t).model_copy(update={"serial": "", "value": None}))
-        for t in things(row.trip.owner)
-        if t.slug in loaded
-    ]
+    gear = [ThingOut(version=0, thing=thing) for thing in services.plan_for(row).gear if thing.id in loaded]
     return Bench(trip=trip_shown(row.trip), kits=[_name(row)], gear=gear, state=_state(row))
 
 
 @router.get("/{slug}/kits/{kit}", response=Bench)
 def open_bench(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """Put a kit on the table: trip, kits, locker and assessment."""
-    if guest_in(request):
+    guest = guest_in(request)
+    if guest and guest.account is None:
         return written(_shown(services.find_kit(request.user, slug, kit)))
     row = services.open_kit(request.user, slug, kit)
+    table = services.plan_for(row).gear
+    # Only what is one's own can be changed from the bench: it has the version to send back.
+    versions = {} if guest else {t.slug: t.version for t in things(request.user)}
     bench = Bench(
         trip=trip_out(row.trip),
         kits=[_name(k) for k in row.trip.kits.all()],
-        gear=[ThingOut(version=t.version, thing=gear_of(t)) for t in things(request.user)],
+        gear=[ThingOut(version=versions.get(thing.id, 0), thing=thing) for thing in table],
         state=_state(row),
     )
     return written(bench)
@@ -136,7 +137,7 @@ def edit_kit(request: SignedInRequest, slug: str, kit: str, payload: Edits) -> H
 
 def _changed(request: SignedInRequest, slug: str, kit: str, edited: services.Edited) -> HttpResponse:
     """What a kit has become. The screen asks for its cures as soon as it has the answer: they are begun with it."""
-    AHEAD.begin(Curing(edited.plan), request.user.pk, _cures_of(slug, kit), about=str(edited.stamp))
+    AHEAD.begin(Curing(edited.plan), searcher(request), _cures_of(request, slug, kit), about=str(edited.stamp))
     return written(_told(edited))
 
 
@@ -164,8 +165,8 @@ def stream_cures(request: SignedInRequest, slug: str, kit: str, payload: WhatIf)
     plan = _thought(services.plan_for(row, at=stamp), payload)
     as_it_is = payload == WhatIf()
     question = Question(
-        request.user.pk,
-        _cures_of(slug, kit) if as_it_is else (*_cures_of(slug, kit), "thought"),
+        searcher(request),
+        _cures_of(request, slug, kit) if as_it_is else (*_cures_of(request, slug, kit), "thought"),
         first=(CureLine(stamp=str(stamp)),),
         outdated=_KITS.since_now((request.user.pk, slug, kit)),
         last=CureLine(whole=False),
@@ -177,7 +178,7 @@ def stream_cures(request: SignedInRequest, slug: str, kit: str, payload: WhatIf)
 @router.get("/{slug}/kits/{kit}/shopping", response=list[Wanted])
 def list_shopping(request: SignedInRequest, slug: str, kit: str) -> list[Wanted]:
     """What is to be bought, hired or borrowed for a kit: what is loaded and not here, and what the cures would get."""
-    return wanted(services.plan_for(services.find_kit(request.user, slug, kit)), request.user.pk)
+    return wanted(services.plan_for(services.find_kit(request.user, slug, kit)), searcher(request))
 
 
 @router.post("/{slug}/kits/{kit}/what-if/advice", response=Advice)
@@ -224,7 +225,7 @@ def stream_choice(request: SignedInRequest, slug: str, kit: str, payload: Asking
     require_brief(plan)
     kept = kept_in_any_case(plan, payload)
     asking = payload.model_copy(update=within_limits(payload.seconds, payload.workers))
-    question = Question(request.user.pk, "choice", first=(ChoiceLine(kept=kept),))
+    question = Question(searcher(request), "choice", first=(ChoiceLine(kept=kept),))
     return streamed(answered(Choosing(plan, asking), question, _came_to_its_end))
 
 
@@ -243,7 +244,7 @@ def show_loadout(request: SignedInRequest, slug: str, kit: str, loadout: str) ->
 @router.get("/{slug}/kits/{kit}/gate-drill", response=list[GateCheckPlan])
 def drill_gate(request: SignedInRequest, slug: str, kit: str) -> list[GateCheckPlan]:
     """Each cabin bag refused in turn: what comes out, and whether what stays takes it."""
-    return drilled(services.plan_for(services.find_kit(request.user, slug, kit)), request.user.pk)
+    return drilled(services.plan_for(services.find_kit(request.user, slug, kit)), searcher(request))
 
 
 @router.put("/{slug}/kits/{kit}/stow", response=KitState)
@@ -260,7 +261,9 @@ def stream_stowage(
     row = services.find_kit(request.user, slug, kit)
     plan = services.plan_as(row, loadout)
     asked = payload if payload != PackingTime() else None
-    return streamed(packing(plan, Question(request.user.pk, ("stow", slug, kit, loadout)), row, loadout, asked))
+    return streamed(
+        packing(plan, Question(searcher(request), ("stow", request.user.pk, slug, kit, loadout)), row, loadout, asked)
+    )
 
 
 @router.get("/{slug}/compare", response=Comparison)

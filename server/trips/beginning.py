@@ -20,7 +20,7 @@ from server.documents import find, writing
 from server.locker import services as locker
 from server.locker.convert import locker_of
 from server.trips.convert import trip_of
-from server.trips.models import Kit, KitPacking, Trip
+from server.trips.models import Kit, KitPacking, LentThing, Trip
 from server.trips.services import add_trip, edit_kit
 
 _MOST_LOADED = 500
@@ -76,6 +76,11 @@ def copy_trip(owner: User, slug: str, name: str, start: date | None) -> Trip:
         again = _moved(value, later).model_copy(update={"id": "new", "name": name, "status": "planned"})
         row = add_trip(owner, again)
         row.kits.all().delete()
+        # What others lent is on this trip, too, and marked as theirs; nobody has it to take back.
+        LentThing.objects.bulk_create(
+            LentThing(trip=row, item=one.item, lender_name=one.lender_name, source=one.source, spec=one.spec)
+            for one in old.lent.all()
+        )
         for kit in old.kits.all():
             copy = Kit.objects.create(
                 trip=row, slug=kit.slug, name=kit.name, note=kit.note, entries=kit.entries, stow=kit.stow

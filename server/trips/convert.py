@@ -5,6 +5,7 @@ from typing import NamedTuple
 from django.contrib.auth.models import User
 
 from mule.field import Mark
+from mule.gear import Gear
 from mule.kit import Kit as KitValue
 from mule.memo import Kept
 from mule.plan import Plan, assemble
@@ -12,13 +13,12 @@ from mule.trip import Trip as TripValue
 from server.carriers.models import Carrier
 from server.carriers.services import carriers_of
 from server.documents import revision
-from server.locker.convert import locker_of
-from server.locker.models import Thing
+from server.trips.lending import gear_stamp
 from server.trips.models import Kit, Trip
 
 
 class Stamp(NamedTuple):
-    """What an answer about a kit hangs on: another stamp after every change of it."""
+    """What an answer about a kit hangs on: another stamp after every change of it. locker: with what others lent."""
 
     kit: int
     trip: int
@@ -32,9 +32,8 @@ class Stamp(NamedTuple):
 
 def stamp_of(kit: Kit) -> Stamp:
     """The stamp of a kit as it is stored."""
-    owner = kit.trip.owner
     trip = kit.trip
-    return Stamp(kit.version, trip.version, revision(Thing, owner), revision(Carrier, owner), trip.weighings)
+    return Stamp(kit.version, trip.version, gear_stamp(trip), revision(Carrier, trip.owner), trip.weighings)
 
 
 # Trips that were looked at last.
@@ -68,18 +67,19 @@ def plan_of(
     trip: TripValue,
     kits: list[Kit],
     open_kit: str,
-    at: Stamp | None = None,
+    gear: tuple[Gear, ...],
+    carriers: str | None = None,
     scale: tuple[Mark, ...] = (),
 ) -> Plan:
-    """The plan of a trip: the owner's whole locker, the carriers its legs name, these kits.
+    """The plan of a trip: what lies on the table, the carriers its legs name, these kits.
 
-    scale: what was weighed. at: the revisions of locker and carriers, when they are known already. Raises InvalidInput
-    when it is not sound.
+    scale: what was weighed. carriers: their revision, when it is known already. Raises InvalidInput when it is not
+    sound.
     """
     named = {leg.carrier for leg in trip.legs if leg.carrier}
-    known = carriers_of(owner, at.carriers if at else None) if named else {}
+    known = carriers_of(owner, carriers) if named else {}
     return assemble(
-        gear=locker_of(owner, at.locker if at else None),
+        gear=gear,
         carriers=tuple(carrier for slug, carrier in known.items() if slug in named),
         trip=trip,
         kits=tuple(kit_of(kit) for kit in kits),

@@ -1,8 +1,9 @@
 """Rows of trips and kits."""
 
+from django.conf import settings
 from django.db import models
 
-from server.documents import Document
+from server.documents import LONGEST_SLUG, Document
 
 
 class Trip(Document):
@@ -68,13 +69,45 @@ class KitPacking(models.Model):
         return f"packing of {self.kit_id} {self.loadout}".rstrip()
 
 
+class LentThing(models.Model):
+    """A thing of somebody else's locker, laid beside those of the trip's owner by themselves.
+
+    item: its id on this trip; ``spec``: as it was when it was lent, under that id and marked as theirs. What changes in
+    the lender's locker afterwards changes no trip of somebody else. source: its id in the lender's locker.
+    """
+
+    trip = models.ForeignKey(Trip, on_delete=models.CASCADE, related_name="lent")
+    item = models.CharField(max_length=LONGEST_SLUG)
+    lender = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    lender_name = models.CharField(max_length=80)
+    source = models.CharField(max_length=LONGEST_SLUG)
+    spec = models.JSONField()
+    changed = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        """Ids are single per trip; each thing is lent once."""
+
+        constraints = [
+            models.UniqueConstraint(fields=["trip", "item"], name="lent_single_per_trip"),
+            models.UniqueConstraint(fields=["trip", "lender", "source"], name="lent_once"),
+        ]
+        ordering = ["id"]
+
+    def __str__(self) -> str:
+        return self.item
+
+
 class KitStep(models.Model):
-    """One edit of a kit, with its entries before and after: undo and redo survive a reload."""
+    """One edit of a kit, with its entries before and after: undo and redo survive a reload.
+
+    by: who did it, where it was not the owner.
+    """
 
     kit = models.ForeignKey(Kit, on_delete=models.CASCADE, related_name="steps")
     number = models.PositiveIntegerField()
     before = models.JSONField()
     after = models.JSONField()
+    by = models.CharField(max_length=80, blank=True, default="")
 
     class Meta:
         """Steps are numbered per kit."""

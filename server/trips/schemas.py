@@ -68,7 +68,8 @@ class KitName(Schema):
 class KitState(Schema):
     """A kit with the facts about it: what every change returns.
 
-    stamp: another one after every change of what the answer hangs on (kit, trip, locker, carriers).
+    stamp: another one after every change of what the answer hangs on (kit, trip, locker, carriers). undo_by, redo_by:
+    whose step it would be, empty for the owner's.
     """
 
     kit: Kit
@@ -76,6 +77,8 @@ class KitState(Schema):
     stamp: str
     can_undo: bool
     can_redo: bool
+    undo_by: str
+    redo_by: str
     assessment: Assessment
 
 
@@ -170,3 +173,18 @@ class StaminaReport(Schema):
     power: Power
     pictures: Storage
     lasts: Lasts
+
+
+class LendItems(Schema):
+    """Things of one's own locker to lay beside those of a trip."""
+
+    items: Annotated[list[ItemId], Field(min_length=1, max_length=200)]
+
+
+class LentOut(Schema):
+    """A lent thing: its id on the trip, whose it is, and whether that is who asks. source: its id in their locker."""
+
+    item: str
+    by: str
+    mine: bool
+    source: str

@@ -8,6 +8,7 @@ from django.contrib.auth.models import User
 from mule.editing import apply
 from mule.errors import InvalidInput, Problem
 from mule.finding import Edit
+from mule.gear import Gear
 from mule.kit import Entry, Stow
 from mule.kit import Kit as KitValue
 from mule.loadouts import carried
@@ -17,7 +18,10 @@ from mule.trip import Person, Stamina
 from mule.trip import Trip as TripValue
 from server.documents import FreeSlugs, find, find_for_edit, require_version, slug_from, slugs, spec_of, store, writing
 from server.errors import InUse, NotFound
+from server.locker.convert import locker_of
+from server.sharing.guests import guest_through
 from server.trips.convert import Stamp, entries_of, plan_of, scale_of, stamp_of, trip_of
+from server.trips.lending import gear_for, marks_seen, seen_by_others
 from server.trips.models import Kit, KitPacking, KitStep, Trip
 
 # Older steps are forgotten; a session of packing rarely takes more.
@@ -32,7 +36,9 @@ def trips(owner: User) -> list[Trip]:
 
 def find_trip(owner: User, slug: str) -> Trip:
     """One trip of an owner. Raises NotFound."""
-    return find(Trip, owner, slug, "trip")
+    row = find(Trip, owner, slug, "trip")
+    row.owner = owner
+    return row
 
 
 def with_traveller(owner: User, trip: TripValue) -> TripValue:
@@ -47,7 +53,7 @@ def add_trip(owner: User, trip: TripValue) -> Trip:
     with writing(owner):
         slug = FreeSlugs(slugs(Trip, owner)).take(slug_from(trip.name) if trip.id == "new" else trip.id)
         value = with_traveller(owner, trip.model_copy(update={"id": slug}))
-        _require_whole(owner, value, [Kit(slug="a", name="Kit A")])
+        _require_whole(owner, value, [Kit(slug="a", name="Kit A")], locker_of(owner))
         row = Trip.objects.create(owner=owner, slug=slug, name=value.name, spec=spec_of(value))
         Kit.objects.create(trip=row, slug="a", name="Kit A")
         return row
@@ -59,14 +65,14 @@ def replace_trip(owner: User, slug: str, version: int, trip: TripValue) -> Trip:
         row = find_for_edit(Trip, owner, slug, "trip", version=version, sent_id=trip.id)
         kits = list(row.kits.all())
         _refuse_if_carrying(trip_of(row), trip, kits)
-        _require_whole(owner, trip, kits)
+        _require_whole(owner, trip, kits, gear_for(row))
         return store(row, trip)
 
 
-def _require_whole(owner: User, trip: TripValue, kits: list[Kit]) -> None:
+def _require_whole(owner: User, trip: TripValue, kits: list[Kit], gear: tuple[Gear, ...]) -> None:
     """Raises InvalidInput, with the trip's own fields, when trip, kits and carriers do not make a plan together."""
     try:
-        plan_of(owner, trip, kits, kits[0].slug)
+        plan_of(owner, trip, kits, kits[0].slug, gear)
     except InvalidInput as error:
         fields = [Problem(p.field.removeprefix("trip."), p.value, p.rule) for p in error.problems]
         raise InvalidInput(fields) from error
@@ -93,13 +99,25 @@ def find_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
     if kit is None:
         find(Trip, owner, trip_slug, "trip")
         raise NotFound("kit", kit_slug)
+    # Whoever acts for the owner in this request goes along with the row.
+    kit.trip.owner = owner
     return kit
 
 
 def plan_for(kit: Kit, *, all_kits: bool = False, at: Stamp | None = None) -> Plan:
-    """The plan of a kit's trip with this kit open; the other kits only when asked for. at: its stamp, when known."""
-    kits = list(kit.trip.kits.all()) if all_kits else [kit]
-    return plan_of(kit.trip.owner, trip_of(kit.trip), kits, kit.slug, at, scale_of(kit.trip))
+    """The plan of a kit's trip with this kit open; the other kits only when asked for. at: its stamp, when known.
+
+    For others than the owner it holds nothing of the locker that they may not see: what is in no plan is in no answer.
+    """
+    row = kit.trip
+    kits = list(row.kits.all()) if all_kits else [kit]
+    lies, trip = at.locker if at else None, trip_of(row)
+    if guest_through(row.owner):
+        gear = seen_by_others(row, lies)
+        trip = marks_seen(trip, gear)
+    else:
+        gear = gear_for(row, lies)
+    return plan_of(row.owner, trip, kits, kit.slug, gear, at.carriers if at else None, scale_of(row))
 
 
 def plan_as(kit: Kit, loadout: str) -> Plan:
@@ -114,9 +132,9 @@ def trying(plan: Plan, stamina: Stamina | None) -> Plan:
 
 
 def open_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
-    """Remembers which kit is on the table."""
+    """Remembers which kit is on the table: on the owner's, whoever else looks at which."""
     kit = find_kit(owner, trip_slug, kit_slug)
-    if kit.trip.open_kit != kit_slug:
+    if not guest_through(owner) and kit.trip.open_kit != kit_slug:
         kit.trip.open_kit = kit_slug
         kit.trip.save(update_fields=["open_kit"])
     return kit
@@ -186,7 +204,9 @@ def edit_kit(owner: User, trip_slug: str, kit_slug: str, version: int, edits: Se
         number = kit.at_step + 1
         # What was undone cannot be redone any more, and the oldest steps are forgotten.
         kit.steps.exclude(number__gt=number - MOST_STEPS, number__lt=number).delete()
-        KitStep.objects.create(kit=kit, number=number, before=kit.entries, after=after)
+        guest = guest_through(owner)
+        by = guest.name if guest else ""
+        KitStep.objects.create(kit=kit, number=number, before=kit.entries, after=after, by=by)
         _put(kit, after, number)
         return Edited(kit, plan, stamp._replace(kit=kit.version))
 
@@ -230,7 +250,7 @@ def _put(kit: Kit, entries: list[dict[str, object]], at_step: int) -> None:
     kit.save()
 
 
-def can_travel(kit: Kit) -> tuple[bool, bool]:
-    """Whether a step lies behind, to undo, and whether an undone one lies ahead, to redo."""
-    numbers = set(kit.steps.filter(number__in=(kit.at_step, kit.at_step + 1)).values_list("number", flat=True))
-    return kit.at_step in numbers, kit.at_step + 1 in numbers
+def steps_beside(kit: Kit) -> tuple[str | None, str | None]:
+    """By whom the step behind is, to undo, and the undone one ahead, to redo: empty for the owner, None for no step."""
+    steps = dict(kit.steps.filter(number__in=(kit.at_step, kit.at_step + 1)).values_list("number", "by"))
+    return steps.get(kit.at_step), steps.get(kit.at_step + 1)

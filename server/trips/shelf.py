@@ -48,7 +48,8 @@ def copy_trip(request: SignedInRequest, slug: str, payload: CopiedTrip) -> Statu
 def show_trip(request: SignedInRequest, slug: str) -> TripOut:
     """One trip, as it is stored."""
     row = services.find_trip(request.user, slug)
-    return trip_shown(row) if guest_in(request) else trip_out(row)
+    guest = guest_in(request)
+    return trip_shown(row) if guest and guest.account is None else trip_out(row)
 
 
 @router.get("/{slug}/glance", response=list[Glance])

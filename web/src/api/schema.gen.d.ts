@@ -1161,6 +1161,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/lent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Lent
+         * @description What others laid beside the owner's things.
+         */
+        get: operations["server_trips_lent_api_list_lent"];
+        put?: never;
+        /**
+         * Lend Things
+         * @description Lay things of one's own locker, as they are now, beside those of a trip that one plans along with.
+         */
+        post: operations["server_trips_lent_api_lend_things"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/lent/{item}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Back Thing
+         * @description Take a lent thing off the table: whose it is, or whose trip it is.
+         */
+        delete: operations["server_trips_lent_api_take_back_thing"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/field/scale": {
         parameters: {
             query?: never;
@@ -1659,6 +1703,26 @@ export interface paths {
          * @description Open a link on this device.
          */
         post: operations["server_sharing_api_open_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sharing/along": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Along
+         * @description Trips of others that one plans along with.
+         */
+        get: operations["server_sharing_api_list_along"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -6495,7 +6559,8 @@ export interface components {
          * KitState
          * @description A kit with the facts about it: what every change returns.
          *
-         *     stamp: another one after every change of what the answer hangs on (kit, trip, locker, carriers).
+         *     stamp: another one after every change of what the answer hangs on (kit, trip, locker, carriers). undo_by, redo_by:
+         *     whose step it would be, empty for the owner's.
          */
         KitState: {
             kit: components["schemas"]["Kit"];
@@ -6507,6 +6572,10 @@ export interface components {
             can_undo: boolean;
             /** Can Redo */
             can_redo: boolean;
+            /** Undo By */
+            undo_by: string;
+            /** Redo By */
+            redo_by: string;
             assessment: components["schemas"]["Assessment"];
         };
         /**
@@ -8783,6 +8852,28 @@ export interface components {
             version: number;
         };
         /**
+         * LentOut
+         * @description A lent thing: its id on the trip, whose it is, and whether that is who asks. source: its id in their locker.
+         */
+        LentOut: {
+            /** Item */
+            item: string;
+            /** By */
+            by: string;
+            /** Mine */
+            mine: boolean;
+            /** Source */
+            source: string;
+        };
+        /**
+         * LendItems
+         * @description Things of one's own locker to lay beside those of a trip.
+         */
+        LendItems: {
+            /** Items */
+            items: string[];
+        };
+        /**
          * Reading
          * @description What the scale said. grams: once still, with the tare taken off. garbled: lines that could not be read.
          */
@@ -9819,7 +9910,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "look" | "pack";
+            role: "look" | "pack" | "plan";
             /** Note */
             note: string;
             /**
@@ -9844,7 +9935,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "look" | "pack";
+            role: "look" | "pack" | "plan";
             /**
              * Note
              * @default
@@ -9855,7 +9946,7 @@ export interface components {
         };
         /**
          * Opened
-         * @description What an opened link leads to. name: under which its guest acts.
+         * @description What an opened link leads to. name: under which its guest acts; owner: whose trip it is.
          */
         Opened: {
             /** Link */
@@ -9864,7 +9955,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "look" | "pack";
+            role: "look" | "pack" | "plan";
             /** Name */
             name: string;
             /** Trip */
@@ -9873,6 +9964,8 @@ export interface components {
             kit: string;
             /** Title */
             title: string;
+            /** Owner */
+            owner: string;
         };
         /**
          * OpenLink
@@ -14989,6 +15082,237 @@ export interface operations {
             };
         };
     };
+    server_trips_lent_api_list_lent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LentOut"][];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_lent_api_lend_things: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LendItems"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LentOut"][];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_lent_api_take_back_thing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The document was changed elsewhere meanwhile, or something still refers to it. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
     server_field_api_weigh: {
         parameters: {
             query?: never;
@@ -16881,6 +17205,53 @@ export interface operations {
             };
             /** @description What was sent breaks a rule. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_sharing_api_list_along: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Opened"][];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };

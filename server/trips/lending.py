@@ -1,0 +1,159 @@
+"""Things that whoever plans along lays beside the owner's, marked as theirs; nothing else of their locker is seen."""
+
+from collections.abc import Iterable, Mapping
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.db.models import Count, Max
+
+from mule.errors import InvalidInput, Problem
+from mule.gear import Filter, Gear, Lens, parse
+from mule.memo import Kept
+from mule.plan import MOST_THINGS
+from mule.trip import Trip as TripValue
+from server.documents import FreeSlugs, revision, slugs, spec_of, writing
+from server.errors import InUse, NotFound
+from server.locker.convert import gear_of, locker_of
+from server.locker.models import Thing
+from server.trips.models import LentThing, Trip
+
+MOST_LENT = 200
+# Lockers with what others lent beside them, and what of them a companion sees.
+_TOGETHER: Kept[tuple[Gear, ...]] = Kept(32)
+_SEEN: Kept[tuple[Gear, ...]] = Kept(32)
+_LENT = "+"
+
+
+def gear_stamp(trip: Trip) -> str:
+    """Another word after every change of what lies on the table of a trip: the owner's locker and what others lent."""
+    own = revision(Thing, trip.owner)
+    count, last, changed = trip.lent.aggregate(Count("id"), Max("id"), Max("changed")).values()
+    return f"{own}{_LENT}{trip.pk}-{count}-{last}-{changed:%y%m%d%H%M%S%f}" if count else own
+
+
+def gear_for(trip: Trip, at: str | None = None) -> tuple[Gear, ...]:
+    """What lies on the table of a trip. at: its stamp, when it is known already. The same object until it changes."""
+    told = at or gear_stamp(trip)
+    own = locker_of(trip.owner, told.partition(_LENT)[0])
+    if _LENT not in told:
+        return own
+    return _TOGETHER.get(told, lambda: (*own, *(parse(row.spec) for row in trip.lent.all())))
+
+
+def seen_by_others(trip: Trip, at: str | None = None) -> tuple[Gear, ...]:
+    """Of what lies on the table what others than the owner see: what a kit of the trip loads or speaks of, and what was
+    lent. Serial numbers and values are nobody else's. at: as for ``gear_for``.
+    """
+    told = at or gear_stamp(trip)
+    named: set[str] = set(trip.lent.values_list("item", flat=True))
+    for entries, stow in trip.kits.values_list("entries", "stow"):
+        named |= set(_words(entries)) | set(_words(stow))
+
+    def made() -> tuple[Gear, ...]:
+        return tuple(
+            thing.model_copy(update={"serial": "", "value": None})
+            for thing in gear_for(trip, told)
+            if thing.id in named
+        )
+
+    return _SEEN.get((trip.pk, told, frozenset(named)), made)
+
+
+def _words(told: Any) -> Iterable[str]:
+    """Every text in a stored value: ids are among them."""
+    if isinstance(told, str):
+        yield told
+    for part in told.values() if isinstance(told, dict) else told if isinstance(told, list) else ():
+        yield from _words(part)
+
+
+def marks_seen(trip: TripValue, gear: Iterable[Gear]) -> TripValue:
+    """The trip with marks about these things only."""
+    there, marks = {thing.id for thing in gear}, trip.marks
+    if marks.items() <= there:
+        return trip
+    slots = [slot for slot in marks.slots if set(slot.items) <= there]
+    told = {
+        "must_take": tuple(item for item in marks.must_take if item in there),
+        "must_leave": tuple(item for item in marks.must_leave if item in there),
+        "slots": tuple(slots),
+    }
+    return trip.model_copy(update={"marks": marks.model_copy(update=told)})
+
+
+def lend(trip: Trip, lender: User, items: Iterable[str]) -> list[LentThing]:
+    """Lays things of the lender's locker, and what they do not work without, beside those of the trip, as they are now.
+
+    Raises NotFound for what is not in the lender's locker, InvalidInput where there would be too many, or fewer of a
+    thing than kits load.
+    """
+    with writing(trip.owner):
+        mine = {row.slug: gear_of(row) for row in Thing.objects.filter(owner=lender)}
+        wished = _with_what_they_need(mine, items)
+        have = {row.source: row for row in trip.lent.filter(lender=lender)}
+        others = trip.lent.count() - len(have)
+        if others + len(have.keys() | wished) > MOST_LENT or len(gear_for(trip)) + len(wished) > MOST_THINGS:
+            raise InvalidInput([Problem("items", str(len(wished)), f"at most {MOST_LENT} things lent to one trip")])
+        free = FreeSlugs(slugs(Thing, trip.owner) | set(trip.lent.values_list("item", flat=True)))
+        ids = {source: row.item for source, row in have.items()}
+        ids |= {source: free.take(f"{source[:48]}-lent") for source in wished if source not in ids}
+        rows = []
+        for source in wished:
+            thing = _as_theirs(mine[source], lender.get_username(), ids)
+            row = have.get(source) or LentThing(trip=trip, lender=lender, source=source, item=ids[source])
+            _require_enough(trip, thing)
+            row.lender_name, row.spec = lender.get_username(), spec_of(thing)
+            row.save()
+            rows.append(row)
+        return rows
+
+
+def take_back(trip: Trip, item: str, lender: User | None) -> None:
+    """Takes a lent thing off the table. lender: who may; None for the trip's owner. Raises NotFound, InUse."""
+    with writing(trip.owner):
+        rows = trip.lent.filter(item=item, **({"lender": lender} if lender else {}))
+        if not rows.exists():
+            raise NotFound("lent thing", item)
+        for kit in trip.kits.all():
+            if any(entry["item"] == item for entry in kit.entries):
+                raise InUse("It is loaded.", Problem("item", item, f"kit “{kit.name}” loads it: leave it there first"))
+        rows.delete()
+
+
+def _with_what_they_need(mine: Mapping[str, Gear], items: Iterable[str]) -> list[str]:
+    wished: list[str] = []
+    waiting = list(items)
+    while waiting:
+        item = waiting.pop()
+        if item not in mine:
+            raise NotFound("thing", item)
+        if item not in wished:
+            wished.append(item)
+            waiting += [other for other in mine[item].needs if other in mine]
+    return sorted(wished)
+
+
+def _as_theirs(thing: Gear, name: str, ids: Mapping[str, str]) -> Gear:
+    """A thing under its id on the trip, marked as whose it is; it names only what was lent with it."""
+    told: dict[str, Any] = {
+        "id": ids[thing.id],
+        "name": f"{thing.name[:50].rstrip()} · {name[:24]}’s",
+        "owner": name[:80],
+        "needs": tuple(ids[other] for other in thing.needs if other in ids),
+        "serial": "",
+        "value": None,
+        "picture": None,
+        "note": "",
+    }
+    if isinstance(thing, Lens):
+        told["takes_converters"] = tuple(ids[other] for other in thing.takes_converters if other in ids)
+    elif isinstance(thing, Filter) and thing.adapter is not None:
+        told["adapter"] = ids.get(thing.adapter)
+    return thing.model_copy(update=told)
+
+
+def _require_enough(trip: Trip, thing: Gear) -> None:
+    for kit in trip.kits.all():
+        loaded = sum(entry["count"] for entry in kit.entries if entry["item"] == thing.id)
+        if loaded > thing.count:
+            raise InvalidInput([Problem("items", thing.name, f"at least {loaded}: kit “{kit.name}” loads that many")])

@@ -1,0 +1,42 @@
+"""Endpoints of what others lend to a trip."""
+
+from ninja import Router, Status
+from ninja.errors import HttpError
+
+from server.accounts.signed_in import SignedInRequest
+from server.sharing.guests import guest_in
+from server.trips import lending, services
+from server.trips.models import LentThing
+from server.trips.schemas import LendItems, LentOut
+
+router = Router()
+
+
+def _out(request: SignedInRequest, row: LentThing) -> LentOut:
+    guest = guest_in(request)
+    mine = guest is not None and guest.account is not None and row.lender_id == guest.account.pk
+    return LentOut(item=row.item, by=row.lender_name, mine=mine, source=row.source if mine else "")
+
+
+@router.get("/{slug}/lent", response=list[LentOut])
+def list_lent(request: SignedInRequest, slug: str) -> list[LentOut]:
+    """What others laid beside the owner's things."""
+    return [_out(request, row) for row in services.find_trip(request.user, slug).lent.all()]
+
+
+@router.post("/{slug}/lent", response={201: list[LentOut]})
+def lend_things(request: SignedInRequest, slug: str, payload: LendItems) -> Status[list[LentOut]]:
+    """Lay things of one's own locker, as they are now, beside those of a trip that one plans along with."""
+    guest = guest_in(request)
+    if guest is None or guest.account is None:
+        raise HttpError(403, "On a trip of your own your things are on the table already.")
+    rows = lending.lend(services.find_trip(request.user, slug), guest.account, payload.items)
+    return Status(201, [_out(request, row) for row in rows])
+
+
+@router.delete("/{slug}/lent/{item}", response={204: None})
+def take_back_thing(request: SignedInRequest, slug: str, item: str) -> Status[None]:
+    """Take a lent thing off the table: whose it is, or whose trip it is."""
+    guest = guest_in(request)
+    lending.take_back(services.find_trip(request.user, slug), item, guest.account if guest else None)
+    return Status(204, None)
