@@ -52,6 +52,7 @@ PLAN = PACK | {
     ("GET", f"{_KIT}/gate-drill"),
     ("PUT", f"{_KIT}/stow"),
     ("POST", f"{_KIT}/stowage"),
+    ("GET", "trips/<slug>/carriers"),
     ("GET", "trips/<slug>/lent"),
     ("POST", "trips/<slug>/lent"),
     ("DELETE", "trips/<slug>/lent/<item>"),

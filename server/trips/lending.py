@@ -81,6 +81,20 @@ def marks_seen(trip: TripValue, gear: Iterable[Gear]) -> TripValue:
     return trip.model_copy(update={"marks": marks.model_copy(update=told)})
 
 
+def with_marks_unseen(sent: TripValue, stored: TripValue, gear: Iterable[Gear]) -> TripValue:
+    """A trip that was edited by somebody who sees these things only, with the stored marks that they do not see."""
+    there = {thing.id for thing in gear}
+    if stored.marks.items() <= there:
+        return sent
+    marks = sent.marks
+    told = {
+        "must_take": (*marks.must_take, *(item for item in stored.marks.must_take if item not in there)),
+        "must_leave": (*marks.must_leave, *(item for item in stored.marks.must_leave if item not in there)),
+        "slots": (*marks.slots, *(slot for slot in stored.marks.slots if not set(slot.items) <= there)),
+    }
+    return sent.model_copy(update={"marks": marks.model_copy(update=told)})
+
+
 def lend(trip: Trip, lender: User, items: Iterable[str]) -> list[LentThing]:
     """Lays things of the lender's locker, and what they do not work without, beside those of the trip, as they are now.
 

@@ -1,11 +1,14 @@
-"""Endpoints of what others lend to a trip."""
+"""Endpoints for whoever plans along: what others lend to a trip, and whose rules hold on it."""
 
 from ninja import Router, Status
 from ninja.errors import HttpError
 
 from server.accounts.signed_in import SignedInRequest
+from server.carriers.schemas import CarrierOut
+from server.carriers.services import carriers, value_of
 from server.sharing.guests import guest_in
 from server.trips import lending, services
+from server.trips.convert import trip_of
 from server.trips.models import LentThing
 from server.trips.schemas import LendItems, LentOut
 
@@ -16,6 +19,13 @@ def _out(request: SignedInRequest, row: LentThing) -> LentOut:
     guest = guest_in(request)
     mine = guest is not None and guest.account is not None and row.lender_id == guest.account.pk
     return LentOut(item=row.item, by=row.lender_name, mine=mine, source=row.source if mine else "")
+
+
+@router.get("/{slug}/carriers", response=list[CarrierOut])
+def list_carriers_of(request: SignedInRequest, slug: str) -> list[CarrierOut]:
+    """The carriers whose rules hold on the legs of a trip: all that others see of them."""
+    named = {leg.carrier for leg in trip_of(services.find_trip(request.user, slug)).legs}
+    return [CarrierOut(version=0, carrier=value_of(row)) for row in carriers(request.user) if row.slug in named]
 
 
 @router.get("/{slug}/lent", response=list[LentOut])

@@ -10,13 +10,15 @@ class Trip(Document):
     """One trip; ``spec`` is its ``mule.trip`` value.
 
     scale: the marks of what was weighed that stand, out of all that was noted; weighings: how often that changed.
-    ticked: lines of the pack-out list, of things in bags, that are done.
+    ticked: lines of the pack-out list, of things in bags, that are done. changed_by: who edited it last, where it was
+    not the owner.
     """
 
     open_kit = models.CharField(max_length=64, default="a")
     scale = models.JSONField(default=list)
     weighings = models.PositiveIntegerField(default=0)
     ticked = models.JSONField(default=list)
+    changed_by = models.CharField(max_length=80, blank=True, default="")
 
     class Meta:
         """Ids are single per owner."""

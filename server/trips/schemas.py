@@ -22,11 +22,12 @@ from server.locker.schemas import ThingOut
 
 
 class TripOut(Schema):
-    """A trip and the version to send back when changing it."""
+    """A trip and the version to send back when changing it. changed_by: who edited it last, empty for its owner."""
 
     version: int
     trip: Trip
     open_kit: str
+    changed_by: str = ""
 
 
 class NewTrip(Schema):

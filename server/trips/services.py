@@ -21,7 +21,7 @@ from server.errors import InUse, NotFound
 from server.locker.convert import locker_of
 from server.sharing.guests import guest_through
 from server.trips.convert import Stamp, entries_of, plan_of, scale_of, stamp_of, trip_of
-from server.trips.lending import gear_for, marks_seen, seen_by_others
+from server.trips.lending import gear_for, marks_seen, seen_by_others, with_marks_unseen
 from server.trips.models import Kit, KitPacking, KitStep, Trip
 
 # Older steps are forgotten; a session of packing rarely takes more.
@@ -63,7 +63,12 @@ def replace_trip(owner: User, slug: str, version: int, trip: TripValue) -> Trip:
     """Stores an edited trip. Raises Stale, NotFound, and InvalidInput when a removed person still carries things."""
     with writing(owner):
         row = find_for_edit(Trip, owner, slug, "trip", version=version, sent_id=trip.id)
+        row.owner = owner
         kits = list(row.kits.all())
+        guest = guest_through(owner)
+        row.changed_by = guest.name if guest else ""
+        if guest:
+            trip = with_marks_unseen(trip, trip_of(row), seen_by_others(row))
         _refuse_if_carrying(trip_of(row), trip, kits)
         _require_whole(owner, trip, kits, gear_for(row))
         return store(row, trip)

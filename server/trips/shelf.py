@@ -4,9 +4,10 @@ from ninja import Router, Status
 
 from mule.compare import Glance, glance
 from server.accounts.signed_in import SignedInRequest
-from server.sharing.guests import guest_in
+from server.sharing.guests import guest_in, guest_through
 from server.trips import beginning, services
 from server.trips.convert import trip_of
+from server.trips.lending import marks_seen, seen_by_others
 from server.trips.models import Trip
 from server.trips.schemas import ChangedTrip, CopiedTrip, NewTrip, TripOut
 
@@ -14,13 +15,16 @@ router = Router()
 
 
 def trip_out(row: Trip) -> TripOut:
-    """A trip as it goes out."""
-    return TripOut(version=row.version, trip=trip_of(row), open_kit=row.open_kit)
+    """A trip as it goes out: to others than its owner with marks on what they see only."""
+    told = trip_of(row)
+    if guest_through(row.owner):
+        told = marks_seen(told, seen_by_others(row))
+    return TripOut(version=row.version, trip=told, open_kit=row.open_kit, changed_by=row.changed_by)
 
 
 def trip_shown(row: Trip) -> TripOut:
     """A trip as a guest sees it: nobody's weight."""
-    told = trip_of(row)
+    told = trip_out(row).trip
     people = tuple(p.model_copy(update={"body_mass_kg": None, "carries_well_kg": None}) for p in told.people)
     return TripOut(version=row.version, trip=told.model_copy(update={"people": people}), open_kit=row.open_kit)
 

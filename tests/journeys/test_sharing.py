@@ -1,10 +1,11 @@
 """A trip shared by a link: who comes along ticks and notes under their own name, without a network, too."""
 
 import re
+from uuid import uuid4
 
 from playwright.sync_api import Browser, Page, expect
 
-from tests.journeys.own import lay_out_trip, load
+from tests.journeys.own import add_gear, lay_out_trip, load
 from tests.site import WINDOW
 
 WAITS = re.compile("waits? on this device")
@@ -54,4 +55,58 @@ def test_who_comes_along_packs_by_a_link_until_it_is_taken_back(newcomer: Page, 
     expect(page.get_by_role("button", name="Take back the link Marit")).to_have_count(0)
     guest.goto(address)
     expect(guest.get_by_text("This link is over")).to_be_visible()
+    context.close()
+
+
+def test_who_plans_along_lends_a_lens_and_both_edit(newcomer: Page, browser: Browser, site: str) -> None:
+    page = newcomer
+    lay_out_trip(page, "Tide pools together", "full-frame 45", "24-70 f/2.8", "backpack 25")
+    load(page, "Photo backpack", "Full-frame body")
+    page.goto("/trips")
+    page.get_by_role("button", name="share").click()
+    dialog = page.get_by_role("dialog", name="Share this trip")
+    dialog.locator(".v-select").click()
+    page.get_by_role("option", name=re.compile("^plan along")).click()
+    dialog.get_by_role("button", name="Make a link").click()
+    address = dialog.get_by_role("textbox", name="The link").input_value()
+
+    context = browser.new_context(viewport=WINDOW, base_url=site)
+    marit = context.new_page()
+    marit.goto(address)
+    marit.get_by_role("button", name="Open it").click()
+    # Planning along takes an account of one's own; the link is there again after it.
+    marit.get_by_role("link", name="Sign in, or make an account").click()
+    marit.get_by_role("button", name="Make an account").click()
+    marit.get_by_label("Name").fill(f"Marit {uuid4().hex[:8]}")
+    marit.get_by_label("Password").fill("a long password")
+    marit.get_by_role("button", name="Make the account").click()
+    expect(marit.get_by_role("heading", name="A trip is shared with you")).to_be_visible()
+    marit.goto("/locker")
+    add_gear(marit, "100-400")
+    marit.goto(address)
+    marit.get_by_role("button", name="Open it").click()
+    marit.wait_for_url("**/bench")
+    bar = marit.get_by_role("complementary", name="Planning along")
+    expect(bar).to_contain_text("You plan along with")
+    # What no kit loads is not on their table.
+    expect(marit.locator("[data-thing]")).to_have_count(2)
+    bar.get_by_role("button", name="lay your own things beside").click()
+    lending = marit.get_by_role("dialog", name="Your own things beside theirs")
+    lending.get_by_role("checkbox").check()
+    lending.get_by_role("button", name="Lay 1 thing beside").click()
+    load(marit, ".*’s")
+    expect(marit.get_by_role("button", name=re.compile("^undo .+"))).to_be_visible()
+
+    page.goto("/trips/tide-pools-together/a/bench")
+    lent = page.locator(".mat").get_by_role("button", name=re.compile(".*’s"))
+    expect(lent).to_have_attribute("aria-pressed", "true")
+    page.get_by_role("button", name=re.compile("^undo .+")).click()
+    expect(lent).to_have_attribute("aria-pressed", "false")
+
+    # After a reload it is still the other's trip; on one's own shelf it is not, and stands there to go on with.
+    marit.reload()
+    expect(bar).to_be_visible()
+    bar.get_by_role("link", name="back to your trips").click()
+    marit.get_by_role("region", name="With others").get_by_role("button", name="Tide pools together").click()
+    expect(bar).to_be_visible()
     context.close()

@@ -173,7 +173,26 @@ def test_whoever_plans_along_edits_the_brief(owner: User, marit: Ask, slug: str)
     doc = marit("get", f"/trips/{slug}").json()
     changed = marit("put", f"/trips/{slug}", {"version": doc["version"], "trip": doc["trip"] | {"purpose": "A book"}})
     assert changed.status_code == 200
-    assert asker(owner)("get", f"/trips/{slug}").json()["trip"]["purpose"] == "A book"
+    told = asker(owner)("get", f"/trips/{slug}").json()
+    assert (told["trip"]["purpose"], told["changed_by"]) == ("A book", "Torvald")
+    assert asker(owner)("put", f"/trips/{slug}", told).json()["changed_by"] == ""
+
+
+def test_marks_on_what_is_not_seen_are_not_told_and_stay(owner: User, marit: Ask, slug: str) -> None:
+    hidden = sorted(hide_what_is_left(owner))
+    doc = asker(owner)("get", f"/trips/{slug}").json()
+    marks = {
+        "must_take": ["body"],
+        "must_leave": [hidden[0]],
+        "slots": [{"id": "one", "name": "One", "items": ["body", hidden[0]]}],
+    }
+    assert asker(owner)("put", f"/trips/{slug}", doc | {"trip": doc["trip"] | {"marks": marks}}).status_code == 200
+    seen = marit("get", f"/trips/{slug}").json()
+    assert seen["trip"]["marks"] == {"must_take": ["body"], "must_leave": [], "slots": []}
+    changed = seen["trip"] | {"purpose": "A book", "marks": {"must_take": []}}
+    assert marit("put", f"/trips/{slug}", seen | {"trip": changed}).status_code == 200
+    told = asker(owner)("get", f"/trips/{slug}").json()["trip"]
+    assert (told["purpose"], told["marks"]) == ("A book", marks | {"must_take": []})
 
 
 def test_the_owner_keeps_the_kit_that_was_on_the_table(owner: User, marit: Ask, slug: str) -> None:

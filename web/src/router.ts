@@ -1,5 +1,6 @@
 /** Screens by path. Each is loaded when first visited; without a session only the welcome screen opens. */
 import { createRouter, createWebHistory } from 'vue-router'
+import { endAlong } from './composables/useAlong'
 import { fetchSession } from './composables/useSession'
 
 export const router = createRouter({
@@ -24,6 +25,11 @@ export const router = createRouter({
     { path: '/shared/:secret', name: 'shared', component: () => import('./screens/shared/SharedScreen.vue'), props: true, meta: { open: true } },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./screens/LostScreen.vue'), meta: { open: true } },
   ],
+})
+
+// On the shelf, among one's own trips, nobody plans along any more.
+router.afterEach((to) => {
+  if (to.name === 'trips') endAlong()
 })
 
 router.beforeEach(async (to) => {

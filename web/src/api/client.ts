@@ -30,14 +30,15 @@ export function heardOf(id: string | null): void {
   if (account !== null && id !== account) startAnew()
   else account = id
 }
-/** The link through which the page speaks, while a guest is on it. */
-let link: string | null = null
-export function speakThrough(opened: string | null): void {
-  link = opened
+/** The link through which the page speaks, while a guest is on it; about this trip only, where it names one. */
+let link: { number: string; trip?: string } | null = null
+export function speakThrough(opened: string | null, trip?: string): void {
+  link = opened === null ? null : { number: opened, ...(trip !== undefined && { trip }) }
 }
-/** The headers of every request. */
-export function ownHeaders(): Record<string, string> {
-  return { 'X-CSRFToken': cookie('csrftoken'), ...(link ? { 'X-Share': link } : account && { 'X-Account': account }) }
+/** The headers of a request. Whoever plans along speaks through the link about that trip, and for themselves otherwise. */
+export function ownHeaders(url = ''): Record<string, string> {
+  const through = link && (link.trip === undefined || new RegExp(`/api/(trips|field)/${link.trip}(/|$|\\?)`).test(url))
+  return { 'X-CSRFToken': cookie('csrftoken'), ...(through ? { 'X-Share': link!.number } : account && { 'X-Account': account }) }
 }
 export function noticeOther(response: Response): void {
   if (response.headers.get('X-Other-Account')) startAnew()
@@ -45,7 +46,7 @@ export function noticeOther(response: Response): void {
 
 client.use({
   onRequest({ request }) {
-    const { 'X-CSRFToken': token, ...others } = ownHeaders()
+    const { 'X-CSRFToken': token, ...others } = ownHeaders(request.url)
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', token ?? '')
     for (const [name, value] of Object.entries(others)) request.headers.set(name, value)
     return request

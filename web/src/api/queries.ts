@@ -72,6 +72,9 @@ export const KEY = {
   bench: (trip: string, kit: string) => ['bench', trip, kit],
   comparisons: ['compare'],
   comparisonsOf: (trip: string) => ['compare', trip],
+  along: ['along'],
+  carriersOf: (trip: string) => ['carriers', trip],
+  lentTo: (trip: string) => ['lent', trip],
   field: (trip: string) => ['field', trip],
   stationsOf: (trip: string) => ['stations', trip],
   lookBacks: ['look-back'],
@@ -87,6 +90,7 @@ const TOUCHES = {
   trip: ({ trip }: { trip: string }) => [KEY.benchesOf(trip), KEY.comparisonsOf(trip), KEY.trips],
   trips: () => [KEY.trips],
   locker: () => [KEY.locker, KEY.benches, KEY.comparisons, KEY.lookBacks],
+  lent: ({ trip }: { trip: string }) => [KEY.lentTo(trip), KEY.benchesOf(trip), KEY.comparisonsOf(trip)],
   carriers: () => [KEY.carriers, KEY.benches, KEY.comparisons],
   noted: ({ trip }: { trip: string }) => [KEY.stationsOf(trip), KEY.lookBacks],
   weighed: ({ trip }: { trip: string }) => [KEY.benchesOf(trip), KEY.comparisonsOf(trip)],
@@ -122,6 +126,9 @@ export const windowQuery = (loaded: string[] | null) =>
 
 export const linksQuery = (trip: string) =>
   queryOptions({ queryKey: [...KEY.links, trip], queryFn: () => ask(client.GET('/api/sharing/{slug}/links', { params: { path: { slug: trip } } })), enabled: trip !== '' })
+export const alongQuery = queryOptions({ queryKey: KEY.along, queryFn: () => ask(client.GET('/api/sharing/along')) })
+export const carriersOfQuery = (trip: string) => queryOptions({ queryKey: KEY.carriersOf(trip), queryFn: () => ask(client.GET('/api/trips/{slug}/carriers', { params: { path: { slug: trip } } })) })
+export const lentQuery = (trip: string) => queryOptions({ queryKey: KEY.lentTo(trip), queryFn: () => ask(client.GET('/api/trips/{slug}/lent', { params: { path: { slug: trip } } })), enabled: trip !== '' })
 export const signInsQuery = queryOptions({ queryKey: KEY.signIns, queryFn: () => ask(client.GET('/api/session/sign-ins')) })
 export const lockerQuery = queryOptions({ queryKey: KEY.locker, queryFn: () => ask(client.GET('/api/locker/things')) })
 export const typicalQuery = queryOptions({ queryKey: KEY.typical, queryFn: () => ask(client.GET('/api/locker/typical')), ...FOR_GOOD })

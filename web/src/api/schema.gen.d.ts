@@ -1161,6 +1161,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/carriers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Carriers Of
+         * @description The carriers whose rules hold on the legs of a trip: all that others see of them.
+         */
+        get: operations["server_trips_lent_api_list_carriers_of"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{slug}/lent": {
         parameters: {
             query?: never;
@@ -5839,7 +5859,7 @@ export interface components {
         };
         /**
          * TripOut
-         * @description A trip and the version to send back when changing it.
+         * @description A trip and the version to send back when changing it. changed_by: who edited it last, empty for its owner.
          */
         TripOut: {
             /** Version */
@@ -5847,6 +5867,11 @@ export interface components {
             trip: components["schemas"]["Trip"];
             /** Open Kit */
             open_kit: string;
+            /**
+             * Changed By
+             * @default
+             */
+            changed_by: string;
         };
         /**
          * NewTrip
@@ -15055,6 +15080,73 @@ export interface operations {
             };
             /** @description More was sent than is read. */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_lent_api_list_carriers_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarrierOut"][];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

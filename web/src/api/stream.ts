@@ -15,7 +15,7 @@ export function lineCutter(): (chunk: string) => string[] {
 export async function stream<T>(path: string, body: unknown, take: (line: T) => void, signal: AbortSignal): Promise<void> {
   const response = await fetch(path, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json', ...ownHeaders() },
+    headers: { 'Content-Type': 'application/json', ...ownHeaders(path) },
     body: JSON.stringify(body),
     signal,
   })

@@ -9,6 +9,7 @@ import type { Names } from '@/composables/useBench'
 import { usePageTitle } from '@/composables/usePageTitle'
 import { span } from '@/format/dates'
 import { STATIONS } from '@/wording/stations'
+import AlongBar from './AlongBar.vue'
 import AppHeader from './AppHeader.vue'
 import FirstWalk from './FirstWalk.vue'
 import ScalesBar from './ScalesBar.vue'
@@ -48,6 +49,7 @@ const under = computed(() => {
       </nav>
       <TrailBar v-if="bench && judged" class="trail" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" :stamp="bench.state.stamp" :stations="judged.stations" :cautions="cautions" />
     </AppHeader>
+    <AlongBar v-if="bench" :trip="bench.trip.trip.id" />
     <FirstWalk v-if="bench" :trip="bench.trip.trip.id" :kit="bench.state.kit.id" />
     <main id="screen" class="frame-body" tabindex="-1" :aria-busy="standIn">
       <slot v-if="bench" />

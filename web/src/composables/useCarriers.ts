@@ -1,8 +1,10 @@
 /** Carriers, generic patterns, and the verbs that change carriers. */
 import { useMutation, useQuery } from '@tanstack/vue-query'
+import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
-import { carrierPatternsQuery, carriersQuery, changed, usualRestrictionsQuery } from '@/api/queries'
+import { carrierPatternsQuery, carriersOfQuery, carriersQuery, changed, usualRestrictionsQuery } from '@/api/queries'
 import type { Carrier } from '@/api/types'
+import { along } from './useAlong'
 
 const refresh = () => changed('carriers')
 
@@ -24,4 +26,12 @@ export function useCarriers() {
     onSuccess: refresh,
   })
   return { carriers: query.data, loading: query.isPending, patterns: patterns.data, usual: usual.data, add, save, remove }
+}
+
+/** The carriers to choose from on a trip: one's own, or on a trip of another those that it has. */
+export function useCarriersFor(trip: MaybeRefOrGetter<string>) {
+  const theirs = computed(() => along.value?.trip === toValue(trip))
+  const own = useQuery(computed(() => ({ ...carriersQuery, enabled: !theirs.value })))
+  const those = useQuery(computed(() => ({ ...carriersOfQuery(toValue(trip)), enabled: theirs.value })))
+  return { carriers: computed(() => (theirs.value ? those.data.value : own.data.value)), theirs }
 }

@@ -8,6 +8,7 @@ import { changed, fieldQuery, KEY, queries } from '@/api/queries'
 import type { FieldOut, What } from '@/api/types'
 import { drop, put, settle, waiting, type Waiting } from '@/field/outbox'
 import { replaced, standing, type Standing } from '@/field/subjects'
+import { along } from './useAlong'
 import { notify } from './useNotice'
 import { useSession } from './useSession'
 
@@ -18,7 +19,9 @@ const AT_ONCE = 200
 /** as: who notes, when it is not whoever is signed in; empty for somebody who only looks. */
 export function useField(trip: MaybeRefOrGetter<string>, as?: MaybeRefOrGetter<string>) {
   const { session } = useSession()
-  const who = computed(() => (as === undefined ? (session.value?.name ?? '') : toValue(as)))
+  // A trip of another may have the name of one's own: what waits for the one is never sent to the other.
+  const own = computed(() => (along.value?.trip === toValue(trip) ? `link ${along.value.link} ${along.value.name}` : (session.value?.name ?? '')))
+  const who = computed(() => (as === undefined ? own.value : toValue(as)))
   const query = useQuery(computed(() => ({ ...fieldQuery(toValue(trip)), enabled: toValue(trip) !== '' })))
   const outbox = shallowRef<Waiting[]>([])
   const away = ref(!navigator.onLine)

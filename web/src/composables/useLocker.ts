@@ -3,6 +3,8 @@ import { useMutation, useQuery } from '@tanstack/vue-query'
 import { ask, client } from '@/api/client'
 import { changed, KEY, lockerQuery, queries, typicalQuery } from '@/api/queries'
 import type { Thing, ThingDoc, Understood } from '@/api/types'
+import { along } from './useAlong'
+import { notify } from './useNotice'
 import { noted, standing, type Step } from './useLockerHistory'
 
 /** How things stand before something is done to them; a mutation gets it back when it is done. */
@@ -18,9 +20,11 @@ function keepMany(put: ThingDoc[], remove: string[] = []): void {
   void changed('locker')
 }
 
-/** A thing as it is stored now, with its version; nothing when it is gone. */
+/** A thing of one's own as it is stored now, with its version; nothing, and a word why, when it is not there. */
 export async function storedThing(id: string): Promise<ThingDoc | undefined> {
-  return (await ask(client.GET('/api/locker/things'))).find((doc) => doc.thing.id === id)
+  const found = along.value ? undefined : (await ask(client.GET('/api/locker/things'))).find((doc) => doc.thing.id === id)
+  if (!found) notify('It is in another locker than yours: whoever it belongs to changes it there.')
+  return found
 }
 
 function added(doc: ThingDoc): void {

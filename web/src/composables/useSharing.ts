@@ -36,5 +36,5 @@ export async function openLink(secret: string, name: string): Promise<Opened> {
 /** The page speaks through a link, or for its own account again; what the one was told is not shown to the other. */
 export function actThrough(opened: Opened | null): void {
   queries.removeQueries({ predicate: (query) => query.queryKey[0] !== KEY.session[0] })
-  speakThrough(opened ? String(opened.link) : null)
+  speakThrough(opened ? String(opened.link) : null, opened?.role === 'plan' ? opened.trip : undefined)
 }

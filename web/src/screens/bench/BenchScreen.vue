@@ -145,8 +145,8 @@ useKeys([
         <DropPlaces v-if="dragged" :thing="dragged" :things="things" :entries="entries" :people="brief.people ?? []" @put="put" />
         <div class="head">
           <KitTabs class="tabs" :trip="trip" :kit="kit" :kits="bench?.kits ?? []" />
-          <button type="button" class="tab" :disabled="!state.can_undo || busy" title="Undo (u)" @click="undo">undo</button>
-          <button type="button" class="tab" :disabled="!state.can_redo || busy" title="Redo (Shift+u)" @click="redo">redo</button>
+          <button type="button" class="tab" :disabled="!state.can_undo || busy" :title="state.undo_by ? `Undo what ${state.undo_by} did (u)` : 'Undo (u)'" @click="undo">undo{{ state.undo_by ? ` ${state.undo_by}` : '' }}</button>
+          <button type="button" class="tab" :disabled="!state.can_redo || busy" :title="state.redo_by ? `Redo what ${state.redo_by} did (Shift+u)` : 'Redo (Shift+u)'" @click="redo">redo{{ state.redo_by ? ` ${state.redo_by}` : '' }}</button>
         </div>
         <TabRow v-model="view" class="views" way label="Views of the kit" :tabs="VIEWS">
           <span class="grow" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The kits of a trip: flip between them, copy, rename, remove, export. */
+import { along } from '@/composables/useAlong'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { mdiDotsVertical } from '@mdi/js'
@@ -71,7 +72,7 @@ async function go(): Promise<void> {
         <VListItem title="Copy this kit" @click="ask('copy')" />
         <VListItem title="Name and note" @click="ask('rename')" />
         <VListItem title="New empty kit" @click="ask('new')" />
-        <VListItem title="Take the plan away as a file" :href="`/api/exchange/plans/${trip}/${kit}`" />
+        <VListItem v-if="!along" title="Take the plan away as a file" :href="`/api/exchange/plans/${trip}/${kit}`" />
         <VListItem title="Remove this kit" :disabled="kits.length < 2" @click="removing = true" />
       </VList>
     </VMenu>

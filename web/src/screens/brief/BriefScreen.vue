@@ -6,7 +6,7 @@ import AskFirst from '@/components/AskFirst.vue'
 import ClashList from '@/components/ClashList.vue'
 import TripFrame from '@/components/TripFrame.vue'
 import { useBench } from '@/composables/useBench'
-import { useCarriers } from '@/composables/useCarriers'
+import { useCarriersFor } from '@/composables/useCarriers'
 import { useLeaveGuard } from '@/composables/useLeaveGuard'
 import DaysPart from './DaysPart.vue'
 import LegsPart from './LegsPart.vue'
@@ -21,7 +21,7 @@ const { bench, error, things, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
-const { carriers } = useCarriers()
+const { carriers, theirs } = useCarriersFor(() => props.trip)
 const stored = computed(() => bench.value?.trip)
 const { draft, problem, clashes, errors, state, unsaved, flush, revert, settle } = useBriefDraft(stored)
 const SAYS = { saved: 'Saved', saving: 'Saving…', refused: 'Not saved yet' } as const
@@ -60,6 +60,7 @@ const loose = computed(() => {
       <div class="right">
         <div class="state" :class="state" role="status">
           <b>{{ SAYS[state] }}</b>
+          <span v-if="state === 'saved' && stored?.changed_by" class="quiet">last by {{ stored.changed_by }}</span>
           <template v-if="state === 'refused'">
             <span>{{ loose || 'See the marked fields; what you typed is kept here.' }}</span>
             <button type="button" class="link" @click="revert">throw away</button>
@@ -67,7 +68,7 @@ const loose = computed(() => {
         </div>
         <ClashList :clashes="clashes" @settle="settle" />
         <PeoplePart v-model:sets="draft.sets" :model-value="draft.people ?? []" :errors="errors" @update:model-value="draft.people = $event" />
-        <LegsPart :model-value="draft.legs ?? []" :carriers="carriers ?? []" :errors="errors" @update:model-value="draft.legs = $event" />
+        <LegsPart :model-value="draft.legs ?? []" :carriers="carriers ?? []" :theirs="theirs" :errors="errors" @update:model-value="draft.legs = $event" />
         <PackingPart v-model:policies="draft.policies" v-model:marks="draft.marks" :things="things" :errors="errors" />
         <PlacePart :spot="draft.spot" :mains="draft.mains" :rules="draft.local_rules ?? []" :errors="errors" @update:spot="draft.spot = $event" @update:mains="draft.mains = $event" @update:rules="draft.local_rules = $event" />
         <section class="purpose" aria-label="What for">

@@ -6,13 +6,13 @@ import { useCarriers } from '@/composables/useCarriers'
 import { notify } from '@/composables/useNotice'
 import { idFrom } from '@/screens/trips/new-trip'
 
-const props = defineProps<{ carriers: CarrierDoc[]; errors: Record<string, string> }>()
+const props = defineProps<{ carriers: CarrierDoc[]; theirs?: boolean; errors: Record<string, string> }>()
 const { patterns, add: addCarrier } = useCarriers()
 const PATTERN = 'pattern '
 const legs = defineModel<Leg[]>({ required: true })
 const options = computed(() => [{ title: 'nobody weighs', value: null as string | null }, ...props.carriers.map((d) => ({ title: d.carrier.name, value: d.carrier.id as string | null })), ...unused.value.map((c) => ({ title: `${c.name} (a common pattern)`, value: (PATTERN + c.id) as string | null }))])
-/** Common patterns that are not among one's own carriers: choosing one adds it there. */
-const unused = computed(() => (patterns.value ?? []).filter((c) => !props.carriers.some((d) => d.carrier.name === c.name)))
+/** Common patterns that are not among one's own carriers: choosing one adds it there. Not to another's. */
+const unused = computed(() => (props.theirs ? [] : (patterns.value ?? [])).filter((c) => !props.carriers.some((d) => d.carrier.name === c.name)))
 async function choose(index: number, value: string | null): Promise<void> {
   if (!value?.startsWith(PATTERN)) return replace(index, { carrier: value })
   const pattern = unused.value.find((c) => PATTERN + c.id === value)
@@ -46,7 +46,7 @@ function add(): void {
       <VTextField class="on" type="date" :model-value="leg.on ?? ''" label="On" :error-messages="errors[`legs.${index}.on`]" @update:model-value="replace(index, { on: String($event ?? '') || null })" />
       <button type="button" class="link quiet" :aria-label="`Remove ${leg.name}`" @click="legs = legs.filter((_, i) => i !== index)">remove</button>
     </div>
-    <p v-if="!carriers.length" class="label">No carriers of your own yet: choose a common pattern here, or write rules under <RouterLink :to="{ name: 'rules' }">Rules</RouterLink>.</p>
+    <p v-if="!carriers.length && !theirs" class="label">No carriers of your own yet: choose a common pattern here, or write rules under <RouterLink :to="{ name: 'rules' }">Rules</RouterLink>.</p>
   </section>
 </template>
 

@@ -15,7 +15,7 @@ const PAUSE = 700
 let sent: { version: number; trip: Trip }[]
 let refusal: unknown
 let made: ReturnType<typeof useBriefDraft>
-const stored = ref<TripDoc>({ version: 1, trip: TRIP, open_kit: 'a' })
+const stored = ref<TripDoc>({ version: 1, trip: TRIP, open_kit: 'a', changed_by: '' })
 
 beforeEach(() => {
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
@@ -26,9 +26,9 @@ beforeEach(() => {
   vi.spyOn(client, 'PUT').mockImplementation((async (_: string, { body }: { body: { version: number; trip: Trip } }) => {
     sent.push(body)
     if (refusal) return { error: refusal, response: new Response('', { status: 422 }) }
-    return { data: { version: body.version + 1, trip: body.trip, open_kit: 'a' }, response: new Response('{}') }
+    return { data: { version: body.version + 1, trip: body.trip, open_kit: 'a', changed_by: '' }, response: new Response('{}') }
   }) as never)
-  stored.value = { version: 1, trip: TRIP, open_kit: 'a' }
+  stored.value = { version: 1, trip: TRIP, open_kit: 'a', changed_by: '' }
   const Host = defineComponent({
     setup() {
       made = useBriefDraft(stored)
@@ -82,16 +82,16 @@ describe('a brief being typed', () => {
     expect(sent).toHaveLength(1)
   })
   it('takes over what was changed elsewhere, but never over what is being typed', async () => {
-    stored.value = { version: 5, trip: { ...TRIP, name: 'Elsewhere' }, open_kit: 'a' }
+    stored.value = { version: 5, trip: { ...TRIP, name: 'Elsewhere' }, open_kit: 'a', changed_by: '' }
     await wait(0)
     expect(made.draft.value!.name).toBe('Elsewhere')
     made.draft.value!.name = 'Mine'
-    stored.value = { version: 6, trip: { ...TRIP, name: 'Again' }, open_kit: 'a' }
+    stored.value = { version: 6, trip: { ...TRIP, name: 'Again' }, open_kit: 'a', changed_by: '' }
     await wait(0)
     expect(made.draft.value!.name).toBe('Mine')
   })
   it('is put together with what another window changed in other fields', async () => {
-    const theirs = { version: 4, trip: { ...TRIP, place: 'East' }, open_kit: 'a' }
+    const theirs = { version: 4, trip: { ...TRIP, place: 'East' }, open_kit: 'a', changed_by: '' }
     vi.spyOn(client, 'GET').mockResolvedValue({ data: theirs, response: new Response('{}') } as never)
     const stale = { title: 'Stale.', status: 409, errors: [{ field: 'version', value: '1', rule: '4' }] }
     made.draft.value!.name = 'North'
@@ -101,7 +101,7 @@ describe('a brief being typed', () => {
     expect(made.state.value).toBe('saved')
   })
   it('asks about the one field that both changed, and does what is picked', async () => {
-    const theirs = { version: 4, trip: { ...TRIP, name: 'East', place: 'Bay' }, open_kit: 'a' }
+    const theirs = { version: 4, trip: { ...TRIP, name: 'East', place: 'Bay' }, open_kit: 'a', changed_by: '' }
     vi.spyOn(client, 'GET').mockResolvedValue({ data: theirs, response: new Response('{}') } as never)
     vi.mocked(client.PUT).mockImplementationOnce((async () => ({ error: { title: 'Stale.', status: 409, errors: [{ field: 'version', value: '1', rule: '4' }] }, response: new Response('', { status: 409 }) })) as never)
     made.draft.value!.name = 'North'

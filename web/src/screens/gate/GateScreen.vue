@@ -7,7 +7,7 @@ import TripFrame from '@/components/TripFrame.vue'
 import TabRow from '@/components/TabRow.vue'
 import { useCures } from '@/composables/useCures'
 import { useBench } from '@/composables/useBench'
-import { useCarriers } from '@/composables/useCarriers'
+import { useCarriersFor } from '@/composables/useCarriers'
 import { useStowage } from '@/composables/useStowage'
 import FindingsList from '@/screens/bench/FindingsList.vue'
 import { advised } from '@/wording/advice'
@@ -22,7 +22,7 @@ const { bench, at, error, things, loaded, edit, busy, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
-const { carriers: docs } = useCarriers()
+const { carriers: docs } = useCarriersFor(() => props.trip)
 const carriers = computed(() => new Map(docs.value?.map((d) => [d.carrier.id, d.carrier])))
 const { stowage } = useStowage(at)
 const VIEWS = [

@@ -5,7 +5,7 @@ import type { Kind } from '@/api/types'
 import { FIELDS, fieldsOf, parts, read, write } from './fields'
 
 /** Set by the form's head, or by nothing a person types. */
-const COMMON = new Set(['id', 'kind', 'name', 'count', 'mass_g', 'mass_source', 'size', 'size_source', 'absent', 'standing', 'backup', 'for_other', 'needs', 'charging_plug', 'return_by', 'note', 'serial', 'value', 'owner', 'fixed_lens', 'inner', 'dividers', 'compartments', 'offset_mm'])
+const COMMON = new Set(['id', 'kind', 'name', 'count', 'mass_g', 'mass_source', 'size', 'size_source', 'absent', 'standing', 'backup', 'for_other', 'needs', 'charging_plug', 'return_by', 'note', 'picture', 'serial', 'value', 'owner', 'fixed_lens', 'inner', 'dividers', 'compartments', 'offset_mm'])
 
 describe('the form of each kind', () => {
   const definitions = Object.values(schema.$defs) as { properties?: Record<string, { const?: string }> }[]

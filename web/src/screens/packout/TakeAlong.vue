@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Paper, dates and tables to take along. */
+import { along } from '@/composables/useAlong'
 defineProps<{ trip: string; kit: string }>()
 const PAPER = [
   ['sheet', 'Load sheet, one page'],
@@ -18,7 +19,7 @@ const TABLES = [
 </script>
 
 <template>
-  <section aria-label="Take along">
+  <section v-if="!along" aria-label="Take along">
     <h2>On paper <span class="quiet">PDF, A4</span></h2>
     <p v-for="[part, title] in PAPER" :key="part"><a class="link" :href="`/api/exchange/paper/${trip}/${kit}/${part}.pdf`">{{ title }}</a></p>
     <h2>In your calendar</h2>

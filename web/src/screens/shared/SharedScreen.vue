@@ -2,6 +2,7 @@
 /** A trip for whoever comes along, by a link: the days, the list bag by bag, notes. Who may pack ticks and writes. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, onBeforeUnmount, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { asProblem, byField } from '@/api/problem'
 import { benchQuery, packOutQuery } from '@/api/queries'
 import type { Opened, OutLine } from '@/api/types'
@@ -9,9 +10,10 @@ import MuleMark from '@/components/MuleMark.vue'
 import TickRow from '@/components/TickRow.vue'
 import { useNames } from '@/composables/useBench'
 import { useField } from '@/composables/useField'
+import { planAlong } from '@/composables/useAlong'
 import { usePageTitle } from '@/composables/usePageTitle'
 import { usePwa } from '@/composables/usePwa'
-import { useUnits } from '@/composables/useSession'
+import { useSession, useUnits } from '@/composables/useSession'
 import { actThrough, openedBefore, openLink } from '@/composables/useSharing'
 import { day, span, today } from '@/format/dates'
 import * as fmt from '@/format/units'
@@ -26,15 +28,26 @@ const opened = ref<Opened | null>(openedBefore(props.secret))
 const name = ref(opened.value?.name ?? '')
 const problem = ref<ReturnType<typeof asProblem> | null>(null)
 const errors = computed(() => byField(problem.value))
+const router = useRouter()
+const { session } = useSession()
+/** Who looks or packs stays here; who plans along goes to the trip itself. */
+function enter(found: Opened): void {
+  if (found.role === 'plan') {
+    planAlong(found)
+    void router.replace({ name: 'bench', params: { trip: found.trip, kit: found.kit } })
+  } else {
+    actThrough(found)
+    opened.value = found
+  }
+}
+if (opened.value?.role === 'plan') opened.value = null
 if (opened.value) actThrough(opened.value)
-onBeforeUnmount(() => actThrough(null))
+onBeforeUnmount(() => opened.value && actThrough(null))
 usePwa()
 
 async function open(): Promise<void> {
   try {
-    const found = await openLink(props.secret, name.value)
-    actThrough(found)
-    opened.value = found
+    enter(await openLink(props.secret, name.value))
     problem.value = null
   } catch (error) {
     problem.value = asProblem(error)
@@ -85,7 +98,8 @@ const waits = computed(() => (field.toSend.value ? `${many(field.toSend.value, '
       <form v-if="!opened || over" class="enter" @submit.prevent="open">
         <h1>A trip is shared with you</h1>
         <p v-if="over" class="wrong" role="alert">{{ over }}</p>
-        <p>Your name stands beside what you tick and write. No account is needed.</p>
+        <p>Your name stands beside what you tick and write. No account is needed to look and to pack. {{ session?.name ? `To plan along, you go on as ${session.name}.` : '' }}</p>
+        <p v-if="errors.name?.includes('account')"><RouterLink class="link" :to="{ name: 'welcome', query: { next: `/shared/${secret}` } }">Sign in, or make an account</RouterLink>, and come back by this link.</p>
         <VTextField v-model="name" label="Your name" maxlength="40" autofocus :error-messages="errors.name" />
         <p v-if="errors.secret" class="wrong" role="alert">This takes {{ errors.secret }}.</p>
         <p v-else-if="problem && !Object.keys(errors).length" class="wrong" role="alert">{{ problem.title }}</p>

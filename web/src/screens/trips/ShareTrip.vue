@@ -13,9 +13,10 @@ const emit = defineEmits<{ done: [] }>()
 const { links, make, takeBack } = useLinks(() => props.doc?.trip.id ?? '')
 const ROLES = [
   { value: 'pack', title: 'pack and note: tick the list, write notes, under their name' },
+  { value: 'plan', title: 'plan along: edit this trip with you, and lend things to it, with an account of their own' },
   { value: 'look', title: 'look: days and list, nothing to change' },
 ]
-const role = ref<'look' | 'pack'>('pack')
+const role = ref<'look' | 'pack' | 'plan'>('pack')
 const note = ref('')
 const until = ref('')
 const address = ref('')
@@ -43,7 +44,7 @@ async function copy(): Promise<void> {
   <SheetDialog :model-value="doc !== null" max-width="600" aria-label="Share this trip" @update:model-value="emit('done')">
     <div class="sheet">
       <h2>Share “{{ doc?.trip.name }}”</h2>
-      <p class="quiet">A link opens this trip alone: its days, what is loaded, notes. Not the rest of your locker, no serial numbers or values, nobody’s weight. Whoever has the link can use it, until you take it back.</p>
+      <p class="quiet">A link opens this trip alone: its days, what is loaded, notes. Not the rest of your locker, no serial numbers or values{{ role === 'plan' ? '. Who plans along sees the whole brief, with what people weigh and carry' : ', nobody’s weight' }}. Whoever has the link can use it, until you take it back.</p>
       <form class="form" @submit.prevent="create">
         <VSelect v-model="role" :items="ROLES" label="It lets them" hide-details />
         <div class="two">
@@ -59,7 +60,7 @@ async function copy(): Promise<void> {
         <VBtn @click="copy">Copy</VBtn>
       </div>
       <ul v-if="links?.length" aria-label="Links that hold">
-        <li v-for="one in links" :key="one.id">{{ one.role === 'pack' ? 'pack and note' : 'look' }}{{ one.note ? `, ${one.note}` : '' }}, made {{ day(one.made.slice(0, 10)) }}{{ one.until ? `, until ${day(one.until)}` : '' }} <button type="button" class="link" :aria-label="`Take back the link ${one.note || one.id}`" @click="takeBack.mutate(one.id, { onError: notify })">take back</button></li>
+        <li v-for="one in links" :key="one.id">{{ { pack: 'pack and note', look: 'look', plan: 'plan along' }[one.role] }}{{ one.note ? `, ${one.note}` : '' }}, made {{ day(one.made.slice(0, 10)) }}{{ one.until ? `, until ${day(one.until)}` : '' }} <button type="button" class="link" :aria-label="`Take back the link ${one.note || one.id}`" @click="takeBack.mutate(one.id, { onError: notify })">take back</button></li>
       </ul>
       <p class="end"><VBtn @click="emit('done')">Done</VBtn></p>
     </div>

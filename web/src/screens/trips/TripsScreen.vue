@@ -4,9 +4,10 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { mdiPlus } from '@mdi/js'
 import { asProblem, sentence } from '@/api/problem'
-import type { TripDoc } from '@/api/types'
+import type { Opened, TripDoc } from '@/api/types'
 import AskFirst from '@/components/AskFirst.vue'
 import PlainFrame from '@/components/PlainFrame.vue'
+import { planAlong, useTripsAlong } from '@/composables/useAlong'
 import { notify } from '@/composables/useNotice'
 import { useTrips } from '@/composables/useTrips'
 import { span } from '@/format/dates'
@@ -34,6 +35,12 @@ function plan(from = ''): void {
 async function made(doc: TripDoc, to: 'bench' | 'brief'): Promise<void> {
   asking.value = false
   await router.push({ name: to, params: { trip: doc.trip.id, kit: doc.open_kit } })
+}
+
+const others = useTripsAlong()
+function goAlong(one: Opened): void {
+  planAlong(one)
+  void router.push({ name: 'bench', params: { trip: one.trip, kit: one.kit } })
 }
 
 const file = ref<HTMLInputElement | null>(null)
@@ -96,6 +103,16 @@ function who(doc: TripDoc): string {
             <button type="button" class="link" @click="sharing = doc">share</button>
             <button type="button" class="link" @click="plan(doc.trip.id)">again</button>
             <button type="button" class="link" @click="going = doc">remove</button>
+          </div>
+        </article>
+      </section>
+
+      <section v-if="others?.length" class="shelf" aria-label="With others">
+        <h2>With others <span class="quiet">trips of theirs that you plan along with</span></h2>
+        <article v-for="one in others" :key="one.link" class="trip">
+          <div class="what">
+            <button type="button" class="link name" @click="goAlong(one)">{{ one.title }}</button>
+            <div class="quiet">{{ one.owner }}’s trip</div>
           </div>
         </article>
       </section>
