@@ -81,6 +81,7 @@ def copy_trip(owner: User, slug: str, name: str, start: date | None) -> Trip:
             LentThing(trip=row, item=one.item, lender_name=one.lender_name, source=one.source, spec=one.spec)
             for one in old.lent.all()
         )
+        row.lendings = old.lendings
         for kit in old.kits.all():
             copy = Kit.objects.create(
                 trip=row, slug=kit.slug, name=kit.name, note=kit.note, entries=kit.entries, stow=kit.stow
@@ -90,7 +91,7 @@ def copy_trip(owner: User, slug: str, name: str, start: date | None) -> Trip:
                 for one in kit.packings.all()
             )
         row.open_kit = old.open_kit
-        row.save(update_fields=["open_kit"])
+        row.save(update_fields=["open_kit", "lendings"])
         return row
 
 

@@ -4,7 +4,7 @@ from collections.abc import Iterable, Mapping
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.db.models import Count, Max
+from django.db.models import F
 
 from mule.errors import InvalidInput, Problem
 from mule.gear import Filter, Gear, Lens, parse
@@ -27,8 +27,14 @@ _LENT = "+"
 def gear_stamp(trip: Trip) -> str:
     """Another word after every change of what lies on the table of a trip: the owner's locker and what others lent."""
     own = revision(Thing, trip.owner)
-    count, last, changed = trip.lent.aggregate(Count("id"), Max("id"), Max("changed")).values()
-    return f"{own}{_LENT}{trip.pk}-{count}-{last}-{changed:%y%m%d%H%M%S%f}" if count else own
+    return f"{own}{_LENT}{trip.pk}-{trip.lendings}" if trip.lendings else own
+
+
+def note_lending(trip: Trip) -> None:
+    """Says that what others lent to a trip is another now."""
+    # Counted where it is stored: two who lend at the same time make two changes.
+    Trip.objects.filter(pk=trip.pk).update(lendings=F("lendings") + 1)
+    trip.refresh_from_db(fields=["lendings"])
 
 
 def gear_for(trip: Trip, at: str | None = None) -> tuple[Gear, ...]:
@@ -119,6 +125,7 @@ def lend(trip: Trip, lender: User, items: Iterable[str]) -> list[LentThing]:
             row.lender_name, row.spec = lender.get_username(), spec_of(thing)
             row.save()
             rows.append(row)
+        note_lending(trip)
         return rows
 
 
@@ -132,6 +139,7 @@ def take_back(trip: Trip, item: str, lender: User | None) -> None:
             if any(entry["item"] == item for entry in kit.entries):
                 raise InUse("It is loaded.", Problem("item", item, f"kit “{kit.name}” loads it: leave it there first"))
         rows.delete()
+        note_lending(trip)
 
 
 def _with_what_they_need(mine: Mapping[str, Gear], items: Iterable[str]) -> list[str]:

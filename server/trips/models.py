@@ -11,7 +11,7 @@ class Trip(Document):
 
     scale: the marks of what was weighed that stand, out of all that was noted; weighings: how often that changed.
     ticked: lines of the pack-out list, of things in bags, that are done. changed_by: who edited it last, where it was
-    not the owner.
+    not the owner. lendings: how often it changed what others lent to it.
     """
 
     open_kit = models.CharField(max_length=64, default="a")
@@ -19,6 +19,7 @@ class Trip(Document):
     weighings = models.PositiveIntegerField(default=0)
     ticked = models.JSONField(default=list)
     changed_by = models.CharField(max_length=80, blank=True, default="")
+    lendings = models.PositiveIntegerField(default=0)
 
     class Meta:
         """Ids are single per owner."""
