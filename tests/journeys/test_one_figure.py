@@ -151,3 +151,20 @@ def test_power_and_copies_are_told_alike(newcomer: Page) -> None:
     expect(page.get_by_role("region", name="Before leaving")).to_contain_text(
         "3 nights with fewer copies than you asked for"
     )
+
+
+def test_beside_the_reason_of_each_scale_stands_how_it_is_reckoned(inside: Page) -> None:
+    inside.goto("/trips/lofoten/b/bench")
+    scales = inside.get_by_role("contentinfo", name="Scales").get_by_role("button")
+    scales.first.wait_for()
+    told = set()
+    for scale in scales.all():
+        scale.click()
+        help_ = inside.get_by_role("group").filter(has_text="How this is reckoned")
+        help_.get_by_text("How this is reckoned").click()
+        text = help_.locator("p").first
+        expect(text).to_be_visible()
+        told.add(text.inner_text())
+        inside.keyboard.press("Escape")
+        expect(text).to_be_hidden()
+    assert len(told) == 6

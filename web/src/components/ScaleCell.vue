@@ -1,9 +1,12 @@
 <script setup lang="ts">
 /** One scale at the foot: a figure against its limit, opening the reason behind it. */
 import { ref } from 'vue'
+import type { HelpTopic } from '@/wording/help'
+import HowReckoned from './HowReckoned.vue'
 
 defineProps<{
   title: string
+  help: HelpTopic
   figure: string
   unit: string
   note: string
@@ -29,7 +32,7 @@ const open = ref(false)
         </span>
       </button>
     </template>
-    <div class="sheet why"><slot /></div>
+    <div class="sheet why"><slot /><HowReckoned :topic="help" /></div>
   </VMenu>
 </template>
 

@@ -60,6 +60,7 @@ function limitText(limit: number | null): string {
   <footer class="foot" :class="{ trial }" :aria-label="trial ? 'Scales, as they would be' : 'Scales'">
     <span v-if="trial" class="what-if">what if</span>
     <ScaleCell
+      help="bags"
       :title="worst ? `${PIECE[worst.piece]}, ${names.person(worst.person)}` : 'Cabin bag'"
       :figure="load(worst?.mass_g ?? 0).figure"
       :unit="`${load(0).unit}${limitText(worst?.limit_g ?? null)}`"
@@ -98,6 +99,7 @@ function limitText(limit: number | null): string {
     </ScaleCell>
 
     <ScaleCell
+      help="back"
       :title="back ? `On the back, ${names.person(back.person)}` : 'On the back'"
       :figure="load(back?.carried_g ?? 0).figure"
       :unit="load(0).unit"
@@ -124,6 +126,7 @@ function limitText(limit: number | null): string {
     </ScaleCell>
 
     <ScaleCell
+      help="volume"
       :title="fullest ? `Volume, ${names.thing(fullest.bag)}` : 'Volume'"
       :figure="fmt.volume(fullest?.litres ?? 0, units).split(' ')[0] ?? ''"
       :unit="fmt.volume(0, units).split(' ')[1] + (fullest ? ` of ${fmt.volume(fullest.volume_l, units).split(' ')[0]}` : '')"
@@ -148,6 +151,7 @@ function limitText(limit: number | null): string {
     </ScaleCell>
 
     <ScaleCell
+      help="power"
       title="Power"
       :figure="String(power.days ?? '–')"
       :unit="`of ${lasts.days} days`"
@@ -173,6 +177,7 @@ function limitText(limit: number | null): string {
     </ScaleCell>
 
     <ScaleCell
+      help="cards"
       title="Cards"
       :figure="String(cards.days ?? '–')"
       :unit="`of ${lasts.days} days`"
@@ -192,6 +197,7 @@ function limitText(limit: number | null): string {
     </ScaleCell>
 
     <ScaleCell
+      help="brief"
       title="Brief"
       :figure="fmt.figure(brief.score)"
       unit="% covered"

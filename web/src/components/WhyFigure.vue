@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** A figure that opens the reason behind it. */
 import { ref } from 'vue'
+import type { HelpTopic } from '@/wording/help'
+import HowReckoned from './HowReckoned.vue'
 
-defineProps<{ figure: string; about: string }>()
+defineProps<{ figure: string; about: string; help: HelpTopic }>()
 const open = ref(false)
 </script>
 
@@ -11,7 +13,7 @@ const open = ref(false)
     <template #activator="{ props: activator }">
       <button v-bind="activator" type="button" class="plain why" :aria-label="`${figure}: ${about}, why`">{{ figure }}</button>
     </template>
-    <div class="sheet reason"><slot /></div>
+    <div class="sheet reason"><slot /><HowReckoned :topic="help" /></div>
   </VMenu>
 </template>
 

@@ -45,7 +45,7 @@ function per(points: number, grams: number): string {
           <td>{{ names.thing(drop.item) }}<span v-if="drop.goes.length" class="label"> with {{ drop.goes.map(names.thing).join(', ') }}</span><span v-if="drop.because" class="label because">{{ sharpened(drop.because) }}</span><span v-if="index === enough" class="label"> · now every leg takes the weight</span></td>
           <td class="number">{{ fmt.mass(drop.mass_g, units) }}</td>
           <td class="number">
-            <WhyFigure :figure="fmt.figure(drop.points, 1)" :about="`points that leaving ${names.thing(drop.item)} costs`">
+            <WhyFigure help="leave" :figure="fmt.figure(drop.points, 1)" :about="`points that leaving ${names.thing(drop.item)} costs`">
               <h2>Leaving {{ names.thing(drop.item) }}<template v-if="index"> after those above</template></h2>
               <WantChanges :changes="drop.changes ?? []" :wants="wants" :names="names" />
               <p class="label">{{ fmt.figure(drop.points, 1) }} points for {{ fmt.mass(drop.mass_g, units) }}: {{ per(drop.points, drop.mass_g) }} per 100 g. The brief stands at {{ fmt.figure(drop.score, 1) }} % then, and all that is loaded weighs {{ fmt.load(drop.total_g, units) }}.</p>
@@ -73,7 +73,7 @@ function per(points: number, grams: number): string {
           <td>{{ next.items.map(names.thing).join(' + ') }}<span v-if="next.brings.length" class="label"> with {{ next.brings.map(names.thing).join(', ') }}</span></td>
           <td class="number">{{ fmt.massChange(next.mass_g, units) }}</td>
           <td class="number">
-            <WhyFigure :figure="fmt.figure(next.points, 1)" :about="`points that ${next.items.map(names.thing).join(' and ')} would add`">
+            <WhyFigure help="load" :figure="fmt.figure(next.points, 1)" :about="`points that ${next.items.map(names.thing).join(' and ')} would add`">
               <h2>Loading {{ next.items.map(names.thing).join(' + ') }}</h2>
               <WantChanges :changes="next.changes ?? []" :wants="wants" :names="names" />
               <p class="label">{{ fmt.figure(next.points, 1) }} points for {{ fmt.mass(next.mass_g, units) }}<template v-if="next.brings.length">, links and all</template>: {{ per(next.points, next.mass_g) }} per 100 g.</p>

@@ -40,7 +40,7 @@ function costs(loss: Loss): string {
             <div v-for="(cure, i) in loss.cures" :key="i"><button type="button" class="link label" :disabled="busy" @click="emit('edit', cure.edits ?? [])">{{ cureText(cure, names, units) }}</button></div>
           </td>
           <td>
-            <WhyFigure :figure="costs(loss)" :about="`what losing ${names.thing(loss.item)} costs`">
+            <WhyFigure help="loss" :figure="costs(loss)" :about="`what losing ${names.thing(loss.item)} costs`">
               <h2>{{ names.thing(loss.item) }}<template v-if="loss.what === 'bag'">, with all in it</template>, lost</h2>
               <WantChanges :changes="loss.changes" :wants="wants" :names="names" />
               <p v-if="loss.out.length > 1" class="label">Out of use: {{ loss.out.map(names.thing).join(', ') }}.</p>
