@@ -77,6 +77,7 @@ function step(event: KeyboardEvent, by: number): void {
   <section aria-label="Wants">
     <header class="top">
       <h2>Wants <span class="quiet">which pictures you want to come home with, in full-frame millimetres</span></h2>
+      <VBtn :prepend-icon="mdiPlus" @click="add">Add a want</VBtn>
       <form class="say" @submit.prevent="say"><input v-model="words" aria-label="Say wants in words" placeholder="milky way, waterfalls 5, birds" maxlength="400" /><button type="submit" class="link">add these</button></form>
       <VMenu>
         <template #activator="{ props: menu }"><button type="button" class="link" v-bind="menu">add a ready-made set</button></template>
@@ -85,7 +86,6 @@ function step(event: KeyboardEvent, by: number): void {
         </VList>
       </VMenu>
       <button type="button" class="link" @click="fromPictures = true">from your pictures</button>
-      <VBtn :prepend-icon="mdiPlus" @click="add">Add a want</VBtn>
     </header>
     <WantsFromPictures v-model="fromPictures" :taken="wants.map((w) => w.id)" @add="addAll" />
     <p v-if="notUnderstood" class="bad" role="status">{{ notUnderstood }}</p>
@@ -123,11 +123,11 @@ function step(event: KeyboardEvent, by: number): void {
   display: flex;
   flex-wrap: wrap;
   align-items: baseline;
-  gap: 12px;
+  gap: 4px 16px;
   margin-bottom: 8px;
 }
 .top h2 {
-  flex: 1 1 240px;
+  flex: 1 1 calc(100% - 180px);
 }
 .say {
   display: flex;
@@ -135,7 +135,7 @@ function step(event: KeyboardEvent, by: number): void {
   align-items: baseline;
 }
 .say input {
-  width: 200px;
+  width: 260px;
 }
 .bad {
   color: var(--rust);
