@@ -1,5 +1,7 @@
 """Every screen of the app, on a trip of the demo that has something to show there."""
 
+from playwright.sync_api import Page
+
 SCREENS = (
     "/trips",
     "/locker",
@@ -10,3 +12,17 @@ SCREENS = (
     "/trips/lofoten/b/suggest",
     "/trips/lofoten/b/compare",
 )
+
+# In one breath: a search that came to its end meanwhile has nothing to stop.
+STOP = "[...document.querySelectorAll('button')].find(one => one.textContent === 'stop')?.click()"
+
+
+def go_and_settle(page: Page, path: str) -> None:
+    """Goes to a screen and waits until it stands still. A search that goes on is stopped as soon as something stands
+    there: what is found first stands on the screen like all that is found later.
+    """
+    page.goto(path)
+    if path.endswith("suggest"):
+        page.get_by_role("option").first.wait_for()
+        page.evaluate(STOP)
+    page.wait_for_load_state("networkidle")

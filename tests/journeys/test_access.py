@@ -3,9 +3,9 @@
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
-from tests.journeys.screens import SCREENS
+from tests.journeys.screens import SCREENS, go_and_settle
 from tests.site import WINDOW
 
 AXE = Path("web/node_modules/axe-core/axe.min.js")
@@ -26,16 +26,7 @@ NAMELESS = """[...document.querySelectorAll('button, a, input:not([type=hidden])
 
 @pytest.mark.parametrize("path", [*SCREENS, "/trips/lofoten/b/look-back", "/nowhere"])
 def test_every_screen_stands_in_its_window_and_has_no_serious_fault_in_any_light(inside: Page, path: str) -> None:
-    inside.goto(path)
-    if path.endswith("suggest"):
-        # What is found first stands on the screen like all that is found later.
-        inside.get_by_role("option").first.wait_for()
-        stop, again = (inside.get_by_role("button", name=name) for name in ("stop", "search again"))
-        expect(stop.or_(again).first).to_be_visible()
-        # What came to its end before is there at once.
-        if stop.is_visible():
-            stop.click()
-    inside.wait_for_load_state("networkidle")
+    go_and_settle(inside, path)
     # Brought in by the debugger: the page itself runs nothing that is not ours.
     inside.evaluate(AXE.read_text(encoding="utf-8"))
     for theme in ("day", "night", "red"):

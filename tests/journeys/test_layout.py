@@ -7,7 +7,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, ViewportSize
 
-from tests.journeys.screens import SCREENS
+from tests.journeys.screens import SCREENS, go_and_settle
 from tests.site import PHONE
 
 WRONG = Path(__file__).with_name("layout.js").read_text(encoding="utf-8")
@@ -24,10 +24,7 @@ def test_nothing_is_cut_off_or_on_top_of_something_else(inside: Page, size: tupl
     for path in [*SCREENS, "/trips/lofoten/b/look-back", "/welcome"]:
         if size[0] == PHONE["width"] and not ON_A_PHONE.search(path):
             continue
-        inside.goto(path)
-        if path.endswith("suggest"):
-            inside.get_by_role("option").first.wait_for()
-        inside.wait_for_load_state("networkidle")
+        go_and_settle(inside, path)
         inside.evaluate(UNFOLD)
         if found := inside.evaluate(WRONG):
             wrong[path] = found

@@ -33,6 +33,8 @@ def test_pace_and_cold_answer_at_once_and_are_kept(demo: Page) -> None:
         pace.press("ArrowRight")
     expect(demo.locator(".sliders")).to_contain_text("60 % more")
     expect(demo.locator(".findings")).to_contain_text("LB-4 runs dry")
+    # Whoever leaves before it is stored is asked by the browser.
+    expect(demo.get_by_text("saving…")).to_have_count(0)
     demo.reload()
     expect(demo.locator(".sliders")).to_contain_text("60 % more")
     pace.focus()
