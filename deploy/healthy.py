@@ -1,4 +1,4 @@
-"""Ends with 0 when the app in this container answers, and its database too; other hosts than its own it would refuse."""
+"""Ends with 0 when the app in this container answers, and its database too. It is asked by a host of its own."""
 
 import os
 from urllib.request import Request, urlopen

@@ -5,12 +5,13 @@ from typing import Any
 from uuid import uuid4
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, BrowserContext, Page, expect
 
 from tests.site import WINDOW, chromium, free_port, served
 
 # No figure is taken here: a machine that is busy with something else fails nobody.
-expect.set_options(timeout=20_000)
+PATIENCE_MS = 90_000
+expect.set_options(timeout=PATIENCE_MS)
 
 
 @pytest.hookimpl(wrapper=True)
@@ -41,6 +42,14 @@ def site(scale_port: int) -> Iterator[str]:
 @pytest.fixture(scope="session")
 def browser() -> Iterator[Browser]:
     with chromium() as made:
+        plain = made.new_context
+
+        def patient(**options: Any) -> BrowserContext:
+            context = plain(**options)
+            context.set_default_timeout(PATIENCE_MS)
+            return context
+
+        made.new_context = patient  # type: ignore[method-assign]
         yield made
 
 
