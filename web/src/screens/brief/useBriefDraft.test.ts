@@ -49,6 +49,32 @@ async function wait(ms: number): Promise<void> {
 }
 
 describe('a brief being typed', () => {
+  it('waits for what is on its way, and never clashes with itself', async () => {
+    const answers: (() => void)[] = []
+    vi.spyOn(client, 'PUT').mockImplementation((async (_: string, { body }: { body: { version: number; trip: Trip } }) => {
+      sent.push(body)
+      await new Promise<void>((done) => answers.push(done))
+      return { data: { version: body.version + 1, trip: body.trip, open_kit: 'a', changed_by: '' }, response: new Response('{}') }
+    }) as never)
+    // A slow line: twice more is typed before the first is answered.
+    for (const name of ['North', 'North coast', 'North coast, by boat']) {
+      made.draft.value!.name = name
+      await wait(PAUSE)
+    }
+    expect(sent.map((s) => s.trip.name)).toEqual(['North'])
+    expect(made.state.value).toBe('saving')
+    answers.shift()!()
+    await wait(0)
+    answers.shift()!()
+    await wait(0)
+    expect(sent.map((s) => [s.version, s.trip.name])).toEqual([
+      [1, 'North'],
+      [2, 'North coast, by boat'],
+    ])
+    expect(answers).toEqual([])
+    expect(made.clashes.value).toEqual([])
+    expect(made.state.value).toBe('saved')
+  })
   it('is saved once, a moment after the last letter', async () => {
     for (const name of ['N', 'No', 'North']) {
       made.draft.value!.name = name

@@ -52,12 +52,16 @@ export function useBriefDraft(stored: Ref<TripDoc | undefined>) {
     clashes.value = made.clashes
     return made.clashes.length === 0
   }
-  /** Sends what was typed. True when all of it is stored. */
+  /** What is on its way. One at a time: two from this window would be two windows to the server, and clash. */
+  let sending: Promise<boolean> | undefined
+  /** Sends what was typed, after what is on its way. True when all of it is stored. */
   async function flush(): Promise<boolean> {
     clearTimeout(timer)
+    while (sending) await sending
     if (blocked.value || clashes.value.length) return false
     if (!draft.value || !dirty.value) return problem.value === null
-    return send(true)
+    sending = send(true).finally(() => (sending = undefined))
+    return sending
   }
   async function send(again: boolean): Promise<boolean> {
     const sent = JSON.stringify(draft.value)
