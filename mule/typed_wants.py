@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from difflib import get_close_matches
 
 from mule.trip.sets import SETS
-from mule.trip.wants import AidWish, EffectWish, SubjectTest, Trait, TraitWish, Want
+from mule.trip.wants import AidWish, EffectWish, SubjectTest, Trait, TraitWish, Want, free_want_id
 from mule.typed import glass_of
 
 MOST_WANTS = 30
@@ -90,10 +90,8 @@ def understand_wants(text: str, taken: Iterable[str] = ()) -> list[Wanting]:
     for part in [p[:80] for p in parts if p][:MOST_WANTS]:
         want = _one(part)
         if want is not None:
-            free = (f"{want.id}-{n}" if n > 1 else want.id for n in range(1, len(used) + 3))
-            id_ = next(i for i in free if i not in used)
-            used.add(id_)
-            want = want.model_copy(update={"id": id_})
+            want = want.model_copy(update={"id": free_want_id(want.id, used)})
+            used.add(want.id)
         found.append(Wanting(part, want))
     return found
 

@@ -7,7 +7,7 @@ occasion: importance goes by occasions. See docs/domain/lookback.md.
 
 from bisect import bisect_left
 from collections import Counter
-from collections.abc import Iterable, Sequence
+from collections.abc import Collection, Iterable, Sequence
 from datetime import timedelta
 from enum import StrEnum
 from itertools import pairwise
@@ -25,7 +25,7 @@ from mule.debrief.tally import unknown_of
 from mule.field import Frame
 from mule.gear import Gear
 from mule.optics.cells import CELLS_PER_OCTAVE, FIRST_MM, LAST_MM
-from mule.trip.wants import Trait, TraitWish, Want
+from mule.trip.wants import Trait, TraitWish, Want, free_want_id
 from mule.units import FocalMm, Frozen, Number
 
 Hills = npt.NDArray[np.float64]
@@ -213,18 +213,16 @@ def _f_numbers(heap: Heap) -> tuple[float, float] | None:
     return (said[len(said) // 4], median(said)) if said else None
 
 
-def _want(light: PictureLight, heap: Heap, importance: int, used: Iterable[str]) -> Want:
+def _want(light: PictureLight, heap: Heap, importance: int, used: Collection[str]) -> Want:
     """The want of a heap: nine tenths of its focal lengths, and an f-number that three quarters get by with."""
     lengths = sorted(mm for _, mm in heap)
     low, high = lengths[int(0.05 * len(lengths))], lengths[int(0.95 * (len(lengths) - 1))]
     name = _name(light, (low * high) ** 0.5)
-    id_ = name.lower().replace(" ", "-")
-    free = next(i for n in range(1, MOST_PAST_WANTS + 200) if (i := f"{id_}-{n}" if n > 1 else id_) not in used)
     times = [shot.exposure_s for shot, _ in heap if shot.exposure_s]
     quick = low >= _FAR_MM / 2 and bool(times) and median(times) <= _QUICK_S
     f_numbers = _f_numbers(heap)
     return Want(
-        id=free,
+        id=free_want_id(name.lower().replace(" ", "-"), used),
         name=name,
         focal_min_mm=round(low),
         focal_max_mm=round(high),
@@ -247,13 +245,13 @@ def _name(light: PictureLight, middle_mm: float) -> str:
 
 
 def _told_apart(found: Sequence[PastWant]) -> Iterable[PastWant]:
-    """Past of one name say their focal lengths with it."""
+    """Wants of one name say their focal lengths with it."""
     names = Counter(past.want.name for past in found)
     for past in found:
         want = past.want
         if names[want.name] > 1:
-            ends = sorted({round(want.focal_min_mm), round(want.focal_max_mm)})
-            want = want.model_copy(update={"name": f"{want.name} {'–'.join(map(str, ends))}"})
+            ends = dict.fromkeys(f"{mm:g}" for mm in (want.focal_min_mm, want.focal_max_mm))
+            want = want.model_copy(update={"name": f"{want.name} {'–'.join(ends)}"})
         yield past.model_copy(update={"want": want})
 
 

@@ -1,6 +1,8 @@
 """Wants: the kinds of picture to come home with, typed as a range, as a subject, or as an output."""
 
+from collections.abc import Collection
 from enum import StrEnum
+from itertools import count
 from typing import Annotated, Any, Literal, Self
 
 from pydantic import Field, ValidationError, model_validator
@@ -136,6 +138,15 @@ class AidWish(Frozen):
 
     aid: Aid
     count: int = Field(default=1, ge=1, le=20, strict=True)
+
+
+def free_want_id(wanted: str, used: Collection[str]) -> str:
+    """The id, or the first of wanted-2, wanted-3 ... that no want has.
+
+    >>> free_want_id("birds", {"birds", "birds-2"})
+    'birds-3'
+    """
+    return next(id_ for n in count(1) if (id_ := f"{wanted}-{n}" if n > 1 else wanted) not in used)
 
 
 class Want(Frozen):

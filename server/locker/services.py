@@ -21,6 +21,11 @@ def things(owner: User) -> list[Thing]:
     return list(Thing.objects.filter(owner=owner))
 
 
+def versions(owner: User) -> dict[str, int]:
+    """The version of each thing of an owner's locker, by its id."""
+    return dict(Thing.objects.filter(owner=owner).values_list("slug", "version"))
+
+
 def taken_slugs(owner: User) -> set[str]:
     """Ids that no new thing gets: the owner's own, and those of what others lent to their trips."""
     return slugs(Thing, owner) | set(LentThing.objects.filter(trip__owner=owner).values_list("item", flat=True))

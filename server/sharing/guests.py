@@ -8,7 +8,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from django.contrib.auth.models import User
+from django.contrib.auth.models import AnonymousUser, User
 from django.http import HttpRequest
 from django.utils import timezone
 from ninja.errors import HttpError
@@ -69,6 +69,11 @@ class Guest:
     link: ShareLink
     account: User | None = None
 
+    @property
+    def only_visits(self) -> bool:
+        """Whether they have no account here that plans along: they are shown less."""
+        return self.account is None
+
 
 def valid_links() -> Any:
     """Links that open something today."""
@@ -95,7 +100,6 @@ def guest_of(request: HttpRequest) -> User | None:
     owner: User = link.trip.owner
     # Rows of the owner's are found by the owner: with it goes who acts, down to what a plan may hold.
     owner.guest = guest  # type: ignore[attr-defined]
-    request.guest = guest  # type: ignore[attr-defined]
     request.user = owner
     return owner
 
@@ -112,7 +116,7 @@ def _who(request: HttpRequest, number: str) -> Guest | None:
     return None if name is None else Guest(name, link)
 
 
-def guest_through(owner: User) -> Guest | None:
+def guest_through(owner: User | AnonymousUser) -> Guest | None:
     """The guest who acts for this owner in the request that found them; None for the owner."""
     return getattr(owner, "guest", None)
 
@@ -125,4 +129,4 @@ def searcher(request: HttpRequest) -> object:
 
 def guest_in(request: HttpRequest) -> Guest | None:
     """The guest who asks; None for the owner."""
-    return getattr(request, "guest", None)
+    return guest_through(request.user)

@@ -21,7 +21,7 @@ from mule.stamina import in_short, last, power_case
 from server.accounts.signed_in import SignedInRequest
 from server.answers import written
 from server.locker.schemas import ThingOut
-from server.locker.services import things
+from server.locker.services import versions
 from server.searching.answers import AHEAD, Question, lines_of, streamed, within_limits
 from server.searching.jobs import Choosing, Curing
 from server.searching.kept import answered
@@ -59,9 +59,9 @@ def _name(kit: Kit) -> KitName:
     return KitName(id=kit.slug, name=kit.name, note=kit.note, version=kit.named)
 
 
-def _state(kit: Kit) -> KitState:
+def _as_stored(kit: Kit) -> services.Edited:
     stamp = stamp_of(kit)
-    return _told(services.Edited(kit, services.plan_for(kit, at=stamp), stamp))
+    return services.Edited(kit, services.plan_for(kit, at=stamp), stamp)
 
 
 def _cures_of(request: SignedInRequest, slug: str, kit: str) -> tuple[object, ...]:
@@ -85,25 +85,26 @@ def _told(edited: services.Edited) -> KitState:
 def _shown(row: Kit) -> Bench:
     """A kit for a guest: only what is loaded, without serial numbers, values and what people weigh."""
     loaded = {entry["item"] for entry in row.entries}
-    gear = [ThingOut(version=0, thing=thing) for thing in services.plan_for(row).gear if thing.id in loaded]
-    return Bench(trip=trip_shown(row.trip), kits=[_name(row)], gear=gear, state=_state(row))
+    stored = _as_stored(row)
+    gear = [ThingOut(version=0, thing=thing) for thing in stored.plan.gear if thing.id in loaded]
+    return Bench(trip=trip_shown(row.trip), kits=[_name(row)], gear=gear, state=_told(stored))
 
 
 @router.get("/{slug}/kits/{kit}", response=Bench)
 def open_bench(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """Put a kit on the table: trip, kits, locker and assessment."""
     guest = guest_in(request)
-    if guest and guest.account is None:
+    if guest and guest.only_visits:
         return written(_shown(services.find_kit(request.user, slug, kit)))
     row = services.open_kit(request.user, slug, kit)
-    table = services.plan_for(row).gear
+    stored = _as_stored(row)
     # Only what is one's own can be changed from the bench: it has the version to send back.
-    versions = {} if guest else {t.slug: t.version for t in things(request.user)}
+    own = {} if guest else versions(request.user)
     bench = Bench(
         trip=trip_out(row.trip),
         kits=[_name(k) for k in row.trip.kits.all()],
-        gear=[ThingOut(version=versions.get(thing.id, 0), thing=thing) for thing in table],
-        state=_state(row),
+        gear=[ThingOut(version=own.get(thing.id, 0), thing=thing) for thing in stored.plan.gear],
+        state=_told(stored),
     )
     return written(bench)
 
@@ -250,7 +251,8 @@ def drill_gate(request: SignedInRequest, slug: str, kit: str) -> list[GateCheckP
 @router.put("/{slug}/kits/{kit}/stow", response=KitState)
 def change_stow(request: SignedInRequest, slug: str, kit: str, payload: ChangedStow) -> HttpResponse:
     """Store pins, pairs and wishes for packing a kit."""
-    return written(_state(services.change_stow(request.user, slug, kit, payload.version, payload.stow)))
+    changed = services.change_stow(request.user, slug, kit, payload.version, payload.stow)
+    return written(_told(_as_stored(changed)))
 
 
 @router.post("/{slug}/kits/{kit}/stowage", response=StowLine)

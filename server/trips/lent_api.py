@@ -17,7 +17,7 @@ router = Router()
 
 def _out(request: SignedInRequest, row: LentThing) -> LentOut:
     guest = guest_in(request)
-    mine = guest is not None and guest.account is not None and row.lender_id == guest.account.pk
+    mine = bool(guest and guest.account and row.lender_id == guest.account.pk)
     return LentOut(item=row.item, by=row.lender_name, mine=mine, source=row.source if mine else "")
 
 

@@ -53,7 +53,7 @@ def show_trip(request: SignedInRequest, slug: str) -> TripOut:
     """One trip, as it is stored."""
     row = services.find_trip(request.user, slug)
     guest = guest_in(request)
-    return trip_shown(row) if guest and guest.account is None else trip_out(row)
+    return trip_shown(row) if guest and guest.only_visits else trip_out(row)
 
 
 @router.get("/{slug}/glance", response=list[Glance])

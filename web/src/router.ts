@@ -1,6 +1,6 @@
 /** Screens by path. Each is loaded when first visited; without a session only the welcome screen opens. */
 import { createRouter, createWebHistory } from 'vue-router'
-import { endAlong } from './composables/useAlong'
+import { planAlong } from './composables/useAlong'
 import { fetchSession } from './composables/useSession'
 
 export const router = createRouter({
@@ -29,7 +29,7 @@ export const router = createRouter({
 
 // On the shelf, among one's own trips, nobody plans along any more.
 router.afterEach((to) => {
-  if (to.name === 'trips') endAlong()
+  if (to.name === 'trips') planAlong(null)
 })
 
 router.beforeEach(async (to) => {

@@ -7,7 +7,7 @@ const { first, here, next, left, end } = useFirstWalk()
 </script>
 
 <template>
-  <aside v-if="first && here" class="walk" aria-label="First walk">
+  <aside v-if="first && here" class="word-above" aria-label="First walk">
     <p><b>{{ here.title }}.</b> {{ here.says }}</p>
     <span class="ways">
       <RouterLink v-if="next" class="link" :to="{ name: next.name, params: { trip, kit } }">on to {{ next.title }}{{ left.length > 1 ? `, ${left.length - 1} more after it` : '' }}</RouterLink>
@@ -15,28 +15,3 @@ const { first, here, next, left, end } = useFirstWalk()
     </span>
   </aside>
 </template>
-
-<style scoped>
-.walk {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  gap: 2px 20px;
-  padding: 6px 20px;
-  background: color-mix(in srgb, var(--tan) 28%, var(--paper));
-  border-bottom: 1px solid var(--line);
-}
-p {
-  margin: 0;
-}
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 18px;
-}
-@media print {
-  .walk {
-    display: none;
-  }
-}
-</style>

@@ -29,7 +29,7 @@ const rows = computed(() => {
           </tr>
         </tbody>
       </table>
-      <div class="end"><VBtn autofocus @click="open = false">Close</VBtn></div>
+      <div class="sheet-end"><VBtn autofocus @click="open = false">Close</VBtn></div>
     </div>
   </SheetDialog>
 </template>
@@ -44,9 +44,5 @@ kbd {
   border: 1px solid var(--line);
   border-radius: var(--corner);
   padding: 0 6px;
-}
-.end {
-  margin-top: 12px;
-  text-align: right;
 }
 </style>

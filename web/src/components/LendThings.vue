@@ -52,7 +52,7 @@ async function lay(): Promise<void> {
       </ul>
       <p v-if="things && !things.length" class="quiet">Your locker is empty.</p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <p class="end">
+      <p class="sheet-end">
         <VBtn @click="open = false">Close</VBtn>
         <VBtn color="primary" variant="flat" :disabled="!picked.length" :loading="lend.isPending.value" @click="lay">Lay {{ many(picked.length, 'thing') }} beside</VBtn>
       </p>
@@ -79,11 +79,5 @@ p {
 }
 .wrong {
   color: var(--rust);
-}
-.end {
-  display: flex;
-  gap: 10px;
-  justify-content: flex-end;
-  margin-top: 12px;
 }
 </style>

@@ -13,7 +13,8 @@ const KEPT = 'narrow-mule-along'
 export const along = shallowRef<Opened | null>(JSON.parse(sessionStorage.getItem(KEPT) ?? 'null') as Opened | null)
 if (along.value) actThrough(along.value)
 
-function plan(opened: Opened | null): void {
+/** From now on with whoever opened this; with nobody, where it is nothing. */
+export function planAlong(opened: Opened | null): void {
   if (opened?.link === along.value?.link) return
   if (opened) sessionStorage.setItem(KEPT, JSON.stringify(opened))
   else sessionStorage.removeItem(KEPT)
@@ -21,12 +22,6 @@ function plan(opened: Opened | null): void {
   actThrough(opened)
   // What is kept for a time without a network is kept by address: two trips of one name would be one.
   if ('caches' in globalThis) void caches.delete('answers')
-}
-export function planAlong(opened: Opened): void {
-  plan(opened)
-}
-export function endAlong(): void {
-  plan(null)
 }
 
 /** Trips of others that this account plans along with. */

@@ -1,6 +1,6 @@
 /** Pictures of own things: made small here already, so that little goes over the line and no place or date goes with it. */
 import { useMutation } from '@tanstack/vue-query'
-import { ask, client } from '@/api/client'
+import { ask, client, upload } from '@/api/client'
 import { Problem } from '@/api/problem'
 import { notify } from './useNotice'
 
@@ -10,7 +10,7 @@ export function pictureAt(name: string): string {
   return `/api/locker/pictures/${name}`
 }
 
-async function small(file: File): Promise<Blob> {
+async function small(file: File): Promise<File> {
   let seen: ImageBitmap
   try {
     seen = await createImageBitmap(file, { imageOrientation: 'from-image' })
@@ -25,17 +25,13 @@ async function small(file: File): Promise<Blob> {
   pen.imageSmoothingQuality = 'high'
   pen.drawImage(seen, 0, 0, canvas.width, canvas.height)
   seen.close()
-  return new Promise((done, fail) => canvas.toBlob((blob) => (blob ? done(blob) : fail(new Problem(422, `${file.name} cannot be made small.`))), 'image/webp', 0.9))
+  return new Promise((done, fail) => canvas.toBlob((blob) => (blob ? done(new File([blob], 'picture.webp')) : fail(new Problem(422, `${file.name} cannot be made small.`))), 'image/webp', 0.9))
 }
 
 export function usePictures() {
   /** Keeps a picture; gives the name by which a thing shows it. */
   const keep = useMutation({
-    mutationFn: async (file: File): Promise<string> => {
-      const form = new FormData()
-      form.append('file', await small(file), 'picture.webp')
-      return (await ask(client.POST('/api/locker/pictures', { body: form as never, bodySerializer: () => form }))).picture
-    },
+    mutationFn: async (file: File): Promise<string> => (await ask(client.POST('/api/locker/pictures', upload(await small(file))))).picture,
     onError: notify,
   })
   return { keep }

@@ -112,7 +112,7 @@ const size = computed(() => {
           </tbody>
         </table>
       </template>
-      <div class="end"><VBtn @click="emit('close')">Close</VBtn></div>
+      <div class="sheet-end"><VBtn @click="emit('close')">Close</VBtn></div>
     </div>
   </SheetDialog>
 </template>
@@ -137,9 +137,5 @@ p {
 }
 .place {
   flex: 1;
-}
-.end {
-  margin-top: 12px;
-  text-align: right;
 }
 </style>

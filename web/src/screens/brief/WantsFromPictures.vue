@@ -58,7 +58,7 @@ function add(): void {
       </template>
       <p v-else-if="mute" class="bad" role="status">None of these files tells how it was taken.</p>
       <p v-else-if="!busy && !done" class="quiet">You see which focal lengths, f-numbers and hours you really use, sorted by light and by what stands together, and take them as wants.</p>
-      <p class="end">
+      <p class="sheet-end">
         <VBtn @click="open = false">Close</VBtn>
         <VBtn v-if="past?.wants.length" color="primary" variant="flat" :disabled="busy || !picked.length" @click="add">Add {{ many(picked.length, 'want') }}</VBtn>
       </p>
@@ -82,11 +82,5 @@ progress {
 }
 .bad {
   color: var(--rust);
-}
-.end {
-  display: flex;
-  gap: 10px;
-  justify-content: flex-end;
-  margin-top: 12px;
 }
 </style>

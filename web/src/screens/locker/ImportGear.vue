@@ -68,13 +68,13 @@ function kind(id: string): string {
             </tbody>
           </table>
         </div>
-        <p class="end">
+        <p class="sheet-end">
           <VBtn @click="open = false">Close</VBtn>
           <VBtn v-if="bad && preview.good" variant="outlined" :disabled="busy" @click="bring.mutate(true)">Bring in the {{ preview.good }} good ones</VBtn>
           <VBtn v-if="!bad" color="primary" variant="flat" :disabled="busy || !preview.good" @click="bring.mutate(false)">Bring in all {{ preview.good }}</VBtn>
         </p>
       </template>
-      <p v-else class="end"><VBtn @click="open = false">Close</VBtn></p>
+      <p v-else class="sheet-end"><VBtn @click="open = false">Close</VBtn></p>
     </div>
   </SheetDialog>
 </template>
@@ -111,11 +111,5 @@ h3 {
 }
 p {
   margin: 4px 0;
-}
-.end {
-  display: flex;
-  gap: 10px;
-  justify-content: flex-end;
-  margin-top: 12px;
 }
 </style>

@@ -1,18 +1,14 @@
 <script setup lang="ts">
 /** The picture of a thing: chosen or taken, seen as the mat shows it, taken away again. */
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import type { Thing } from '@/api/types'
-import PictureInside from '@/components/PictureInside.vue'
 import { usePictures } from '@/composables/usePictures'
-import { draw } from '@/drawing/shapes'
+import ThingDrawing from './ThingDrawing.vue'
 
-const props = defineProps<{ thing: Thing }>()
+defineProps<{ thing: Thing }>()
 const emit = defineEmits<{ change: [picture: string | null] }>()
 const { keep } = usePictures()
 const input = ref<HTMLInputElement | null>(null)
-const drawn = computed(() => draw(props.thing))
-const SIDE = 72
-const scale = computed(() => Math.min(SIDE / drawn.value.width, SIDE / drawn.value.height))
 function take(event: Event): void {
   const chosen = event.target as HTMLInputElement
   const file = chosen.files?.[0]
@@ -23,9 +19,7 @@ function take(event: Event): void {
 
 <template>
   <div class="part">
-    <svg v-if="thing.picture" :width="drawn.width * scale + 2" :height="drawn.height * scale + 2" :viewBox="`${-1 / scale} ${-1 / scale} ${drawn.width + 2 / scale} ${drawn.height + 2 / scale}`" role="img" :aria-label="`Picture of ${thing.name}`">
-      <PictureInside :thing="thing" :drawn="drawn" />
-    </svg>
+    <span v-if="thing.picture" role="img" :aria-label="`Picture of ${thing.name}`"><ThingDrawing :thing="thing" :side="72" /></span>
     <button type="button" class="link" :disabled="keep.isPending.value" @click="input?.click()">{{ thing.picture ? 'another picture' : 'add a picture' }}</button>
     <button v-if="thing.picture" type="button" class="link" @click="emit('change', null)">without a picture</button>
     <input ref="input" type="file" accept="image/jpeg,image/png,image/webp" hidden aria-label="A picture of it" @change="take" />

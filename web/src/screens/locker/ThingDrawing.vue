@@ -1,14 +1,15 @@
 <script setup lang="ts">
-/** A thing's outline, small. */
+/** A thing's outline, or its picture within it, small. side: of the square it stands in, in pixels. */
 import { computed } from 'vue'
 import type { Thing } from '@/api/types'
 import PictureInside from '@/components/PictureInside.vue'
 import { draw } from '@/drawing/shapes'
 
-const props = defineProps<{ thing: Thing }>()
+const props = withDefaults(defineProps<{ thing: Thing; side?: number }>(), { side: 26 })
 const drawn = computed(() => draw(props.thing))
-const SCALE_BOX = 26
-const scale = computed(() => Math.min(SCALE_BOX / drawn.value.width, SCALE_BOX / drawn.value.height, 0.2))
+/** The longest side that is drawn as large as there is room: what is smaller looks smaller, too. */
+const SMALL_MM = 130
+const scale = computed(() => props.side / Math.max(drawn.value.width, drawn.value.height, SMALL_MM))
 </script>
 
 <template>
