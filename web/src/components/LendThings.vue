@@ -47,14 +47,14 @@ async function lay(): Promise<void> {
             <span>✓ {{ thing.name }} <span class="quiet">on the table</span></span>
             <button type="button" class="link" :aria-label="`Take back ${thing.name}`" @click="tried(takeBack.mutateAsync(mine.get(thing.id)!))">take back</button>
           </template>
-          <label v-else><input v-model="picked" type="checkbox" :value="thing.id" /> {{ thing.name }} <span class="quiet">{{ fmt.mass(thing.mass_g, units) }}</span></label>
+          <label v-else><input v-model="picked" type="checkbox" :value="thing.id" /> {{ thing.name }} <span class="quiet">· {{ fmt.mass(thing.mass_g, units) }}</span></label>
         </li>
       </ul>
       <p v-if="things && !things.length" class="quiet">Your locker is empty.</p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <p class="sheet-end">
         <VBtn @click="open = false">Close</VBtn>
-        <VBtn color="primary" variant="flat" :disabled="!picked.length" :loading="lend.isPending.value" @click="lay">Lay {{ many(picked.length, 'thing') }} beside</VBtn>
+        <VBtn color="primary" variant="flat" :disabled="!picked.length" :loading="lend.isPending.value" @click="lay">{{ picked.length ? `Lay ${many(picked.length, 'thing')} beside` : 'Pick some to lay beside' }}</VBtn>
       </p>
     </div>
   </SheetDialog>

@@ -49,7 +49,7 @@ function pick(id: string, on: boolean): void {
               <line x1="0" :x2="HOURS" :y1="HIGH - 0.5" :y2="HIGH - 0.5" class="tick" />
             </svg>
           </td>
-          <td class="number"><span :title="many(one.frames, 'picture')">{{ one.occasions }}</span> <span class="quiet">{{ fmt.percent(one.share) }}</span></td>
+          <td class="number"><span :title="many(one.frames, 'picture')">{{ one.occasions }}</span> <span class="quiet">· {{ fmt.percent(one.share) }}</span></td>
           <td class="number">{{ one.want.importance }}</td>
         </tr>
       </tbody>

@@ -40,6 +40,7 @@ function enter(found: Opened): void {
     opened.value = found
   }
 }
+const wantsAccount = computed(() => errors.value.name?.includes('sign in first') ?? false)
 if (opened.value?.role === 'plan') opened.value = null
 if (opened.value) actThrough(opened.value)
 onBeforeUnmount(() => opened.value && actThrough(null))
@@ -98,9 +99,9 @@ const waits = computed(() => (field.toSend.value ? `${many(field.toSend.value, '
       <form v-if="!opened || over" class="enter" @submit.prevent="open">
         <h1>A trip is shared with you</h1>
         <p v-if="over" class="wrong" role="alert">{{ over }}</p>
-        <p>Your name stands beside what you tick and write. No account is needed to look and to pack. {{ session?.name ? `To plan along, you go on as ${session.name}.` : '' }}</p>
-        <p v-if="errors.name?.includes('account')"><RouterLink class="link" :to="{ name: 'welcome', query: { next: `/shared/${secret}` } }">Sign in, or make an account</RouterLink>, and come back by this link.</p>
-        <VTextField v-model="name" label="Your name" maxlength="40" autofocus :error-messages="errors.name" />
+        <p v-if="wantsAccount" role="alert">This link is for planning along, which takes an account of your own. <RouterLink class="link" :to="{ name: 'welcome', query: { next: `/shared/${secret}` } }">Sign in, or make an account</RouterLink>: this page is here again after it.</p>
+        <p v-else>Your name stands beside what you tick and write. No account is needed to look and to pack. {{ session?.name ? `To plan along, you go on as ${session.name}.` : '' }}</p>
+        <VTextField v-model="name" label="Your name" maxlength="40" autofocus :error-messages="wantsAccount ? undefined : errors.name" />
         <p v-if="errors.secret" class="wrong" role="alert">This takes {{ errors.secret }}.</p>
         <p v-else-if="problem && !Object.keys(errors).length" class="wrong" role="alert">{{ problem.title }}</p>
         <VBtn type="submit" color="primary" variant="flat">Open it</VBtn>
