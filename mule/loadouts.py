@@ -29,13 +29,15 @@ class Shift(Frozen):
 class Outing(Frozen):
     """A loadout as it is carried. kit: what is in it of what the kit still holds; loads: what it weighs on whom.
 
-    moves: from the transit packing to it, in the order of grabbing; stays: pieces left at the base.
+    moves: from the transit packing to it, in the order of grabbing; back: in the evening; stays: pieces left at the
+    base.
     """
 
     loadout: str
     kit: Kit
     loads: Loads
     moves: tuple[Shift, ...]
+    back: tuple[Shift, ...]
     stays: dict[str, int]
 
 
@@ -148,6 +150,7 @@ def _outing(plan: Plan, loadout: Loadout) -> Outing:
         kit=kit,
         loads=weigh(plan.items, kit, plan.trip.people, plan.weighed),
         moves=moves(plan.kit, kit),
+        back=moves(kit, plan.kit),
         stays={item: n - out.get(item, 0) for item, n in plan.loaded.items() if n > out.get(item, 0)},
     )
 

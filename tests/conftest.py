@@ -4,7 +4,17 @@ import pytest
 
 # What they look for, they look for during a certain time: beside others that keep the processor busy they find less.
 SOLVERS = {
-    "mule": ("choosing", "choosing_room", "foam", "gate", "packing", "packout", "solving"),
+    "mule": (
+        "choosing",
+        "choosing_lightest",
+        "choosing_room",
+        "foam",
+        "gate",
+        "outings_proposed",
+        "packing",
+        "packout",
+        "solving",
+    ),
     "server": ("choice", "field", "foam", "paper", "stow"),
 }
 # Of these never two beside each other: each search has all of a processor.

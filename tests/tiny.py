@@ -350,7 +350,18 @@ def _value(plan: Plan, seen: Seen, counts: dict[str, int]) -> tuple[float, float
 
 
 def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
-    """The best value of any kit that lasts: highest score, then steadiest, then lightest. None when there is no kit.
+    """The best value of any kit that lasts: highest score, then steadiest, then lightest. None when there is no kit."""
+    found = able(plan, limit_g)
+    if not found:
+        return None
+    top = max(made[0] for made in found)
+    rest = [made for made in found if made[0] >= top - SAME]
+    steady = max(made[1] for made in rest)
+    return min((made for made in rest if made[1] >= steady - 1e-9), key=lambda made: made[2])
+
+
+def able(plan: Plan, limit_g: float) -> list[tuple[float, float, float]]:
+    """The value of every kit that obeys, works and lasts: score, steady share, grams.
 
     Where none lasts in all parts, of those that last in the first of them, as far as can be.
     """
@@ -385,12 +396,7 @@ def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
             if not asked[key]:
                 last.append(one)
         found = last or found
-    if not found:
-        return None
-    top = max(made[0] for made, _ in found)
-    rest = [made for made, _ in found if made[0] >= top - SAME]
-    steady = max(made[1] for made in rest)
-    return min((made for made in rest if made[1] >= steady - 1e-9), key=lambda made: made[2])
+    return [made for made, _ in found]
 
 
 PARTS = ("power", "cards", "copies")

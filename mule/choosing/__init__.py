@@ -51,7 +51,7 @@ def choose(
         conflict=against,
         lines=lines(case),
         kept=case.kept,
-        own=() if against else own_kits(case, points.by_mass),
+        own=() if against or asking.at_least is not None else own_kits(case, points.by_mass),
         stopped=not complete,
     )
 

@@ -45,7 +45,8 @@ class Asking(Frozen):
     keep_limits: whether what carriers and backs allow is kept to (the size of bags is never changed). seconds: time for
     the whole search; what is found by then comes with its bound. others: whether things that could be rented or
     borrowed are in play. may_leave: things that it does not decide about and need not keep, either. workers: threads
-    that search side by side.
+    that search side by side. at_least: points of brief that the one kit that is asked for then is to have, the lightest
+    that has them; where none has so many, the lightest of the best.
     """
 
     limit_g: Number | None = Field(default=None, ge=0, le=200_000)
@@ -55,6 +56,7 @@ class Asking(Frozen):
     others: Flag = False
     may_leave: tuple[ItemId, ...] = Field(default=(), max_length=5_000)
     workers: int = Field(default=2, ge=1, le=8, strict=True)
+    at_least: Number | None = Field(default=None, ge=0, le=100)
 
 
 class Reason(Frozen):

@@ -51,13 +51,15 @@ class Incumbent(NamedTuple):
 class Tier(NamedTuple):
     """What is looked for among which classes. at_least: units of score that the kit must have, after the first tier.
 
-    steady: importance of the wants that bear any loss, after the second.
+    steady: importance of the wants that bear any loss, after the second. paired: whether copies that only stand in for
+    others may come along.
     """
 
     objective: Linear
     among: Mask
     at_least: int | None = None
     steady: int = 0
+    paired: bool = True
 
 
 class Questions:
@@ -207,7 +209,7 @@ class Questions:
         model = self.model
         model.cp.maximize(tier.objective)
         # Steadiness has no part in the first tier: fixed, presolve takes out its rows and the copies it is made of.
-        model.open(tier.among, steady=tier.at_least is not None)
+        model.open(tier.among, steady=tier.paired and tier.at_least is not None)
         model.require(tier.at_least or 0, tier.steady)
         return self.solver.run(model.cp, deadline)
 

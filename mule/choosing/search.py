@@ -16,6 +16,8 @@ from mule.solving import Impossible, OutOfTime, Solved
 
 # Kits stowed for one point before the best that is nearly packed is shown.
 _MOST_KITS = 12
+# Grams nearer than this are the same.
+_SAME_G = 0.05
 
 
 class Search:
@@ -53,6 +55,28 @@ class Search:
             return replace(found, bound=found.units, proved=True)
         # Under so low a limit there is little to choose.
         return self.best(found.carried_g, closely=False) or found
+
+    def lightest_of(self, units: int, limit_g: float) -> Found | None:
+        """The lightest kit that has so many units of score and goes into its bags; None when none was found."""
+        tight: Found | None = None
+        for _ in range(_MOST_KITS):
+            made = self._tiers.lightest_of(units, limit_g)
+            if made is None:
+                return tight
+            found = self._found(made)
+            if self._deadline.stopped or self._goes_in(made.kit):
+                settled = made.proved and self._whole(made.kit) and self._as_light_anyway(found, units, limit_g)
+                return replace(found, bound=found.units, proved=settled)
+            tight = tight or replace(found, bound=found.units, proved=False)
+        return tight
+
+    def _as_light_anyway(self, found: Found, units: int, limit_g: float) -> bool:
+        """Whether no kit would be lighter if limits of room that are not proved did not hold."""
+        if all(known.proved for known in self._pool.limits):
+            return True
+        with self._model.without_soft_nogoods():
+            free = self._tiers.lightest_of(units, limit_g)
+        return free is not None and free.proved and self._found(free).carried_g >= found.carried_g - _SAME_G
 
     def first(self, limit_g: float) -> Found | None:
         """A good kit at once, by greed."""

@@ -1,6 +1,8 @@
 """The searches of one choice: each thread has a model of its own, and they share what they learn."""
 
 from concurrent.futures import ThreadPoolExecutor
+from dataclasses import replace
+from math import floor
 
 from mule.choosing.bounds import NO_LIMIT_G
 from mule.choosing.candidates import Candidates
@@ -10,6 +12,7 @@ from mule.choosing.model import Model, build
 from mule.choosing.own import above_g
 from mule.choosing.points import Points
 from mule.choosing.room import Rooms
+from mule.choosing.scoring import UNITS
 from mule.choosing.search import Search
 from mule.deadline import Deadline
 from mule.solving import OutOfTime
@@ -31,7 +34,21 @@ class Searches:
     def run(self, first: Search, points: Points) -> bool:
         """Searches the whole curve, or its one point; says whether all of it was settled in time. Raises Stopped."""
         limit_g = self._case.asking.limit_g if self._case.asking.limit_g is not None else NO_LIMIT_G
+        if self._case.asking.at_least is not None:
+            return self._lightest(first, self._case.asking.at_least, limit_g, points)
         return self._one(first, limit_g, points) if self._case.asking.points == 1 else self._all(first, limit_g, points)
+
+    def _lightest(self, first: Search, at_least: float, limit_g: float, points: Points) -> bool:
+        """The lightest kit of so many points, or of the most that any has."""
+        units = floor(at_least / 100 * UNITS)
+        found = first.lightest_of(units, limit_g)
+        if found is None and not self._deadline.stopped:
+            # None has so many, or none of those lasts: what lasts comes first, as on the curve.
+            best = first.settle(lambda: first.best(limit_g))
+            found = best and (first.lightest_of(min(units, best.units), limit_g) or replace(best, proved=False))
+        if found is not None:
+            self._emit(found, limit_g, points)
+        return found is not None and found.proved
 
     def _one(self, first: Search, limit_g: float, points: Points) -> bool:
         best = first.settle(lambda: first.best(limit_g))

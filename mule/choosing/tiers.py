@@ -74,6 +74,12 @@ class Tiers:
         second = self._lightest(first, self._steadiest(first, limit_g), limit_g)
         return second._replace(bound=max(first.units, second.units), proved=True)
 
+    def lightest_of(self, units: int, limit_g: float) -> Incumbent | None:
+        """The lightest kit of so many units under so many grams; None when none was found."""
+        asked = self._questions
+        self._model.limit(limit_g)
+        return asked.ask(Tier(-self._model.carried, asked.all, units, paired=False))
+
     def _most_units(self, known: int) -> Incumbent | None:
         """The best score: found among the most promising, proved among all that could be as good.
 

@@ -9,7 +9,7 @@ from collections.abc import Callable, Iterator
 from itertools import chain
 
 from mule.assess import case_of
-from mule.cures.problem import lighter, problem_of, problems, weighty
+from mule.cures.problem import heavier, lighter, problem_of, problems, weighty
 from mule.cures.trying import MOST_CURES, Trying
 from mule.finding import Finding
 from mule.plan import Plan
@@ -25,11 +25,13 @@ class Cures(Frozen):
     stations: tuple[Station, ...]
 
 
-def look_for_cures(plan: Plan, should_stop: Callable[[], bool] = lambda: False) -> Iterator[Finding]:
+def look_for_cures(
+    plan: Plan, should_stop: Callable[[], bool] = lambda: False, about: Callable[[Finding], bool] = lambda one: True
+) -> Iterator[Finding]:
     """What the rules say of the open kit, blockers first, each with its cures as soon as they are known; what only
     other kits show comes last. Never raises for a valid plan.
 
-    should_stop: is asked between steps of a few milliseconds; then nothing more is told.
+    should_stop: is asked between steps of a few milliseconds; then nothing more is told. about: which of them are told.
 
     >>> from tests import cast
     >>> [(found.code.value, found.why.value) for found in look_for_cures(cast.plan([]))]
@@ -42,7 +44,7 @@ def look_for_cures(plan: Plan, should_stop: Callable[[], bool] = lambda: False) 
     if should_stop():
         return
     trying = Trying(trials, facts, should_stop)
-    for finding in chain(facts, speak_of_trials(trials)):
+    for finding in filter(about, chain(facts, speak_of_trials(trials))):
         found = _with_cures(finding, trying)
         if should_stop():
             return
@@ -65,4 +67,4 @@ def cure(plan: Plan) -> Cures:
     return Cures(kit=plan.kit.id, findings=findings, stations=stations_of(findings, len(plan.trip.legs)))
 
 
-__all__ = ["MOST_CURES", "Cures", "cure", "lighter", "look_for_cures", "problem_of", "problems"]
+__all__ = ["MOST_CURES", "Cures", "cure", "heavier", "lighter", "look_for_cures", "problem_of", "problems"]

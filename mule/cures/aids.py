@@ -9,8 +9,8 @@ from mule.cures.making import at_home, instead, left, load, load_counts
 from mule.finding import Cure, Finding
 from mule.gear import ON_A_ROLL, Head, Light, Other, OtherSupport, Safety, Tripod, holds_still, serves
 from mule.gear.base import Thing
-from mule.rules import Trials
-from mule.rules.holding import COVERS, LIGHT_LEGS_G
+from mule.rules import COVERS, Trials
+from mule.rules.holding import LIGHT_LEGS_G
 
 # Ways that are proposed of one sort.
 _WAYS = 3

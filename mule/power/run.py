@@ -39,6 +39,11 @@ class Run:
 
     def live(self, day: DayCase) -> list[TypeDay]:
         """The hours of one day: what each type did. What is left then is in the packs."""
+        if self._settings.mornings == "full":
+            for pack in self.packs:
+                pack.left = pack.full
+            for bank in self._banks:
+                bank.left = bank.full
         for pack in self.packs:
             pack.dawn()
         for bank in self._banks:

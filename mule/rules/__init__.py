@@ -15,7 +15,7 @@ from mule.rules.completeness import (
     Overlaps,
 )
 from mule.rules.gate import MedicineInReach, RestrictedThings
-from mule.rules.holding import AsksUnmet, CoverLeft, LightLegs, SupportLoaded
+from mule.rules.holding import COVERS, AsksUnmet, CoverLeft, LightLegs, SupportLoaded
 from mule.rules.kit import AbsentLoaded, IdleOptics, NothingLoaded, NothingToShoot, Overfull
 from mule.rules.losses import LostBags, SinglePoints
 from mule.rules.people import BothInOneBag, CarriesWell, SetIncomplete, TorchEach
@@ -137,6 +137,7 @@ def _rank(finding: Finding) -> int:
 
 
 __all__ = [
+    "COVERS",
     "OF_LOSSES",
     "RULES",
     "TRIAL_RULES",

@@ -1,6 +1,6 @@
 """Cards, copies and pictures while the days go by."""
 
-from collections.abc import Collection, Iterable, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
 from typing import NamedTuple
 
 from mule.gear import Body, Card, Computer, Drive, Gear, Source
@@ -67,6 +67,8 @@ class StorageRun:
 
     def live(self, index: int, asked: Sequence[tuple[str, Demand]]) -> _Lived:
         """One day and its night. asked: what each camera does, in their order."""
+        if index and self._trip.stamina.mornings == "full":
+            self._erase(lambda card: True)
         self.writing.morning(self.cameras)
         self._left_cameras()
         made, lost, fresh = [], 0.0, []
@@ -86,7 +88,7 @@ class StorageRun:
         for chunk in fresh:
             self.losses.count(chunk, 1)
         self._left_cameras()
-        erased = self._erase() if self._erases else ()
+        erased = self._erase(self._copied) if self._erases else ()
         self.losses.night(index)
         return _Lived(made, lost, fresh, copying, erased)
 
@@ -148,12 +150,15 @@ class StorageRun:
             for (to, through), (gb, minutes) in sums.items()
         ]
 
-    def _erase(self) -> tuple[str, ...]:
-        """Cards of which every picture is in enough other places are blank again."""
-        on_cards = self.writing.cards.keys()
+    def _copied(self, card: CardState) -> bool:
+        """Whether every picture of a card is in enough places that are no cards."""
+        return all(len(c.places - self.writing.cards.keys()) >= self._erase_need for c in card.chunks)
+
+    def _erase(self, may: Callable[[CardState], bool]) -> tuple[str, ...]:
+        """Makes those cards blank again that may be; says which."""
         erased = []
         for card in self.writing.cards.values():
-            if card.chunks and all(len(c.places - on_cards) >= self._erase_need for c in card.chunks):
+            if card.chunks and may(card):
                 for chunk in card.chunks:
                     self.losses.erase(chunk, card.id)
                 self.writing.erase(card, self.cameras)

@@ -130,7 +130,8 @@ class Stamina(Frozen):
     30 % more. warm: which packs ride in an inner pocket. first: what gets the sockets first.
     copies: places each picture is to be in by the end of the night; None asks 2, of paid work 3. erase_after: copies
     beside the card before it is erased, in the school that erases. solar: share of its rating that a panel gives under
-    way; 0.05 to 0.15 is usual (estimate), 0 leaves panels out.
+    way; 0.05 to 0.15 is usual (estimate), 0 leaves panels out. mornings: how packs and cards come into a day: as the
+    night left them, or full and blank from a base where the others lie (the bag of a day, docs/domain/words.md).
     """
 
     patterns: tuple[Pattern, ...] = Field(default=PATTERNS, min_length=1, max_length=30)
@@ -144,6 +145,7 @@ class Stamina(Frozen):
     copies: int | None = Field(default=None, ge=1, le=6, strict=True)
     erase_after: int = Field(default=2, ge=1, le=6, strict=True)
     solar: Share = 0.0
+    mornings: Literal["as-left", "full"] = "as-left"
     timelapse_every_s: Number = Field(default=10, ge=0.1, le=3_600)
     habits: tuple[BodyHabit, ...] = Field(default=(), max_length=100)
 

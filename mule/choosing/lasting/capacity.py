@@ -6,6 +6,7 @@ two cameras never write to one card on one day, and what is copied lies on a dri
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from functools import partial
 from itertools import combinations
 from math import ceil, floor
 
@@ -34,9 +35,12 @@ def capacities(case: Candidates) -> Iterable[Capacity]:
     bodies = [t for i in here if isinstance(t := gear[i], Body) and t.slots and not on_film(t) and i not in said]
     # At the least, each does what the others do.
     days = [p.first.least(p.others) for day in trip.days if (p := trip.stamina.pattern(day.pattern))]
-    megabytes = {b.id: floor(sum(written_mb(b, demand, trip) for demand in days)) for b in bodies}
+    # Where cards are blank each morning, the day that writes most is all they must hold.
+    daily = trip.stamina.mornings == "full"
+    together = partial(max, default=0.0) if daily else sum
+    megabytes = {b.id: floor(together(written_mb(b, demand, trip) for demand in days)) for b in bodies}
     writing = {b.id: sum(written_mb(b, demand, trip) > 0 for demand in days) for b in bodies}
-    fresh = trip.stamina.cards == "fresh-daily"
+    fresh = trip.stamina.cards == "fresh-daily" and not daily
     cards = {i: t for i in here if isinstance(t := gear[i], Card)}
     for types in _sets_of_slots(bodies):
         mine = [b.id for b in bodies if {slot.card_type for slot in b.slots} <= types]

@@ -1,0 +1,33 @@
+"""Outings: what goes out of the door each morning, judged like a kit, and proposed. The front doors are ``judge_days``,
+``look_for_day_cures`` and ``proposals``.
+
+An outing becomes a plan (``day_plan``), and the parts of the core that answer for a kit answer for it
+(docs/algorithms/outings.md).
+"""
+
+from mule.outings.answer import ByDays, DayBag, PacksOut, WantDays, WantOut
+from mule.outings.day import day_plan, loadout_on
+from mule.outings.judge import NOT_OF_A_DAY, THERE, judge_days
+from mule.outings.mending import look_for_day_cures, with_edits
+from mule.outings.proposing import OutingAsked, ProposedOuting, Way, proposals, propose, ways_of
+
+__all__ = [
+    "NOT_OF_A_DAY",
+    "THERE",
+    "ByDays",
+    "DayBag",
+    "OutingAsked",
+    "PacksOut",
+    "ProposedOuting",
+    "WantDays",
+    "WantOut",
+    "Way",
+    "day_plan",
+    "judge_days",
+    "loadout_on",
+    "look_for_day_cures",
+    "proposals",
+    "propose",
+    "ways_of",
+    "with_edits",
+]

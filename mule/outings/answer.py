@@ -1,0 +1,80 @@
+"""What judging a trip by its days answers with."""
+
+from datetime import date
+
+from mule.finding import Finding
+from mule.gear import Group
+from mule.load import PersonLoad
+from mule.units import Frozen
+
+
+class WantOut(Frozen):
+    """A want on a day. cover: what goes along meets of it, 0 to 1; whole: what all that travels would.
+
+    there: it is met out there as well as it can be with what is on the trip, or nearly (``THERE``).
+    """
+
+    want: str
+    cover: float
+    whole: float
+    there: bool
+
+
+class PacksOut(Frozen):
+    """Packs of one type on a day, full in the morning. need_wh: asked; ready_wh: what they give in that cold."""
+
+    type: str
+    packs: int
+    need_wh: float
+    ready_wh: float
+    short: bool
+
+
+class DayBag(Frozen):
+    """What goes out of the door on one day, and what it comes to.
+
+    loadout: None where all that travels goes along. named: whether the day says what is shot on it. score: of what is
+    shot that day, 0 to 100. lost_gb: pictures for which no card is along. by_group: grams carried, by heading; base_g:
+    of what is no photography and stands with people (water, food, clothes). trip_short: types of pack that would be
+    short on this day with all packs of the trip, for want of charging. findings: what is amiss with the bag and would
+    not be with all that travels; without cures.
+    """
+
+    date: date
+    loadout: str | None
+    named: bool
+    score: float
+    wants: tuple[WantOut, ...]
+    packs: tuple[PacksOut, ...]
+    lost_gb: float
+    people: tuple[PersonLoad, ...]
+    by_group: dict[Group, float]
+    base_g: float
+    trip_short: tuple[str, ...]
+    findings: tuple[Finding, ...]
+
+    @property
+    def carried_g(self) -> float:
+        """Grams on everybody together, what is no photography included."""
+        return sum(person.carried_g for person in self.people)
+
+
+class WantDays(Frozen):
+    """One want over the trip. best: cover on the day that meets it best. wanted, there: days that shoot it, and those
+    on which what it needs is out there."""
+
+    want: str
+    best: float
+    wanted: tuple[date, ...]
+    there: tuple[date, ...]
+
+
+class ByDays(Frozen):
+    """A trip judged by its days. score: of the brief, each want as the best of its days meets it, 0 to 100; whole: of
+    all that travels. outings: days with a bag of their own."""
+
+    days: tuple[DayBag, ...]
+    wants: tuple[WantDays, ...]
+    score: float
+    whole: float
+    outings: int

@@ -1,0 +1,191 @@
+"""A trip judged by its days: what is out there on each, and which wants that serves."""
+
+from collections.abc import Iterable, Mapping, Sequence
+from datetime import date
+
+from mule.assess import case_of
+from mule.cures import heavier, problem_of, problems
+from mule.finding import Finding, FindingCode
+from mule.gear import Gear, Group
+from mule.kit import Kit
+from mule.load import roots
+from mule.outings.answer import ByDays, DayBag, PacksOut, WantDays, WantOut
+from mule.outings.day import day_plan, loadout_on
+from mule.plan import Plan
+from mule.power import TINY_WH
+from mule.rules import Case, speak
+from mule.stamina import last
+from mule.trip import Day, Trip
+
+# A want is out there where no more than a tenth of what all that travels would see of it is missing (estimate).
+THERE = 0.9
+# What the rules say of a whole kit and nobody asks of a day's bag: how it flies, what is owned, and what is made up
+# once for all days.
+NOT_OF_A_DAY = frozenset(
+    {
+        FindingCode.ABSENT_LOADED,
+        FindingCode.BACK_TOO_LATE,
+        FindingCode.BANK_TOO_LARGE,
+        FindingCode.BOTH_IN_ONE_BAG,
+        FindingCode.CARD_OLD,
+        FindingCode.CHAIN,
+        FindingCode.CHARGER_VOLTS,
+        FindingCode.COPIES_SHORT,
+        FindingCode.COPIES_TOGETHER,
+        FindingCode.GOES_BACK,
+        FindingCode.LENS_CHANGES,
+        FindingCode.LOST_BAG,
+        FindingCode.MEDICINE_HELD,
+        FindingCode.NOT_AT_SEAT,
+        FindingCode.OVERLAP,
+        FindingCode.PICTURES_IN_ONE_BAG,
+        FindingCode.POWER_THIN,
+        FindingCode.SINGLE_POINT,
+        FindingCode.TO_FETCH,
+    }
+)
+
+
+def judge_days(plan: Plan) -> ByDays:
+    """Each day of the trip with the bag that goes out then, and what the brief comes to by its days.
+
+    A day that no loadout of the open kit names is judged with all that travels. Where days name what they shoot, a want
+    counts on those that name it; a day that names nothing shoots what no day names.
+
+    >>> from tests import cast
+    >>> made = judge_days(cast.plan([cast.body()], cast.entry("body", cast.ON_INES)))
+    >>> [(day.loadout, day.named) for day in made.days], made.outings
+    ([(None, False)], 0)
+    """
+    whole = case_of(plan).view.coverage
+    covers = {cover.want: cover.cover for cover in whole.wants}
+    short = _trip_short(plan)
+    days = tuple(_day(plan, day, covers, short.get(day.date, ())) for day in plan.trip.days)
+    wants = tuple(_days_of(plan.trip, want.id, days, covers[want.id]) for want in plan.trip.wants)
+    weight = sum(want.importance for want in plan.trip.wants)
+    by_days = sum(want.importance * over.best for want, over in zip(plan.trip.wants, wants, strict=True))
+    return ByDays(
+        days=days,
+        wants=wants,
+        score=100 * by_days / weight if weight else 0.0,
+        whole=whole.score,
+        outings=sum(day.loadout is not None for day in days),
+    )
+
+
+def _trip_short(plan: Plan) -> Mapping[date, tuple[str, ...]]:
+    """Types of pack that are short on a day although all of the trip's packs are there."""
+    return {
+        day.date: found
+        for day in last(plan).power.days
+        if (found := tuple(use.type for use in day.types if use.short and not use.bare))
+    }
+
+
+def bag_of(plan: Plan, day: Day) -> tuple[Case, tuple[Finding, ...]]:
+    """The facts about what goes out on a day, and what is amiss with that bag alone: with all that travels it would not
+    be, or clearly less."""
+    loadout = loadout_on(plan, day)
+    case = case_of(day_plan(plan, (day,), loadout))
+    if loadout is None:
+        return case, ()
+    return case, of_the_bag(speak(case), speak(case_of(day_plan(plan, (day,), None))))
+
+
+def of_the_bag(said: Iterable[Finding], of_all: Iterable[Finding]) -> tuple[Finding, ...]:
+    """What is said of a day's bag and is not as true of all that travels. of_all: what is said of that."""
+    said, of_all = tuple(said), tuple(of_all)
+    known, weights = problems(of_all), problems(said)
+    # What is nowhere on the trip is missed by whichever thing is named first.
+    nowhere = {_link(one) for one in of_all if one.code == FindingCode.MISSING_LINK}
+    return tuple(
+        one
+        for one in said
+        if one.code not in NOT_OF_A_DAY
+        and not (one.code == FindingCode.MISSING_LINK and _link(one) in nowhere)
+        and heavier(weights[problem_of(one)], known.get(problem_of(one)))
+    )
+
+
+def _link(finding: Finding) -> tuple[str, str]:
+    return finding.refs.get("what", ""), finding.refs.get("label", "")
+
+
+def _day(plan: Plan, day: Day, whole: Mapping[str, float], trip_short: tuple[str, ...]) -> DayBag:
+    case, findings = bag_of(plan, day)
+    loadout = loadout_on(plan, day)
+    return DayBag(
+        date=day.date,
+        loadout=loadout.id if loadout else None,
+        named=bool(day.wants),
+        score=case.view.coverage.score,
+        wants=tuple(want_out(cover.want, cover.cover, whole[cover.want]) for cover in case.view.coverage.wants),
+        packs=packs_out(case),
+        lost_gb=sum(lived.lost_gb for lived in case.stamina.pictures.days),
+        people=case.loads.people,
+        by_group=carried_by_group(case.plan.items, case.plan.kit),
+        base_g=sum(person.base_g for person in case.loads.people),
+        trip_short=trip_short,
+        findings=findings,
+    )
+
+
+def want_out(want: str, cover: float, whole: float) -> WantOut:
+    """A want as a bag meets it. whole: as all that travels would."""
+    return WantOut(want=want, cover=cover, whole=whole, there=cover >= THERE * whole)
+
+
+def packs_out(case: Case) -> tuple[PacksOut, ...]:
+    """What the hardest of the case's days asks of each type of pack."""
+    worst = case.stamina.power.worst
+    return tuple(
+        PacksOut(
+            type=type_.type,
+            packs=type_.packs,
+            need_wh=worst[type_.type].on.need_wh,
+            ready_wh=worst[type_.type].on.ready_wh,
+            short=worst[type_.type].on.got_wh < worst[type_.type].on.need_wh - TINY_WH,
+        )
+        for type_ in case.stamina.power.types
+        if type_.type in worst
+    )
+
+
+def carried_by_group(gear: Mapping[str, Gear], kit: Kit) -> dict[Group, float]:
+    """Grams of what people carry, by heading: without what lies in a bag that rolls or rides."""
+    held = roots(kit)
+    carried = {e.item for e in kit.entries if e.place.where == "piece" and e.place.piece != "hold"}
+    outermost = kit.outermost()
+    found: dict[Group, float] = {}
+    for entry in kit.entries:
+        match entry.place.where:
+            case "piece":
+                counts = entry.item in carried
+            case "bag":
+                root = outermost[entry.place.bag]
+                counts = root in carried or root not in held.owners
+            case _:
+                counts = True
+        if counts:
+            thing = gear[entry.item]
+            found[thing.group] = found.get(thing.group, 0.0) + thing.mass_g * entry.count
+    return found
+
+
+def _days_of(trip: Trip, want: str, days: Sequence[DayBag], whole: float) -> WantDays:
+    """One want over the days. whole: its cover by all that travels, which stands where no day shoots it."""
+    named = {id_ for day in trip.days for id_ in day.wants}
+    asked = [day for day in days if want in _asks(trip, day, named)]
+    on = [(day, out) for day in asked for out in day.wants if out.want == want]
+    return WantDays(
+        want=want,
+        best=max((out.cover for _, out in on), default=whole),
+        wanted=tuple(day.date for day in asked),
+        there=tuple(day.date for day, out in on if out.there),
+    )
+
+
+def _asks(trip: Trip, bag: DayBag, named: set[str]) -> set[str]:
+    """What a day shoots: what it names, or what no day names."""
+    day = next(day for day in trip.days if day.date == bag.date)
+    return set(day.wants) if day.wants else {want.id for want in trip.wants} - named

@@ -1,0 +1,286 @@
+"""Proposed outings: the lightest bag, of what is on the trip, that serves a day as well as all of it would.
+
+Bags are tried from the lightest: what goes along beside the bag weighs at the least what it would if room were no
+matter, so once a bag and that weigh no less than what was found, no heavier bag can be better. See
+docs/algorithms/outings.md.
+"""
+
+from collections.abc import Callable, Iterator, Sequence
+from datetime import date
+from typing import Literal
+
+from pydantic import Field
+
+from mule.assess import case_of
+from mule.choosing import Asking, Point, choose
+from mule.deadline import Deadline
+from mule.errors import InvalidInput, Problem
+from mule.finding import Finding, Worn
+from mule.gear import Bag, Battery, Body, Tripod, holds_still, twins
+from mule.kit import Entry, Kit
+from mule.load import PersonLoad
+from mule.optics import table_of
+from mule.outings.along import bags_to_go, goes_along, strappable, strapped
+from mule.outings.answer import PacksOut, WantOut
+from mule.outings.day import plan_out, wanted_on
+from mule.outings.judge import of_the_bag, packs_out, want_out
+from mule.packing import left_in
+from mule.plan import Plan
+from mule.rules import speak
+from mule.trip import Day, Marks, Policies
+from mule.units import Frozen, ItemId, Number
+
+Way = Literal["any", "one-zoom", "two-bodies", "hand-held"]
+# Points of brief nearer than this are the same: rounding takes up to a millionth of a point per thing and want.
+_SAME_POINTS = 1e-3
+# Time for one bag to be packed once more, with all that goes along in any case.
+_BAG_S = 1.0
+# Grams nearer than this are the same.
+_SAME_G = 0.05
+
+
+class OutingAsked(Frozen):
+    """What is to be proposed. days: for which the one bag is. person: who carries it. bag: a certain one, or whichever
+    is lightest. share: of what all that travels would serve, 0 to 1. way: what is asked of it beside. seconds: time."""
+
+    days: tuple[date, ...] = Field(min_length=1, max_length=400)
+    person: ItemId
+    bag: ItemId | None = None
+    share: Number = Field(default=1, gt=0, le=1)
+    way: Way = "any"
+    seconds: Number = Field(default=20, ge=1e-6, le=600)
+
+
+class ProposedOuting(Frozen):
+    """One way to go out. kit: what goes along, and where it lies. carried_g: what the bearer has with the bag, without
+    what is no photography (water, food, clothes of the person).
+
+    score: of what is shot on the days, 0 to 100; whole_score: of all that travels. proved: nothing lighter serves as
+    much in any bag. left: pieces that found no place. findings: what is amiss with it and would not be with all that
+    travels.
+    """
+
+    way: Way
+    share: float
+    bag: str
+    person: str
+    kit: Kit
+    carried_g: float
+    score: float
+    whole_score: float
+    proved: bool
+    left: dict[str, int]
+    wants: tuple[WantOut, ...]
+    packs: tuple[PacksOut, ...]
+    lost_gb: float
+    people: tuple[PersonLoad, ...]
+    findings: tuple[Finding, ...]
+
+
+def propose(plan: Plan, asked: OutingAsked, should_stop: Callable[[], bool] | None = None) -> ProposedOuting | None:
+    """The lightest bag for these days; None where no way of the sort takes a picture, or no bag takes it in time.
+
+    Raises InvalidInput for days that are not of the trip, an unknown person or bag, and a kit without a bag to carry.
+
+    >>> from tests import cast
+    >>> gear = [cast.bag(), cast.body(), cast.normal_zoom(), cast.tele_zoom()]
+    >>> loaded = [cast.entry("bag", cast.INES_CABIN), *(cast.entry(t.id) for t in gear[1:])]
+    >>> plan = cast.plan(gear, *loaded, wants=(cast.want("near", 24, 70),))
+    >>> made = propose(plan, OutingAsked(days=(plan.trip.days[0].date,), person="ines"))
+    >>> sorted(made.kit.loaded()), made.score == made.whole_score, made.proved
+    (['bag', 'body', 'normal'], True, True)
+    """
+    days = _days(plan, asked)
+    bags = _bags(plan, asked)
+    wants = wanted_on(plan.trip, days)
+    whole = table_of([plan.items[i] for i in plan.loaded], plan.loaded, wants)
+    deadline = Deadline(asked.seconds, should_stop)
+    best: _Packed | None = None
+    least_g: float | None = None
+    sure = True
+    for bag in bags:
+        if best is not None and least_g is not None and bag.mass_g + least_g >= best.carried_g - _SAME_G:
+            break
+        search = _Search(plan, asked, days, bag, whole.score(), deadline)
+        if least_g is None:
+            free = search.run(in_bag=False)
+            if free is None:
+                return None
+            sure = sure and free.proved
+            least_g = free.carried_g - bag.mass_g
+        found = search.packed()
+        if found is None or found.left:
+            # A bag that takes none of it may yet have been given up for want of time.
+            sure = sure and not deadline.stopped and (found is None or found.proved)
+            best = best or found
+        elif best is None or best.left or found.carried_g < best.carried_g - _SAME_G:
+            best = found
+        if deadline.stopped:
+            sure = False
+            break
+    if best is None:
+        return None
+    return _judged(plan, asked, days, _with_every_pack(plan, days, best, asked.person), whole_proved=sure)
+
+
+def ways_of(plan: Plan, asked: OutingAsked) -> tuple[Way, ...]:
+    """The ways worth a look beside the lightest: with one zoom, with two bodies, with nothing that is set up."""
+    things = [plan.items[item] for item in plan.loaded]
+    legs = any(holds_still(t) for t in things)
+    steady = any(want.steady for want in wanted_on(plan.trip, _days(plan, asked)))
+    two = _pair(plan) is not None
+    return ("any", "one-zoom", *(("two-bodies",) if two else ()), *(("hand-held",) if legs and steady else ()))
+
+
+def _days(plan: Plan, asked: OutingAsked) -> tuple[Day, ...]:
+    known = {day.date: day for day in plan.trip.days}
+    for index, wanted in enumerate(asked.days):
+        if wanted not in known:
+            raise InvalidInput([Problem(f"days.{index}", wanted.isoformat(), "a day of the trip")])
+    if not any(person.id == asked.person for person in plan.trip.people):
+        raise InvalidInput([Problem("person", asked.person, "the id of one of the trip's people")])
+    return tuple(day for day in plan.trip.days if day.date in set(asked.days))
+
+
+def _bags(plan: Plan, asked: OutingAsked) -> Sequence[Bag]:
+    bags = bags_to_go(plan)
+    if asked.bag is not None:
+        bags = tuple(bag for bag in bags if bag.id == asked.bag)
+    if not bags:
+        raise InvalidInput([Problem("bag", asked.bag or "", "a bag on the trip that can be carried on foot")])
+    return bags
+
+
+def _pair(plan: Plan) -> Literal["twin", "specialist"] | None:
+    """What two bodies that are along are to each other; None where there are not two."""
+    bodies = [t for i in plan.loaded if isinstance(t := plan.items[i], Body) and t.mount]
+    if any(plan.loaded[body.id] > 1 for body in bodies):
+        return "twin"
+    return None if len(bodies) < 2 else "twin" if twins(bodies[0], bodies[1]) else "specialist"
+
+
+class _Packed(Frozen):
+    """A kit found for one bag, with what finds no place in it."""
+
+    bag: str
+    kit: Kit
+    carried_g: float
+    proved: bool
+    left: dict[str, int]
+
+
+class _Search:
+    """Searches what goes into one bag."""
+
+    def __init__(
+        self, plan: Plan, asked: OutingAsked, days: tuple[Day, ...], bag: Bag, whole_score: float, deadline: Deadline
+    ) -> None:
+        self._asked, self._bag, self._deadline = asked, bag, deadline
+        self._legs = strappable(plan, bag)
+        kit = goes_along(plan, days, bag, asked.person)
+        # Legs that a strap takes have a place beside the bag, which the search knows as being worn.
+        steady = any(want.steady for want in wanted_on(plan.trip, days))
+        hung = tuple(Entry(item=t.id, place=Worn(person=asked.person)) for t in self._legs if steady)
+        self._plan = _in_way(
+            plan_out(plan, days, kit.model_copy(update={"entries": (*kit.entries, *hung)})), plan, asked
+        )
+        self._at_least = max(0.0, asked.share * whole_score - _SAME_POINTS)
+
+    def run(self, *, in_bag: bool) -> Point | None:
+        """The lightest kit that serves as much, in the bag or with room being no matter."""
+        asking = Asking(
+            points=1,
+            workers=1,
+            at_least=self._at_least,
+            keep_limits=in_bag,
+            seconds=max(1e-6, self._deadline.left_s),
+        )
+        made = choose(self._plan, asking, should_stop=lambda: self._deadline.asked_to_stop)
+        return made.points[0] if made.points else None
+
+    def packed(self) -> _Packed | None:
+        """The same, with legs on the outside and everything else packed and proved."""
+        point = self.run(in_bag=True)
+        if point is None:
+            return None
+        kit = strapped(point.kit, self._legs, self._bag)
+        left, _ = left_in(self._plan.items, kit, self._bag.id, self._deadline.grant(_BAG_S), workers=1)
+        return _Packed(bag=self._bag.id, kit=kit, carried_g=point.carried_g, proved=point.proved, left=left)
+
+
+def _with_every_pack(plan: Plan, days: tuple[Day, ...], found: _Packed, person: str) -> _Packed:
+    """Where no number of packs on the trip lasts the day, all of them go along, in a pocket: so it lasts longest."""
+    short = {packs.type for packs in packs_out(case_of(plan_out(plan, days, found.kit))) if packs.short}
+    loaded, more = found.kit.loaded(), list[Entry]()
+    for item, count in plan.loaded.items():
+        thing = plan.items[item]
+        if isinstance(thing, Battery) and thing.battery_type in short and count > loaded.get(item, 0):
+            more.append(Entry(item=item, count=count - loaded.get(item, 0), place=Worn(person=person)))
+    if not more:
+        return found
+    entries = _added(found.kit.entries, more)
+    grams = sum(plan.items[entry.item].mass_g * entry.count for entry in more)
+    kit = found.kit.model_copy(update={"entries": entries})
+    return found.model_copy(update={"kit": kit, "carried_g": found.carried_g + grams, "proved": False})
+
+
+def _added(entries: Sequence[Entry], more: Sequence[Entry]) -> tuple[Entry, ...]:
+    """One entry for each thing at one place."""
+    counts = {(entry.item, entry.place): entry.count for entry in entries}
+    for entry in more:
+        counts[entry.item, entry.place] = counts.get((entry.item, entry.place), 0) + entry.count
+    return tuple(Entry(item=item, count=count, place=place) for (item, place), count in counts.items())
+
+
+def _in_way(plan: Plan, of: Plan, asked: OutingAsked) -> Plan:
+    """The plan with what a way asks, and nobody's back as a limit: what is too heavy is told, not cut off."""
+    policies = Policies()
+    leave: tuple[str, ...] = ()
+    match asked.way:
+        case "one-zoom":
+            policies = Policies(lenses="one-zoom")
+        case "two-bodies":
+            policies = Policies(second_body=_pair(of) or "any")
+        case "hand-held":
+            leave = tuple(thing.id for thing in plan.gear if holds_still(thing) or isinstance(thing, Tripod))
+    people = tuple(person.model_copy(update={"carries_well_kg": None}) for person in plan.trip.people)
+    marks = Marks(must_leave=leave)
+    return plan.with_trip(plan.trip.model_copy(update={"policies": policies, "marks": marks, "people": people}))
+
+
+def _judged(
+    plan: Plan, asked: OutingAsked, days: tuple[Day, ...], found: _Packed, *, whole_proved: bool
+) -> ProposedOuting:
+    """Asked everything anew by the parts that answer for a kit."""
+    case = case_of(plan_out(plan, days, found.kit))
+    every = case_of(plan_out(plan, days, plan.kit))
+    covers = {cover.want: cover.cover for cover in every.view.coverage.wants}
+    return ProposedOuting(
+        way=asked.way,
+        share=asked.share,
+        bag=found.bag,
+        person=asked.person,
+        kit=case.plan.kit,
+        carried_g=next(p.carried_g - p.base_g for p in case.loads.people if p.person == asked.person),
+        score=case.view.coverage.score,
+        whole_score=every.view.coverage.score,
+        proved=found.proved and whole_proved and not found.left,
+        left=found.left,
+        wants=tuple(want_out(cover.want, cover.cover, covers[cover.want]) for cover in case.view.coverage.wants),
+        packs=packs_out(case),
+        lost_gb=sum(lived.lost_gb for lived in case.stamina.pictures.days),
+        people=case.loads.people,
+        findings=of_the_bag(speak(case), speak(every)),
+    )
+
+
+def proposals(
+    plan: Plan, asked: OutingAsked, should_stop: Callable[[], bool] | None = None
+) -> Iterator[ProposedOuting]:
+    """Each way as it is found, the lightest first; what is the same kit as one before is not told again."""
+    known: list[dict[str, int]] = []
+    for way in ways_of(plan, asked):
+        made = propose(plan, asked.model_copy(update={"way": way}), should_stop)
+        if made is not None and (loaded := made.kit.loaded()) not in known:
+            known.append(loaded)
+            yield made
