@@ -150,7 +150,8 @@ def _outing(plan: Plan, loadout: Loadout) -> Outing:
         kit=kit,
         loads=weigh(plan.items, kit, plan.trip.people, plan.weighed),
         moves=moves(plan.kit, kit),
-        back=moves(kit, plan.kit),
+        # What stayed lies where it is packed to travel.
+        back=tuple(move for move in moves(kit, plan.kit) if move.from_place is not None),
         stays={item: n - out.get(item, 0) for item, n in plan.loaded.items() if n > out.get(item, 0)},
     )
 

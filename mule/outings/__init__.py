@@ -8,7 +8,7 @@ An outing becomes a plan (``day_plan``), and the parts of the core that answer f
 from mule.outings.answer import ByDays, DayBag, PacksOut, WantDays, WantOut
 from mule.outings.day import day_plan, loadout_on
 from mule.outings.judge import NOT_OF_A_DAY, THERE, judge_days
-from mule.outings.mending import look_for_day_cures, with_edits
+from mule.outings.mending import day_of, look_for_day_cures, with_edits
 from mule.outings.proposing import OutingAsked, ProposedOuting, Way, proposals, propose, ways_of
 
 __all__ = [
@@ -22,6 +22,7 @@ __all__ = [
     "WantDays",
     "WantOut",
     "Way",
+    "day_of",
     "day_plan",
     "judge_days",
     "loadout_on",

@@ -34,8 +34,9 @@ class DayBag(Frozen):
     """What goes out of the door on one day, and what it comes to.
 
     loadout: None where all that travels goes along. named: whether the day says what is shot on it. score: of what is
-    shot that day, 0 to 100. lost_gb: pictures for which no card is along. by_group: grams carried, by heading; base_g:
-    of what is no photography and stands with people (water, food, clothes). trip_short: types of pack that would be
+    shot that day, 0 to 100. lost_gb: pictures for which no card is along. heaviest: who carries most, of what they
+    carry well where that is known of everybody; by_group: their grams, by heading; base_g: theirs that are no
+    photography and are not in the kit (water, food, clothes). trip_short: types of pack that would be
     short on this day with all packs of the trip, for want of charging. findings: what is amiss with the bag and would
     not be with all that travels; without cures.
     """
@@ -48,15 +49,11 @@ class DayBag(Frozen):
     packs: tuple[PacksOut, ...]
     lost_gb: float
     people: tuple[PersonLoad, ...]
+    heaviest: str | None
     by_group: dict[Group, float]
     base_g: float
     trip_short: tuple[str, ...]
     findings: tuple[Finding, ...]
-
-    @property
-    def carried_g(self) -> float:
-        """Grams on everybody together, what is no photography included."""
-        return sum(person.carried_g for person in self.people)
 
 
 class WantDays(Frozen):

@@ -5,10 +5,10 @@ from datetime import date
 
 from mule.assess import case_of
 from mule.cures import heavier, problem_of, problems
-from mule.finding import Finding, FindingCode
+from mule.finding import AsPiece, Finding, FindingCode, InBag, PieceKind, Worn
 from mule.gear import Gear, Group
 from mule.kit import Kit
-from mule.load import roots
+from mule.load import PersonLoad
 from mule.outings.answer import ByDays, DayBag, PacksOut, WantDays, WantOut
 from mule.outings.day import day_plan, loadout_on
 from mule.plan import Plan
@@ -114,6 +114,7 @@ def _link(finding: Finding) -> tuple[str, str]:
 def _day(plan: Plan, day: Day, whole: Mapping[str, float], trip_short: tuple[str, ...]) -> DayBag:
     case, findings = bag_of(plan, day)
     loadout = loadout_on(plan, day)
+    heaviest = _heaviest(plan.trip, case.loads.people)
     return DayBag(
         date=day.date,
         loadout=loadout.id if loadout else None,
@@ -123,8 +124,9 @@ def _day(plan: Plan, day: Day, whole: Mapping[str, float], trip_short: tuple[str
         packs=packs_out(case),
         lost_gb=sum(lived.lost_gb for lived in case.stamina.pictures.days),
         people=case.loads.people,
-        by_group=carried_by_group(case.plan.items, case.plan.kit),
-        base_g=sum(person.base_g for person in case.loads.people),
+        heaviest=heaviest.person if heaviest else None,
+        by_group=carried_by_group(case.plan.items, case.plan.kit, heaviest.person) if heaviest else {},
+        base_g=heaviest.base_g if heaviest else 0.0,
         trip_short=trip_short,
         findings=findings,
     )
@@ -151,21 +153,37 @@ def packs_out(case: Case) -> tuple[PacksOut, ...]:
     )
 
 
-def carried_by_group(gear: Mapping[str, Gear], kit: Kit) -> dict[Group, float]:
-    """Grams of what people carry, by heading: without what lies in a bag that rolls or rides."""
-    held = roots(kit)
-    carried = {e.item for e in kit.entries if e.place.where == "piece" and e.place.piece != "hold"}
+def _heaviest(trip: Trip, people: Sequence[PersonLoad]) -> PersonLoad | None:
+    """Who carries most: as a share of what they carry well, where everybody has said so."""
+    well = {person.id: person.carries_well_kg for person in trip.people}
+    known = all(well.values())
+
+    def share(load: PersonLoad) -> float:
+        most = well[load.person]
+        return load.carried_g / most if known and most else load.carried_g
+
+    return max(people, key=share, default=None)
+
+
+def carried_by_group(gear: Mapping[str, Gear], kit: Kit, person: str) -> dict[Group, float]:
+    """Grams of what somebody carries, by heading: without what lies in a bag that rolls or rides."""
+    mine = {
+        e.item
+        for e in kit.entries
+        if isinstance(e.place, AsPiece) and e.place.piece != PieceKind.HOLD and e.place.person == person
+    }
+    worn = {e.item for e in kit.entries if isinstance(e.place, Worn) and e.place.person == person}
     outermost = kit.outermost()
     found: dict[Group, float] = {}
     for entry in kit.entries:
-        match entry.place.where:
-            case "piece":
-                counts = entry.item in carried
-            case "bag":
-                root = outermost[entry.place.bag]
-                counts = root in carried or root not in held.owners
-            case _:
-                counts = True
+        match entry.place:
+            case AsPiece():
+                counts = entry.item in mine
+            case Worn():
+                counts = entry.place.person == person
+            case InBag(bag=bag):
+                # What lies in something worn is worn.
+                counts = outermost[bag] in mine or outermost[bag] in worn
         if counts:
             thing = gear[entry.item]
             found[thing.group] = found.get(thing.group, 0.0) + thing.mass_g * entry.count

@@ -5,6 +5,7 @@ Nothing here knows Django or the database: a worker on another machine has neith
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
+from datetime import date
 from itertools import count
 from typing import Any, ClassVar, Literal, Protocol
 
@@ -16,12 +17,13 @@ from mule.deadline import Deadline
 from mule.gate import GateCheckPlan, gate_check_plan
 from mule.gear import Bag, Insert
 from mule.optics import cover
+from mule.outings import OutingAsked, look_for_day_cures, proposals
 from mule.packing import Before, PlacingOptions, StowCase, stow
 from mule.packing.foam import CaseFit, FoamWish, compare_cases, cut_foam
 from mule.packing.placements import USUAL
 from mule.plan import Plan
 from mule.shopping import Wanted, shopping_list
-from server.searching.lines import ChoiceLine, CureLine, StowLine
+from server.searching.lines import ChoiceLine, CureLine, OutingLine, StowLine
 
 # Searches of one lane wait for each other; those of different lanes do not: cures are waited for at every click.
 Lane = Literal["long", "short", "click"]
@@ -77,6 +79,36 @@ class Curing:
         for finding in look_for_cures(self.plan, should_stop):
             tell(CureLine(finding=finding).written())
         tell(CureLine(whole=not should_stop()).written())
+
+
+@dataclass(frozen=True)
+class CuringDay:
+    """What is amiss with the bag of a day, with ways out."""
+
+    lane: ClassVar[Lane] = "click"
+    plan: Plan
+    on: date
+
+    def run(self, tell: Tell, should_stop: ShouldStop) -> None:
+        """Tells a CureLine for each finding, and one that says whether these are all."""
+        for finding in look_for_day_cures(self.plan, self.on, should_stop):
+            tell(CureLine(finding=finding).written())
+        tell(CureLine(whole=not should_stop()).written())
+
+
+@dataclass(frozen=True)
+class Proposing:
+    """Ways to go out on some days."""
+
+    lane: ClassVar[Lane] = "short"
+    plan: Plan
+    asked: OutingAsked
+
+    def run(self, tell: Tell, should_stop: ShouldStop) -> None:
+        """Tells an OutingLine for each way, and one that says whether these are all."""
+        for made in proposals(self.plan, self.asked, should_stop):
+            tell(OutingLine(proposal=made).written())
+        tell(OutingLine(whole=not should_stop()).written())
 
 
 @dataclass(frozen=True)

@@ -4,6 +4,7 @@ from pydantic import BaseModel
 
 from mule.choosing import Choice, KeptThing, Point
 from mule.finding import Finding
+from mule.outings import ProposedOuting
 from mule.packing import Stowage
 
 
@@ -34,6 +35,13 @@ class CureLine(Line):
 
     stamp: str | None = None
     finding: Finding | None = None
+    whole: bool | None = None
+
+
+class OutingLine(Line):
+    """A line of the answer about ways to go out: one way each, at last whether these are all."""
+
+    proposal: ProposedOuting | None = None
     whole: bool | None = None
 
 

@@ -251,8 +251,12 @@ def drill_gate(request: SignedInRequest, slug: str, kit: str) -> list[GateCheckP
 @router.put("/{slug}/kits/{kit}/stow", response=KitState)
 def change_stow(request: SignedInRequest, slug: str, kit: str, payload: ChangedStow) -> HttpResponse:
     """Store pins, pairs and wishes for packing a kit."""
-    changed = services.change_stow(request.user, slug, kit, payload.version, payload.stow)
-    return written(_told(_as_stored(changed)))
+    return changed_stow(services.change_stow(request.user, slug, kit, payload.version, payload.stow))
+
+
+def changed_stow(kit: Kit) -> HttpResponse:
+    """What a kit has become by packing it otherwise."""
+    return written(_told(_as_stored(kit)))
 
 
 @router.post("/{slug}/kits/{kit}/stowage", response=StowLine)

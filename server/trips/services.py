@@ -13,6 +13,7 @@ from mule.kit import Entry, Stow
 from mule.kit import Kit as KitValue
 from mule.loadouts import carried
 from mule.loadouts import find as find_loadout
+from mule.outings import with_edits
 from mule.plan import Plan
 from mule.trip import Person, Stamina
 from mule.trip import Trip as TripValue
@@ -221,10 +222,25 @@ def change_stow(owner: User, trip_slug: str, kit_slug: str, version: int, stow: 
     with writing(owner):
         kit = find_kit(owner, trip_slug, kit_slug)
         require_version(kit.version, version, "kit", lambda: kit.stow)
-        kit.stow = stow.model_dump(mode="json")
-        kit.version += 1
-        kit.save(update_fields=["stow", "version"])
-        return kit
+        return _stowed(kit, stow)
+
+
+def edit_loadout(owner: User, trip_slug: str, kit_slug: str, version: int, loadout: str, edits: Sequence[Edit]) -> Kit:
+    """Does edits on what a loadout carries. Raises Stale, NotFound, InvalidInput; all or nothing."""
+    with writing(owner):
+        kit = find_kit(owner, trip_slug, kit_slug)
+        require_version(kit.version, version, "kit", lambda: kit.stow)
+        plan = plan_for(kit)
+        changed = with_edits(plan, loadout, edits)
+        loadouts = tuple(changed if one.id == loadout else one for one in plan.kit.stow.loadouts)
+        return _stowed(kit, plan.kit.stow.model_copy(update={"loadouts": loadouts}))
+
+
+def _stowed(kit: Kit, stow: Stow) -> Kit:
+    kit.stow = stow.model_dump(mode="json")
+    kit.version += 1
+    kit.save(update_fields=["stow", "version"])
+    return kit
 
 
 def undo(owner: User, trip_slug: str, kit_slug: str, version: int) -> Edited:

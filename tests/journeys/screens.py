@@ -7,7 +7,7 @@ SCREENS = (
     "/locker",
     "/rules",
     "/settings",
-    *(f"/trips/lofoten/b/{s}" for s in ("brief", "bench", "stamina", "stow", "gate", "pack-out", "trail")),
+    *(f"/trips/lofoten/b/{s}" for s in ("brief", "bench", "stamina", "stow", "days", "gate", "pack-out", "trail")),
     "/trips/karst/a/look-back",
     "/trips/lofoten/b/suggest",
     "/trips/lofoten/b/compare",

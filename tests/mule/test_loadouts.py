@@ -56,6 +56,9 @@ def test_a_loadout_weighs_what_it_carries_and_the_rest_stays() -> None:
     assert ines.cabin_g == pytest.approx(1_464)
     assert ines.worn_g == pytest.approx(720)
     assert made.stays == {"bag": 1, "tele": 1, "pack": 1}
+    # In the evening what was out goes back, and nothing else.
+    assert {(m.item, m.count) for m in made.back} == {("sling", 1), ("body", 1), ("normal", 1), ("pack", 2)}
+    assert all(m.from_place is not None for m in made.back)
 
 
 def test_moves_say_what_to_grab_where_bags_first() -> None:

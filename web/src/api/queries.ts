@@ -180,33 +180,44 @@ export interface CuresFound {
   findings: readonly Finding[]
   whole: boolean
 }
+/** Findings with their ways out, one by one: what came so far is shown. about: is told what they are about. */
+async function curesTold(path: string, body: unknown, show: (found: CuresFound) => void, signal: AbortSignal, about: (stamp: string) => void = () => {}): Promise<CuresFound> {
+  let findings: readonly Finding[] = []
+  let [whole, next] = [false, 0]
+  await stream<CureLine>(
+    path,
+    body,
+    ({ stamp, finding, ...last }) => {
+      whole ||= last.whole ?? false
+      if (stamp) about(stamp)
+      if (!finding) return
+      findings = [...findings, finding]
+      // The first way out is shown at once; what follows so quickly is not painted one by one.
+      if (!finding.cures?.length || performance.now() < next) return
+      next = performance.now() + BETWEEN_MS
+      show({ findings, whole: false })
+    },
+    signal,
+  )
+  if (!whole) throw new Problem(409, 'The kit has changed meanwhile.')
+  return { findings, whole }
+}
 /** The findings on a kit, or on what a wish would make of it, with ways out: told one by one, so that the first is here at once. */
 export const curesQuery = (at: Stamped | null, wish: Wish | null) => {
   const queryKey = [...KEY.cures, at, wish]
   return queryOptions({
     queryKey,
     queryFn: at
-      ? async ({ signal }): Promise<CuresFound> => {
-          let findings: readonly Finding[] = []
-          let [whole, next] = [false, 0]
-          await stream<CureLine>(
+      ? ({ signal }) =>
+          curesTold(
             `/api/trips/${at.trip}/kits/${at.kit}/cures`,
             { edits: [], ...wish },
-            ({ stamp, finding, ...last }) => {
-              whole ||= last.whole ?? false
-              if (stamp && stamp !== at.stamp && !wish) throw readAgain(at)
-              if (!finding) return
-              findings = [...findings, finding]
-              // The first way out is shown at once; what follows so quickly is not painted one by one.
-              if (!finding.cures?.length || performance.now() < next) return
-              next = performance.now() + BETWEEN_MS
-              queries.setQueryData<CuresFound>(queryKey, { findings, whole: false })
-            },
+            (found) => queries.setQueryData<CuresFound>(queryKey, found),
             signal,
+            (stamp) => {
+              if (stamp !== at.stamp && !wish) throw readAgain(at)
+            },
           )
-          if (!whole) throw new Problem(409, 'The kit has changed meanwhile.')
-          return { findings, whole }
-        }
       : skipToken,
     placeholderData: ofSameKit(at),
     retry: false,
@@ -265,6 +276,27 @@ export const outingQuery = (at: Stamped | null, loadout: string) =>
     queryFn: at && loadout ? () => ask(client.GET('/api/trips/{slug}/kits/{kit}/loadouts/{loadout}', { params: { path: { ...path(at), loadout } } })) : skipToken,
     placeholderData: ofSameKit(at),
   })
+
+/** The trip by its days: what goes out of the door on each. */
+export const daysQuery = (at: Stamped | null) =>
+  queryOptions({
+    queryKey: ['days', at],
+    queryFn: at ? () => ask(client.GET('/api/trips/{slug}/kits/{kit}/days', { params: { path: path(at) } })) : skipToken,
+    placeholderData: ofSameKit(at),
+    ...WHOLE,
+    ...BRIEFLY,
+  })
+/** What is amiss with the bag of a day, with ways out of what lies at the base. */
+export const dayCuresQuery = (at: Stamped | null, on: string) => {
+  const queryKey = ['day-cures', at, on]
+  return queryOptions({
+    queryKey,
+    queryFn: at && on ? ({ signal }) => curesTold(`/api/trips/${at.trip}/kits/${at.kit}/days/${on}/cures`, {}, (found) => queries.setQueryData<CuresFound>(queryKey, found), signal) : skipToken,
+    retry: false,
+    ...WHOLE,
+    ...BRIEFLY,
+  })
+}
 
 export const foamQuery = (at: Stamped, bag: string, wish: FoamWish) =>
   queryOptions({

@@ -1225,6 +1225,87 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Judge By Days
+         * @description The trip by its days: what goes out of the door on each, and which wants that serves.
+         */
+        get: operations["server_trips_outings_api_judge_by_days"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/kits/{kit}/days/{on}/cures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stream Day Cures
+         * @description What is amiss with the bag of a day, with ways out of what lies at the base: one CureLine per line of text.
+         *     Hanging up stops it.
+         */
+        post: operations["server_trips_outings_api_stream_day_cures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/kits/{kit}/propose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stream Outings
+         * @description Ways to go out on some days, the lightest first, one OutingLine per line of text. Hanging up stops the search.
+         */
+        post: operations["server_trips_outings_api_stream_outings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/kits/{kit}/loadouts/{loadout}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Loadout
+         * @description Put things into a day's bag, or leave them at the base.
+         */
+        post: operations["server_trips_outings_api_edit_loadout"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/field/scale": {
         parameters: {
             query?: never;
@@ -5254,7 +5335,8 @@ export interface components {
          *     30 % more. warm: which packs ride in an inner pocket. first: what gets the sockets first.
          *     copies: places each picture is to be in by the end of the night; None asks 2, of paid work 3. erase_after: copies
          *     beside the card before it is erased, in the school that erases. solar: share of its rating that a panel gives under
-         *     way; 0.05 to 0.15 is usual (estimate), 0 leaves panels out.
+         *     way; 0.05 to 0.15 is usual (estimate), 0 leaves panels out. mornings: how packs and cards come into a day: as the
+         *     night left them, or full and blank from a base where the others lie (the bag of a day, docs/domain/words.md).
          */
         Stamina: {
             /**
@@ -5414,6 +5496,12 @@ export interface components {
              * @default 0
              */
             solar: number;
+            /**
+             * Mornings
+             * @default as-left
+             * @enum {string}
+             */
+            mornings: "as-left" | "full";
             /**
              * Timelapse Every S
              * @default 10
@@ -5617,6 +5705,7 @@ export interface components {
              *       "copies": null,
              *       "erase_after": 2,
              *       "solar": 0,
+             *       "mornings": "as-left",
              *       "timelapse_every_s": 10,
              *       "habits": []
              *     }
@@ -8300,7 +8389,8 @@ export interface components {
          *     keep_limits: whether what carriers and backs allow is kept to (the size of bags is never changed). seconds: time for
          *     the whole search; what is found by then comes with its bound. others: whether things that could be rented or
          *     borrowed are in play. may_leave: things that it does not decide about and need not keep, either. workers: threads
-         *     that search side by side.
+         *     that search side by side. at_least: points of brief that the one kit that is asked for then is to have, the lightest
+         *     that has them; where none has so many, the lightest of the best.
          */
         Asking: {
             /** Limit G */
@@ -8335,12 +8425,15 @@ export interface components {
              * @default 2
              */
             workers: number;
+            /** At Least */
+            at_least?: number | null;
         };
         /**
          * Outing
          * @description A loadout as it is carried. kit: what is in it of what the kit still holds; loads: what it weighs on whom.
          *
-         *     moves: from the transit packing to it, in the order of grabbing; stays: pieces left at the base.
+         *     moves: from the transit packing to it, in the order of grabbing; back: in the evening; stays: pieces left at the
+         *     base.
          */
         Outing: {
             /** Loadout */
@@ -8349,6 +8442,8 @@ export interface components {
             loads: components["schemas"]["Loads"];
             /** Moves */
             moves: components["schemas"]["Shift"][];
+            /** Back */
+            back: components["schemas"]["Shift"][];
             /** Stays */
             stays: {
                 [key: string]: number;
@@ -8897,6 +8992,201 @@ export interface components {
         LendItems: {
             /** Items */
             items: string[];
+        };
+        /**
+         * ByDays
+         * @description A trip judged by its days. score: of the brief, each want as the best of its days meets it, 0 to 100; whole: of
+         *     all that travels. outings: days with a bag of their own.
+         */
+        ByDays: {
+            /** Days */
+            days: components["schemas"]["DayBag"][];
+            /** Wants */
+            wants: components["schemas"]["WantDays"][];
+            /** Score */
+            score: number;
+            /** Whole */
+            whole: number;
+            /** Outings */
+            outings: number;
+        };
+        /**
+         * DayBag
+         * @description What goes out of the door on one day, and what it comes to.
+         *
+         *     loadout: None where all that travels goes along. named: whether the day says what is shot on it. score: of what is
+         *     shot that day, 0 to 100. lost_gb: pictures for which no card is along. heaviest: who carries most, of what they
+         *     carry well where that is known of everybody; by_group: their grams, by heading; base_g: theirs that are no
+         *     photography and are not in the kit (water, food, clothes). trip_short: types of pack that would be
+         *     short on this day with all packs of the trip, for want of charging. findings: what is amiss with the bag and would
+         *     not be with all that travels; without cures.
+         */
+        DayBag: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Loadout */
+            loadout: string | null;
+            /** Named */
+            named: boolean;
+            /** Score */
+            score: number;
+            /** Wants */
+            wants: components["schemas"]["WantOut"][];
+            /** Packs */
+            packs: components["schemas"]["PacksOut"][];
+            /** Lost Gb */
+            lost_gb: number;
+            /** People */
+            people: components["schemas"]["PersonLoad"][];
+            /** Heaviest */
+            heaviest: string | null;
+            /** By Group */
+            by_group: {
+                [key: string]: number;
+            };
+            /** Base G */
+            base_g: number;
+            /** Trip Short */
+            trip_short: string[];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
+         * PacksOut
+         * @description Packs of one type on a day, full in the morning. need_wh: asked; ready_wh: what they give in that cold.
+         */
+        PacksOut: {
+            /** Type */
+            type: string;
+            /** Packs */
+            packs: number;
+            /** Need Wh */
+            need_wh: number;
+            /** Ready Wh */
+            ready_wh: number;
+            /** Short */
+            short: boolean;
+        };
+        /**
+         * WantDays
+         * @description One want over the trip. best: cover on the day that meets it best. wanted, there: days that shoot it, and those
+         *     on which what it needs is out there.
+         */
+        WantDays: {
+            /** Want */
+            want: string;
+            /** Best */
+            best: number;
+            /** Wanted */
+            wanted: string[];
+            /** There */
+            there: string[];
+        };
+        /**
+         * WantOut
+         * @description A want on a day. cover: what goes along meets of it, 0 to 1; whole: what all that travels would.
+         *
+         *     there: it is met out there as well as it can be with what is on the trip, or nearly (``THERE``).
+         */
+        WantOut: {
+            /** Want */
+            want: string;
+            /** Cover */
+            cover: number;
+            /** Whole */
+            whole: number;
+            /** There */
+            there: boolean;
+        };
+        /**
+         * OutingLine
+         * @description A line of the answer about ways to go out: one way each, at last whether these are all.
+         */
+        OutingLine: {
+            /** Ahead */
+            ahead?: number | null;
+            /** Replaced */
+            replaced?: boolean | null;
+            proposal?: components["schemas"]["ProposedOuting"] | null;
+            /** Whole */
+            whole?: boolean | null;
+        };
+        /**
+         * ProposedOuting
+         * @description One way to go out. kit: what goes along, and where it lies. carried_g: what the bearer has with the bag, without
+         *     what is no photography (water, food, clothes of the person).
+         *
+         *     score: of what is shot on the days, 0 to 100; whole_score: of all that travels. proved: nothing lighter serves as
+         *     much in any bag. left: pieces that found no place. findings: what is amiss with it and would not be with all that
+         *     travels.
+         */
+        ProposedOuting: {
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "any" | "one-zoom" | "two-bodies" | "hand-held";
+            /** Share */
+            share: number;
+            /** Bag */
+            bag: string;
+            /** Person */
+            person: string;
+            kit: components["schemas"]["Kit"];
+            /** Carried G */
+            carried_g: number;
+            /** Score */
+            score: number;
+            /** Whole Score */
+            whole_score: number;
+            /** Proved */
+            proved: boolean;
+            /** Left */
+            left: {
+                [key: string]: number;
+            };
+            /** Wants */
+            wants: components["schemas"]["WantOut"][];
+            /** Packs */
+            packs: components["schemas"]["PacksOut"][];
+            /** Lost Gb */
+            lost_gb: number;
+            /** People */
+            people: components["schemas"]["PersonLoad"][];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
+         * OutingAsked
+         * @description What is to be proposed. days: for which the one bag is. person: who carries it. bag: a certain one, or whichever
+         *     is lightest. share: of what all that travels would serve, 0 to 1. way: what is asked of it beside. seconds: time.
+         */
+        OutingAsked: {
+            /** Days */
+            days: string[];
+            /** Person */
+            person: string;
+            /** Bag */
+            bag?: string | null;
+            /**
+             * Share
+             * @default 1
+             */
+            share: number;
+            /**
+             * Way
+             * @default any
+             * @enum {string}
+             */
+            way: "any" | "one-zoom" | "two-bodies" | "hand-held";
+            /**
+             * Seconds
+             * @default 20
+             */
+            seconds: number;
         };
         /**
          * Reading
@@ -15378,6 +15668,333 @@ export interface operations {
             };
             /** @description The document was changed elsewhere meanwhile, or something still refers to it. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_outings_api_judge_by_days: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ByDays"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_outings_api_stream_day_cures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+                on: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CureLine"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_outings_api_stream_outings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutingAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutingLine"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_outings_api_edit_loadout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+                loadout: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Edits"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitState"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The document was changed elsewhere meanwhile, or something still refers to it. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };

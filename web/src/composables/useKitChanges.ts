@@ -11,7 +11,7 @@ import { notify } from './useNotice'
 export interface Target extends At {
   version: number
 }
-export type KitChange = { what: 'edits'; edits: Edit[] } | { what: 'undo' } | { what: 'redo' } | { what: 'stow'; stow: Stow }
+export type KitChange = { what: 'edits'; edits: Edit[] } | { what: 'undo' } | { what: 'redo' } | { what: 'stow'; stow: Stow } | { what: 'loadout'; loadout: string; edits: Edit[] }
 interface Queued {
   target: Target
   change: KitChange
@@ -42,6 +42,8 @@ function send({ target, change }: Queued, version: number): Promise<KitState> {
       return ask(client.POST('/api/trips/{slug}/kits/{kit}/edits', { params, body: { version, edits: change.edits } }))
     case 'stow':
       return ask(client.PUT('/api/trips/{slug}/kits/{kit}/stow', { params, body: { version, stow: change.stow } }))
+    case 'loadout':
+      return ask(client.POST('/api/trips/{slug}/kits/{kit}/loadouts/{loadout}/edits', { params: { path: { ...params.path, loadout: change.loadout } }, body: { version, edits: change.edits } }))
     case 'undo':
       return ask(client.POST('/api/trips/{slug}/kits/{kit}/undo', { params, body: { version } }))
     case 'redo':
@@ -99,6 +101,7 @@ export function useKitChanges(trip: MaybeRefOrGetter<string>, kit: MaybeRefOrGet
   return {
     edit: (edits: Edit[]) => change({ what: 'edits', edits }),
     stow: (stow: Stow, then?: () => void) => change({ what: 'stow', stow }, then),
+    editLoadout: (loadout: string, edits: Edit[]) => change({ what: 'loadout', loadout, edits }),
     undo: () => change({ what: 'undo' }),
     redo: () => change({ what: 'redo' }),
     busy: mutation.isPending,

@@ -4,7 +4,7 @@ import type { Advice, Assessment, Finding, ReachBar, Trip } from '@/api/types'
 import TrailBar from '@/components/TrailBar.vue'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import { advised } from '@/wording/advice'
-import FindingsList from './FindingsList.vue'
+import FindingsList from '@/components/FindingsList.vue'
 import LedgerPanel from './LedgerPanel.vue'
 import ReachChart from './ReachChart.vue'
 

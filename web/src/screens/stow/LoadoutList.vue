@@ -19,7 +19,7 @@ const stays = computed(() => Object.keys(out.value?.stays ?? {}).length)
 
 <template>
   <section aria-label="Loadouts">
-    <h2>Loadouts <button type="button" class="link" :disabled="busy || loadouts.length >= 20" @click="emit('add')">add</button></h2>
+    <h2><span>Loadouts <RouterLink class="link" :to="{ name: 'days' }">day by day</RouterLink></span> <button type="button" class="link" :disabled="busy || loadouts.length >= 20" @click="emit('add')">add</button></h2>
     <button type="button" class="one" :aria-pressed="chosen === ''" @click="emit('choose', '')">Transit, as packed</button>
     <button v-for="l in loadouts" :key="l.id" type="button" class="one" :aria-pressed="chosen === l.id" @click="emit('choose', l.id)">{{ l.name }}</button>
     <template v-if="out">

@@ -8,7 +8,7 @@ import { findingKey, SEVERITIES, type Advised } from '@/wording/advice'
 import { cureText, namesAfter, noWayText, partText, touchedText } from '@/wording/cures'
 import { say } from '@/wording/findings'
 
-const props = defineProps<{ findings: Advised[]; names: Names; busy: boolean }>()
+const props = defineProps<{ findings: Advised[]; names: Names; busy: boolean; of?: 'trip' | 'day' }>()
 const emit = defineEmits<{ cure: [edits: Edit[]] }>()
 const units = useUnits()
 
@@ -39,9 +39,10 @@ function toggle(key: string): void {
   if (!next.delete(key)) next.add(key)
   opened.value = next
 }
-const SEVERITY = { blocker: 'Stops the trip', caution: 'Look at this', note: 'Good to know' } as const
+const whole = computed(() => props.of ?? 'trip')
+const SEVERITY = computed(() => ({ blocker: `Stops the ${whole.value}`, caution: 'Look at this', note: 'Good to know' }) as const)
 const counts = computed(() => SEVERITIES.map((severity) => ({ severity, count: props.findings.filter(({ finding }) => finding.severity === severity).length })).filter(({ count }) => count))
-const COUNT = { blocker: (n: number) => (n === 1 ? '1 stops the trip' : `${n} stop the trip`), caution: (n: number) => `${n} to look at`, note: (n: number) => `${n} good to know` } as const
+const COUNT = { blocker: (n: number) => (n === 1 ? `1 stops the ${whole.value}` : `${n} stop the ${whole.value}`), caution: (n: number) => `${n} to look at`, note: (n: number) => `${n} good to know` } as const
 const BEFORE = 'Of the kit before your last click; looking again'
 </script>
 
@@ -74,7 +75,7 @@ const BEFORE = 'Of the kit before your last click; looking again'
       </li>
       <li v-if="shown.length === 0" class="fine">
         <svg width="12" height="12" viewBox="-6 -6 12 12" aria-hidden="true"><circle r="5" /></svg>
-        <div><b>Nothing to mend.</b> Every leg takes it, and no want has a gap.</div>
+        <div><slot name="fine"><b>Nothing to mend.</b> Every leg takes it, and no want has a gap.</slot></div>
       </li>
     </ul>
   </div>

@@ -1,0 +1,53 @@
+"""Endpoints of the day's bag: the trip by its days, what is amiss with a bag and ways out, and proposed outings."""
+
+from datetime import date
+
+from django.http import HttpResponse, StreamingHttpResponse
+from ninja import Router
+
+from mule.outings import ByDays, OutingAsked, day_of, judge_days, ways_of
+from server.accounts.signed_in import SignedInRequest
+from server.answers import written
+from server.searching.answers import Question, lines_of, streamed, within_limits
+from server.searching.jobs import CuringDay, Proposing
+from server.searching.kept import answered
+from server.searching.lines import CureLine, OutingLine
+from server.sharing.guests import searcher
+from server.trips import services
+from server.trips.api import changed_stow
+from server.trips.schemas import Edits, KitState
+
+router = Router()
+
+
+@router.get("/{slug}/kits/{kit}/days", response=ByDays)
+def judge_by_days(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
+    """The trip by its days: what goes out of the door on each, and which wants that serves."""
+    return written(judge_days(services.plan_for(services.find_kit(request.user, slug, kit))))
+
+
+@router.post("/{slug}/kits/{kit}/days/{on}/cures", response=CureLine)
+def stream_day_cures(request: SignedInRequest, slug: str, kit: str, on: date) -> StreamingHttpResponse:
+    """What is amiss with the bag of a day, with ways out of what lies at the base: one CureLine per line of text.
+    Hanging up stops it."""
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    day_of(plan, on)
+    question = Question(searcher(request), ("day-cures", request.user.pk, slug, kit))
+    return streamed(lines_of(CuringDay(plan, on), question))
+
+
+@router.post("/{slug}/kits/{kit}/propose", response=OutingLine)
+def stream_outings(request: SignedInRequest, slug: str, kit: str, payload: OutingAsked) -> StreamingHttpResponse:
+    """Ways to go out on some days, the lightest first, one OutingLine per line of text. Hanging up stops the search."""
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    # Told before the first line: afterwards nothing can be refused any more.
+    ways_of(plan, payload)
+    asked = payload.model_copy(update={"seconds": within_limits(payload.seconds, 1)["seconds"]})
+    question = Question(searcher(request), ("outings", request.user.pk, slug, kit))
+    return streamed(answered(Proposing(plan, asked), question, lambda line: '"whole":true' in line))
+
+
+@router.post("/{slug}/kits/{kit}/loadouts/{loadout}/edits", response=KitState)
+def edit_loadout(request: SignedInRequest, slug: str, kit: str, loadout: str, payload: Edits) -> HttpResponse:
+    """Put things into a day's bag, or leave them at the base."""
+    return changed_stow(services.edit_loadout(request.user, slug, kit, payload.version, loadout, payload.edits))

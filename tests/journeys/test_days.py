@@ -1,0 +1,50 @@
+"""The day's bag in the browser: what is amiss is mended with a click, and a proposed bag becomes an outing."""
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from tests.journeys.kits import own_kit
+
+
+def day(page: Page, name: str) -> None:
+    page.get_by_role("group", name="Days of the trip").get_by_role("button", name=re.compile(f"^{name}")).click()
+
+
+def test_a_card_that_was_left_at_the_base_is_told_and_put_into_the_bag(inside: Page) -> None:
+    kit = own_kit(inside, "b")
+    inside.goto(f"/trips/lofoten/{kit}/stow")
+    inside.get_by_role("link", name="day by day").click()
+    inside.wait_for_url("**/days")
+    day(inside, "Sun 21")
+    panel = inside.get_by_role("region", name="Sun 21 Feb")
+    expect(panel).to_contain_text("Shore morning")
+    expect(panel).to_contain_text("has no card")
+    panel.get_by_role("button", name=re.compile("^Load SD 128")).click()
+    expect(panel).not_to_contain_text("has no card")
+    panel.get_by_role("button", name="moves back").click()
+    expect(panel.get_by_role("listitem").filter(has_text="SD 128")).to_have_count(1)
+    inside.reload()
+    day(inside, "Sun 21")
+    expect(inside.get_by_role("region", name="Sun 21 Feb")).not_to_contain_text("has no card")
+
+
+def test_days_of_one_sort_get_the_lightest_bag_with_one_click(inside: Page) -> None:
+    kit = own_kit(inside, "b")
+    inside.goto(f"/trips/lofoten/{kit}/days")
+    expect(inside.get_by_text("3 of 9 days have a bag of their own")).to_be_visible()
+    day(inside, "Fri 26")
+    inside.get_by_role("button", name="Propose the lightest bag").click()
+    way = inside.get_by_role("group", name="Ways to go out").get_by_role("button", name=re.compile("^The lightest"))
+    expect(way).to_contain_text("proved")
+    expect(way).to_contain_text("Sea eagles 100 %")
+    inside.get_by_role("button", name="Take it for Fri 26 Feb").click()
+    expect(inside.get_by_text("4 of 9 days have a bag of their own")).to_be_visible()
+    panel = inside.get_by_role("region", name="Fri 26 Feb")
+    expect(panel).to_contain_text("Eagles, the lightest")
+    expect(panel).to_contain_text("Corrie 100–400")
+    # By keyboard: two days at once.
+    columns = inside.get_by_role("group", name="Days of the trip")
+    columns.get_by_role("button", name=re.compile("^Wed 24")).press("Enter")
+    columns.get_by_role("button", name=re.compile("^Thu 25")).click(modifiers=["Shift"])
+    expect(inside.get_by_role("heading", name=re.compile("^One bag for Wed 24 Feb, Thu 25 Feb"))).to_be_visible()

@@ -1,0 +1,64 @@
+/** The trip by its days: what goes out on each, what is amiss with a day's bag, and ways to go out. */
+import { useQuery } from '@tanstack/vue-query'
+import { computed, onBeforeUnmount, ref, shallowRef, toValue, type MaybeRefOrGetter } from 'vue'
+import { asProblem, type Problem } from '@/api/problem'
+import { dayCuresQuery, daysQuery, type Stamped } from '@/api/queries'
+import { stream } from '@/api/stream'
+import type { OutingAsked, OutingLine, ProposedOuting } from '@/api/types'
+import type { ToldCures } from './useCures'
+
+export function useDays(at: MaybeRefOrGetter<Stamped | null>, on: MaybeRefOrGetter<string>) {
+  const byDays = useQuery(computed(() => daysQuery(toValue(at))))
+  const query = useQuery(computed(() => dayCuresQuery(toValue(at), toValue(on))))
+  const cures = computed<ToldCures>(() => ({ found: query.data.value?.findings ?? [], before: [], whole: query.data.value?.whole ?? false, failed: query.isError.value }))
+  return { byDays: byDays.data, error: byDays.error, cures }
+}
+
+/** Ways to go out on some days, as they are found; what was found stays until other days are asked for. */
+export function useProposals(at: () => Stamped | null) {
+  const found = shallowRef<ProposedOuting[]>([])
+  const asked = ref<OutingAsked | null>(null)
+  const problem = ref<Problem | null>(null)
+  const running = ref(false)
+  const whole = ref(false)
+  let hangUp = new AbortController()
+
+  async function start(wish: OutingAsked): Promise<void> {
+    const kit = at()
+    if (!kit) return
+    hangUp.abort()
+    const mine = (hangUp = new AbortController())
+    found.value = []
+    problem.value = null
+    whole.value = false
+    running.value = true
+    asked.value = wish
+    try {
+      await stream<OutingLine>(
+        `/api/trips/${kit.trip}/kits/${kit.kit}/propose`,
+        wish,
+        (line) => {
+          if (line.proposal) found.value = [...found.value, line.proposal]
+          whole.value ||= line.whole ?? false
+        },
+        mine.signal,
+      )
+    } catch (error) {
+      if (!mine.signal.aborted) problem.value = asProblem(error)
+    } finally {
+      if (mine === hangUp) running.value = false
+    }
+  }
+  function stop(): void {
+    hangUp.abort()
+    running.value = false
+  }
+  function forget(): void {
+    stop()
+    found.value = []
+    asked.value = null
+    whole.value = false
+  }
+  onBeforeUnmount(stop)
+  return { found, asked, problem, running, whole, start, stop, forget }
+}

@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest'
+import type { ByDays, Day, DayBag, Loadout, ProposedOuting, WantDays } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { alike, asOuting, outThere, packsText, summaryText, wantText } from './outings'
+
+const names: Names = { thing: (id) => ({ 'phone-ines': 'Phone, Ines' })[id] ?? id, person: (id) => id, leg: (id) => id, want: () => 'Sea eagles' }
+const want = (wanted: string[], there: string[]): WantDays => ({ want: 'eagles', best: 1, wanted, there })
+
+describe('the day’s bag in words', () => {
+  it('says on which days a want is out there', () => {
+    expect(wantText(want(['2027-02-24', '2027-02-25', '2027-02-26'], ['2027-02-24', '2027-02-25']), names)).toBe('Sea eagles: wanted on 3 days, out there on 2 (not Fri 26 Feb)')
+    expect(wantText(want(['2027-02-26'], ['2027-02-26']), names)).toBe('Sea eagles: wanted on Fri 26 Feb, and out there')
+    expect(wantText(want(['2027-02-25', '2027-02-26'], []), names)).toBe('Sea eagles: wanted on 2 days, and never out there')
+    expect(wantText(want([], []), names)).toBe('Sea eagles: no day wants it')
+  })
+  it('counts what is out there', () => {
+    const of = (...there: boolean[]) => outThere({ wants: there.map((t, i) => ({ want: String(i), cover: 1, whole: 1, there: t })) })
+    expect([of(), of(true), of(true, true), of(true, true, true), of(true, false)]).toEqual(['nothing wanted', 'its want is out there', 'both wants out there', 'all 3 wants out there', '1 of 2 wants out there'])
+  })
+  it('says how the days are judged, and what they cost the brief', () => {
+    const by = (outings: number, score: number) => ({ days: Array(9).fill({}) as DayBag[], wants: [], outings, score, whole: 96 }) as ByDays
+    expect(summaryText(by(0, 96))).toContain('No day has a bag of its own yet')
+    expect(summaryText(by(3, 92))).toBe('3 of 9 days have a bag of their own; the others are judged with all that travels. Brief by its days 92 %, with all that travels 96 %.')
+    expect(summaryText(by(9, 96))).toBe('Every day has a bag of its own.')
+  })
+  it('tells packs by type and batteries inside by name', () => {
+    expect(packsText({ type: 'LB-4', packs: 2, need_wh: 35.7, ready_wh: 20.4, short: true }, names)).toBe('LB-4: 35.7 Wh asked, 20.4 there in 2 packs')
+    expect(packsText({ type: 'phone-ines', packs: 1, need_wh: 9, ready_wh: 14, short: false }, names)).toBe('Phone, Ines: 9.0 Wh asked, 14.0 there')
+  })
+  it('finds days of one sort that shoot the same', () => {
+    const day = (date: string, pattern: string | null, wants: string[]) => ({ date, title: date, pattern, wants }) as Day
+    const days = [day('a', 'hut', ['x', 'y']), day('b', 'hut', ['y', 'x']), day('c', 'hut', ['x']), day('d', null, ['x', 'y'])]
+    expect(alike(days, 'a')).toEqual(['a', 'b'])
+    expect(alike(days, 'e')).toEqual([])
+  })
+  it('makes a proposal the outing of its days, which are no other’s any more', () => {
+    const before = [{ id: 'out-1', name: 'Old', days: ['2027-02-24', '2027-02-26'], legs: [], entries: [], mounts: [] }] as Loadout[]
+    const made = { way: 'one-zoom', kit: { entries: [{ item: 'c1', count: 1, place: { where: 'worn', person: 'ines' } }] } } as unknown as ProposedOuting
+    const after = asOuting(before, made, ['2027-02-24', '2027-02-25'], 'Hut')
+    expect(after.id).toBe('out-2')
+    expect(after.loadouts.map((l) => l.days)).toEqual([['2027-02-26'], ['2027-02-24', '2027-02-25']])
+    expect(after.loadouts[1]).toMatchObject({ name: 'Hut, one zoom', entries: made.kit.entries })
+    expect(before[0]!.days).toHaveLength(2)
+  })
+})

@@ -1,0 +1,63 @@
+/** The day's bag in words, pure. */
+import type { ByDays, Day, DayBag, Loadout, ProposedOuting, WantDays } from '@/api/types'
+import type { Names } from '@/composables/useBench'
+import { day as dayName } from '@/format/dates'
+import * as fmt from '@/format/units'
+import { listed } from './parts'
+
+type Way = ProposedOuting['way']
+export const WAY: Record<Way, string> = { any: 'The lightest', 'one-zoom': 'One zoom', 'two-bodies': 'Two bodies', 'hand-held': 'Nothing set up' }
+
+/** "2 of 3 wants out there". */
+export function outThere(day: Pick<DayBag, 'wants'>): string {
+  const there = day.wants.filter((w) => w.there).length
+  if (!day.wants.length) return 'nothing wanted'
+  if (there === day.wants.length) return there === 1 ? 'its want is out there' : there === 2 ? 'both wants out there' : `all ${there} wants out there`
+  return `${there} of ${day.wants.length} wants out there`
+}
+/** What is read aloud of a column after what is seen. */
+export function dayText(day: DayBag, names: Names): string {
+  const who = day.heaviest ? `on ${names.person(day.heaviest)}, ` : ''
+  const amiss = day.findings.some((f) => f.severity === 'blocker') ? '; something stops the day' : day.findings.some((f) => f.severity === 'caution') ? '; something to look at' : ''
+  return `${who}${outThere(day)}${amiss}`
+}
+/** "Sea eagles: wanted on 3 days, out there on 2 (not Fri 26 Feb)". */
+export function wantText(want: WantDays, names: Names): string {
+  const [wanted, there] = [want.wanted.length, want.there.length]
+  const name = names.want(want.want)
+  if (!wanted) return `${name}: no day wants it`
+  const on = wanted === 1 ? `wanted on ${dayName(want.wanted[0]!)}` : `wanted on ${wanted} days`
+  if (there === wanted) return `${name}: ${on}, and out there`
+  const missing = want.wanted.filter((d) => !want.there.includes(d)).map(dayName)
+  return there === 0 ? `${name}: ${on}, and never out there` : `${name}: ${on}, out there on ${there} (not ${listed(missing)})`
+}
+/** The trip by its days, in a line. */
+export function summaryText(by: ByDays): string {
+  const days = by.days.length
+  const own = by.outings === 0 ? 'No day has a bag of its own yet: each is judged with all that travels.' : by.outings === days ? 'Every day has a bag of its own.' : `${by.outings} of ${days} days have a bag of their own; the others are judged with all that travels.`
+  const [score, whole] = [Math.round(by.score), Math.round(by.whole)]
+  return score < whole ? `${own} Brief by its days ${score} %, with all that travels ${whole} %.` : own
+}
+/** "LB-4: 35.7 Wh asked, 20.4 there in 2 packs". */
+export function packsText(packs: DayBag['packs'][number], names: Names): string {
+  const inside = names.thing(packs.type) !== packs.type
+  const count = inside ? '' : ` in ${packs.packs} ${packs.packs === 1 ? 'pack' : 'packs'}`
+  return `${inside ? names.thing(packs.type) : packs.type}: ${fmt.figure(packs.need_wh, 1)} Wh asked, ${fmt.figure(packs.ready_wh, 1)} there${count}`
+}
+/** "stacks 100 %, aurora 61 %". */
+export function coversText(wants: ProposedOuting['wants'], names: Names): string {
+  return wants.map((w) => `${names.want(w.want)} ${fmt.percent(w.cover).replace(' ', '\u00a0')}`).join(', ')
+}
+/** Days that ask the same: the same sort of day, shooting the same. */
+export function alike(days: readonly Day[], date: string): string[] {
+  const key = (d: Day): string => JSON.stringify([d.pattern ?? null, [...(d.wants ?? [])].sort()])
+  const one = days.find((d) => d.date === date)
+  return one ? days.filter((d) => key(d) === key(one)).map((d) => d.date) : []
+}
+/** A proposal as an outing of its days; those days are no other outing's any more. */
+export function asOuting(loadouts: readonly Loadout[], made: ProposedOuting, days: readonly string[], title: string): { loadouts: Loadout[]; id: string } {
+  const taken = new Set(loadouts.map((l) => l.id))
+  const number = Array.from({ length: 21 }, (_, i) => i + 1).find((n) => !taken.has(`out-${n}`))!
+  const outing: Loadout = { id: `out-${number}`, name: `${title}, ${WAY[made.way].toLowerCase()}`.slice(0, 80), days: [...days], legs: [], mounts: [], entries: made.kit.entries ?? [] }
+  return { loadouts: [...loadouts.map((l) => ({ ...l, days: (l.days ?? []).filter((d) => !days.includes(d)) })), outing], id: outing.id }
+}
