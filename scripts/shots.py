@@ -29,7 +29,7 @@ SHOTS: tuple[tuple[str, str, str, tuple[str, ...]], ...] = (
         "days",
         "/trips/lofoten/b/days",
         "day",
-        (".columns button >> text=Fri 26", "button >> text=Propose the lightest", "button >> text=The lightest"),
+        (".columns button >> text=Tue 23", "button >> text=Propose the lightest", "button >> text=Two bodies"),
     ),
     ("gate", "/trips/lofoten/b/gate", "night", ("text=gate drill",)),
     ("locker", "/locker", "day", ()),

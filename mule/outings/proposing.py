@@ -35,6 +35,8 @@ Way = Literal["any", "one-zoom", "two-bodies", "hand-held"]
 _SAME_POINTS = 1e-3
 # Time for one bag to be packed once more, with all that goes along in any case.
 _BAG_S = 1.0
+# Time for one bag, as long as there are heavier ones to try.
+_EACH_BAG_S = 2.0
 # Grams nearer than this are the same.
 _SAME_G = 0.05
 
@@ -97,23 +99,24 @@ def propose(plan: Plan, asked: OutingAsked, should_stop: Callable[[], bool] | No
     deadline = Deadline(asked.seconds, should_stop)
     best: _Packed | None = None
     least_g: float | None = None
-    sure = True
+    asked_points, sure = 0.0, True
     for bag in bags:
-        if best is not None and least_g is not None and bag.mass_g + least_g >= best.carried_g - _SAME_G:
+        if best is not None and best.whole and least_g is not None and bag.mass_g + least_g >= best.carried_g - _SAME_G:
             break
-        search = _Search(plan, asked, days, bag, whole.score(), deadline)
+        # A bag that is too small may take long to show it: others are to have their time.
+        seconds = deadline.left_s if bag is bags[-1] else min(_EACH_BAG_S, deadline.left_s)
+        search = _Search(plan, asked, days, bag, whole.score(), deadline.soonest(seconds))
         if least_g is None:
             free = search.run(in_bag=False)
             if free is None:
                 return None
             sure = sure and free.proved
             least_g = free.carried_g - bag.mass_g
-        found = search.packed()
-        if found is None or found.left:
-            # A bag that takes none of it may yet have been given up for want of time.
-            sure = sure and not deadline.stopped and (found is None or found.proved)
-            best = best or found
-        elif best is None or best.left or found.carried_g < best.carried_g - _SAME_G:
+            asked_points = min(search.at_least, free.score) - _SAME_POINTS
+        found = search.packed(asked_points)
+        # What was given up for want of time in one bag may have been lighter than what is found in another.
+        sure = sure and search.settled and (found is None or found.proved)
+        if found is not None and (best is None or found.rank < best.rank):
             best = found
         if deadline.stopped:
             sure = False
@@ -160,13 +163,25 @@ def _pair(plan: Plan) -> Literal["twin", "specialist"] | None:
 
 
 class _Packed(Frozen):
-    """A kit found for one bag, with what finds no place in it."""
+    """A kit found for one bag, with what finds no place in it. serves: whether it serves as much as any bag could."""
 
     bag: str
     kit: Kit
+    score: float
     carried_g: float
+    serves: bool
     proved: bool
     left: dict[str, int]
+
+    @property
+    def whole(self) -> bool:
+        """Whether it is all that was asked."""
+        return self.serves and not self.left
+
+    @property
+    def rank(self) -> tuple[float, ...]:
+        """Less is better: what goes in, then what serves, then what is light."""
+        return sum(self.left.values()), not self.serves, 0.0 if self.serves else -self.score, self.carried_g
 
 
 class _Search:
@@ -184,28 +199,40 @@ class _Search:
         self._plan = _in_way(
             plan_out(plan, days, kit.model_copy(update={"entries": (*kit.entries, *hung)})), plan, asked
         )
-        self._at_least = max(0.0, asked.share * whole_score - _SAME_POINTS)
+        # Whether every search came to its end.
+        self.settled = True
+        self.at_least = max(0.0, asked.share * whole_score - _SAME_POINTS)
 
     def run(self, *, in_bag: bool) -> Point | None:
         """The lightest kit that serves as much, in the bag or with room being no matter."""
         asking = Asking(
             points=1,
             workers=1,
-            at_least=self._at_least,
+            at_least=self.at_least,
             keep_limits=in_bag,
             seconds=max(1e-6, self._deadline.left_s),
         )
         made = choose(self._plan, asking, should_stop=lambda: self._deadline.asked_to_stop)
+        self.settled = self.settled and (bool(made.points) or not made.stopped)
         return made.points[0] if made.points else None
 
-    def packed(self) -> _Packed | None:
-        """The same, with legs on the outside and everything else packed and proved."""
+    def packed(self, points: float) -> _Packed | None:
+        """The same, with legs on the outside and everything else packed and proved. points: that serve as much as any
+        bag could."""
         point = self.run(in_bag=True)
         if point is None:
             return None
         kit = strapped(point.kit, self._legs, self._bag)
         left, _ = left_in(self._plan.items, kit, self._bag.id, self._deadline.grant(_BAG_S), workers=1)
-        return _Packed(bag=self._bag.id, kit=kit, carried_g=point.carried_g, proved=point.proved, left=left)
+        return _Packed(
+            bag=self._bag.id,
+            kit=kit,
+            score=point.score,
+            carried_g=point.carried_g,
+            serves=point.score >= points,
+            proved=point.proved,
+            left=left,
+        )
 
 
 def _with_every_pack(plan: Plan, days: tuple[Day, ...], found: _Packed, person: str) -> _Packed:

@@ -10,7 +10,7 @@ from mule.assess import assess
 from mule.deadline import Deadline
 from mule.errors import InvalidInput
 from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Body, Lens, Tripod, keeps_safe
+from mule.gear import Bag, Body, Box, Cylinder, Lens, Tripod, keeps_safe
 from mule.kit import Entry
 from mule.outings import OutingAsked, ProposedOuting, Way, day_plan, proposals, propose, ways_of
 from mule.outings.along import bags_to_go, goes_along
@@ -148,3 +148,40 @@ def test_what_is_not_of_the_trip_is_refused_where_it_stands() -> None:
         ways_of(DEMO, asked)
     with pytest.raises(InvalidInput, match="bag: a bag on the trip"):
         propose(DEMO, OutingAsked(days=HUT, person="ines", bag="duffel"))
+
+
+def test_a_lighter_bag_that_takes_less_than_serves_is_not_taken() -> None:
+    # The pouch takes the body and the fifty, which see little of what is wanted; the big bag takes all.
+    gear = [
+        cast.bag(mass_g=1_800),
+        cast.bag("pouch", mass_g=200, volume_l=2.5, size=Box(length_mm=220, width_mm=150, height_mm=90), straps=0),
+        cast.body(),
+        cast.lens("fifty", 50, 50, 1.8, mass_g=200, size=Cylinder(diameter_mm=60, length_mm=50)),
+        cast.tele_zoom(mass_g=1_400),
+    ]
+    things = [cast.entry(t.id) for t in gear[2:]]
+    plan = cast.plan(
+        gear,
+        cast.entry("bag", cast.INES_CABIN),
+        cast.entry("pouch", cast.MARIT_CABIN),
+        *things,
+        wants=(cast.want("near", 50, 50), cast.want("far", 200, 400)),
+    )
+    asked = OutingAsked(days=(plan.trip.days[0].date,), person="ines", seconds=60)
+    made = propose(plan, asked)
+    assert made is not None
+    assert (made.bag, made.score, made.left) == ("bag", pytest.approx(made.whole_score), {})
+    # Where less is asked, the pouch does.
+    less = propose(plan, asked.model_copy(update={"share": 0.5}))
+    assert less is not None
+    assert (less.bag, less.left) == ("pouch", {})
+
+
+KARST = read((Path(__file__).parents[2] / "demo" / "karst.plan.json").read_bytes())
+
+
+def test_a_bag_that_does_not_take_it_makes_room_for_the_next() -> None:
+    made = propose(KARST, OutingAsked(days=(KARST.trip.days[1].date,), person="ines", seconds=120))
+    assert made is not None
+    assert made.left == {}
+    assert made.score == pytest.approx(made.whole_score, abs=0.01)

@@ -1,5 +1,5 @@
 /** Loadouts: places, moves and changes, pure. */
-import type { Edit, Entry, Loadout, Place, Shift } from '@/api/types'
+import type { Edit, Entry, Loadout, Outing, Place, Shift } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 
 type Who = Pick<Names, 'thing' | 'person'>
@@ -31,4 +31,32 @@ export function fresh(loadouts: readonly Loadout[], bag: Entry | undefined): Loa
   const taken = new Set(loadouts.map((l) => l.id))
   const number = Array.from({ length: 21 }, (_, i) => i + 1).find((n) => !taken.has(`out-${n}`))!
   return { id: `out-${number}`, name: `Day out ${number}`, days: [], legs: [], mounts: [], entries: bag ? [{ item: bag.item, count: 1, place: bag.place }] : [] }
+}
+
+/** A line to tick on the way out or back in. */
+export interface DoorLine {
+  line: string
+  head: string
+  body: string
+}
+const times = (count: number): string => (count > 1 ? ` × ${count}` : '')
+/** What goes out of the door on a day with where it is carried, or what comes back with where it lies at the base. */
+export function doorList(when: 'out' | 'back', date: string, outing: Pick<Outing, 'kit' | 'back'>, names: Who): DoorLine[] {
+  const seen = new Map<string, number>()
+  const line = (item: string): string => {
+    const n = (seen.get(item) ?? 0) + 1
+    seen.set(item, n)
+    // A line of the list of that day: the same thing at two places has two.
+    return `${when}.${date}.${item}#${n}`
+  }
+  if (when === 'out') return (outing.kit.entries ?? []).map((e) => ({ line: line(e.item), head: names.thing(e.item) + times(e.count ?? 1), body: placeName(e.place, names) }))
+  return outing.back.map((m) => ({ line: line(m.item), head: names.thing(m.item) + times(m.count), body: placeName(m.to_place, names) }))
+}
+/** What stays at the base, each with where it lies there; a bag lies where it is put. */
+export function atTheBase(stays: Record<string, number>, entries: readonly Entry[], names: Who): string[] {
+  return Object.entries(stays).map(([item, count]) => {
+    const at = entries.find((e) => e.item === item)
+    const what = names.thing(item) + times(count)
+    return at && at.place.where !== 'piece' ? `${what} (${placeName(at.place, names)})` : what
+  })
 }

@@ -1,21 +1,29 @@
 <script setup lang="ts">
-/** Today: the bag of the day, its mass on each back, light and water. */
-import { computed } from 'vue'
-import type { Assessment, Day, Loadout, Outing, Person } from '@/api/types'
+/** Today: the bag of the day to tick before the door and back in the evening, its mass on each back, light and water. */
+import { computed, ref } from 'vue'
+import type { Assessment, Day, Entry, Loadout, Outing, Person } from '@/api/types'
+import TabRow from '@/components/TabRow.vue'
+import TickRow from '@/components/TickRow.vue'
 import type { Names } from '@/composables/useBench'
+import type { useField } from '@/composables/useField'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { clock } from '@/format/dates'
-import { placeName } from '@/wording/loadouts'
+import { ticked, toggled } from '@/field/subjects'
+import { atTheBase, doorList } from '@/wording/loadouts'
 import { hours } from '@/wording/stamina'
 
-const props = defineProps<{ day: Day | undefined; loadout: Loadout | undefined; outing: Outing | undefined; assessment: Assessment; people: Person[]; names: Names }>()
+const props = defineProps<{ date: string; day: Day | undefined; loadout: Loadout | undefined; outing: Outing | undefined; entries: Entry[]; field: ReturnType<typeof useField>; assessment: Assessment; people: Person[]; names: Names }>()
 const units = useUnits()
 /** Half a litre for each hour of walking with a load (estimate). */
 const WATER_L_H = 0.5
 const loads = computed(() => (props.outing?.loads ?? props.assessment.loads).people)
 const light = computed(() => props.assessment.sky.find((s) => s.date === props.day?.date))
-const things = computed(() => props.outing?.kit.entries ?? [])
+const when = ref<'out' | 'back'>('out')
+/** What leaves the room, each with where it goes; in the evening the same, each with where it came from. */
+const lines = computed(() => (props.outing ? doorList(when.value, props.date, props.outing, props.names) : []))
+const open = computed(() => lines.value.filter((l) => !ticked(props.field.stands.value, l.line)).length)
+const stays = computed(() => (props.outing ? atTheBase(props.outing.stays, props.entries, props.names) : []))
 const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
 </script>
 
@@ -23,9 +31,13 @@ const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
   <section aria-label="Today">
     <h2>{{ loadout ? loadout.name : 'Everything, as packed' }}</h2>
     <p v-for="p in loads" :key="p.person"><b>{{ names.person(p.person) }}</b> {{ fmt.load(p.carried_g, units) }}<template v-if="p.share !== null && p.share !== undefined">, {{ fmt.percent(p.share) }} of body mass</template></p>
-    <ul v-if="things.length">
-      <li v-for="e in things" :key="e.item + JSON.stringify(e.place)"><b>{{ names.thing(e.item) }}{{ (e.count ?? 1) > 1 ? ` × ${e.count}` : '' }}</b> <span class="quiet">{{ placeName(e.place, names) }}</span></li>
-    </ul>
+    <template v-if="outing">
+      <TabRow v-model="when" label="When" :tabs="[{ name: 'out', title: 'before the door' }, { name: 'back', title: 'back in the evening' }]"><span class="label" role="status">{{ open ? `${open} of ${lines.length} to tick` : 'all ticked' }}</span></TabRow>
+      <ul class="lines">
+        <li v-for="l in lines" :key="l.line"><TickRow large :done="ticked(field.stands.value, l.line)" :head="l.head" :body="l.body" @tick="field.mark(toggled(l.line))" /></li>
+      </ul>
+      <p v-if="stays.length" class="quiet"><b>Stays at the base:</b> {{ stays.join('; ') }}.</p>
+    </template>
     <p v-else class="quiet">No loadout names this day. Make one at Stow, and the day's bag stands here.</p>
     <template v-if="day">
       <h2>Light and water</h2>
@@ -49,14 +61,5 @@ h2 {
 }
 p {
   margin: 4px 0;
-}
-ul {
-  margin: 4px 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  padding: 6px 0;
-  border-bottom: 1px solid var(--line);
 }
 </style>

@@ -73,7 +73,7 @@ function step(by: number): void {
       </header>
       <FieldState :field="field" :names="names" />
       <TabRow v-model="part" class="parts" way label="Parts of the trail" :tabs="PARTS" />
-      <TodayPart class="today" :day="here" :loadout="loadout" :outing="outing" :assessment="bench.state.assessment" :people="bench.trip.trip.people ?? []" :names="names" />
+      <TodayPart class="today" :date="date" :day="here" :loadout="loadout" :outing="outing" :entries="all" :field="field" :assessment="bench.state.assessment" :people="bench.trip.trip.people ?? []" :names="names" />
       <BoardsPart class="boards" :entries="all" :things="things" :field="field" :signs="bench.trip.trip.signs ?? {}" :copies="bench.state.assessment.lasts.copies" ours @signs="keepSigns" />
       <NightPart class="night" :date="date" :day="here" :mains="Boolean(bench.trip.trip.mains)" :entries="all" :things="things" :field="field" :copies="bench.state.assessment.lasts.copies" />
       <LogPart class="log" :date="date" :entries="all" :things="things" :field="field" :names="names" />
