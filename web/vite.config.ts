@@ -50,5 +50,6 @@ export default defineConfig({
   build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 900 },
   server: { port: 5173, proxy: { '/api': 'http://127.0.0.1:8000' } },
   // Files that mount components ask for jsdom in their first line. Modules are read once for all: no test replaces one.
-  test: { environment: 'node', isolate: false, unstubGlobals: true, server: { deps: { inline: ['vuetify'] } } },
+  // On a busy machine what takes a second may take ten: how long a test takes is no part of what it says.
+  test: { environment: 'node', isolate: false, testTimeout: 60_000, unstubGlobals: true, server: { deps: { inline: ['vuetify'] } } },
 })
