@@ -21,7 +21,7 @@ export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => 
   let hangUp = new AbortController()
   let shown = ''
 
-  async function start(kit: Stamped, what: string, asking: Partial<PackingTime> = {}): Promise<void> {
+  async function start(kit: Stamped, what: string, asking: Partial<PackingTime> = {}, onceMore = false): Promise<void> {
     hangUp.abort()
     const mine = (hangUp = new AbortController())
     problem.value = null
@@ -31,6 +31,7 @@ export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => 
     const name = `${kit.trip} ${kit.kit} ${what}`
     const take = (line: StowLine): void => {
       ahead.value = line.ahead ?? 0
+      outdone ||= line.replaced ?? false
       if (!line.stowage) return
       // What was packed before stays in sight until all is packed anew; a first packing shows itself bag by bag.
       if (line.final || stowage.value === null || shown !== name) stowage.value = line.stowage
@@ -44,6 +45,8 @@ export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => 
       if (!what) queries.setQueryData<Packed>(KEY.packed(kit.trip, kit.kit), { stamp: kit.stamp, left: line.stowage.left.length })
     }
     let before: Stowage | null = null
+    // A request of the page before may arrive after this one and take its place: then it is asked once more.
+    let outdone = false
     try {
       await stream<StowLine>(`/api/trips/${kit.trip}/kits/${kit.kit}/stowage?loadout=${what}`, asking, take, mine.signal)
     } catch (error) {
@@ -51,6 +54,7 @@ export function useStowage(at: MaybeRefOrGetter<Stamped | null>, loadout: () => 
     } finally {
       if (mine === hangUp) running.value = trying.value = false
     }
+    if (outdone && !onceMore && mine === hangUp && !mine.signal.aborted) await start(kit, what, asking, true)
   }
   watch(
     () => [toValue(at), loadout()] as const,
