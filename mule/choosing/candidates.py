@@ -74,11 +74,13 @@ class Candidates:
     def root_kinds(self) -> dict[str, tuple[str, PieceKind]]:
         """Carried pieces of luggage with who carries them and as what."""
         kinds = {e.item: e.place.piece for e in self.plan.kit.entries if isinstance(e.place, AsPiece)}
-        return {
-            c.root: (c.person, kinds[c.root] if c.root in kinds else _piece(self.plan.items[c.root]))
-            for c in self.containers
-            if c.root is not None
-        }
+        found = {}
+        for container in self.containers:
+            if (root := container.root) is not None:
+                bag = self.plan.items[root]
+                assert isinstance(bag, Bag)
+                found[root] = container.person, kinds.get(root, bag.carried_as)
+        return found
 
     @property
     def kept(self) -> tuple[KeptThing, ...]:
@@ -103,11 +105,6 @@ class Candidates:
     def fixed_carried_g(self) -> float:
         """Grams that are carried whatever is chosen."""
         return sum(self.fixed_g.values()) + sum(self.worn_g.values())
-
-
-def _piece(bag: Gear) -> PieceKind:
-    """How a bag that is chosen travels."""
-    return bag.piece if isinstance(bag, Bag) and bag.piece != PieceKind.HOLD else PieceKind.CABIN
 
 
 def candidates(plan: Plan, graph: DependencyGraph, asking: Asking) -> Candidates:

@@ -10,7 +10,7 @@ from mule.choosing.containers import Container
 from mule.choosing.draft import Draft, tenths, total
 from mule.choosing.places import limit, place
 from mule.deadline import Deadline
-from mule.finding import AsPiece, InBag, PieceKind, Place, Worn
+from mule.finding import AsPiece, InBag, Place, Worn
 from mule.gear import Bag, Insert
 from mule.kit import Entry, Kit
 from mule.solving import Impossible, OutOfTime, Solved, solve
@@ -89,5 +89,4 @@ def _place(home: Container) -> Place:
 def _bag_entry(case: Candidates, item: str) -> Entry:
     bag = case.free[item]
     assert isinstance(bag, Bag)
-    kind = bag.piece if bag.piece != PieceKind.HOLD else PieceKind.CABIN
-    return Entry(item=item, place=AsPiece(piece=kind, person=case.plan.trip.people[0].id))
+    return Entry(item=item, place=AsPiece(piece=bag.carried_as, person=case.plan.trip.people[0].id))

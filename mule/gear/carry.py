@@ -72,6 +72,11 @@ class Bag(_Holder):
     straps: int = Field(default=2, ge=0, le=8, strict=True)
     strap_mm: Millimetres | None = None
 
+    @property
+    def carried_as(self) -> PieceKind:
+        """How it travels where somebody carries it: what is usually checked in is a cabin bag then."""
+        return PieceKind.CABIN if self.piece == PieceKind.HOLD else self.piece
+
 
 class Insert(_Holder):
     """A padded cube that moves between bags."""

@@ -35,16 +35,12 @@ def goes_along(plan: Plan, days: Sequence[Day], bag: Bag, person: str) -> Kit:
 
     Of a thing of which there is one for everybody, each has one: the bearer's lies in the bag.
     """
-    entries = [Entry(item=bag.id, place=AsPiece(piece=_piece(bag), person=person))]
+    entries = [Entry(item=bag.id, place=AsPiece(piece=bag.carried_as, person=person))]
     for item, count in plan.loaded.items():
         thing = plan.items[item]
         if _always(thing, days):
             entries += _put(plan, thing, count, bag.id, person)
     return plan.kit.model_copy(update={"entries": tuple(entries)})
-
-
-def _piece(bag: Bag) -> PieceKind:
-    return PieceKind.CABIN if bag.piece == PieceKind.HOLD else bag.piece
 
 
 def _always(thing: Gear, days: Sequence[Day]) -> bool:

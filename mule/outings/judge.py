@@ -7,7 +7,7 @@ from mule.assess import case_of
 from mule.cures import heavier, problem_of, problems
 from mule.finding import AsPiece, Finding, FindingCode, InBag, PieceKind, Worn
 from mule.gear import Gear, Group
-from mule.kit import Kit
+from mule.kit import Kit, Loadout
 from mule.load import PersonLoad
 from mule.outings.answer import ByDays, DayBag, PacksOut, WantDays, WantOut
 from mule.outings.day import day_plan, loadout_on
@@ -82,10 +82,9 @@ def _trip_short(plan: Plan) -> Mapping[date, tuple[str, ...]]:
     }
 
 
-def bag_of(plan: Plan, day: Day) -> tuple[Case, tuple[Finding, ...]]:
+def bag_of(plan: Plan, day: Day, loadout: Loadout | None) -> tuple[Case, tuple[Finding, ...]]:
     """The facts about what goes out on a day, and what is amiss with that bag alone: with all that travels it would not
-    be, or clearly less."""
-    loadout = loadout_on(plan, day)
+    be, or clearly less. loadout: of that day; None for all that travels."""
     case = case_of(day_plan(plan, (day,), loadout))
     if loadout is None:
         return case, ()
@@ -112,8 +111,8 @@ def _link(finding: Finding) -> tuple[str, str]:
 
 
 def _day(plan: Plan, day: Day, whole: Mapping[str, float], trip_short: tuple[str, ...]) -> DayBag:
-    case, findings = bag_of(plan, day)
     loadout = loadout_on(plan, day)
+    case, findings = bag_of(plan, day, loadout)
     heaviest = _heaviest(plan.trip, case.loads.people)
     return DayBag(
         date=day.date,

@@ -38,7 +38,7 @@ def look_for_day_cures(plan: Plan, on: date, should_stop: Callable[[], bool] = l
     loadout = loadout_on(plan, day)
     if loadout is None:
         return
-    _, findings = bag_of(plan, day)
+    _, findings = bag_of(plan, day, loadout)
     amiss = {problem_of(finding) for finding in findings}
     for found in look_for_cures(day_plan(plan, (day,), loadout), should_stop, lambda one: problem_of(one) in amiss):
         here = tuple(cure for cure in found.cures if not cure.gets)

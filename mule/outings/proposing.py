@@ -14,8 +14,9 @@ from pydantic import Field
 from mule.assess import case_of
 from mule.choosing import Asking, Point, choose
 from mule.deadline import Deadline
+from mule.editing import apply
 from mule.errors import InvalidInput, Problem
-from mule.finding import Finding, Worn
+from mule.finding import Finding, Load, Worn
 from mule.gear import Bag, Battery, Body, Tripod, holds_still, twins
 from mule.kit import Entry, Kit
 from mule.load import PersonLoad
@@ -178,6 +179,10 @@ class _Packed(Frozen):
         """Whether it is all that was asked."""
         return self.serves and not self.left
 
+    def along(self, item: str) -> int:
+        """Pieces of a thing that go along."""
+        return self.kit.loaded().get(item, 0)
+
     @property
     def rank(self) -> tuple[float, ...]:
         """Less is better: what goes in, then what serves, then what is light."""
@@ -237,26 +242,18 @@ class _Search:
 
 def _with_every_pack(plan: Plan, days: tuple[Day, ...], found: _Packed, person: str) -> _Packed:
     """Where no number of packs on the trip lasts the day, all of them go along, in a pocket: so it lasts longest."""
-    short = {packs.type for packs in packs_out(case_of(plan_out(plan, days, found.kit))) if packs.short}
-    loaded, more = found.kit.loaded(), list[Entry]()
-    for item, count in plan.loaded.items():
-        thing = plan.items[item]
-        if isinstance(thing, Battery) and thing.battery_type in short and count > loaded.get(item, 0):
-            more.append(Entry(item=item, count=count - loaded.get(item, 0), place=Worn(person=person)))
+    out = plan_out(plan, days, found.kit)
+    short = {packs.type for packs in packs_out(case_of(out)) if packs.short}
+    more = [
+        Load(item=thing.id, count=left, place=Worn(person=person))
+        for thing in out.gear
+        if isinstance(thing, Battery) and thing.battery_type in short and (left := thing.count - found.along(thing.id))
+    ]
     if not more:
         return found
-    entries = _added(found.kit.entries, more)
-    grams = sum(plan.items[entry.item].mass_g * entry.count for entry in more)
-    kit = found.kit.model_copy(update={"entries": entries})
+    grams = sum(out.items[edit.item].mass_g * edit.count for edit in more)
+    kit = apply(out, more).kit
     return found.model_copy(update={"kit": kit, "carried_g": found.carried_g + grams, "proved": False})
-
-
-def _added(entries: Sequence[Entry], more: Sequence[Entry]) -> tuple[Entry, ...]:
-    """One entry for each thing at one place."""
-    counts = {(entry.item, entry.place): entry.count for entry in entries}
-    for entry in more:
-        counts[entry.item, entry.place] = counts.get((entry.item, entry.place), 0) + entry.count
-    return tuple(Entry(item=item, count=count, place=place) for (item, place), count in counts.items())
 
 
 def _in_way(plan: Plan, of: Plan, asked: OutingAsked) -> Plan:

@@ -3,7 +3,7 @@
 Nothing here knows Django or the database: a worker on another machine has neither.
 """
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass
 from datetime import date
 from itertools import count
@@ -14,6 +14,7 @@ from pydantic import TypeAdapter
 from mule.choosing import Asking, choose
 from mule.cures import look_for_cures
 from mule.deadline import Deadline
+from mule.finding import Finding
 from mule.gate import GateCheckPlan, gate_check_plan
 from mule.gear import Bag, Insert
 from mule.optics import cover
@@ -67,6 +68,12 @@ class Choosing:
         tell(ChoiceLine(choice=whole).written())
 
 
+def _tell_cures(findings: Iterable[Finding], tell: Tell, should_stop: ShouldStop) -> None:
+    for finding in findings:
+        tell(CureLine(finding=finding).written())
+    tell(CureLine(whole=not should_stop()).written())
+
+
 @dataclass(frozen=True)
 class Curing:
     """All findings of a plan with their cures."""
@@ -76,9 +83,7 @@ class Curing:
 
     def run(self, tell: Tell, should_stop: ShouldStop) -> None:
         """Tells a CureLine for each finding, and one that says whether these are all."""
-        for finding in look_for_cures(self.plan, should_stop):
-            tell(CureLine(finding=finding).written())
-        tell(CureLine(whole=not should_stop()).written())
+        _tell_cures(look_for_cures(self.plan, should_stop), tell, should_stop)
 
 
 @dataclass(frozen=True)
@@ -91,9 +96,7 @@ class CuringDay:
 
     def run(self, tell: Tell, should_stop: ShouldStop) -> None:
         """Tells a CureLine for each finding, and one that says whether these are all."""
-        for finding in look_for_day_cures(self.plan, self.on, should_stop):
-            tell(CureLine(finding=finding).written())
-        tell(CureLine(whole=not should_stop()).written())
+        _tell_cures(look_for_day_cures(self.plan, self.on, should_stop), tell, should_stop)
 
 
 @dataclass(frozen=True)

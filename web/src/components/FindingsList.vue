@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Cure, Edit, Finding } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
+import SeverityMark from './SeverityMark.vue'
 import { findingKey, SEVERITIES, type Advised } from '@/wording/advice'
 import { cureText, namesAfter, noWayText, partText, touchedText } from '@/wording/cures'
 import { say } from '@/wording/findings'
@@ -53,11 +54,7 @@ const BEFORE = 'Of the kit before your last click; looking again'
     </p>
     <ul class="list" aria-label="Findings" aria-live="polite">
       <li v-for="{ key, finding, said, cures, standing, why } in shown" :key="key" :class="finding.severity">
-        <svg width="12" height="12" viewBox="-6 -6 12 12" role="img" :aria-label="SEVERITY[finding.severity]">
-          <rect v-if="finding.severity === 'blocker'" x="-4" y="-4" width="8" height="8" transform="rotate(45)" />
-          <path v-else-if="finding.severity === 'caution'" d="M0 -5.500L5.800 4.500H-5.800z" />
-          <circle v-else r="4" />
-        </svg>
+        <SeverityMark class="mark" :severity="finding.severity" role="img" :aria-label="SEVERITY[finding.severity]" />
         <div>
           <button type="button" class="head" :aria-expanded="opened.has(key)" :title="opened.has(key) ? 'Close' : 'Figures and other ways out'" @click="toggle(key)">{{ said.head }}</button>
           <p v-if="opened.has(key)" class="body">{{ said.body }} <template v-if="standing === 'now' && !cures.length">{{ why }}</template></p>
@@ -74,7 +71,7 @@ const BEFORE = 'Of the kit before your last click; looking again'
         </div>
       </li>
       <li v-if="shown.length === 0" class="fine">
-        <svg width="12" height="12" viewBox="-6 -6 12 12" aria-hidden="true"><circle r="5" /></svg>
+        <svg class="mark" width="12" height="12" viewBox="-6 -6 12 12" aria-hidden="true"><circle r="5" /></svg>
         <div><slot name="fine"><b>Nothing to mend.</b> Every leg takes it, and no want has a gap.</slot></div>
       </li>
     </ul>
@@ -112,22 +109,15 @@ const BEFORE = 'Of the kit before your last click; looking again'
   flex: 1;
   min-width: 0;
 }
-svg {
+.mark {
   flex: none;
   margin-top: 4px;
-  fill: var(--muted);
 }
 .list > .blocker {
   border-color: var(--rust);
 }
-.blocker svg {
-  fill: var(--rust);
-}
 .list > .caution {
   border-color: var(--ochre);
-}
-.caution svg {
-  fill: var(--ochre);
 }
 .list > .fine {
   border-color: var(--moss);

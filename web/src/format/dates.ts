@@ -8,13 +8,14 @@ function parts(iso: string): { year: number; month: number; day: number; weekday
 }
 
 /** "Sat 20 Feb". */
-/** "Sat 20", where the month is seen beside it. */
-export function dayShort(iso: string): string {
-  return day(iso).split(' ').slice(0, 2).join(' ')
-}
 export function day(iso: string): string {
   const p = parts(iso)
   return `${DAYS[p.weekday]} ${p.day} ${MONTHS[p.month - 1]}`
+}
+
+/** "Sat 20", where the month is seen beside it. */
+export function dayShort(iso: string): string {
+  return day(iso).split(' ').slice(0, 2).join(' ')
 }
 
 /** "20 Feb – 28 Feb 2027", or "20–28 Feb 2027" within a month. */

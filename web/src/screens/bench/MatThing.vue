@@ -45,7 +45,7 @@ function click(event: MouseEvent): void {
 <template>
   <button
     type="button"
-    class="thing"
+    class="thing drawn"
     :class="[`g-${groupOf(thing.kind)}`, { outlined: loaded === 0 }]"
     :data-thing="thing.id"
     :aria-pressed="loaded > 0"
@@ -89,29 +89,6 @@ function click(event: MouseEvent): void {
   display: block;
   max-width: none;
   margin-bottom: 1px;
-}
-.outline,
-.detail {
-  stroke: var(--thing-line);
-  stroke-width: 1.3;
-  stroke-linejoin: round;
-}
-.detail {
-  fill: none;
-  stroke-width: 0.9;
-}
-.outline {
-  fill: var(--thing);
-}
-.dark {
-  fill: var(--thing-line);
-  fill-opacity: 0.35;
-}
-.g-power .outline {
-  fill: var(--thing-power);
-}
-.g-cards .outline {
-  fill: var(--thing-cards);
 }
 .ghost .outline {
   fill: var(--mat);

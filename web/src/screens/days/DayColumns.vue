@@ -2,6 +2,7 @@
 /** Days as columns of what the one who carries most has on them, by what it is for; under each, its wants as far as its bag reaches them. */
 import { computed } from 'vue'
 import type { ByDays, Day, DayBag } from '@/api/types'
+import SeverityMark from '@/components/SeverityMark.vue'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { carriedBy, scaleOf, stack, USES } from '@/drawing/days'
@@ -34,10 +35,7 @@ const worst = (bag: DayBag): 'blocker' | 'caution' | null => (['blocker', 'cauti
       <div class="columns" role="group" aria-label="Days of the trip" :style="{ gridTemplateColumns: `repeat(${columns.length}, minmax(66px, 1fr))` }">
         <button v-for="{ bag, day, grams, blocks, text } in columns" :key="bag.date" type="button" class="day" :class="{ whole: !bag.loadout }" :aria-pressed="chosen.includes(bag.date)" :title="`${bagName(bag)} · ${outThere(bag)}`" @click="emit('choose', bag.date, $event.shiftKey || $event.ctrlKey || $event.metaKey)">
           <span class="name">
-            <svg v-if="worst(bag)" :class="worst(bag)" width="11" height="11" viewBox="-6 -6 12 12" aria-hidden="true">
-              <rect v-if="worst(bag) === 'blocker'" x="-4" y="-4" width="8" height="8" transform="rotate(45)" />
-              <path v-else d="M0 -5.500L5.800 4.500H-5.800z" />
-            </svg>
+            <SeverityMark v-if="worst(bag)" :severity="worst(bag)!" :side="11" aria-hidden="true" />
             {{ dayShort(bag.date) }}
           </span>
           <span class="what">{{ day?.title }}</span>
@@ -197,12 +195,6 @@ const worst = (bag: DayBag): 'blocker' | 'caution' | null => (['blocker', 'cauti
 }
 .want.missing > span {
   background: color-mix(in srgb, var(--rust) 55%, var(--paper));
-}
-.blocker {
-  fill: var(--rust);
-}
-.caution {
-  fill: var(--ochre);
 }
 .legend {
   display: flex;

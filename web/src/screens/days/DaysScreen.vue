@@ -40,7 +40,7 @@ const loadouts = computed(() => stow.value?.loadouts ?? [])
 const { outing } = useOuting(at, () => bag.value?.loadout ?? '')
 const when = ref<'morning' | 'evening'>('morning')
 const others = computed(() => alike(days.value, first.value))
-const { found, asked, problem, running, start, stop, forget } = useProposals(() => at.value)
+const { found, asked, problem, running, whole, start, stop, forget } = useProposals(() => at.value)
 const way = ref(0)
 const proposal = computed(() => found.value[way.value] ?? null)
 const bearer = computed(() => person.value || bag.value?.heaviest || people.value[0]?.id || '')
@@ -96,7 +96,7 @@ watch([() => picked.value.join(), () => props.kit, share, bearer], forget)
           </div>
           <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>
           <WaysToGo v-if="found.length || running" :ways="found" :picked="way" :things="things" :names="names" :running="running" @pick="way = $event" />
-          <p v-else-if="asked && !problem" class="quiet">No bag on this trip serves that day.</p>
+          <p v-else-if="whole" class="quiet">No bag of this trip was found that takes a picture wanted then.</p>
           <p v-else class="quiet">Of what is on the trip, the lightest bag that does it: with packs and cards for those days in that cold, legs and filters where wanted, safety gear, water and a cover always along.</p>
         </section>
         <section aria-label="Wants by days">

@@ -46,7 +46,7 @@ const cards = computed(() =>
 <template>
   <div class="ways" role="group" aria-label="Ways to go out">
     <button v-for="({ made, cells, wide, along }, index) in cards" :key="made.way + made.share" type="button" class="way" :aria-pressed="index === picked" :title="along" @click="emit('pick', index)">
-      <svg class="mat" :viewBox="`-8 -6 ${Math.max(260, wide + 16)} 84`" preserveAspectRatio="xMinYMid meet" aria-hidden="true">
+      <svg class="mat drawn" :viewBox="`-8 -6 ${Math.max(260, wide + 16)} 84`" preserveAspectRatio="xMinYMid meet" aria-hidden="true">
         <g v-for="c in cells" :key="c.id" :transform="`translate(${c.x} ${36 - (c.drawn.height * SCALE) / 2}) scale(${SCALE})`" :class="`g-${c.group}`">
           <path v-for="(stroke, i) in c.drawn.strokes" :key="i" :d="stroke.d" :class="stroke.role" vector-effect="non-scaling-stroke" />
           <text v-if="c.count > 1" class="times" :x="0" :y="c.drawn.height + 62">× {{ c.count }}</text>
@@ -90,27 +90,8 @@ const cards = computed(() =>
   height: 84px;
   background: var(--mat);
 }
-.outline,
-.detail {
-  stroke: var(--thing-line);
-  stroke-width: 1.1;
-}
-.detail {
-  fill: none;
-  stroke-width: 0.8;
-}
 .outline {
-  fill: var(--thing);
-}
-.dark {
-  fill: var(--thing-line);
-  fill-opacity: 0.35;
-}
-.g-power .outline {
-  fill: var(--thing-power);
-}
-.g-cards .outline {
-  fill: var(--thing-cards);
+  stroke-width: 1.1;
 }
 .times {
   font-size: 52px;
