@@ -40,6 +40,14 @@ const lines = computed(() => [props.day.place, fmt.temperature(props.day.lowest_
       <h2>{{ dayName(bag.date) }} <span class="quiet">{{ day.title }}</span></h2>
       <p class="quiet">{{ lines }}</p>
     </header>
+    <section v-if="proposal" class="proposal" aria-label="The way that is picked">
+      <h2>{{ WAY[proposal.way] }} <span class="quiet">for {{ several > 1 ? `these ${several} days` : dayName(bag.date) }}</span></h2>
+      <p>{{ along }}.</p>
+      <p v-if="proposal.score < proposal.whole_score - 0.05" class="quiet">Serves {{ Math.round(proposal.score) }} of the {{ Math.round(proposal.whole_score) }} points that all that travels would.</p>
+      <p v-if="over" class="bad">{{ over }}</p>
+      <p v-for="text in amiss" :key="text" class="quiet">{{ text }}</p>
+    </section>
+    <h2 v-if="proposal">As it is now</h2>
     <dl class="facts">
       <dt>Bag</dt>
       <dd>{{ bagName }}</dd>
@@ -63,13 +71,6 @@ const lines = computed(() => [props.day.place, fmt.temperature(props.day.lowest_
       </ul>
       <p v-if="stays.length" class="quiet stays"><b>At the base:</b> {{ stays.join(', ') }}</p>
     </template>
-    <section v-if="proposal" class="proposal" aria-label="The way that is picked">
-      <h2>{{ WAY[proposal.way] }} <span class="quiet">for {{ several > 1 ? `these ${several} days` : dayName(bag.date) }}</span></h2>
-      <p>{{ along }}.</p>
-      <p v-if="proposal.score < proposal.whole_score - 0.05" class="quiet">Serves {{ Math.round(proposal.score) }} of the {{ Math.round(proposal.whole_score) }} points that all that travels would.</p>
-      <p v-if="over" class="bad">{{ over }}</p>
-      <p v-for="text in amiss" :key="text" class="quiet">{{ text }}</p>
-    </section>
     <div class="ends">
       <VBtn v-if="proposal" color="primary" variant="flat" :loading="busy" @click="emit('take')">Take it for {{ several > 1 ? `these ${several} days` : dayName(bag.date) }}</VBtn>
       <button v-if="bag.loadout" type="button" class="link" @click="emit('edit')">change or pack it in Stow</button>
