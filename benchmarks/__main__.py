@@ -26,6 +26,7 @@ from benchmarks.field import bench_exif, bench_import, bench_sheet  # noqa: E402
 from benchmarks.members import bench_members  # noqa: E402
 from benchmarks.memory import bench_look_backs  # noqa: E402
 from benchmarks.outings import bench_days, bench_outing_propose  # noqa: E402
+from benchmarks.sharing import bench_bags, bench_split  # noqa: E402
 from benchmarks.stamina import bench_stamina  # noqa: E402
 from benchmarks.stowing import (  # noqa: E402
     bench_stow,
@@ -57,6 +58,8 @@ WORKLOADS: dict[str, Callable[[], Figures]] = {
     "hang-up": bench_hang_up,
     "outing-propose": bench_outing_propose,
     "days": bench_days,
+    "split": bench_split,
+    "bags": bench_bags,
     "stamina": bench_stamina,
     "stow-12-90": bench_stow_12,
     "stow-24-80": bench_stow_24,
@@ -99,6 +102,9 @@ LIMITS: dict[tuple[str, str], float] = {
     ("choose-1000", "first_point_s"): 2,
     ("hang-up", "longest_s"): 0.5,
     ("outing-propose", "seconds"): 1,
+    ("split", "seconds"): 2,
+    ("bags", "first_s"): 2,
+    ("bags", "all_s"): 30,
     ("stamina", "p95_ms"): 8,
     ("stamina", "times_dearer_at_200_days"): 12,
     ("stow-12-90", "median_s"): 1,

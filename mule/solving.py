@@ -3,7 +3,7 @@
 Three types, so that nobody takes one for another: "not found in time" said as "impossible" is a lie on the screen.
 """
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from threading import Event, Thread
@@ -16,6 +16,22 @@ from mule.deadline import Deadline
 _ASKED_EVERY_S = 0.05
 # The solver reads 0 as no time at all and answers nothing; presolve of a trivial model needs about this.
 _LEAST_S = 0.01
+# Models count masses in whole tenths of a gram.
+PER_GRAM = 10
+
+Var = cp_model.IntVar
+Linear = cp_model.LinearExpr
+
+
+def total(terms: Iterable[tuple[Var, int]], constant: int = 0) -> Linear:
+    """Sum of variables with their factors, and a constant."""
+    found = list(terms)
+    return Linear.weighted_sum([v for v, _ in found], [n for _, n in found]) + constant
+
+
+def tenths(grams: float) -> int:
+    """Grams in a model's whole tenths."""
+    return round(grams * PER_GRAM)
 
 
 @dataclass(frozen=True)

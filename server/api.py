@@ -14,6 +14,7 @@ from server.field.api import router as field
 from server.locker.api import router as locker
 from server.sharing.api import router as sharing
 from server.trips.api import router as trips
+from server.trips.bags_api import router as bags
 from server.trips.lent_api import router as lent
 from server.trips.outings_api import router as outings
 from server.trips.shelf import router as shelf
@@ -30,6 +31,7 @@ api.add_router("/trips", shelf, tags=["trips"])
 api.add_router("/trips", trips, tags=["trips"])
 api.add_router("/trips", lent, tags=["trips"])
 api.add_router("/trips", outings, tags=["trips"])
+api.add_router("/trips", bags, tags=["trips"])
 api.add_router("/field", field, tags=["field"])
 api.add_router("/exchange", exchange, tags=["exchange"])
 api.add_router("/window", window, tags=["window"])

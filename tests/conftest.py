@@ -5,6 +5,7 @@ import pytest
 # What they look for, they look for during a certain time: beside others that keep the processor busy they find less.
 SOLVERS = {
     "mule": (
+        "bag_sets",
         "choosing",
         "choosing_lightest",
         "choosing_room",
@@ -14,8 +15,9 @@ SOLVERS = {
         "packing",
         "packout",
         "solving",
+        "split",
     ),
-    "server": ("choice", "field", "foam", "paper", "stow"),
+    "server": ("bags", "choice", "field", "foam", "paper", "stow"),
 }
 # Of these never two beside each other: each search has all of a processor.
 GROUPED = {

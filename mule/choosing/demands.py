@@ -5,12 +5,13 @@ from itertools import combinations
 
 import numpy as np
 
-from mule.choosing.draft import Draft, Truth, Var, total
+from mule.choosing.draft import Draft, Truth
 from mule.choosing.scoring import Optics
 from mule.gear import Body, Lens, is_zoom, serves, twins
 from mule.optics import asks_of
 from mule.optics.gaps import GAP_SCORE
 from mule.resilience.single_loss import serving
+from mule.solving import Var, total
 from mule.trip import MOST_OF_A_TRIO
 
 

@@ -7,27 +7,10 @@ from ortools.sat.python import cp_model
 from mule.choosing.answer import Reason
 from mule.choosing.candidates import Candidates
 from mule.gear import Body
+from mule.solving import Var, total
 
-# Masses are whole tenths of a gram.
-PER_GRAM = 10
-
-Var = cp_model.IntVar
 # A literal, or a truth that is known beforehand.
 Truth = Var | bool
-
-
-Linear = cp_model.LinearExpr
-
-
-def total(terms: Iterable[tuple[cp_model.IntVar, int]], constant: int = 0) -> Linear:
-    """Sum of variables with their factors, and a constant."""
-    found = list(terms)
-    return cp_model.LinearExpr.weighted_sum([v for v, _ in found], [n for _, n in found]) + constant
-
-
-def tenths(grams: float) -> int:
-    """Grams in the model's whole tenths."""
-    return round(grams * PER_GRAM)
 
 
 class Draft:

@@ -6,10 +6,11 @@ See docs/domain/completeness.md.
 from collections.abc import Iterator
 
 from mule.choosing.candidates import Candidates
-from mule.choosing.draft import Draft, Truth, total
+from mule.choosing.draft import Draft, Truth
 from mule.completeness import Key, packs_eaten
 from mule.filters import FilterGear, Front, ways
 from mule.gear import Battery, Lens, MountAdapter
+from mule.solving import total
 from mule.trip import EffectWish, Want
 
 

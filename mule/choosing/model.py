@@ -24,13 +24,14 @@ from mule.choosing.demands import (
     scale_by_aids,
     wants_surviving,
 )
-from mule.choosing.draft import PER_GRAM, Draft, Linear, Var, tenths, total
+from mule.choosing.draft import Draft
 from mule.choosing.in_play import interchangeable
 from mule.choosing.lasting import PARTS, Ask, Capacity, LastingPart
 from mule.choosing.links import link
 from mule.choosing.places import carried, limit, place
 from mule.choosing.placing import RoomLimit
 from mule.deadline import Deadline
+from mule.solving import PER_GRAM, Linear, Var, tenths, total
 
 
 @dataclass

@@ -3,9 +3,11 @@
 from collections.abc import Iterable, Mapping, Sequence
 
 from mule.choosing.containers import Container
-from mule.choosing.draft import Draft, Linear, Var, tenths, total
+from mule.choosing.draft import Draft
 from mule.finding import PieceKind
+from mule.gate.limits import mass_limits
 from mule.gear import Bag
+from mule.solving import Linear, Var, tenths, total
 
 
 def place(draft: Draft) -> None:
@@ -62,25 +64,14 @@ def limit(draft: Draft) -> None:
 
 
 def _legs(draft: Draft) -> None:
-    plan = draft.case.plan
-    carriers = {c.id: c for c in plan.carriers}
-    roots = draft.case.root_kinds
-    for leg in plan.trip.legs:
-        carrier = carriers.get(leg.carrier) if leg.carrier else None
-        if carrier is None:
+    for one in mass_limits(draft.case.plan, draft.case.root_kinds):
+        if one.person is None:
+            why = draft.reason("leg", {"leg": one.leg, "bag": one.bags[0]}, allowed_g=one.allowed_g)
+            _at_most(draft, one.bags, 0, one.allowed_g, why)
             continue
-        for root, (_, kind) in roots.items():
-            rule = carrier.rule(kind)
-            if rule and rule.mass_g is not None:
-                why = draft.reason("leg", {"leg": leg.id, "bag": root}, allowed_g=rule.mass_g)
-                _at_most(draft, [root], 0, rule.mass_g, why)
-        for shared in carrier.together:
-            for person in plan.trip.people:
-                mine = [root for root, (who, kind) in roots.items() if who == person.id and kind in shared.pieces]
-                if mine:
-                    hold = draft.case.hold_g.get(person.id, 0.0) if PieceKind.HOLD in shared.pieces else 0.0
-                    why = draft.reason("leg", {"leg": leg.id, "person": person.id}, allowed_g=shared.mass_g)
-                    _at_most(draft, mine, tenths(hold), shared.mass_g, why)
+        hold = draft.case.hold_g.get(one.person, 0.0) if PieceKind.HOLD in one.pieces else 0.0
+        why = draft.reason("leg", {"leg": one.leg, "person": one.person}, allowed_g=one.allowed_g)
+        _at_most(draft, one.bags, tenths(hold), one.allowed_g, why)
 
 
 def _at_most(draft: Draft, roots: Sequence[str], more: int, allowed_g: float, why: Var) -> None:

@@ -7,13 +7,13 @@ from ortools.sat.python import cp_model
 
 from mule.choosing.candidates import Candidates
 from mule.choosing.containers import Container
-from mule.choosing.draft import Draft, tenths, total
+from mule.choosing.draft import Draft
 from mule.choosing.places import limit, place
 from mule.deadline import Deadline
 from mule.finding import AsPiece, InBag, Place, Worn
 from mule.gear import Bag, Insert
 from mule.kit import Entry, Kit
-from mule.solving import Impossible, OutOfTime, Solved, solve
+from mule.solving import Impossible, OutOfTime, Solved, solve, tenths, total
 
 # Placing a dozen things is quick; this only guards against a pathological bag.
 _MOST_S = 2.0

@@ -14,13 +14,12 @@ import numpy as np
 from mule.choosing.bounds import NO_LIMIT_G, Bound, Mask
 from mule.choosing.candidates import Candidates
 from mule.choosing.cut_pool import CutPool
-from mule.choosing.draft import Linear
 from mule.choosing.lasting import PARTS, LastingDemands, LastingPart
 from mule.choosing.model import Model
 from mule.choosing.portfolio import Portfolio
 from mule.choosing.weights import Weights
 from mule.deadline import Deadline
-from mule.solving import Ending, Impossible, Solved
+from mule.solving import Ending, Impossible, Linear, Solved
 
 # How far bounds are asked for beside a kit, toward the best fractional one: they hold at the kit and lean to the rest.
 _LEAN = 1e-3

@@ -9,10 +9,9 @@ from collections.abc import Iterable
 
 from mule.choosing.bounds import NO_LIMIT_G, Mask, Reduced
 from mule.choosing.candidates import Candidates
-from mule.choosing.draft import PER_GRAM, total
 from mule.choosing.questions import Incumbent, Questions, Tier
 from mule.deadline import Deadline
-from mule.solving import Solved
+from mule.solving import PER_GRAM, Solved, total
 
 # Time for a kit by greed; more than any kit weighs, in tenths of grams.
 _GREEDY_S, _HEAVY = 0.15, int(PER_GRAM * NO_LIMIT_G)

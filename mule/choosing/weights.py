@@ -7,14 +7,13 @@ import numpy as np
 
 from mule.choosing.bounds import NO_LIMIT_G, Bound, Bounds, Mask, Pair, Reduced
 from mule.choosing.candidates import Candidates
-from mule.choosing.draft import PER_GRAM, Linear, tenths, total
 from mule.choosing.model import Model
 from mule.choosing.portfolio import Portfolio
 from mule.deadline import Deadline
 from mule.gear import Battery, Body, Gear, Lens
 from mule.optics import OPTICAL
 from mule.optics.cells import Vector
-from mule.solving import Solved
+from mule.solving import PER_GRAM, Linear, Solved, tenths, total
 
 # Time for the least that comes along beside glass and cameras.
 _REST_S = 2.0

@@ -9,7 +9,7 @@ from collections.abc import Callable, Iterator
 from itertools import chain
 
 from mule.assess import case_of
-from mule.cures.problem import heavier, lighter, problem_of, problems, weighty
+from mule.cures.problem import lighter, new_or_worse, problem_of, problems, weighty
 from mule.cures.trying import MOST_CURES, Trying
 from mule.finding import Finding
 from mule.plan import Plan
@@ -67,4 +67,13 @@ def cure(plan: Plan) -> Cures:
     return Cures(kit=plan.kit.id, findings=findings, stations=stations_of(findings, len(plan.trip.legs)))
 
 
-__all__ = ["MOST_CURES", "Cures", "cure", "heavier", "lighter", "look_for_cures", "problem_of", "problems"]
+__all__ = [
+    "MOST_CURES",
+    "Cures",
+    "cure",
+    "lighter",
+    "look_for_cures",
+    "new_or_worse",
+    "problem_of",
+    "problems",
+]

@@ -82,9 +82,9 @@ _SIZES: Mapping[FindingCode, Callable[[Mapping[str, float]], float]] = {
 
 
 def problem_of(finding: Finding) -> Problem:
-    """What a finding is about."""
+    """What a finding is about; in which order it names things is chance."""
     refs = tuple(sorted((k, v) for k, v in finding.refs.items() if k not in _WORST))
-    return finding.code, () if finding.code in _BY_REFS else finding.items, refs
+    return finding.code, () if finding.code in _BY_REFS else tuple(sorted(finding.items)), refs
 
 
 def size_of(finding: Finding) -> float:
@@ -108,6 +108,13 @@ def problems(findings: Iterable[Finding]) -> dict[Problem, Weight]:
 def heavier(now: Weight, before: Weight | None) -> bool:
     """Whether a problem is new or clearly worse than it was."""
     return before is None or now[0] > before[0] or (now[0] == before[0] and now[1] > before[1] * _WORSE)
+
+
+def new_or_worse(said: Iterable[Finding], before: Iterable[Finding]) -> tuple[Finding, ...]:
+    """Of what is said, what is about something that was not said before, or clearly worse."""
+    said = tuple(said)
+    known, weights = problems(before), problems(said)
+    return tuple(one for one in said if heavier(weights[problem_of(one)], known.get(problem_of(one))))
 
 
 def lighter(now: Weight | None, before: Weight) -> bool:

@@ -10,7 +10,7 @@ from mule.gear.base import Absence, AbsenceReason, Box, Cylinder, Group, Size, S
 from mule.gear.carry import Bag, Compartment, Insert
 from mule.gear.extras import ON_A_ROLL, Drone, Light, Other, Remote, Safety, Sound, is_bladder, is_water, keeps_safe
 from mule.gear.glass import Effect, Filter, FilterHolder, StepRing
-from mule.gear.media import ANY_PLUG, MOST_LINKS, Card, Computer, Drive, Link, Reader, fits_wall
+from mule.gear.media import ANY_PLUG, MOST_LINKS, Card, Computer, Drive, Link, Reader, back_each_other_up, fits_wall
 from mule.gear.naming import words_of
 from mule.gear.optical import Body, CardSlot, Glass, Lens, MountAdapter, Teleconverter, is_zoom, twins
 from mule.gear.power import Battery, Charger, PowerBank
@@ -150,6 +150,7 @@ __all__ = [
     "Thing",
     "Tripod",
     "at_hand",
+    "back_each_other_up",
     "fits_wall",
     "holds_still",
     "is_bladder",

@@ -1,5 +1,6 @@
 """Bags, the padded inserts that move between them, and their compartments."""
 
+from math import inf
 from typing import Annotated, ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
@@ -15,7 +16,7 @@ Dividers = Annotated[int, Field(strict=True, ge=0, le=60)] | None
 class Compartment(Frozen):
     """One space of a bag or insert, by what really fits inside.
 
-    inner: length_mm from the bag's bottom up, width_mm across, height_mm from the back outwards.
+    inner: length_mm from the bag's bottom up, width_mm across, height_mm from the back outwards. opens: on which side.
     divided: has padded dividers, so that hard things lie apart; dividers: how many it came with, if known. screen_in:
     largest screen of a sleeve.
     """
@@ -24,6 +25,7 @@ class Compartment(Frozen):
     name: Name
     inner: Box
     access: Access = "open"
+    opens: Literal["back", "front", "side", "top"] | None = None
     sort: Literal["main", "pocket", "sleeve"] = "main"
     divided: Flag = True
     dividers: Dividers = None
@@ -60,7 +62,9 @@ class Bag(_Holder):
     """A bag. ``size`` is its outer size, wheels and handles included; ``inner`` says what really fits.
 
     piece: how it usually travels. squeeze_mm: how far its thinnest side gives when pressed into a frame.
-    straps: things that can be strapped outside, each no longer than strap_mm.
+    straps: things that can be strapped outside, each no longer than strap_mm. padded: glass and cameras may lie in it
+    without an insert. back_mm: length of its back, hip belt to shoulders; hip_belt, chest_strap: how it hangs on
+    somebody. rain_cover: it has one of its own. looks: what strangers take it for.
     """
 
     kind: Literal["bag"] = "bag"
@@ -71,6 +75,16 @@ class Bag(_Holder):
     hard: Flag = False
     straps: int = Field(default=2, ge=0, le=8, strict=True)
     strap_mm: Millimetres | None = None
+    padded: Flag = True
+    back_mm: Millimetres | None = None
+    hip_belt: Flag = False
+    chest_strap: Flag = False
+    rain_cover: Flag = False
+    looks: Literal["camera", "plain"] | None = None
+
+    def takes_outside(self, thing: Thing) -> bool:
+        """Whether one of its straps takes a thing."""
+        return bool(self.straps) and thing.size.sides_mm()[0] <= (self.strap_mm or inf)
 
     @property
     def carried_as(self) -> PieceKind:

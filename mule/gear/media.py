@@ -6,6 +6,7 @@ from typing import Annotated, ClassVar, Literal
 from pydantic import Field
 
 from mule.gear.base import Group, Thing
+from mule.gear.optical import Body, twins
 from mule.units import Flag, Gigabytes, Inches, Label, MegabytesPerSecond, Number, WattHours, Watts
 
 # A chain of links is followed this far: a lead behind an adapter, a hub on a hub, a ring on a ring
@@ -53,6 +54,13 @@ class Drive(Thing):
     capacity_gb: Gigabytes
     plug: Label
     speed_mb_s: MegabytesPerSecond
+
+
+def back_each_other_up(one: Thing, other: Thing) -> bool:
+    """Whether one of two things is there for the loss of the other: twin bodies, disks of copies."""
+    if isinstance(one, Body) and isinstance(other, Body):
+        return twins(one, other)
+    return isinstance(one, Drive) and isinstance(other, Drive)
 
 
 class Computer(Thing):

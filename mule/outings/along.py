@@ -4,7 +4,6 @@ Nothing of it is ever weighed against glass.
 """
 
 from collections.abc import Iterable, Sequence
-from math import inf
 
 from mule.finding import AsPiece, InBag, PieceKind, Place, Worn
 from mule.gear import Bag, Computer, Gear, Other, OtherSupport, Tripod, is_water, keeps_safe
@@ -70,9 +69,8 @@ def _put(plan: Plan, thing: Gear, count: int, bag: str, person: str) -> Iterable
 
 def strappable(plan: Plan, bag: Bag) -> tuple[Gear, ...]:
     """Legs that a strap of the bag takes, the lightest first."""
-    longest = bag.strap_mm or inf
     legs = [t for i in plan.loaded if isinstance(t := plan.items[i], Tripod | OtherSupport)]
-    able = [t for t in legs if bag.straps and t.size.sides_mm()[0] <= longest]
+    able = [t for t in legs if bag.takes_outside(t)]
     return tuple(sorted(able, key=lambda t: t.mass_g))
 
 

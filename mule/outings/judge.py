@@ -4,7 +4,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from datetime import date
 
 from mule.assess import case_of
-from mule.cures import heavier, problem_of, problems
+from mule.cures import new_or_worse
 from mule.finding import AsPiece, Finding, FindingCode, InBag, PieceKind, Worn
 from mule.gear import Gear, Group
 from mule.kit import Kit, Loadout
@@ -93,16 +93,13 @@ def bag_of(plan: Plan, day: Day, loadout: Loadout | None) -> tuple[Case, tuple[F
 
 def of_the_bag(said: Iterable[Finding], of_all: Iterable[Finding]) -> tuple[Finding, ...]:
     """What is said of a day's bag and is not as true of all that travels. of_all: what is said of that."""
-    said, of_all = tuple(said), tuple(of_all)
-    known, weights = problems(of_all), problems(said)
+    of_all = tuple(of_all)
     # What is nowhere on the trip is missed by whichever thing is named first.
     nowhere = {_link(one) for one in of_all if one.code == FindingCode.MISSING_LINK}
     return tuple(
         one
-        for one in said
-        if one.code not in NOT_OF_A_DAY
-        and not (one.code == FindingCode.MISSING_LINK and _link(one) in nowhere)
-        and heavier(weights[problem_of(one)], known.get(problem_of(one)))
+        for one in new_or_worse(said, of_all)
+        if one.code not in NOT_OF_A_DAY and not (one.code == FindingCode.MISSING_LINK and _link(one) in nowhere)
     )
 
 

@@ -4,7 +4,7 @@ Two steps that talk: which compartment each thing goes into (``assign``), then w
 placed together is told back as a limit, until everything has a place, or time is up and the best so far is the answer.
 """
 
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Hashable, Iterator, Mapping, Sequence
 from dataclasses import replace
 
 from mule.deadline import Deadline
@@ -24,18 +24,18 @@ from mule.packing.answer import (
     Stowage,
     Strapped,
 )
-from mule.packing.bag import pack
+from mule.packing.bag import Packed, pack
 from mule.packing.blocks import Block
 from mule.packing.dividing import extent
 from mule.packing.keeping import USUAL_CASE, Before, StowCase
 from mule.packing.left_over import OtherBags, cost_of_left, left_over
-from mule.packing.luggage import luggage_of
+from mule.packing.luggage import BagToPack, luggage_of
 from mule.packing.orientations import Orientation, orientations_of
 from mule.packing.placements import TRIAL, USUAL, Outcome, Placement, PlacingOptions
 from mule.packing.placing import place
 from mule.packing.proof import faults, lies_on
 from mule.packing.reporting import PackingJob, report
-from mule.packing.rooms import Room, goes_in, rooms_of
+from mule.packing.rooms import Room, goes_in, rooms_of, suits
 from mule.trip import Slot
 
 # Time for all bags when none is given.
@@ -85,6 +85,30 @@ def _stowing(
     yield whole.model_copy(
         update={"alternatives": tuple(_alternatives(packing.gear, packing.kit, slots, whole, deadline))}
     )
+
+
+class Packings:
+    """Bags packed once each and not tidied, remembered by what lies in them: for searches that try many bags."""
+
+    def __init__(self, seconds: float, deadline: Deadline) -> None:
+        """seconds: for each bag that has no room for everything. deadline: of the search."""
+        self._seconds, self._deadline = seconds, deadline
+        self._known: dict[Hashable, Packed] = {}
+
+    def of(self, gear: Mapping[str, Gear], kit: Kit) -> Stowage:
+        """Where everything in a kit lies; what is left over is told without what would help. gear: by id."""
+        packing = PackingJob(gear, kit, luggage_of(gear, kit), round(kit.stow.gap_mm))
+        packing.done += [self._packed(luggage, packing.gap) for luggage in packing.bags]
+        return report(packing)
+
+    def _packed(self, luggage: BagToPack, gap: int) -> Packed:
+        blocks = tuple((b.id, b.count, b.access, round(b.mass_g)) for b in luggage.blocks)
+        soft = tuple((s.item, s.count, s.access) for s in luggage.soft)
+        key = (luggage.bag, luggage.held, blocks, soft, gap)
+        if key not in self._known:
+            share = self._deadline.grant(self._seconds)
+            self._known[key] = pack(luggage, gap, share, replace(TRIAL, workers=1))
+        return self._known[key]
 
 
 def left_in(
@@ -143,6 +167,7 @@ __all__ = [
     "OnPerson",
     "Orientation",
     "Outcome",
+    "Packings",
     "Placed",
     "Placement",
     "PlacingOptions",
@@ -162,4 +187,5 @@ __all__ = [
     "place",
     "rooms_of",
     "stow",
+    "suits",
 ]

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from math import ceil, floor
 from typing import Literal
 
-from mule.gear import Bag, Box, Gear, Insert, Soft
+from mule.gear import Bag, Body, Box, Drone, Gear, Insert, Lens, Soft, Teleconverter
 from mule.memo import by_identity
 from mule.packing.orientations import Sides
 from mule.units import Access
@@ -34,6 +34,13 @@ class Room:
         """Inside."""
         x, y, z = self.size
         return x * y * z / 1e6
+
+    def takes(self, thing: Gear) -> bool:
+        """Whether some turn of a thing is within it: every turn may be taken, so sorted sides are compared."""
+        if isinstance(thing.size, Soft):
+            return True
+        sides = sorted(self.size, reverse=True)
+        return all(ceil(a) <= b for a, b in zip(thing.size.sides_mm(), sides, strict=True))
 
 
 def rooms_of(bag: Bag | Insert) -> list[Room]:
@@ -73,15 +80,21 @@ def _down(box: Box) -> Sides:
 
 @by_identity(4_096, of=2)
 def goes_in(thing: Gear, holder: Gear) -> bool:
-    """Whether some turn of a thing is within some space: every turn may be taken, so sorted sides are compared."""
-    if isinstance(thing.size, Soft) or not isinstance(holder, Bag | Insert):
-        return True
-    long, middle, thin = (ceil(side) for side in thing.size.sides_mm())
-    return any(long <= x and middle <= y and thin <= z for x, y, z in _spaces(holder))
+    """Whether a thing is within some space of a bag or insert."""
+    return not isinstance(holder, Bag | Insert) or any(room.takes(thing) for room in _spaces(holder))
+
+
+# What lies in padding, or not at all.
+GLASS = (Body, Lens, Teleconverter, Drone)
+
+
+def suits(thing: Gear, holder: Gear) -> bool:
+    """Whether a thing may lie in a bag or insert: it goes in by its sides, and glass only where there is padding."""
+    bare = isinstance(holder, Bag) and not holder.padded
+    return goes_in(thing, holder) and not (bare and isinstance(thing, GLASS))
 
 
 # Bags stay the same from click to click.
 @by_identity(256)
-def _spaces(holder: Bag | Insert) -> list[list[int]]:
-    """Sides of each space of a bag, longest first."""
-    return [sorted(room.size, reverse=True) for room in rooms_of(holder)]
+def _spaces(holder: Bag | Insert) -> list[Room]:
+    return rooms_of(holder)

@@ -24,9 +24,9 @@ def unstrapped(gear: Mapping[str, Gear], kit: Kit) -> Iterable[LeftOver]:
     used: dict[str, int] = {}
     for item, bag, count in _outside(kit):
         holder = gear[bag]
-        straps, longest = (holder.straps, holder.strap_mm) if isinstance(holder, Bag) else (0, None)
+        straps = holder.straps if isinstance(holder, Bag) else 0
         used[bag] = used.get(bag, 0) + count
-        if longest is not None and gear[item].size.sides_mm()[0] > longest:
+        if straps and isinstance(holder, Bag) and not holder.takes_outside(gear[item]):
             yield LeftOver(item=item, count=count, bag=bag, why="strap-length", proof="proved")
         elif used[bag] > straps:
             yield LeftOver(item=item, count=min(count, used[bag] - straps), bag=bag, why="straps", proof="proved")

@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from itertools import combinations
 
 from mule.finding import Finding, FindingCode, Severity, StationName
-from mule.gear import Body, Drive, Gear, Light, Other, Safety, twins
+from mule.gear import Body, Drive, Light, Other, Safety, back_each_other_up
 from mule.load import roots
 from mule.rules.case import Case, say
 
@@ -41,7 +41,7 @@ class BothInOneBag:
         kept = {i: {bag for bag, _ in places} for i, places in where.bags.items()}
         paired = [t for i in kept if isinstance(t := case.plan.items[i], Body | Drive)]
         for one, other in combinations(paired, 2):
-            if _pair(one, other) and kept[one.id] == kept[other.id] and len(kept[one.id]) == 1:
+            if back_each_other_up(one, other) and kept[one.id] == kept[other.id] and len(kept[one.id]) == 1:
                 (bag,) = kept[one.id]
                 yield say(
                     FindingCode.BOTH_IN_ONE_BAG,
@@ -49,12 +49,6 @@ class BothInOneBag:
                     StationName.BENCH,
                     items=(one.id, other.id, bag),
                 )
-
-
-def _pair(one: Gear, other: Gear) -> bool:
-    if isinstance(one, Body) and isinstance(other, Body):
-        return twins(one, other)
-    return isinstance(one, Drive) and isinstance(other, Drive)
 
 
 class SetIncomplete:

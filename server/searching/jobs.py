@@ -11,6 +11,7 @@ from typing import Any, ClassVar, Literal, Protocol
 
 from pydantic import TypeAdapter
 
+from mule.bag_sets import bag_sets
 from mule.choosing import Asking, choose
 from mule.cures import look_for_cures
 from mule.deadline import Deadline
@@ -24,7 +25,8 @@ from mule.packing.foam import CaseFit, FoamWish, compare_cases, cut_foam
 from mule.packing.placements import USUAL
 from mule.plan import Plan
 from mule.shopping import Wanted, shopping_list
-from server.searching.lines import ChoiceLine, CureLine, OutingLine, StowLine
+from mule.split import split
+from server.searching.lines import BagSetLine, ChoiceLine, CureLine, OutingLine, StowLine
 
 # Searches of one lane wait for each other; those of different lanes do not: cures are waited for at every click.
 Lane = Literal["long", "short", "click"]
@@ -115,6 +117,23 @@ class Proposing:
 
 
 @dataclass(frozen=True)
+class SortingBags:
+    """Every set of bags that could carry the kit."""
+
+    lane: ClassVar[Lane] = "long"
+    plan: Plan
+    seconds: float
+
+    def run(self, tell: Tell, should_stop: ShouldStop) -> None:
+        """Tells a BagSetLine for each set looked at, and one that says whether these are all."""
+        tried = of = 0
+        for found in bag_sets(self.plan, self.seconds, should_stop):
+            tried, of = found.tried, found.of
+            tell(BagSetLine(found=found).written())
+        tell(BagSetLine(whole=tried == of).written())
+
+
+@dataclass(frozen=True)
 class Stowing:
     """Where everything lies. seconds: over all bags. before: how it lay."""
 
@@ -171,6 +190,11 @@ def shopping(plan: Plan, should_stop: ShouldStop) -> bytes:
 def drill(plan: Plan, should_stop: ShouldStop) -> bytes:
     """Each cabin bag refused at the gate in turn."""
     return DRILL.dump_json(list(gate_check_plan(plan)))
+
+
+def sharing(plan: Plan, should_stop: ShouldStop, seconds: float) -> bytes:
+    """Who carries what."""
+    return split(plan, seconds, should_stop).model_dump_json().encode()
 
 
 def foam(plan: Plan, should_stop: ShouldStop, bag: str, wish: FoamWish) -> bytes:

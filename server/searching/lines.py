@@ -2,6 +2,7 @@
 
 from pydantic import BaseModel
 
+from mule.bag_sets import BagNews
 from mule.choosing import Choice, KeptThing, Point
 from mule.finding import Finding
 from mule.outings import ProposedOuting
@@ -42,6 +43,13 @@ class OutingLine(Line):
     """A line of the answer about ways to go out: one way each, at last whether these are all."""
 
     proposal: ProposedOuting | None = None
+    whole: bool | None = None
+
+
+class BagSetLine(Line):
+    """A line of the answer about sets of bags: news of the search, at last whether all were looked at."""
+
+    found: BagNews | None = None
     whole: bool | None = None
 
 

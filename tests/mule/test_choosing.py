@@ -12,12 +12,12 @@ from mule.advise import review
 from mule.assess import assess
 from mule.carriers import Carrier
 from mule.choosing import Asking, Choice, Point, choose
-from mule.choosing.draft import tenths
 from mule.errors import InvalidInput
 from mule.finding import InBag, Severity
 from mule.gear import Charger, Light, PowerBank, Standing, Tripod
 from mule.kit import Entry, Kit
 from mule.plan import Plan
+from mule.solving import tenths
 from mule.trip import AidWish, Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
 from tests import cast
 from tests.tiny import QUIET, SAME, best, kits, off_the_grid, on_the_road, tiny, value

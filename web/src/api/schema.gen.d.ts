@@ -1306,6 +1306,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Share Out
+         * @description The sharing of a kit that loads the most loaded least, as moves that can be taken one by one.
+         */
+        get: operations["server_trips_bags_api_share_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/kits/{kit}/split/so": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge Moves
+         * @description What some moves of a kit come to; nothing is stored.
+         */
+        post: operations["server_trips_bags_api_judge_moves"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{slug}/kits/{kit}/bags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stream Bag Sets
+         * @description Sets of bags that could carry a kit, one BagSetLine per line of text. Hanging up stops the search.
+         */
+        post: operations["server_trips_bags_api_stream_bag_sets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/field/scale": {
         parameters: {
             query?: never;
@@ -1971,7 +2031,9 @@ export interface components {
          * @description A bag. ``size`` is its outer size, wheels and handles included; ``inner`` says what really fits.
          *
          *     piece: how it usually travels. squeeze_mm: how far its thinnest side gives when pressed into a frame.
-         *     straps: things that can be strapped outside, each no longer than strap_mm.
+         *     straps: things that can be strapped outside, each no longer than strap_mm. padded: glass and cameras may lie in it
+         *     without an insert. back_mm: length of its back, hip belt to shoulders; hip_belt, chest_strap: how it hangs on
+         *     somebody. rain_cover: it has one of its own. looks: what strangers take it for.
          */
         Bag: {
             /** Id */
@@ -2066,6 +2128,30 @@ export interface components {
             straps: number;
             /** Strap Mm */
             strap_mm?: number | null;
+            /**
+             * Padded
+             * @default true
+             */
+            padded: boolean;
+            /** Back Mm */
+            back_mm?: number | null;
+            /**
+             * Hip Belt
+             * @default false
+             */
+            hip_belt: boolean;
+            /**
+             * Chest Strap
+             * @default false
+             */
+            chest_strap: boolean;
+            /**
+             * Rain Cover
+             * @default false
+             */
+            rain_cover: boolean;
+            /** Looks */
+            looks?: ("camera" | "plain") | null;
         };
         /**
          * Battery
@@ -2527,7 +2613,7 @@ export interface components {
          * Compartment
          * @description One space of a bag or insert, by what really fits inside.
          *
-         *     inner: length_mm from the bag's bottom up, width_mm across, height_mm from the back outwards.
+         *     inner: length_mm from the bag's bottom up, width_mm across, height_mm from the back outwards. opens: on which side.
          *     divided: has padded dividers, so that hard things lie apart; dividers: how many it came with, if known. screen_in:
          *     largest screen of a sleeve.
          */
@@ -2543,6 +2629,8 @@ export interface components {
              * @enum {string}
              */
             access: "quick" | "open" | "deep";
+            /** Opens */
+            opens?: ("back" | "front" | "side" | "top") | null;
             /**
              * Sort
              * @default main
@@ -9185,6 +9273,207 @@ export interface components {
             /**
              * Seconds
              * @default 20
+             */
+            seconds: number;
+        };
+        /**
+         * Act
+         * @description One move of the sharing: a thing, or a lens on its body, from somebody's bag into somebody else's, or into
+         *     another bag of the same person. edits: what does it.
+         */
+        Act: {
+            /** Items */
+            items: string[];
+            /** Count */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /** From Person */
+            from_person: string;
+            /** To Person */
+            to_person: string;
+            /** Edits */
+            edits: components["schemas"]["Move"][];
+        };
+        /**
+         * OnBack
+         * @description What one person carries, base load included, before and after. before_share, after_share: by the measure, None
+         *     where that is grams.
+         */
+        OnBack: {
+            /** Person */
+            person: string;
+            /** Before G */
+            before_g: number;
+            /** After G */
+            after_g: number;
+            /** Before Share */
+            before_share: number | null;
+            /** After Share */
+            after_share: number | null;
+        };
+        /**
+         * OverLimit
+         * @description Bags that are too heavy for a leg together, before or after. over: more than nothing where they are.
+         */
+        OverLimit: {
+            /** Leg */
+            leg: string;
+            /** Bags */
+            bags: string[];
+            /** Allowed G */
+            allowed_g: number;
+            /** Before Over G */
+            before_over_g: number;
+            /** After Over G */
+            after_over_g: number;
+        };
+        /**
+         * Shared
+         * @description What some moves come to. gone, new: what is amiss before and not after, and the other way round.
+         */
+        Shared: {
+            /**
+             * Measure
+             * @enum {string}
+             */
+            measure: "carries-well" | "body-mass" | "grams";
+            /** People */
+            people: components["schemas"]["OnBack"][];
+            /** Over */
+            over: components["schemas"]["OverLimit"][];
+            /** Gone */
+            gone: components["schemas"]["Finding"][];
+            /** New */
+            new: components["schemas"]["Finding"][];
+        };
+        /**
+         * Split
+         * @description The sharing that loads the most loaded least. acts: none where nothing is worth moving. proved: no other way to
+         *     share is better by what counts (docs/algorithms/split.md), every bag that gained something packed and proved.
+         *
+         *     together: pairs that still lie in one bag, and things that are still with others than whose they are.
+         */
+        Split: {
+            /** Acts */
+            acts: components["schemas"]["Act"][];
+            comes_to: components["schemas"]["Shared"];
+            /** Together */
+            together: number;
+            /** Proved */
+            proved: boolean;
+        };
+        /**
+         * SomeActs
+         * @description Moves of a kit to be judged, not done.
+         */
+        SomeActs: {
+            /** Edits */
+            edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+        };
+        /**
+         * BagNews
+         * @description News of the search. bag_set: one more that no other beats in everything; beaten: keys of those that it beats.
+         *     tried: sets looked at so far, of so many.
+         */
+        BagNews: {
+            bag_set?: components["schemas"]["BagSet"] | null;
+            /**
+             * Beaten
+             * @default []
+             */
+            beaten: string[];
+            /** Tried */
+            tried: number;
+            /** Of */
+            of: number;
+        };
+        /**
+         * BagSet
+         * @description One set of bags with the kit in it. bags: pieces of luggage, the carried ones first; inserts: by the bag they are
+         *     in.
+         *
+         *     left: pieces that found no place, by item; proved: that they find none in this set, shared out in any way. litres:
+         *     room left in what is carried; empty_g: bags and inserts. on_foot_g: what the most loaded carries, without hold bags;
+         *     who: that person. over_g: grams over the limits of all legs; refused: legs that do not take it. quick: the deepest
+         *     first. serves: loadouts that go out in a single bag of it.
+         */
+        BagSet: {
+            /** Key */
+            key: string;
+            /** Bags */
+            bags: string[];
+            /** Inserts */
+            inserts: {
+                [key: string]: string;
+            };
+            kit: components["schemas"]["Kit"];
+            stowage: components["schemas"]["Stowage"];
+            /** Left */
+            left: {
+                [key: string]: number;
+            };
+            /** Proved */
+            proved: boolean;
+            /** Litres */
+            litres: number;
+            /** Empty G */
+            empty_g: number;
+            /** Total G */
+            total_g: number;
+            /** On Foot G */
+            on_foot_g: number;
+            /** Who */
+            who: string;
+            /** Over G */
+            over_g: number;
+            /** Refused */
+            refused: string[];
+            /** Legs */
+            legs: components["schemas"]["LegVerdict"][];
+            /** Quick */
+            quick: components["schemas"]["QuickThing"][];
+            /** Serves */
+            serves: string[];
+        };
+        /**
+         * BagSetLine
+         * @description A line of the answer about sets of bags: news of the search, at last whether all were looked at.
+         */
+        BagSetLine: {
+            /** Ahead */
+            ahead?: number | null;
+            /** Replaced */
+            replaced?: boolean | null;
+            found?: components["schemas"]["BagNews"] | null;
+            /** Whole */
+            whole?: boolean | null;
+        };
+        /**
+         * QuickThing
+         * @description How deep one of the things lies that are wanted quickly. layer: things that come out first.
+         */
+        QuickThing: {
+            /** Item */
+            item: string;
+            /** Bag */
+            bag: string;
+            /**
+             * Access
+             * @enum {string}
+             */
+            access: "quick" | "open" | "deep";
+            /** Layer */
+            layer: number;
+        };
+        /**
+         * BagsAsked
+         * @description How long to look at sets of bags.
+         */
+        BagsAsked: {
+            /**
+             * Seconds
+             * @default 60
              */
             seconds: number;
         };
@@ -15986,6 +16275,254 @@ export interface operations {
             };
             /** @description The document was changed elsewhere meanwhile, or something still refers to it. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_bags_api_share_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Split"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_bags_api_judge_moves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SomeActs"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shared"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_bags_api_stream_bag_sets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BagsAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BagSetLine"];
+                };
+            };
+            /** @description The request is not written as agreed. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
