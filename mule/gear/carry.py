@@ -62,9 +62,9 @@ class Bag(_Holder):
     """A bag. ``size`` is its outer size, wheels and handles included; ``inner`` says what really fits.
 
     piece: how it usually travels. squeeze_mm: how far its thinnest side gives when pressed into a frame.
-    straps: things that can be strapped outside, each no longer than strap_mm. padded: glass and cameras may lie in it
-    without an insert. back_mm: length of its back, hip belt to shoulders; hip_belt, chest_strap: how it hangs on
-    somebody. rain_cover: it has one of its own. looks: what strangers take it for.
+    straps: things that can be strapped outside, each no longer than strap_mm. unpadded: glass lies in it only in an
+    insert. back_mm: length of its back, hip belt to shoulders; hip_belt, chest_strap: how it hangs on somebody.
+    rain_cover: it has one of its own. looks: what strangers take it for.
     """
 
     kind: Literal["bag"] = "bag"
@@ -75,7 +75,7 @@ class Bag(_Holder):
     hard: Flag = False
     straps: int = Field(default=2, ge=0, le=8, strict=True)
     strap_mm: Millimetres | None = None
-    padded: Flag = True
+    unpadded: Flag = False
     back_mm: Millimetres | None = None
     hip_belt: Flag = False
     chest_strap: Flag = False

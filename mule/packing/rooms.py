@@ -90,7 +90,7 @@ GLASS = (Body, Lens, Teleconverter, Drone)
 
 def suits(thing: Gear, holder: Gear) -> bool:
     """Whether a thing may lie in a bag or insert: it goes in by its sides, and glass only where there is padding."""
-    bare = isinstance(holder, Bag) and not holder.padded
+    bare = isinstance(holder, Bag) and holder.unpadded
     return goes_in(thing, holder) and not (bare and isinstance(thing, GLASS))
 
 

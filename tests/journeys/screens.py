@@ -1,5 +1,7 @@
 """Every screen of the app, on a trip of the demo that has something to show there."""
 
+import re
+
 from playwright.sync_api import Page
 
 SCREENS = (
@@ -8,6 +10,7 @@ SCREENS = (
     "/rules",
     "/settings",
     *(f"/trips/lofoten/b/{s}" for s in ("brief", "bench", "stamina", "stow", "days", "gate", "pack-out", "trail")),
+    "/trips/lofoten/b/bags",
     "/trips/karst/a/look-back",
     "/trips/lofoten/b/suggest",
     "/trips/lofoten/b/compare",
@@ -24,5 +27,8 @@ def go_and_settle(page: Page, path: str) -> None:
     page.goto(path)
     if path.endswith("suggest"):
         page.get_by_role("option").first.wait_for()
+        page.evaluate(STOP)
+    if path.endswith("bags"):
+        page.get_by_role("button", name=re.compile("as it is now")).wait_for()
         page.evaluate(STOP)
     page.wait_for_load_state("networkidle")

@@ -48,7 +48,7 @@ def sound(plan: Plan, one: BagSet) -> None:
         if isinstance(entry.place, InBag):
             holder = plan.items[entry.place.bag]
             if isinstance(thing, Body | Lens) and isinstance(holder, Bag):
-                assert holder.padded, (entry.item, entry.place.bag)
+                assert not holder.unpadded, (entry.item, entry.place.bag)
             assert not (entry.place.bag in held and never_held(thing))
     assert one.stowage.checked
     packed = Counter[str]()
@@ -138,7 +138,7 @@ def test_a_heavier_bag_that_does_no_more_is_not_told() -> None:
 
 
 def test_glass_goes_into_no_bag_without_padding_but_into_an_insert_in_it() -> None:
-    sack = cast.bag("sack", mass_g=200, padded=False)
+    sack = cast.bag("sack", mass_g=200, unpadded=True)
     assert bags(plan_with(sack)) == [("bag",)]
     found = [one for one in kept(list(bag_sets(plan_with(sack, cast.insert())))).values() if not one.left]
     assert [(one.bags, one.inserts) for one in found] == [(("sack",), {"cube": "sack"})]

@@ -17,6 +17,7 @@ export const router = createRouter({
     { path: '/trips/:trip/:kit/stamina', name: 'stamina', component: () => import('./screens/stamina/StaminaScreen.vue'), props: true, meta: { trip: true } },
     { path: '/trips/:trip/:kit/stow', name: 'stow', component: () => import('./screens/stow/StowScreen.vue'), props: true, meta: { trip: true } },
     { path: '/trips/:trip/:kit/days', name: 'days', component: () => import('./screens/days/DaysScreen.vue'), props: true, meta: { trip: true, station: 'stow' } },
+    { path: '/trips/:trip/:kit/bags', name: 'bags', component: () => import('./screens/bags/BagsScreen.vue'), props: true, meta: { trip: true, station: 'stow' } },
     { path: '/trips/:trip/:kit/gate', name: 'gate', component: () => import('./screens/gate/GateScreen.vue'), props: true, meta: { trip: true } },
     { path: '/trips/:trip/:kit/pack-out', name: 'packout', component: () => import('./screens/packout/PackOutScreen.vue'), props: true, meta: { trip: true } },
     { path: '/trips/:trip/:kit/trail', name: 'trail', component: () => import('./screens/trail/TrailScreen.vue'), props: true, meta: { trip: true } },

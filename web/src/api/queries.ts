@@ -286,6 +286,23 @@ export const daysQuery = (at: Stamped | null) =>
     ...WHOLE,
     ...BRIEFLY,
   })
+/** Who carries what: the sharing that loads the most loaded least. It is searched for, so it is fetched when asked for. */
+export const splitQuery = (at: Stamped | null) =>
+  queryOptions({
+    queryKey: ['split', at],
+    queryFn: at ? () => ask(client.GET('/api/trips/{slug}/kits/{kit}/split', { params: { path: path(at) } })) : skipToken,
+    ...WHOLE,
+    ...BRIEFLY,
+  })
+/** What some moves of a kit come to. */
+export const movesQuery = (at: Stamped | null, edits: Edit[]) =>
+  queryOptions({
+    queryKey: ['moves', at, edits],
+    queryFn: at && edits.length ? () => ask(client.POST('/api/trips/{slug}/kits/{kit}/split/so', { params: { path: path(at) }, body: { edits } })) : skipToken,
+    placeholderData: ofSameKit(at),
+    ...WHOLE,
+    ...BRIEFLY,
+  })
 /** What is amiss with the bag of a day, with ways out of what lies at the base. */
 export const dayCuresQuery = (at: Stamped | null, on: string) => {
   const queryKey = ['day-cures', at, on]

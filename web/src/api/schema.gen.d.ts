@@ -2031,9 +2031,9 @@ export interface components {
          * @description A bag. ``size`` is its outer size, wheels and handles included; ``inner`` says what really fits.
          *
          *     piece: how it usually travels. squeeze_mm: how far its thinnest side gives when pressed into a frame.
-         *     straps: things that can be strapped outside, each no longer than strap_mm. padded: glass and cameras may lie in it
-         *     without an insert. back_mm: length of its back, hip belt to shoulders; hip_belt, chest_strap: how it hangs on
-         *     somebody. rain_cover: it has one of its own. looks: what strangers take it for.
+         *     straps: things that can be strapped outside, each no longer than strap_mm. unpadded: glass lies in it only in an
+         *     insert. back_mm: length of its back, hip belt to shoulders; hip_belt, chest_strap: how it hangs on somebody.
+         *     rain_cover: it has one of its own. looks: what strangers take it for.
          */
         Bag: {
             /** Id */
@@ -2129,10 +2129,10 @@ export interface components {
             /** Strap Mm */
             strap_mm?: number | null;
             /**
-             * Padded
-             * @default true
+             * Unpadded
+             * @default false
              */
-            padded: boolean;
+            unpadded: boolean;
             /** Back Mm */
             back_mm?: number | null;
             /**

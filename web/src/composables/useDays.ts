@@ -1,11 +1,10 @@
 /** The trip by its days: what goes out on each, what is amiss with a day's bag, and ways to go out. */
 import { useQuery } from '@tanstack/vue-query'
-import { computed, onBeforeUnmount, ref, shallowRef, toValue, type MaybeRefOrGetter } from 'vue'
-import { asProblem, type Problem } from '@/api/problem'
+import { computed, ref, shallowRef, toValue, type MaybeRefOrGetter } from 'vue'
 import { dayCuresQuery, daysQuery, type Stamped } from '@/api/queries'
-import { stream } from '@/api/stream'
 import type { OutingAsked, OutingLine, ProposedOuting } from '@/api/types'
 import type { ToldCures } from './useCures'
+import { useStreamed } from './useStreamed'
 
 export function useDays(at: MaybeRefOrGetter<Stamped | null>, on: MaybeRefOrGetter<string>) {
   const byDays = useQuery(computed(() => daysQuery(toValue(at))))
@@ -18,40 +17,18 @@ export function useDays(at: MaybeRefOrGetter<Stamped | null>, on: MaybeRefOrGett
 export function useProposals(at: () => Stamped | null) {
   const found = shallowRef<ProposedOuting[]>([])
   const asked = ref<OutingAsked | null>(null)
-  const problem = ref<Problem | null>(null)
-  const running = ref(false)
   const whole = ref(false)
-  let hangUp = new AbortController()
+  const { problem, running, run, stop } = useStreamed<OutingLine>()
 
   async function start(wish: OutingAsked): Promise<void> {
     const kit = at()
     if (!kit) return
-    hangUp.abort()
-    const mine = (hangUp = new AbortController())
-    found.value = []
-    problem.value = null
-    whole.value = false
-    running.value = true
+    forget()
     asked.value = wish
-    try {
-      await stream<OutingLine>(
-        `/api/trips/${kit.trip}/kits/${kit.kit}/propose`,
-        wish,
-        (line) => {
-          if (line.proposal) found.value = [...found.value, line.proposal]
-          whole.value ||= line.whole ?? false
-        },
-        mine.signal,
-      )
-    } catch (error) {
-      if (!mine.signal.aborted) problem.value = asProblem(error)
-    } finally {
-      if (mine === hangUp) running.value = false
-    }
-  }
-  function stop(): void {
-    hangUp.abort()
-    running.value = false
+    await run(`/api/trips/${kit.trip}/kits/${kit.kit}/propose`, wish, (line) => {
+      if (line.proposal) found.value = [...found.value, line.proposal]
+      whole.value ||= line.whole ?? false
+    })
   }
   function forget(): void {
     stop()
@@ -59,6 +36,5 @@ export function useProposals(at: () => Stamped | null) {
     asked.value = null
     whole.value = false
   }
-  onBeforeUnmount(stop)
   return { found, asked, problem, running, whole, start, stop, forget }
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { curveScale, spans, stairs } from './curve'
+import { curveScale, namesApart, spans, stairs } from './curve'
 
 const frame = { left: 50, right: 750, top: 10, bottom: 310 }
 
@@ -33,4 +33,10 @@ describe('the trade curve', () => {
     expect(spans(kits, 'a')).toEqual([{ from: 0, to: 1 }, { from: 3, to: 3 }])
     expect(spans(kits, 'c')).toEqual([])
   })
+})
+
+it('kits that stand close together have one label; the open one keeps its own', () => {
+  const at = (x: number, y: number, name: string) => ({ x, y, name })
+  expect(namesApart([at(10, 10, 'B, now'), at(12, 11, 'A'), at(20, 15, 'C'), at(200, 15, 'D')])).toEqual(['B, now', 'A, C', '', 'D'])
+  expect(namesApart([])).toEqual([])
 })

@@ -54,3 +54,16 @@ export function spans(kits: readonly ReadonlySet<string>[], item: string): Span[
   })
   return found
 }
+
+/** Names of marks, those that stand close together told at the first of them: "A, D"; the others have none. first: told by itself. */
+export function namesApart(marks: readonly { x: number; y: number; name: string }[], wide = 34, high = 18): string[] {
+  const names = marks.map((m) => m.name)
+  marks.forEach((mark, index) => {
+    if (index === 0) return
+    const near = marks.findIndex((other, before) => before > 0 && before < index && names[before] !== '' && Math.abs(other.x - mark.x) < wide && Math.abs(other.y - mark.y) < high)
+    if (near < 0) return
+    names[near] = `${names[near]}, ${mark.name}`
+    names[index] = ''
+  })
+  return names
+}

@@ -20,6 +20,13 @@ const SORTS = [
   { title: 'pocket', value: 'pocket' },
   { title: 'sleeve', value: 'sleeve' },
 ]
+const OPENS = [
+  { title: 'not said', value: null },
+  { title: 'at the back', value: 'back' },
+  { title: 'at the front', value: 'front' },
+  { title: 'at the side', value: 'side' },
+  { title: 'at the top', value: 'top' },
+]
 const EMPTY = { shape: 'box', length_mm: 200, width_mm: 150, height_mm: 40 } as const
 
 function measure(key: (typeof SIDES)[number]['key'], value: number | null): void {
@@ -54,6 +61,7 @@ const wrong = (index: number, field: string): string | undefined => props.errors
       <VTextField :model-value="c.name" label="Space" :error-messages="wrong(index, 'name')" @update:model-value="change(index, { name: String($event ?? '') })" />
       <VSelect :model-value="c.sort" :items="SORTS" label="Is a" @update:model-value="change(index, { sort: $event, divided: $event === 'main' })" />
       <VSelect :model-value="c.access" :items="ACCESS" label="Reached" @update:model-value="change(index, { access: $event })" />
+      <VSelect :model-value="c.opens ?? null" :items="OPENS" label="Opens" @update:model-value="change(index, { opens: $event })" />
       <NumberField v-for="s in SIDES" :key="s.key" :model-value="c.inner[s.key]" :label="s.label" quantity="thing" required :error="wrong(index, `inner.${s.key}`)" @update:model-value="change(index, { inner: { ...c.inner, [s.key]: $event ?? 0 } })" />
       <NumberField v-if="c.sort === 'sleeve'" :model-value="c.screen_in ?? null" label="Screens to" unit="in" :error="wrong(index, 'screen_in')" @update:model-value="change(index, { screen_in: $event })" />
       <template v-else>

@@ -153,7 +153,10 @@ watch(
       <div class="left">
         <LoadoutList :loadouts="loadouts" :chosen="loadout" :outing="outing" :editing="editing" :busy="busy" :names="names" @choose="choose($event, false)" @add="add" @edit="editing = !editing" />
         <BagsList :stowage="stowage" :loads="loads" :room="room?.room ?? null" :names="names" @choose="chosen = $event" @found="found" />
-        <p v-if="!out"><button type="button" class="link" title="Key p" @click="putting = true">Put things into a bag</button></p>
+        <p v-if="!out" class="ways">
+          <button type="button" class="link" title="Key p" @click="putting = true">Put things into a bag</button>
+          <RouterLink class="link" :to="{ name: 'bags' }">Which bag, and who carries what</RouterLink>
+        </p>
       </div>
       <p v-if="!room" class="quiet">No bag goes along on this loadout. Pick one on the right.</p>
       <div v-else class="middle">
@@ -203,6 +206,13 @@ watch(
   display: flex;
   flex-direction: column;
   gap: 18px;
+}
+.ways {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 4px;
+  margin: 0;
 }
 .middle {
   display: flex;

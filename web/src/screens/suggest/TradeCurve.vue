@@ -6,7 +6,7 @@ import type { Line, Point } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { lanes } from '@/drawing/axis'
-import { curveScale, stairs } from '@/drawing/curve'
+import { curveScale, namesApart, stairs } from '@/drawing/curve'
 import * as fmt from '@/format/units'
 
 interface KitMark {
@@ -29,6 +29,8 @@ const scale = computed(() => {
   const near = props.lines.map((l) => l.carried_g).filter((g) => g > Math.min(...grams) && g < NEAR * Math.max(...grams))
   return curveScale([...grams, ...near], kits.map((p) => p.score), frame.value)
 })
+/** Kits that stand close together share a label: names on top of each other cannot be read. */
+const kitNames = computed(() => namesApart(props.kits.map((k) => ({ x: scale.value.x(k.carried_g), y: scale.value.y(k.score), name: k.name }))))
 const dots = computed(() => props.points.map((p) => ({ point: p, x: scale.value.x(p.carried_g), y: scale.value.y(p.score) })))
 const path = computed(() => stairs(dots.value))
 const limits = computed(() => {
@@ -89,7 +91,7 @@ function title(p: Point): string {
       </g>
       <g v-for="(kit, index) in kits" :key="kit.id">
         <rect x="-6" y="-6" width="12" height="12" :transform="`translate(${scale.x(kit.carried_g)} ${scale.y(kit.score)}) rotate(45)`" class="kit" />
-        <text :x="scale.x(kit.carried_g) + (index ? 11 : -10)" :y="scale.y(kit.score) + 17" :text-anchor="index ? 'start' : 'end'" class="kit-text">{{ kit.name }}</text>
+        <text v-if="kitNames[index]" :x="scale.x(kit.carried_g) + (index ? 11 : -10)" :y="scale.y(kit.score) + 17" :text-anchor="index ? 'start' : 'end'" class="kit-text">{{ kitNames[index] }}</text>
       </g>
     </svg>
   </div>
