@@ -6,6 +6,7 @@ from mule.finding import Finding
 from mule.gear import Group
 from mule.load import PersonLoad
 from mule.units import Frozen
+from mule.walking import DayOnFoot
 
 
 class WantOut(Frozen):
@@ -36,9 +37,9 @@ class DayBag(Frozen):
     loadout: None where all that travels goes along. named: whether the day says what is shot on it. score: of what is
     shot that day, 0 to 100. lost_gb: pictures for which no card is along. heaviest: who carries most, of what they
     carry well where that is known of everybody; by_group: their grams, by heading; base_g: theirs that are no
-    photography and are not in the kit (water, food, clothes). trip_short: types of pack that would be
-    short on this day with all packs of the trip, for want of charging. findings: what is amiss with the bag and would
-    not be with all that travels; without cures.
+    photography and are not in the kit (water, food, clothes). trip_short: types of pack that would be short on this day
+    with all packs of the trip, for want of charging. walk: where the day has a goal on foot. findings: what is amiss
+    with the bag and would not be with all that travels; without cures.
     """
 
     date: date
@@ -53,6 +54,7 @@ class DayBag(Frozen):
     by_group: dict[Group, float]
     base_g: float
     trip_short: tuple[str, ...]
+    walk: DayOnFoot | None
     findings: tuple[Finding, ...]
 
 

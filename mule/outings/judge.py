@@ -16,6 +16,7 @@ from mule.power import TINY_WH
 from mule.rules import Case, speak
 from mule.stamina import last
 from mule.trip import Day, Trip
+from mule.walking import day_on_foot
 
 # A want is out there where no more than a tenth of what all that travels would see of it is missing (estimate).
 THERE = 0.9
@@ -124,6 +125,7 @@ def _day(plan: Plan, day: Day, whole: Mapping[str, float], trip_short: tuple[str
         by_group=carried_by_group(case.plan.items, case.plan.kit, heaviest.person) if heaviest else {},
         base_g=heaviest.base_g if heaviest else 0.0,
         trip_short=trip_short,
+        walk=day_on_foot(case.plan, day, case.loads),
         findings=findings,
     )
 

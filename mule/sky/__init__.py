@@ -7,6 +7,7 @@ from functools import lru_cache
 from math import cos, pi
 
 from astral import Observer, SunDirection
+from astral.moon import elevation as moon_elevation
 from astral.moon import moonrise, moonset, phase
 from astral.sun import elevation, noon, time_at_elevation
 
@@ -54,6 +55,61 @@ def light(day: Day, spot: Spot | None) -> DayLight | None:
     """
     at = day.spot or spot
     return _light(day.date, at.latitude, at.longitude, at.utc_offset_h) if at else None
+
+
+class DarkSky(Frozen):
+    """A night's sky of one place, clock times there: from the evening of ``date`` on. dark_from, dark_until: the sun
+    under -18 degrees; moonless_from, moonless_until: the longest of it with the moon down, None where there is none."""
+
+    date: date
+    dark_from: LocalTime
+    dark_until: LocalTime
+    moonless_from: LocalTime | None
+    moonless_until: LocalTime | None
+
+
+def dark_sky(day: date, spot: Spot) -> DarkSky | None:
+    """The darkness of the night that begins on a day; None where it does not get dark.
+
+    >>> dark_sky(date(2027, 6, 21), Spot(latitude=68, longitude=14, utc_offset_h=2))
+    """
+    return _dark_sky(day, spot.latitude, spot.longitude, spot.utc_offset_h)
+
+
+def is_dark(at: datetime, spot: Spot) -> bool:
+    """Whether one needs a light to walk by: after civil twilight. at: by the clock of the place."""
+    observer = Observer(spot.latitude, spot.longitude)
+    return bool(elevation(observer, (at - timedelta(hours=spot.utc_offset_h)).replace(tzinfo=UTC)) < _CIVIL)
+
+
+# Steps in which a night is looked at.
+_STEP = timedelta(minutes=5)
+
+
+@lru_cache(maxsize=2_000)
+def _dark_sky(day: date, latitude: float, longitude: float, utc_offset_h: float) -> DarkSky | None:
+    observer, offset = Observer(latitude, longitude), timedelta(hours=utc_offset_h)
+    noon_there = datetime(day.year, day.month, day.day, 12, tzinfo=UTC) - offset
+    times = [noon_there + n * _STEP for n in range(int(timedelta(days=1) / _STEP))]
+    dark = [at for at in times if elevation(observer, at) < _DARK]
+    if not dark:
+        return None
+    best: list[datetime] = []
+    run: list[datetime] = []
+    for at in dark:
+        run = [*run, at] if moon_elevation(observer, at) < 0 else []
+        best = max(best, run, key=len)
+
+    def clock(at: datetime) -> datetime:
+        return (at + offset).replace(tzinfo=None)
+
+    return DarkSky(
+        date=day,
+        dark_from=clock(dark[0]),
+        dark_until=clock(dark[-1] + _STEP),
+        moonless_from=clock(best[0]) if best else None,
+        moonless_until=clock(best[-1] + _STEP) if best else None,
+    )
 
 
 # A trip is reckoned anew on every click; its days hardly ever change.

@@ -22,6 +22,7 @@ from mule.trip.stamina import (
     SlotMode,
     Stamina,
 )
+from mule.trip.walk import Goal, Pace, Walk
 from mule.trip.wants import AidWish, EffectWish, Output, PrintUse, ScreenUse, SubjectTest, Trait, TraitWish, Want
 from mule.units import Frozen, ItemId, Name, Note
 
@@ -56,6 +57,7 @@ class Trip(Frozen):
     stamina: Stamina = Stamina()
     sets: tuple[PersonSet, ...] = Field(default=PERSON_SETS, max_length=12)
     signs: Signs = Signs()
+    pace: Pace = Pace()
     note: Note = ""
 
     @model_validator(mode="after")
@@ -113,12 +115,14 @@ __all__ = [
     "Day",
     "Demand",
     "EffectWish",
+    "Goal",
     "Leg",
     "LocalRule",
     "Mains",
     "Marks",
     "Night",
     "Output",
+    "Pace",
     "Pattern",
     "Person",
     "PersonSet",
@@ -135,6 +139,7 @@ __all__ = [
     "Trait",
     "TraitWish",
     "Trip",
+    "Walk",
     "Want",
     "Weather",
 ]

@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
 from mule.trip.stamina import BodyDay, Night
+from mule.trip.walk import Walk
 from mule.units import Celsius, Frozen, ItemId, Label, Name, Note, Number, Sides
 
 PlaceName = Annotated[str, Field(max_length=80)]
@@ -50,6 +51,7 @@ class Day(Frozen):
     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day;
     empty stands for all of them. pattern: the sort of day (see Stamina); None is the usual one. bodies: cameras that
     do something else that day. night: None is a usual night: 8 h of two outlets where the trip has mains, else none.
+    walk: a goal reached on foot; None where there is none.
     """
 
     date: date
@@ -63,6 +65,7 @@ class Day(Frozen):
     pattern: ItemId | None = None
     bodies: tuple[BodyDay, ...] = Field(default=(), max_length=20)
     night: Night | None = None
+    walk: Walk | None = None
 
 
 class LocalRule(Frozen):

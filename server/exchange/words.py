@@ -93,3 +93,9 @@ def _got_name(got: ToGet) -> str:
 def wanted_how(line: Wanted) -> str:
     """In which way it comes."""
     return _HOW[line.how]
+
+
+def clock_of(hours: float) -> str:
+    """Hours as somebody says them: "1 h 20 min"."""
+    whole, rest = divmod(round(hours * 60), 60)
+    return " ".join([*([f"{whole} h"] if whole else []), *([f"{rest} min"] if rest or not whole else [])])

@@ -48,3 +48,24 @@ def test_days_of_one_sort_get_the_lightest_bag_with_one_click(inside: Page) -> N
     columns.get_by_role("button", name=re.compile("^Wed 24")).press("Enter")
     columns.get_by_role("button", name=re.compile("^Thu 25")).click(modifiers=["Shift"])
     expect(inside.get_by_role("heading", name=re.compile("^One bag for Wed 24 Feb, Thu 25 Feb"))).to_be_visible()
+
+
+def test_a_goal_on_foot_gets_its_clock(inside: Page) -> None:
+    kit = own_kit(inside, "b")
+    inside.goto(f"/trips/lofoten/{kit}/brief")
+    inside.get_by_role("group", name="Days", exact=True).get_by_role("button", name=re.compile("Eagles")).click()
+    inside.get_by_role("button", name="a goal on foot, with the clock").click()
+    inside.get_by_label("To the goal").fill("6")
+    inside.get_by_label("Up", exact=True).fill("300")
+    expect(inside.get_by_text("Saved", exact=True)).to_be_visible()
+    inside.goto(f"/trips/lofoten/{kit}/days")
+    day(inside, "Fri 26")
+    foot = inside.get_by_role("region", name="Fri 26 Feb").get_by_role("region", name="On foot")
+    expect(foot.get_by_role("listitem")).to_have_count(5)
+    expect(foot.get_by_role("listitem").first).to_contain_text("leave")
+    expect(foot).to_contain_text("trained guides decide")
+    # Another day has one already; on the phone it stands with the day's bag.
+    inside.goto(f"/trips/lofoten/{kit}/trail")
+    while "Wed 24" not in inside.get_by_role("heading", level=1).inner_text():
+        inside.get_by_role("button", name="The day after").click()
+    expect(inside.get_by_role("region", name="On foot")).to_contain_text("turn back")

@@ -142,3 +142,17 @@ def plain(cell: Any) -> str:
 
 def test_a_list_that_is_not_there_is_said(lofoten: Ask) -> None:
     assert lofoten("get", "/exchange/tables/lofoten/b/secrets.csv").status_code == 404
+
+
+def test_a_goal_on_foot_has_alarms_by_the_clock_of_the_place(lofoten: Ask) -> None:
+    raw = lofoten("get", "/exchange/calendar/lofoten/b.ics").content
+    events = {str(e["summary"]): e for e in Calendar.from_ical(raw).walk("VEVENT")}
+    leave, back = events["Leave: Hut"], events["Turn back: Hut"]
+    for event in (leave, back):
+        at = event.decoded("dtstart")
+        assert at.tzinfo is None
+        assert (at.year, at.month, at.day) == (2027, 2, 24)
+        (alarm,) = event.walk("VALARM")
+        assert alarm.decoded("trigger").total_seconds() == -15 * 60
+        assert "trained guides" in str(event["description"])
+    assert leave.decoded("dtstart").hour < 13 <= back.decoded("dtstart").hour

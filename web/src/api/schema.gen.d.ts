@@ -5070,6 +5070,7 @@ export interface components {
          *     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day;
          *     empty stands for all of them. pattern: the sort of day (see Stamina); None is the usual one. bodies: cameras that
          *     do something else that day. night: None is a usual night: 8 h of two outlets where the trip has mains, else none.
+         *     walk: a goal reached on foot; None where there is none.
          */
         Day: {
             /**
@@ -5113,6 +5114,7 @@ export interface components {
              */
             bodies: components["schemas"]["BodyDay"][];
             night?: components["schemas"]["Night"] | null;
+            walk?: components["schemas"]["Walk"] | null;
         };
         /**
          * Demand
@@ -5229,6 +5231,57 @@ export interface components {
              * @default 0
              */
             car_h: number;
+        };
+        /**
+         * Pace
+         * @description How somebody walks, drinks and eats: the rule of Naismith with its usual corrections, all to be changed
+         *     (docs/domain/load.md).
+         *
+         *     km_h, up_m_h: kilometres on the flat and metres of climb in an hour. gentle_min, steep_min: minutes less and more
+         *     for each 300 m down a gentle and a steep slope. load_slows: share of time more for each share of body mass over a
+         *     tenth (estimate). water_l_h, hot_water_l_h: litres an hour on foot; food_g: a day (estimates).
+         */
+        Pace: {
+            /**
+             * Km H
+             * @default 5
+             */
+            km_h: number;
+            /**
+             * Up M H
+             * @default 600
+             */
+            up_m_h: number;
+            /**
+             * Gentle Min
+             * @default 10
+             */
+            gentle_min: number;
+            /**
+             * Steep Min
+             * @default 10
+             */
+            steep_min: number;
+            /**
+             * Load Slows
+             * @default 1
+             */
+            load_slows: number;
+            /**
+             * Water L H
+             * @default 0.5
+             */
+            water_l_h: number;
+            /**
+             * Hot Water L H
+             * @default 0.75
+             */
+            hot_water_l_h: number;
+            /**
+             * Food G
+             * @default 650
+             */
+            food_g: number;
         };
         /**
          * Pattern
@@ -5839,10 +5892,75 @@ export interface components {
              */
             signs: components["schemas"]["Signs"];
             /**
+             * @default {
+             *       "km_h": 5,
+             *       "up_m_h": 600,
+             *       "gentle_min": 10,
+             *       "steep_min": 10,
+             *       "load_slows": 1,
+             *       "water_l_h": 0.5,
+             *       "hot_water_l_h": 0.75,
+             *       "food_g": 650
+             *     }
+             */
+            pace: components["schemas"]["Pace"];
+            /**
              * Note
              * @default
              */
             note: string;
+        };
+        /**
+         * Walk
+         * @description A goal that is reached on foot, and the same way back.
+         *
+         *     km, up_m, down_m: of the way there. goal: the light to be there for; at: the clock, where that is the goal.
+         *     early_min: there so long before, to set up; stay_h: from the goal's time on. refills: places to fill up water on the
+         *     way there and back. hot: it is hot. home_by: the latest to be down (a boat, a tide, last light where none is said).
+         */
+        Walk: {
+            /** Km */
+            km: number;
+            /**
+             * Up M
+             * @default 0
+             */
+            up_m: number;
+            /**
+             * Down M
+             * @default 0
+             */
+            down_m: number;
+            /**
+             * Goal
+             * @default sunrise
+             * @enum {string}
+             */
+            goal: "first-light" | "sunrise" | "sunset" | "last-light" | "dark" | "clock";
+            /** At */
+            at?: string | null;
+            /**
+             * Early Min
+             * @default 30
+             */
+            early_min: number;
+            /**
+             * Stay H
+             * @default 1
+             */
+            stay_h: number;
+            /**
+             * Refills
+             * @default 0
+             */
+            refills: number;
+            /**
+             * Hot
+             * @default false
+             */
+            hot: boolean;
+            /** Home By */
+            home_by?: string | null;
         };
         /**
          * Weather
@@ -9105,9 +9223,9 @@ export interface components {
          *     loadout: None where all that travels goes along. named: whether the day says what is shot on it. score: of what is
          *     shot that day, 0 to 100. lost_gb: pictures for which no card is along. heaviest: who carries most, of what they
          *     carry well where that is known of everybody; by_group: their grams, by heading; base_g: theirs that are no
-         *     photography and are not in the kit (water, food, clothes). trip_short: types of pack that would be
-         *     short on this day with all packs of the trip, for want of charging. findings: what is amiss with the bag and would
-         *     not be with all that travels; without cures.
+         *     photography and are not in the kit (water, food, clothes). trip_short: types of pack that would be short on this day
+         *     with all packs of the trip, for want of charging. walk: where the day has a goal on foot. findings: what is amiss
+         *     with the bag and would not be with all that travels; without cures.
          */
         DayBag: {
             /**
@@ -9139,8 +9257,54 @@ export interface components {
             base_g: number;
             /** Trip Short */
             trip_short: string[];
+            walk: components["schemas"]["DayOnFoot"] | null;
             /** Findings */
             findings: components["schemas"]["Finding"][];
+        };
+        /**
+         * DayOnFoot
+         * @description One walk. goal_at: when the light is there; None where there is none of it that day, and then nothing else is.
+         *
+         *     there_h, back_h: on the way; slower: by how much what is carried slows, 1 is not at all. turn_back: after the stay;
+         *     turn_back_by: the latest, to be down by home_by; late: the stay ends after it. dark_h: of the way, in the dark, None
+         *     where the place is not known. water_l: for each on the whole way. lights: head torches and torches along; light_h:
+         *     hours that the first of them to go out lasts. until: end of the light at the goal, where that is known.
+         */
+        DayOnFoot: {
+            /** Goal At */
+            goal_at: string | null;
+            /** Until */
+            until: string | null;
+            /** Leave */
+            leave: string | null;
+            /** There */
+            there: string | null;
+            /** Turn Back */
+            turn_back: string | null;
+            /** Turn Back By */
+            turn_back_by: string | null;
+            /** Down */
+            down: string | null;
+            /** Home By */
+            home_by: string | null;
+            /** There H */
+            there_h: number;
+            /** Back H */
+            back_h: number;
+            /** Slower */
+            slower: number;
+            /** Dark H */
+            dark_h: number | null;
+            /** Water L */
+            water_l: number;
+            /** Lights */
+            lights: number;
+            /** Light H */
+            light_h: number | null;
+            /** Late */
+            late: boolean;
+            /** Walkers */
+            walkers: components["schemas"]["Walker"][];
         };
         /**
          * PacksOut
@@ -9157,6 +9321,23 @@ export interface components {
             ready_wh: number;
             /** Short */
             short: boolean;
+        };
+        /**
+         * Walker
+         * @description What one person has on the back at the start. water_l: to drink as far as where it can be filled up; food_g: for
+         *     the day. total_g: with water and food as needed, which are not counted twice; share: of body mass.
+         */
+        Walker: {
+            /** Person */
+            person: string;
+            /** Water L */
+            water_l: number;
+            /** Food G */
+            food_g: number;
+            /** Total G */
+            total_g: number;
+            /** Share */
+            share: number | null;
         };
         /**
          * WantDays

@@ -55,7 +55,7 @@ const loose = computed(() => {
           <VSelect v-model="draft.status" class="status" :items="STATUS" label="Stands" />
         </div>
         <WantsPart :model-value="draft.wants ?? []" :coverage="bench.state.assessment.coverage" :errors="errors" @update:model-value="draft.wants = $event" />
-        <DaysPart :model-value="draft.days ?? []" :errors="errors" :wants="draft.wants ?? []" :sky="bench.state.assessment.sky" :spot="draft.spot" @update:model-value="draft.days = $event" />
+        <DaysPart :model-value="draft.days ?? []" :errors="errors" :wants="draft.wants ?? []" :sky="bench.state.assessment.sky" :spot="draft.spot" :pace="draft.pace ?? {}" @update:model-value="draft.days = $event" @update:pace="draft.pace = $event" />
       </div>
       <div class="right">
         <div class="state" :class="state" role="status">

@@ -1,16 +1,18 @@
 <script setup lang="ts">
 /** The days as columns under the line of the coldest hours; the chosen one is edited below. */
 import { computed, ref } from 'vue'
-import type { Day, DayLight, Want } from '@/api/types'
+import type { Day, DayLight, Pace, Want } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
 import { useUnits } from '@/composables/useSession'
 import { addDays, day as dayName, today } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { NIGHTS, type Nights } from '@/screens/trips/new-trip'
 import { bands, skyText } from './sky'
+import WalkPart from './WalkPart.vue'
 
 const props = defineProps<{ errors: Record<string, string>; wants: Want[]; sky: DayLight[]; spot: Day['spot'] }>()
 const days = defineModel<Day[]>({ required: true })
+const pace = defineModel<Pace>('pace', { required: true })
 const units = useUnits()
 const chosen = ref(0)
 const one = computed(() => days.value[chosen.value])
@@ -139,6 +141,7 @@ function start(date: string): void {
         <button type="button" class="link quiet" @click="replace({ spot: null })">as the trip</button>
       </div>
       <button v-else type="button" class="link quiet elsewhere" @click="move({})">somewhere else that day</button>
+      <WalkPart :key="one.date" v-model:pace="pace" :model-value="one.walk ?? null" :errors="error" @update:model-value="replace({ walk: $event })" />
       <p class="sky label">{{ skyWords ?? 'Say where it is, beside, and the light of each day stands here.' }}</p>
     </div>
     <p v-else class="quiet">No days yet.</p>

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import type { Day, DayBag, Edit, Outing, ProposedOuting } from '@/api/types'
 import FindingsList from '@/components/FindingsList.vue'
+import OnFoot from '@/components/OnFoot.vue'
 import TabRow from '@/components/TabRow.vue'
 import type { Names } from '@/composables/useBench'
 import type { ToldCures } from '@/composables/useCures'
@@ -58,6 +59,7 @@ const lines = computed(() => [props.day.place, fmt.temperature(props.day.lowest_
       <dt>Wants</dt>
       <dd>{{ outThere(bag) }}</dd>
     </dl>
+    <OnFoot v-if="bag.walk && day.walk" :walk="bag.walk" :goal="day.walk" :names="names" />
     <FindingsList of="day" :findings="findings" :names="names" :busy="busy" @cure="emit('cure', $event)">
       <template #fine><b v-if="bag.loadout">Nothing is amiss with this bag.</b><template v-else>All that travels goes along: nothing is left at the base.</template></template>
     </FindingsList>

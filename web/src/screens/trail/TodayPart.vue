@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Today: the bag of the day to tick before the door and back in the evening, its mass on each back, light and water. */
 import { computed, ref } from 'vue'
-import type { Assessment, Day, Entry, Loadout, Outing, Person } from '@/api/types'
+import type { Assessment, Day, DayOnFoot, Entry, Loadout, Outing, Person } from '@/api/types'
+import OnFoot from '@/components/OnFoot.vue'
 import TabRow from '@/components/TabRow.vue'
 import TickRow from '@/components/TickRow.vue'
 import type { Names } from '@/composables/useBench'
@@ -13,7 +14,7 @@ import { ticked, toggled } from '@/field/subjects'
 import { atTheBase, doorList } from '@/wording/loadouts'
 import { hours } from '@/wording/stamina'
 
-const props = defineProps<{ date: string; day: Day | undefined; loadout: Loadout | undefined; outing: Outing | undefined; entries: Entry[]; field: ReturnType<typeof useField>; assessment: Assessment; people: Person[]; names: Names }>()
+const props = defineProps<{ date: string; day: Day | undefined; loadout: Loadout | undefined; outing: Outing | undefined; walk: DayOnFoot | null; entries: Entry[]; field: ReturnType<typeof useField>; assessment: Assessment; people: Person[]; names: Names }>()
 const units = useUnits()
 /** Half a litre for each hour of walking with a load (estimate). */
 const WATER_L_H = 0.5
@@ -39,6 +40,7 @@ const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
       <p v-if="stays.length" class="quiet"><b>Stays at the base:</b> {{ stays.join('; ') }}.</p>
     </template>
     <p v-else class="quiet">No loadout names this day. Make one at Stow, and the day's bag stands here.</p>
+    <OnFoot v-if="walk && day?.walk" :walk="walk" :goal="day.walk" :names="names" />
     <template v-if="day">
       <h2>Light and water</h2>
       <dl class="facts">
@@ -48,9 +50,9 @@ const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
           <dt>dark</dt><dd>{{ hours(light.dark_h) }}, moon {{ fmt.percent(light.moon_lit) }} lit</dd>
         </template>
         <dt>coldest planned</dt><dd>{{ fmt.temperature(day.lowest_c ?? 15, units) }}</dd>
-        <template v-if="water"><dt>water</dt><dd>about {{ fmt.volume(water, units) }} each for {{ hours(day.on_foot_h ?? 0) }} on foot</dd></template>
+        <template v-if="water && !walk"><dt>water</dt><dd>about {{ fmt.volume(water, units) }} each for {{ hours(day.on_foot_h ?? 0) }} on foot</dd></template>
       </dl>
-      <p class="quiet">Water is an estimate: more in heat and height. Follow local rules, warnings and trained guides; turn back in time for the light.</p>
+      <p v-if="!walk" class="quiet">Water is an estimate: more in heat and height. Follow local rules, warnings and trained guides; turn back in time for the light.</p>
     </template>
   </section>
 </template>

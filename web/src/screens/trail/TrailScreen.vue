@@ -7,6 +7,7 @@ import TabRow from '@/components/TabRow.vue'
 import { useBench } from '@/composables/useBench'
 import { useField } from '@/composables/useField'
 import { notify } from '@/composables/useNotice'
+import { useDays } from '@/composables/useDays'
 import { useOuting } from '@/composables/useOuting'
 import { usePwa } from '@/composables/usePwa'
 import { useTrips } from '@/composables/useTrips'
@@ -51,6 +52,8 @@ const at = computed(() => days.value.findIndex((d) => d.date === date.value))
 const here = computed(() => days.value[at.value])
 const loadout = computed(() => (bench.value?.state.kit.stow?.loadouts ?? []).find((l) => l.days?.includes(date.value)))
 const { outing } = useOuting(stamped, () => loadout.value?.id ?? '')
+const { byDays } = useDays(stamped, '')
+const walk = computed(() => byDays.value?.days.find((d) => d.date === date.value)?.walk ?? null)
 const all = computed(() => [...entries.value.values()].flat())
 const { save } = useTrips()
 function keepSigns(signs: Signs): void {
@@ -73,7 +76,7 @@ function step(by: number): void {
       </header>
       <FieldState :field="field" :names="names" />
       <TabRow v-model="part" class="parts" way label="Parts of the trail" :tabs="PARTS" />
-      <TodayPart class="today" :date="date" :day="here" :loadout="loadout" :outing="outing" :entries="all" :field="field" :assessment="bench.state.assessment" :people="bench.trip.trip.people ?? []" :names="names" />
+      <TodayPart class="today" :date="date" :day="here" :loadout="loadout" :outing="outing" :walk="walk" :entries="all" :field="field" :assessment="bench.state.assessment" :people="bench.trip.trip.people ?? []" :names="names" />
       <BoardsPart class="boards" :entries="all" :things="things" :field="field" :signs="bench.trip.trip.signs ?? {}" :copies="bench.state.assessment.lasts.copies" ours @signs="keepSigns" />
       <NightPart class="night" :date="date" :day="here" :mains="Boolean(bench.trip.trip.mains)" :entries="all" :things="things" :field="field" :copies="bench.state.assessment.lasts.copies" />
       <LogPart class="log" :date="date" :entries="all" :things="things" :field="field" :names="names" />

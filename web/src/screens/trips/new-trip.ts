@@ -44,7 +44,7 @@ export function idFrom(name: string, taken: readonly string[] = []): string {
 }
 
 /** How a trip is packed until somebody says otherwise. */
-export const NEW_BRIEF: Pick<Trip, 'purpose' | 'stakes' | 'local_rules' | 'policies' | 'marks' | 'stamina' | 'signs' | 'sets' | 'note'> = {
+export const NEW_BRIEF: Pick<Trip, 'purpose' | 'stakes' | 'local_rules' | 'policies' | 'marks' | 'stamina' | 'pace' | 'signs' | 'sets' | 'note'> = {
   purpose: '',
   stakes: 'leisure',
   local_rules: [],
@@ -52,6 +52,7 @@ export const NEW_BRIEF: Pick<Trip, 'purpose' | 'stakes' | 'local_rules' | 'polic
   marks: { must_take: [], must_leave: [], slots: [] },
   // Empty on purpose: the core knows what is usual, sort of day by sort of day.
   stamina: {} as Trip['stamina'],
+  pace: {} as Trip['pace'],
   // Undefined on purpose, too: the core has the usual ones.
   sets: undefined as unknown as Trip['sets'],
   signs: { pack_ready: '', pack_spent: '', card_blank: '', card_full: '', card_copied: '' },
