@@ -6,6 +6,7 @@ An outing becomes a plan (``day_plan``), and the parts of the core that answer f
 """
 
 from mule.outings.answer import ByDays, DayBag, PacksOut, WantDays, WantOut
+from mule.outings.base import AtBase, at_base, base_on
 from mule.outings.day import day_plan, loadout_on
 from mule.outings.judge import NOT_OF_A_DAY, THERE, judge_days
 from mule.outings.mending import day_of, look_for_day_cures, with_edits
@@ -14,6 +15,7 @@ from mule.outings.proposing import OutingAsked, ProposedOuting, Way, proposals, 
 __all__ = [
     "NOT_OF_A_DAY",
     "THERE",
+    "AtBase",
     "ByDays",
     "DayBag",
     "OutingAsked",
@@ -22,6 +24,8 @@ __all__ = [
     "WantDays",
     "WantOut",
     "Way",
+    "at_base",
+    "base_on",
     "day_of",
     "day_plan",
     "judge_days",

@@ -7,6 +7,7 @@ from typing import Literal, Self
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
+from mule.trip.base import Base
 from mule.trip.days import Day, Leg, LocalRule, Mains, PlaceName, Spot, Weather
 from mule.trip.people import PERSON_SETS, BaseLoad, Person, PersonSet
 from mule.trip.policies import MOST_OF_A_TRIO, Marks, Policies, Slot
@@ -58,6 +59,7 @@ class Trip(Frozen):
     sets: tuple[PersonSet, ...] = Field(default=PERSON_SETS, max_length=12)
     signs: Signs = Signs()
     pace: Pace = Pace()
+    base: Base | None = None
     note: Note = ""
 
     @model_validator(mode="after")
@@ -108,6 +110,7 @@ __all__ = [
     "MOST_OF_A_TRIO",
     "PERSON_SETS",
     "AidWish",
+    "Base",
     "BaseLoad",
     "BodyDay",
     "BodyHabit",

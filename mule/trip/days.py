@@ -7,6 +7,7 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
+from mule.trip.base import Base
 from mule.trip.stamina import BodyDay, Night
 from mule.trip.walk import Walk
 from mule.units import Celsius, Frozen, ItemId, Label, Name, Note, Number, Sides
@@ -51,7 +52,7 @@ class Day(Frozen):
     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day;
     empty stands for all of them. pattern: the sort of day (see Stamina); None is the usual one. bodies: cameras that
     do something else that day. night: None is a usual night: 8 h of two outlets where the trip has mains, else none.
-    walk: a goal reached on foot; None where there is none.
+    walk: a goal reached on foot; None where there is none. base: where what stays behind lies; None takes the trip's.
     """
 
     date: date
@@ -66,6 +67,7 @@ class Day(Frozen):
     bodies: tuple[BodyDay, ...] = Field(default=(), max_length=20)
     night: Night | None = None
     walk: Walk | None = None
+    base: Base | None = None
 
 
 class LocalRule(Frozen):

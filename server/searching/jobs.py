@@ -19,7 +19,7 @@ from mule.finding import Finding
 from mule.gate import GateCheckPlan, gate_check_plan
 from mule.gear import Bag, Insert
 from mule.optics import cover
-from mule.outings import OutingAsked, look_for_day_cures, proposals
+from mule.outings import OutingAsked, at_base, day_of, look_for_day_cures, proposals
 from mule.packing import Before, PlacingOptions, StowCase, stow
 from mule.packing.foam import CaseFit, FoamWish, compare_cases, cut_foam
 from mule.packing.placements import USUAL
@@ -195,6 +195,11 @@ def drill(plan: Plan, should_stop: ShouldStop) -> bytes:
 def sharing(plan: Plan, should_stop: ShouldStop, seconds: float) -> bytes:
     """Who carries what."""
     return split(plan, seconds, should_stop).model_dump_json().encode()
+
+
+def left_at_base(plan: Plan, should_stop: ShouldStop, on: date) -> bytes:
+    """What lies at the base on a day, and what of it the safe takes."""
+    return at_base(plan, day_of(plan, on)).model_dump_json().encode()
 
 
 def foam(plan: Plan, should_stop: ShouldStop, bag: str, wish: FoamWish) -> bytes:

@@ -5,12 +5,12 @@ from datetime import date
 from django.http import HttpResponse, StreamingHttpResponse
 from ninja import Router
 
-from mule.outings import ByDays, OutingAsked, day_of, judge_days, ways_of
+from mule.outings import AtBase, ByDays, OutingAsked, base_on, day_of, judge_days, ways_of
 from server.accounts.signed_in import SignedInRequest
 from server.answers import written
 from server.searching.answers import Question, lines_of, streamed, within_limits
-from server.searching.jobs import CuringDay, Proposing
-from server.searching.kept import answered
+from server.searching.jobs import Answering, CuringDay, Proposing, left_at_base
+from server.searching.kept import answer, answered
 from server.searching.lines import CureLine, OutingLine
 from server.sharing.guests import searcher
 from server.trips import services
@@ -34,6 +34,15 @@ def stream_day_cures(request: SignedInRequest, slug: str, kit: str, on: date) ->
     day_of(plan, on)
     question = Question(searcher(request), ("day-cures", request.user.pk, slug, kit))
     return streamed(lines_of(CuringDay(plan, on), question))
+
+
+@router.get("/{slug}/kits/{kit}/days/{on}/base", response=AtBase)
+def show_base(request: SignedInRequest, slug: str, kit: str, on: date) -> HttpResponse:
+    """What lies at the base on a day: what of it the safe takes, and which packs lie in the cold."""
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    base_on(plan, day_of(plan, on))
+    told = answer(Answering(plan, left_at_base, (on,)), searcher(request), lambda one: '"proved":true' in one)
+    return HttpResponse(told, content_type="application/json")
 
 
 @router.post("/{slug}/kits/{kit}/propose", response=OutingLine)

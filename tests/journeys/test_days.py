@@ -69,3 +69,5 @@ def test_a_goal_on_foot_gets_its_clock(inside: Page) -> None:
     while "Wed 24" not in inside.get_by_role("heading", level=1).inner_text():
         inside.get_by_role("button", name="The day after").click()
     expect(inside.get_by_role("region", name="On foot")).to_contain_text("turn back")
+    # A day without a bag of its own has no other day's list, either.
+    expect(inside.get_by_role("region", name="Today")).to_contain_text("No loadout names this day")

@@ -61,3 +61,11 @@ def test_what_cannot_be_asked_is_refused_before_the_first_line(demo: Ask) -> Non
     edits = [{"act": "load", "item": "l-100-400"}]
     lost = demo("post", f"{KIT}/loadouts/nowhere/edits", {"version": version, "edits": edits})
     assert (lost.status_code, lost.json()["errors"][0]["field"]) == (422, "loadout")
+
+
+def test_the_safe_says_what_goes_in_first_and_only_where_there_is_one(demo: Ask) -> None:
+    told = demo("get", f"{KIT}/days/2027-02-21/base").json()
+    assert (told["sort"], told["packs"]) == ("room", {})
+    assert [one["rank"] for one in told["locked"]] == sorted(one["rank"] for one in told["locked"])
+    refused = demo("get", "/trips/karst/kits/a/days/2026-09-12/base")
+    assert refused.status_code == 422

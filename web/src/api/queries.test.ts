@@ -46,6 +46,14 @@ it('cures come one by one, and are of the kit that is shown', async () => {
   await expect(queries.fetchQuery({ ...curesQuery(at, null), staleTime: 0 })).rejects.toThrow('meanwhile')
 })
 
+it('one day’s bag never stands in for another’s, nor for a day without one', () => {
+  const before = { loadout: 'dawn' }
+  const standIn = (asked: string): unknown => (outingQuery(later, asked).placeholderData as unknown as (b: unknown, q: unknown) => unknown)(before, { queryKey: ['outing', at, 'dawn'] })
+  expect(standIn('dawn')).toBe(before)
+  expect(standIn('night')).toBeUndefined()
+  expect(standIn('')).toBeUndefined()
+})
+
 it('keys stand in one file', () => {
   const files = (readdirSync('src', { recursive: true }) as string[]).filter((f) => /\.(ts|vue)$/.test(f) && !/\.test\.ts$|queries\.ts$/.test(f) && statSync(`src/${f}`).isFile())
   expect(files.length).toBeGreaterThan(100)

@@ -46,6 +46,10 @@ function ofSameKit(at: At | null) {
     return at && last && last.trip === at.trip && last.kit === at.kit ? before : undefined
   }
 }
+/** The same, where it also answers the same question: one day's bag never stands in for another's. */
+function ofSameQuestion(at: At | null, asked: string) {
+  return <T>(before: T | undefined, query?: { queryKey: QueryKey }): T | undefined => (query?.queryKey[2] === asked ? ofSameKit(at)(before, query) : undefined)
+}
 const path = ({ trip, kit }: At) => ({ slug: trip, kit })
 // Answers replace each other whole: comparing or proxying hundreds of things on every click is time lost.
 const WHOLE = { structuralSharing: false, shallow: true } as const
@@ -274,7 +278,7 @@ export const outingQuery = (at: Stamped | null, loadout: string) =>
   queryOptions({
     queryKey: ['outing', at, loadout],
     queryFn: at && loadout ? () => ask(client.GET('/api/trips/{slug}/kits/{kit}/loadouts/{loadout}', { params: { path: { ...path(at), loadout } } })) : skipToken,
-    placeholderData: ofSameKit(at),
+    placeholderData: ofSameQuestion(at, loadout),
   })
 
 /** The trip by its days: what goes out of the door on each. */
@@ -300,6 +304,15 @@ export const movesQuery = (at: Stamped | null, edits: Edit[]) =>
     queryKey: ['moves', at, edits],
     queryFn: at && edits.length ? () => ask(client.POST('/api/trips/{slug}/kits/{kit}/split/so', { params: { path: path(at) }, body: { edits } })) : skipToken,
     placeholderData: ofSameKit(at),
+    ...WHOLE,
+    ...BRIEFLY,
+  })
+/** What lies at the base on a day, where the trip says what that is. */
+export const baseQuery = (at: Stamped | null, on: string) =>
+  queryOptions({
+    queryKey: ['base', at, on],
+    queryFn: at && on ? () => ask(client.GET('/api/trips/{slug}/kits/{kit}/days/{on}/base', { params: { path: { ...path(at), on } } })) : skipToken,
+    placeholderData: ofSameQuestion(at, on),
     ...WHOLE,
     ...BRIEFLY,
   })

@@ -1266,6 +1266,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/days/{on}/base": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Base
+         * @description What lies at the base on a day: what of it the safe takes, and which packs lie in the cold.
+         */
+        get: operations["server_trips_outings_api_show_base"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{slug}/kits/{kit}/propose": {
         parameters: {
             query?: never;
@@ -5021,6 +5041,20 @@ export interface components {
             wants: components["schemas"]["Want"][];
         };
         /**
+         * Base
+         * @description A room, car, boat or tent. safe: inside of a place that can be locked (a room safe, a boot); None where there is
+         *     none, or nobody measured it.
+         */
+        Base: {
+            /**
+             * Sort
+             * @default room
+             * @enum {string}
+             */
+            sort: "room" | "car" | "boat" | "tent";
+            safe?: components["schemas"]["Box"] | null;
+        };
+        /**
          * BaseLoad
          * @description Something carried that is not photography: water, food, shelter, clothes.
          */
@@ -5070,7 +5104,7 @@ export interface components {
          *     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day;
          *     empty stands for all of them. pattern: the sort of day (see Stamina); None is the usual one. bodies: cameras that
          *     do something else that day. night: None is a usual night: 8 h of two outlets where the trip has mains, else none.
-         *     walk: a goal reached on foot; None where there is none.
+         *     walk: a goal reached on foot; None where there is none. base: where what stays behind lies; None takes the trip's.
          */
         Day: {
             /**
@@ -5115,6 +5149,7 @@ export interface components {
             bodies: components["schemas"]["BodyDay"][];
             night?: components["schemas"]["Night"] | null;
             walk?: components["schemas"]["Walk"] | null;
+            base?: components["schemas"]["Base"] | null;
         };
         /**
          * Demand
@@ -5904,6 +5939,7 @@ export interface components {
              *     }
              */
             pace: components["schemas"]["Pace"];
+            base?: components["schemas"]["Base"] | null;
             /**
              * Note
              * @default
@@ -9369,6 +9405,45 @@ export interface components {
             whole: number;
             /** There */
             there: boolean;
+        };
+        /**
+         * AtBase
+         * @description What lies at the base on a day. sort: of base. locked: by rank, None where there is no safe that was measured.
+         *     proved: what finds no place in it finds none.
+         *
+         *     packs: pieces of packs and banks that stay in a car or tent, as cold as the day's coldest hour; left: share of their
+         *     energy at that.
+         */
+        AtBase: {
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "room" | "car" | "boat" | "tent";
+            /** Locked */
+            locked: components["schemas"]["Locked"][] | null;
+            /** Proved */
+            proved: boolean;
+            /** Packs */
+            packs: {
+                [key: string]: number;
+            };
+            /** Left */
+            left: number | null;
+        };
+        /**
+         * Locked
+         * @description A thing that stays and is worth locking away. inside: pieces that the safe takes; rank: 0 goes in first.
+         */
+        Locked: {
+            /** Item */
+            item: string;
+            /** Count */
+            count: number;
+            /** Inside */
+            inside: number;
+            /** Rank */
+            rank: number;
         };
         /**
          * OutingLine
@@ -16253,6 +16328,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CureLine"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_outings_api_show_base: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+                on: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AtBase"];
                 };
             };
             /** @description Nobody is signed in. */

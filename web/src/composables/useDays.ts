@@ -1,16 +1,17 @@
 /** The trip by its days: what goes out on each, what is amiss with a day's bag, and ways to go out. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, shallowRef, toValue, type MaybeRefOrGetter } from 'vue'
-import { dayCuresQuery, daysQuery, type Stamped } from '@/api/queries'
+import { baseQuery, dayCuresQuery, daysQuery, type Stamped } from '@/api/queries'
 import type { OutingAsked, OutingLine, ProposedOuting } from '@/api/types'
 import type { ToldCures } from './useCures'
 import { useStreamed } from './useStreamed'
 
-export function useDays(at: MaybeRefOrGetter<Stamped | null>, on: MaybeRefOrGetter<string>) {
+export function useDays(at: MaybeRefOrGetter<Stamped | null>, on: MaybeRefOrGetter<string>, basedOn: MaybeRefOrGetter<string> = '') {
   const byDays = useQuery(computed(() => daysQuery(toValue(at))))
   const query = useQuery(computed(() => dayCuresQuery(toValue(at), toValue(on))))
   const cures = computed<ToldCures>(() => ({ found: query.data.value?.findings ?? [], before: [], whole: query.data.value?.whole ?? false, failed: query.isError.value }))
-  return { byDays: byDays.data, error: byDays.error, cures }
+  const base = useQuery(computed(() => baseQuery(toValue(at), toValue(basedOn))))
+  return { byDays: byDays.data, error: byDays.error, cures, base: base.data }
 }
 
 /** Ways to go out on some days, as they are found; what was found stays until other days are asked for. */

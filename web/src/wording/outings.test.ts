@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { ByDays, Day, DayBag, Loadout, ProposedOuting, WantDays } from '@/api/types'
+import type { AtBase, ByDays, Day, DayBag, Loadout, ProposedOuting, WantDays } from '@/api/types'
 import type { Names } from '@/composables/useBench'
-import { alike, asOuting, outThere, packsText, summaryText, wantText } from './outings'
+import { alike, asOuting, baseText, outThere, packsText, summaryText, wantText } from './outings'
 
 const names: Names = { thing: (id) => ({ 'phone-ines': 'Phone, Ines' })[id] ?? id, person: (id) => id, leg: (id) => id, want: () => 'Sea eagles' }
 const want = (wanted: string[], there: string[]): WantDays => ({ want: 'eagles', best: 1, wanted, there })
@@ -42,4 +42,15 @@ describe('the day’s bag in words', () => {
     expect(after.loadouts[1]).toMatchObject({ name: 'Hut, one zoom', entries: made.kit.entries })
     expect(before[0]!.days).toHaveLength(2)
   })
+})
+
+it('what the safe takes first, and packs in a car', () => {
+  const names = { thing: (id: string) => ({ ssd: 'Disk', body: 'Body', pack: 'Pack' })[id] ?? id, person: String, leg: String, want: String }
+  const plain = { sort: 'room', locked: [{ item: 'ssd', count: 1, inside: 1, rank: 0 }, { item: 'body', count: 2, inside: 2, rank: 1 }], proved: true, packs: {}, left: null } as AtBase
+  expect(baseText(plain, names)).toEqual(['All that is worth locking away goes into the safe, in this order: Disk and 2 × Body.'])
+  const tight = { ...plain, locked: [plain.locked![0]!, { ...plain.locked![1]!, inside: 1 }] }
+  expect(baseText(tight, names)).toEqual(['Into the safe first: Disk and Body. No room for Body.'])
+  expect(baseText({ ...tight, proved: false }, names)[0]).toContain('No room was found in time')
+  expect(baseText({ sort: 'car', locked: null, proved: true, packs: { pack: 3 }, left: 0.65 }, names)).toEqual(['3 × Pack lie in the car. At the coldest hour they give 65 % of their energy (estimate); warm them up before you go. A car in the sun gets over 60 °C: no lithium stays in it then.'])
+  expect(baseText({ sort: 'room', locked: null, proved: true, packs: {}, left: null }, names)).toEqual([])
 })

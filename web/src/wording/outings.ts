@@ -1,5 +1,5 @@
 /** The day's bag in words, pure. */
-import type { ByDays, Day, DayBag, Loadout, ProposedOuting, WantDays } from '@/api/types'
+import type { AtBase, ByDays, Day, DayBag, Loadout, ProposedOuting, WantDays } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { day as dayName } from '@/format/dates'
 import * as fmt from '@/format/units'
@@ -60,4 +60,24 @@ export function asOuting(loadouts: readonly Loadout[], made: ProposedOuting, day
   const number = Array.from({ length: 21 }, (_, i) => i + 1).find((n) => !taken.has(`out-${n}`))!
   const outing: Loadout = { id: `out-${number}`, name: `${title}, ${WAY[made.way].toLowerCase()}`.slice(0, 80), days: [...days], legs: [], mounts: [], entries: made.kit.entries ?? [] }
   return { loadouts: [...loadouts.map((l) => ({ ...l, days: (l.days ?? []).filter((d) => !days.includes(d)) })), outing], id: outing.id }
+}
+
+/** What the safe takes and what a car does to packs, in sentences. */
+export function baseText(base: AtBase, names: Names): string[] {
+  const told = (items: [string, number][]): string => listed(items.map(([item, n]) => (n > 1 ? `${n} × ${names.thing(item)}` : names.thing(item))))
+  const found: string[] = []
+  if (base.locked?.length) {
+    const inside = base.locked.filter((l) => l.inside).map((l): [string, number] => [l.item, l.inside])
+    const out = base.locked.filter((l) => l.inside < l.count).map((l): [string, number] => [l.item, l.count - l.inside])
+    if (!out.length) found.push(`All that is worth locking away goes into the safe, in this order: ${told(inside)}.`)
+    else found.push(`Into the safe first: ${inside.length ? told(inside) : 'nothing goes in'}. ${base.proved ? 'No room for' : 'No room was found in time for'} ${told(out)}.`)
+  }
+  const packs = Object.entries(base.packs)
+  if (packs.length) {
+    const where = base.sort === 'tent' ? 'tent' : 'car'
+    const cold = base.left !== null && base.left < 0.95 ? ` At the coldest hour they give ${fmt.percent(base.left)} of their energy (estimate); warm them up before you go.` : ''
+    const sun = where === 'car' ? ' A car in the sun gets over 60 °C: no lithium stays in it then.' : ''
+    found.push(`${told(packs)} ${packs.length === 1 && packs[0]![1] === 1 ? 'lies' : 'lie'} in the ${where}.${cold}${sun}`)
+  }
+  return found
 }

@@ -70,7 +70,7 @@ const loose = computed(() => {
         <PeoplePart v-model:sets="draft.sets" :model-value="draft.people ?? []" :errors="errors" @update:model-value="draft.people = $event" />
         <LegsPart :model-value="draft.legs ?? []" :carriers="carriers ?? []" :theirs="theirs" :errors="errors" @update:model-value="draft.legs = $event" />
         <PackingPart v-model:policies="draft.policies" v-model:marks="draft.marks" :things="things" :errors="errors" />
-        <PlacePart :spot="draft.spot" :mains="draft.mains" :rules="draft.local_rules ?? []" :errors="errors" @update:spot="draft.spot = $event" @update:mains="draft.mains = $event" @update:rules="draft.local_rules = $event" />
+        <PlacePart :spot="draft.spot" :mains="draft.mains" :base="draft.base" :rules="draft.local_rules ?? []" :errors="errors" @update:spot="draft.spot = $event" @update:mains="draft.mains = $event" @update:base="draft.base = $event" @update:rules="draft.local_rules = $event" />
         <section class="purpose" aria-label="What for">
           <VTextField v-model="draft.purpose" label="What the pictures are for" maxlength="2000" :error-messages="errors.purpose" />
           <VSelect v-model="draft.stakes" class="status" :items="STAKES" label="Stakes" />

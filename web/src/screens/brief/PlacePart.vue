@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The place: where it is and its clock, what comes out of the wall, and what is barred there. */
 import { ref, watch } from 'vue'
-import type { LocalRule, Trip } from '@/api/types'
+import type { Base, LocalRule, Trip } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
 import { PLUG_SHAPES } from '@/wording/kinds'
 
@@ -9,7 +9,22 @@ const props = defineProps<{ errors: Record<string, string> }>()
 const spot = defineModel<Trip['spot']>('spot', { required: true })
 const mains = defineModel<Trip['mains']>('mains', { required: true })
 const rules = defineModel<LocalRule[]>('rules', { required: true })
+const base = defineModel<Trip['base']>('base', { required: true })
 type Spot = NonNullable<Trip['spot']>
+const BASES = [
+  { title: 'not told', value: '' },
+  { title: 'a room', value: 'room' },
+  { title: 'a car', value: 'car' },
+  { title: 'a boat', value: 'boat' },
+  { title: 'a tent', value: 'tent' },
+]
+// Inside of a usual room safe (estimate).
+const SAFE = { shape: 'box', length_mm: 390, width_mm: 300, height_mm: 180 } as const
+const SIDES = [
+  { key: 'length_mm', label: 'Safe, inside wide' },
+  { key: 'width_mm', label: 'deep' },
+  { key: 'height_mm', label: 'high' },
+] as const
 const EFFECTS = [
   { title: 'tripods barred', value: 'tripods-barred' },
   { title: 'drones barred', value: 'drones-barred' },
@@ -22,6 +37,9 @@ function place(change: Partial<Record<keyof Spot, number | null | undefined>>): 
   half.value = { ...half.value, ...change } as typeof half.value
   const { latitude, longitude, utc_offset_h } = half.value
   spot.value = latitude === null || latitude === undefined || longitude === null || longitude === undefined ? null : { latitude, longitude, utc_offset_h: utc_offset_h ?? 0 }
+}
+function lies(sort: string): void {
+  base.value = sort ? { safe: base.value?.safe ?? null, sort: sort as Base['sort'] } : null
 }
 function wall(shapes: string[], volts: number | null | undefined): void {
   mains.value = shapes.length ? { plugs: shapes, volts: volts ?? 230 } : null
@@ -50,6 +68,13 @@ const error = (field: string): string => props.errors[field] ?? ''
     <div class="line">
       <VSelect :model-value="mains?.plugs ?? []" multiple :items="PLUG_SHAPES" label="Wall plugs" placeholder="not told" persistent-placeholder :error-messages="error('mains.plugs')" @update:model-value="wall($event, mains?.volts)" />
       <NumberField class="short" :model-value="mains?.volts" label="Volts" unit="V" :error="error('mains.volts')" @update:model-value="wall(mains?.plugs ?? [], $event)" />
+    </div>
+    <div class="line">
+      <VSelect :model-value="base?.sort ?? ''" :items="BASES" label="What stays behind lies in" @update:model-value="lies($event)" />
+      <VCheckbox v-if="base" :model-value="Boolean(base.safe)" label="with a safe" hide-details @update:model-value="base = { ...base, safe: $event ? SAFE : null }" />
+    </div>
+    <div v-if="base?.safe" class="line">
+      <NumberField v-for="s in SIDES" :key="s.key" :model-value="base.safe[s.key]" :label="s.label" quantity="thing" required :error="error(`base.safe.${s.key}`)" @update:model-value="base = { ...base!, safe: { ...base!.safe!, [s.key]: $event ?? 0 } }" />
     </div>
     <div v-for="(one, index) in rules" :key="index" class="rule">
       <div class="line">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One day: what is amiss with its bag and what helps, its packs, and what moves in the morning and in the evening. */
 import { computed } from 'vue'
-import type { Day, DayBag, Edit, Outing, ProposedOuting } from '@/api/types'
+import type { AtBase, Day, DayBag, Edit, Outing, ProposedOuting } from '@/api/types'
 import FindingsList from '@/components/FindingsList.vue'
 import OnFoot from '@/components/OnFoot.vue'
 import TabRow from '@/components/TabRow.vue'
@@ -13,9 +13,9 @@ import * as fmt from '@/format/units'
 import { advised } from '@/wording/advice'
 import { moveText } from '@/wording/loadouts'
 import { say } from '@/wording/findings'
-import { outThere, packsText, WAY } from '@/wording/outings'
+import { baseText, outThere, packsText, WAY } from '@/wording/outings'
 
-const props = defineProps<{ bag: DayBag; day: Day; bagName: string; outing: Outing | undefined; cures: ToldCures; names: Names; busy: boolean; proposal: ProposedOuting | null; several: number }>()
+const props = defineProps<{ bag: DayBag; day: Day; bagName: string; outing: Outing | undefined; cures: ToldCures; base: AtBase | undefined; names: Names; busy: boolean; proposal: ProposedOuting | null; several: number }>()
 const emit = defineEmits<{ cure: [edits: Edit[]]; take: []; edit: [] }>()
 const units = useUnits()
 const when = defineModel<'morning' | 'evening'>('when', { required: true })
@@ -72,6 +72,7 @@ const lines = computed(() => [props.day.place, fmt.temperature(props.day.lowest_
         <li v-if="!moves.length" class="quiet">Nothing moves.</li>
       </ul>
       <p v-if="stays.length" class="quiet stays"><b>At the base:</b> {{ stays.join(', ') }}</p>
+      <p v-for="text in base ? baseText(base, names) : []" :key="text" class="stays">{{ text }}</p>
     </template>
     <div class="ends">
       <VBtn v-if="proposal" color="primary" variant="flat" :loading="busy" @click="emit('take')">Take it for {{ several > 1 ? `these ${several} days` : dayName(bag.date) }}</VBtn>

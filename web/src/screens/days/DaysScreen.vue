@@ -22,7 +22,8 @@ const { bench, at, error, things, stow: keepStow, editLoadout, busy, names } = u
 const chosen = ref<string[]>([])
 // Only a day with a bag of its own has cures to look for.
 const on = ref('')
-const { byDays, cures } = useDays(at, on)
+// What stays is only asked about where a bag of its own goes out, and the trip says where the base is.
+const { byDays, cures, base } = useDays(at, on, () => (on.value && (day.value?.base ?? bench.value?.trip.trip.base) ? on.value : ''))
 const days = computed(() => bench.value?.trip.trip.days ?? [])
 const people = computed(() => bench.value?.trip.trip.people ?? [])
 const person = ref('')
@@ -104,7 +105,7 @@ watch([() => picked.value.join(), () => props.kit, share, bearer], forget)
           <ul class="lines"><li v-for="w in byDays.wants" :key="w.want">{{ wantText(w, names) }}</li></ul>
         </section>
       </div>
-      <DayPanel v-model:when="when" class="right" :bag="bag" :day="day" :bag-name="bagName(bag)" :outing="outing" :cures="cures" :names="names" :busy="busy" :proposal="proposal" :several="picked.length" @cure="mend" @take="take" @edit="router.push({ name: 'stow', params: { trip, kit } })" />
+      <DayPanel v-model:when="when" class="right" :bag="bag" :day="day" :bag-name="bagName(bag)" :outing="outing" :cures="cures" :base="base" :names="names" :busy="busy" :proposal="proposal" :several="picked.length" @cure="mend" @take="take" @edit="router.push({ name: 'stow', params: { trip, kit } })" />
     </div>
     <p v-else-if="bench && !days.length" class="screen quiet">The trip has no days yet. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Say which in the brief</RouterLink>, and each morning’s bag is judged here.</p>
     <p v-else-if="bench" class="screen quiet" role="status">Looking at each day…</p>
