@@ -25,6 +25,7 @@ from mule.packing.foam import CaseFit, FoamWish, compare_cases, cut_foam
 from mule.packing.placements import USUAL
 from mule.plan import Plan
 from mule.shopping import Wanted, shopping_list
+from mule.spares import Spare, spares
 from mule.split import split
 from server.searching.lines import BagSetLine, ChoiceLine, CureLine, OutingLine, StowLine
 
@@ -34,6 +35,7 @@ LANES: tuple[Lane, ...] = ("long", "short", "click")
 Tell = Callable[[str], None]
 ShouldStop = Callable[[], bool]
 CASE_FITS = TypeAdapter(list[CaseFit])
+SPARES = TypeAdapter(list[Spare])
 WANTED = TypeAdapter(list[Wanted])
 DRILL = TypeAdapter(list[GateCheckPlan])
 
@@ -195,6 +197,11 @@ def drill(plan: Plan, should_stop: ShouldStop) -> bytes:
 def sharing(plan: Plan, should_stop: ShouldStop, seconds: float) -> bytes:
     """Who carries what."""
     return split(plan, seconds, should_stop).model_dump_json().encode()
+
+
+def spare_things(plan: Plan, should_stop: ShouldStop) -> bytes:
+    """Which one thing more covers most."""
+    return SPARES.dump_json(list(spares(plan, should_stop)))
 
 
 def left_at_base(plan: Plan, should_stop: ShouldStop, on: date) -> bytes:

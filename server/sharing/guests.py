@@ -57,6 +57,7 @@ PLAN = PACK | {
     ("GET", f"{_KIT}/split"),
     ("POST", f"{_KIT}/split/so"),
     ("POST", f"{_KIT}/bags"),
+    ("GET", f"{_KIT}/spares"),
     ("GET", f"{_KIT}/gate-drill"),
     ("PUT", f"{_KIT}/stow"),
     ("POST", f"{_KIT}/stowage"),

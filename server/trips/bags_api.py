@@ -1,4 +1,4 @@
-"""Endpoints of bags and backs: which bags could carry a kit, and who carries what of it."""
+"""Endpoints of bags, backs and spares: which bags could carry a kit, who carries what of it, what to have twice."""
 
 from typing import Annotated
 
@@ -7,11 +7,12 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from mule.finding import Edit
+from mule.spares import Spare
 from mule.split import USUAL_S, Shared, Split, shared_so
 from server.accounts.signed_in import SignedInRequest
 from server.answers import written
 from server.searching.answers import Question, streamed, within_limits
-from server.searching.jobs import Answering, SortingBags, sharing
+from server.searching.jobs import Answering, SortingBags, sharing, spare_things
 from server.searching.kept import answer, answered
 from server.searching.lines import BagSetLine
 from server.sharing.guests import searcher
@@ -45,6 +46,14 @@ def share_out(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
 def judge_moves(request: SignedInRequest, slug: str, kit: str, payload: SomeActs) -> HttpResponse:
     """What some moves of a kit come to; nothing is stored."""
     return written(shared_so(services.plan_for(services.find_kit(request.user, slug, kit)), payload.edits))
+
+
+@router.get("/{slug}/kits/{kit}/spares", response=list[Spare])
+def show_spares(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
+    """Which one thing more covers most, when any one thing may be lost."""
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    told = answer(Answering(plan, spare_things), searcher(request), bool)
+    return HttpResponse(told, content_type="application/json")
 
 
 @router.post("/{slug}/kits/{kit}/bags", response=BagSetLine)

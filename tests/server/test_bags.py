@@ -57,3 +57,10 @@ def test_sets_of_bags_come_line_by_line_and_one_becomes_a_kit(demo: Ask) -> None
 def test_looking_stops_at_its_time(demo: Ask) -> None:  # noqa: F811
     told = lines(demo("post", f"{KIT}/bags", {"seconds": 0.01}))
     assert told[-1] == {"whole": False}
+
+
+def test_one_spare_is_told_with_what_it_stands_in_for(demo: Ask) -> None:  # noqa: F811
+    found = demo("get", f"{KIT}/spares").json()
+    assert found[0]["item"] == "clamp"
+    assert set(found[0]["covers"]) == {"head-ball", "tripod-carbon"}
+    assert demo("get", f"{KIT}/spares").json() == found

@@ -298,6 +298,15 @@ export const splitQuery = (at: Stamped | null) =>
     ...WHOLE,
     ...BRIEFLY,
   })
+/** Which one thing more covers most. */
+export const sparesQuery = (at: Stamped | null) =>
+  queryOptions({
+    queryKey: ['spares', at],
+    queryFn: at ? () => ask(client.GET('/api/trips/{slug}/kits/{kit}/spares', { params: { path: path(at) } })) : skipToken,
+    placeholderData: ofSameKit(at),
+    ...WHOLE,
+    ...BRIEFLY,
+  })
 /** What some moves of a kit come to. */
 export const movesQuery = (at: Stamped | null, edits: Edit[]) =>
   queryOptions({

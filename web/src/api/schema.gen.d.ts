@@ -1366,6 +1366,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/spares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Spares
+         * @description Which one thing more covers most, when any one thing may be lost.
+         */
+        get: operations["server_trips_bags_api_show_spares"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{slug}/kits/{kit}/bags": {
         parameters: {
             query?: never;
@@ -9628,6 +9648,27 @@ export interface components {
             edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
         };
         /**
+         * Spare
+         * @description One thing more, and what it stands in for. owned: it lies at home; otherwise one more of what is along.
+         *
+         *     points: of the brief that all single losses together cost less with it. days: that packs carry more, over the losses
+         *     of what feeds them. covers: whose loss it makes easier to bear, most first.
+         */
+        Spare: {
+            /** Item */
+            item: string;
+            /** Mass G */
+            mass_g: number;
+            /** Owned */
+            owned: boolean;
+            /** Points */
+            points: number;
+            /** Days */
+            days: number;
+            /** Covers */
+            covers: string[];
+        };
+        /**
          * BagNews
          * @description News of the search. bag_set: one more that no other beats in everything; beaten: keys of those that it beats.
          *     tried: sets looked at so far, of so many.
@@ -16767,6 +16808,74 @@ export interface operations {
             };
             /** @description More was sent than is read. */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_bags_api_show_spares: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Spare"][];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

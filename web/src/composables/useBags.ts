@@ -1,7 +1,7 @@
 /** Which bags could carry a kit, as they are found; and who carries what. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, shallowRef, toValue, type MaybeRefOrGetter } from 'vue'
-import { movesQuery, splitQuery, type Stamped } from '@/api/queries'
+import { movesQuery, sparesQuery, splitQuery, type Stamped } from '@/api/queries'
 import type { BagSet, BagSetLine, Edit } from '@/api/types'
 import { useStreamed } from './useStreamed'
 
@@ -26,6 +26,12 @@ export function useBagSets(at: () => Stamped | null) {
     })
   }
   return { sets, tried, of, ahead, problem, running, start, stop }
+}
+
+/** Which one thing more covers most. */
+export function useSpares(at: MaybeRefOrGetter<Stamped | null>) {
+  const query = useQuery(computed(() => sparesQuery(toValue(at))))
+  return { spares: query.data, looking: query.isPending }
 }
 
 /** The proposed sharing, and what those of its moves come to that are taken. */

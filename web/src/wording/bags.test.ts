@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
-import type { Act, BagSet, Shared, Thing } from '@/api/types'
+import type { Act, BagSet, Shared, Spare, Thing } from '@/api/types'
 import type { Names } from '@/composables/useBench'
-import { actText, bagFacts, quickText, ranked, setName, sharedText, sharesText, triedText, verdict } from './bags'
+import { actText, bagFacts, quickText, ranked, setName, sharedText, sharesText, spareText, triedText, verdict } from './bags'
 
 const NAMES: Names = { thing: (id) => ({ r32: 'Ridge 32', cube: 'Cube, large', duffel: 'Duffel 60', c1: 'Corrie C1', legs: 'Legs' })[id] ?? id, person: (id) => ({ ines: 'Ines', marit: 'Marit' })[id] ?? id, leg: (id) => ({ small: 'Small plane' })[id] ?? id, want: (id) => id }
 const PLAIN: BagSet = { key: 'k', bags: ['r32', 'duffel'], inserts: { cube: 'r32' }, kit: { id: 'b', name: 'B' }, left: {}, proved: true, litres: 3.1, empty_g: 2488, total_g: 9000, on_foot_g: 8570, who: 'ines', over_g: 0, refused: [], legs: [], quick: [], serves: [] } as unknown as BagSet
@@ -49,4 +49,11 @@ test('a move, and what all of them come to', () => {
   expect(sharedText(shared, NAMES, 'metric')).toBe('Then every leg takes the bags.')
   expect(sharedText({ ...shared, over: [{ ...over, after_over_g: 40 }] }, NAMES, 'metric')).toBe('Small plane is still 40 g over.')
   expect(sharesText([{ person: 'ines', beforeShare: 0.89, afterShare: 0.68 }], 'carries-well', NAMES)).toBe('Of what each carries well (the dashed line): Ines 89\u00a0%, then 68\u00a0%.')
+})
+
+test('what a spare stands in for', () => {
+  const spare = { item: 'clamp', mass_g: 312, owned: true, points: 100, days: 0, covers: ['legs', 'c1'] } as Spare
+  expect(spareText(spare, NAMES)).toBe('stands in for Legs and Corrie C1')
+  expect(spareText({ ...spare, covers: ['legs'], days: 3 }, NAMES)).toBe('stands in for Legs; packs last 3 days longer without it')
+  expect(spareText({ ...spare, covers: ['legs', 'c1', 'r32', 'cube', 'duffel'] }, NAMES)).toBe('stands in for Legs, Corrie C1, Ridge 32 and 2 more')
 })

@@ -1,5 +1,5 @@
 /** Which bag, and who carries what, in words; pure. */
-import type { Act, BagSet, Shared, Thing, Units } from '@/api/types'
+import type { Act, BagSet, Shared, Spare, Thing, Units } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import * as fmt from '@/format/units'
 import { say } from './findings'
@@ -102,4 +102,10 @@ export function sharesText(backs: readonly Back[], measure: Shared['measure'], n
   const share = (part: number | null): string => fmt.percent(part ?? 0).replace(' ', '\u00a0')
   const said = backs.map((b) => `${names.person(b.person)} ${share(b.beforeShare)}, then ${share(b.afterShare)}`)
   return `${MEASURE[measure]}: ${said.join('; ')}.`
+}
+/** "stands in for Stork ball head and Stork carbon legs; packs last 3 days longer". */
+export function spareText(spare: Spare, names: Names): string {
+  const covers = spare.covers.length > 3 ? `${spare.covers.slice(0, 3).map(names.thing).join(', ')} and ${spare.covers.length - 3} more` : listed(spare.covers.map(names.thing))
+  const days = spare.days ? `; packs last ${many(spare.days, 'day')} longer without ${spare.covers.length > 1 ? 'them' : 'it'}` : ''
+  return `stands in for ${covers}${days}`
 }

@@ -167,7 +167,7 @@ useKeys([
         <AdvicePending v-if="view === 'drops'" v-slot="{ advice }" class="ledger" :told="told">
           <DropsPanel :ledger="advice.ledger" :wants="brief.wants ?? []" :over="shown.assessment.legs.some((l) => !l.passes)" :names="names" :busy="busy" @edit="change" />
         </AdvicePending>
-        <LossesPanel v-else-if="view === 'losses'" class="ledger" :assessment="shown.assessment" :told="told" :wants="brief.wants ?? []" :names="names" :busy="busy" @edit="change" />
+        <LossesPanel v-else-if="view === 'losses'" class="ledger" :at="at" :assessment="shown.assessment" :told="told" :wants="brief.wants ?? []" :names="names" :busy="busy" @edit="change" />
         <AdvicePending v-else-if="view === 'filters'" v-slot="{ advice }" class="ledger" :told="told">
           <FiltersPanel :trip="trip" :kit="kit" :filters="advice.filters" :loaded="loaded" :names="names" :busy="busy" @edit="change" />
         </AdvicePending>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Each single thing and bag lost in turn, worst first; and what each day asks of the hands. */
 import type { Advice, Assessment, Edit, Trip } from '@/api/types'
+import type { Stamped } from '@/api/queries'
 import AdvicePending from '@/components/AdvicePending.vue'
 import WantChanges from '@/components/WantChanges.vue'
 import WhyFigure from '@/components/WhyFigure.vue'
@@ -11,8 +12,9 @@ import { day as dayName } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { cureText } from '@/wording/cures'
 import { many } from '@/wording/parts'
+import SparesPart from './SparesPart.vue'
 
-defineProps<{ assessment: Assessment; told: Told; wants: NonNullable<Trip['wants']>; names: Names; busy: boolean }>()
+defineProps<{ at?: Stamped | null; assessment: Assessment; told: Told; wants: NonNullable<Trip['wants']>; names: Names; busy: boolean }>()
 const emit = defineEmits<{ edit: [edits: Edit[]] }>()
 const units = useUnits()
 type Loss = Advice['resilience']['losses'][number]
@@ -53,6 +55,7 @@ function costs(loss: Loss): string {
     </table>
     <p v-else class="quiet">Nothing loaded is missed by the brief.</p>
     </AdvicePending>
+    <SparesPart v-if="at" :at="at" :names="names" :busy="busy" @edit="emit('edit', $event)" />
     <template v-if="assessment.lens_changes.length">
       <h2 class="second">Lenses by day <span class="quiet">which lives on which body, and how often one is changed</span></h2>
       <table>

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+/** Which one thing more covers most, when any one thing may be lost or break. */
+import type { Edit } from '@/api/types'
+import type { Stamped } from '@/api/queries'
+import { useSpares } from '@/composables/useBags'
+import type { Names } from '@/composables/useBench'
+import { useUnits } from '@/composables/useSession'
+import * as fmt from '@/format/units'
+import { spareText } from '@/wording/bags'
+
+const props = defineProps<{ at: Stamped | null; names: Names; busy: boolean }>()
+const emit = defineEmits<{ edit: [edits: Edit[]] }>()
+const units = useUnits()
+const { spares, looking } = useSpares(() => props.at)
+</script>
+
+<template>
+  <section aria-label="One spare">
+    <h2 class="second">One spare <span class="quiet">what one thing more would stand in for</span></h2>
+    <p v-if="looking" class="quiet" role="status">Trying each thing at home…</p>
+    <p v-else-if="!spares?.length" class="quiet">No one thing more makes any loss easier to bear.</p>
+    <table v-else>
+      <tbody>
+        <tr v-for="spare in spares" :key="spare.item + spare.owned">
+          <td>
+            <button v-if="spare.owned" type="button" class="link" :disabled="busy" @click="emit('edit', [{ act: 'load', item: spare.item, count: 1, place: null }])">{{ names.thing(spare.item) }}</button>
+            <template v-else>one more {{ names.thing(spare.item) }}, to get</template>
+            <div class="label">{{ spareText(spare, names) }}</div>
+          </td>
+          <td class="number">{{ fmt.massChange(spare.mass_g, units) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
