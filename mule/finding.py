@@ -166,6 +166,7 @@ class FindingCode(StrEnum):
     SLOT_FULL = "slot-full"
     SUPPORT_LOADED = "support-loaded"
     TO_FETCH = "to-fetch"
+    TOO_COLD = "too-cold"
     TOO_LARGE = "too-large"
     TORCH_EACH = "torch-each"
     TRIPODS_BARRED = "tripods-barred"

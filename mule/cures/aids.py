@@ -11,6 +11,7 @@ from mule.gear import ON_A_ROLL, Head, Light, Other, OtherSupport, Safety, Tripo
 from mule.gear.base import Thing
 from mule.rules import COVERS, Trials
 from mule.rules.holding import LIGHT_LEGS_G
+from mule.rules.warmth import SLEPT_IN, WORN
 
 # Ways that are proposed of one sort.
 _WAYS = 3
@@ -41,6 +42,17 @@ def heavier_legs(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """Legs that stand in wind, in place of light ones."""
     able = [t for t in left(trials, Tripod) if t.mass_g >= LIGHT_LEGS_G]
     yield from (instead(finding.items, t) for t in able[:_WAYS])
+
+
+def warmer(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """Clothes or sleeping bags from home that are warm enough, as many as lack, the lightest first."""
+    uses = WORN if finding.refs["sort"] == "worn" else SLEPT_IN
+    lowest, lacking = finding.numbers["lowest_c"], round(finding.numbers["over"])
+    able = [
+        t for t in left(trials, Other) if t.use.lower() in uses and t.comfort_c is not None and t.comfort_c <= lowest
+    ]
+    for thing in able[:_WAYS]:
+        yield load_counts({thing.id: min(lacking, thing.count - trials.loaded.get(thing.id, 0))})
 
 
 def more_film(trials: Trials, finding: Finding) -> Iterable[Cure]:

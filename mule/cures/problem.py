@@ -21,6 +21,7 @@ _BY_REFS = frozenset(
         FindingCode.CARD_OLD,
         FindingCode.FILM_SHORT,
         FindingCode.LIGHT_LEGS,
+        FindingCode.TOO_COLD,
         FindingCode.CLASH_BASE_PLATE,
         FindingCode.CLASH_HOT_SHOE,
         FindingCode.CLASH_PHONE,
@@ -59,6 +60,7 @@ _SIZES: Mapping[FindingCode, Callable[[Mapping[str, float]], float]] = {
     FindingCode.AID_MISSING: lambda n: n["count"] - n["have"],
     FindingCode.GAP: _octaves,
     FindingCode.LIGHT_LEGS: lambda n: 1 / n["mass_g"],
+    FindingCode.TOO_COLD: lambda n: n["over"],
     FindingCode.LOST_BAG: lambda n: (
         n["of_days"] - n["power_days"] + (n["all_cards"] - n["cards"]) / max(1, n["all_cards"]) + (1 - n["charges"])
     ),

@@ -78,6 +78,7 @@ PROPOSERS: Mapping[F, Proposer] = {
     F.SINGLE_POINT: _bearing,
     F.SLOT_FULL: marks.one_of_slot,
     F.SUPPORT_LOADED: aids.stronger,
+    F.TOO_COLD: aids.warmer,
     F.TOO_LARGE: luggage.place_for,
     F.TORCH_EACH: aids.torches,
     F.TRIPODS_BARRED: marks.within_rules,

@@ -6,7 +6,7 @@ from pydantic import Field
 
 from mule.gear.base import Group, Soft, Thing
 from mule.gear.optical import CardSlot
-from mule.units import Aid, Count, Flag, Grams, Hazard, Hours, Label, Millimetres, Number, WattHours, Watts
+from mule.units import Aid, Celsius, Count, Flag, Grams, Hazard, Hours, Label, Millimetres, Number, WattHours, Watts
 
 
 class Light(Thing):
@@ -93,7 +93,7 @@ class Other(Thing):
     set; energy_wh: of a battery that stays inside; draws_w: what it takes from a bank; used_h: hours of that on a day.
     uses_shoe, uses_plate: sits on the hot shoe, on the base plate. eats: what it uses up (paper, gas, film of a type);
     refill: what it is a piece of; frames: pictures on one piece of film or paper; bought_there: what it eats is to be
-    had on the way. solar_w: what a panel is rated for.
+    had on the way. solar_w: what a panel is rated for. comfort_c: how cold it may get for who wears it or sleeps in it.
     """
 
     kind: Literal["other"] = "other"
@@ -116,6 +116,7 @@ class Other(Thing):
     frames: Annotated[int, Field(strict=True, ge=1, le=500)] | None = None
     bought_there: Flag = False
     solar_w: Watts | None = None
+    comfort_c: Celsius | None = None
 
     @property
     def pictures(self) -> int:

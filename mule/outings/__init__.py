@@ -9,11 +9,13 @@ from mule.outings.answer import ByDays, DayBag, PacksOut, WantDays, WantOut
 from mule.outings.base import AtBase, at_base, base_on
 from mule.outings.day import day_plan, loadout_on
 from mule.outings.judge import NOT_OF_A_DAY, THERE, judge_days
+from mule.outings.light_to_complete import SHARES, light_to_complete
 from mule.outings.mending import day_of, look_for_day_cures, with_edits
 from mule.outings.proposing import OutingAsked, ProposedOuting, Way, proposals, propose, ways_of
 
 __all__ = [
     "NOT_OF_A_DAY",
+    "SHARES",
     "THERE",
     "AtBase",
     "ByDays",
@@ -29,6 +31,7 @@ __all__ = [
     "day_of",
     "day_plan",
     "judge_days",
+    "light_to_complete",
     "loadout_on",
     "look_for_day_cures",
     "proposals",

@@ -37,6 +37,7 @@ from mule.rules.stations import Station, StationMark, stations_of
 from mule.rules.stow import AtTheSeat, TooLarge, WaterBeside
 from mule.rules.travel import LegRefuses, LoadOnPerson, Unplaced
 from mule.rules.wants import Gaps, NativeGaps, WantUnmet
+from mule.rules.warmth import TooCold
 
 RULES: tuple[Rule, ...] = (
     NoPeople(),
@@ -52,6 +53,7 @@ RULES: tuple[Rule, ...] = (
     SupportLoaded(),
     LightLegs(),
     CoverLeft(),
+    TooCold(),
     MarksKept(),
     LensPolicy(),
     BodyPolicy(),

@@ -19,7 +19,7 @@ from mule.finding import Finding
 from mule.gate import GateCheckPlan, gate_check_plan
 from mule.gear import Bag, Insert
 from mule.optics import cover
-from mule.outings import OutingAsked, at_base, day_of, look_for_day_cures, proposals
+from mule.outings import OutingAsked, at_base, day_of, light_to_complete, look_for_day_cures, proposals
 from mule.packing import Before, PlacingOptions, StowCase, stow
 from mule.packing.foam import CaseFit, FoamWish, compare_cases, cut_foam
 from mule.packing.placements import USUAL
@@ -105,15 +105,17 @@ class CuringDay:
 
 @dataclass(frozen=True)
 class Proposing:
-    """Ways to go out on some days."""
+    """Ways to go out on some days; shares: one way, from complete to light."""
 
     lane: ClassVar[Lane] = "short"
     plan: Plan
     asked: OutingAsked
+    shares: bool = False
 
     def run(self, tell: Tell, should_stop: ShouldStop) -> None:
         """Tells an OutingLine for each way, and one that says whether these are all."""
-        for made in proposals(self.plan, self.asked, should_stop):
+        found = light_to_complete if self.shares else proposals
+        for made in found(self.plan, self.asked, should_stop):
             tell(OutingLine(proposal=made).written())
         tell(OutingLine(whole=not should_stop()).written())
 

@@ -46,14 +46,17 @@ def show_base(request: SignedInRequest, slug: str, kit: str, on: date) -> HttpRe
 
 
 @router.post("/{slug}/kits/{kit}/propose", response=OutingLine)
-def stream_outings(request: SignedInRequest, slug: str, kit: str, payload: OutingAsked) -> StreamingHttpResponse:
-    """Ways to go out on some days, the lightest first, one OutingLine per line of text. Hanging up stops the search."""
+def stream_outings(
+    request: SignedInRequest, slug: str, kit: str, payload: OutingAsked, shares: bool = False
+) -> StreamingHttpResponse:
+    """Ways to go out on some days, the lightest first, one OutingLine per line of text; shares: one way instead, from
+    complete to light. Hanging up stops the search."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     # Told before the first line: afterwards nothing can be refused any more.
     ways_of(plan, payload)
     asked = payload.model_copy(update={"seconds": within_limits(payload.seconds, 1)["seconds"]})
-    question = Question(searcher(request), ("outings", request.user.pk, slug, kit))
-    return streamed(answered(Proposing(plan, asked), question, lambda line: '"whole":true' in line))
+    question = Question(searcher(request), ("outings", shares, request.user.pk, slug, kit))
+    return streamed(answered(Proposing(plan, asked, shares), question, lambda line: '"whole":true' in line))
 
 
 @router.post("/{slug}/kits/{kit}/loadouts/{loadout}/edits", response=KitState)

@@ -71,3 +71,19 @@ def test_a_goal_on_foot_gets_its_clock(inside: Page) -> None:
     expect(inside.get_by_role("region", name="On foot")).to_contain_text("turn back")
     # A day without a bag of its own has no other day's list, either.
     expect(inside.get_by_role("region", name="Today")).to_contain_text("No loadout names this day")
+
+
+def test_a_curve_says_how_light_the_bag_could_be_for_less(inside: Page) -> None:
+    kit = own_kit(inside, "b")
+    inside.goto(f"/trips/lofoten/{kit}/days")
+    day(inside, "Tue 23")
+    inside.get_by_role("button", name="Propose the lightest bag").click()
+    way = inside.get_by_role("group", name="Ways to go out").get_by_role("button", name=re.compile("^The lightest"))
+    curve = inside.get_by_role("group", name="Light to complete")
+    curve.get_by_role("button").first.click()
+    expect(curve.get_by_role("button").first).to_have_attribute("aria-pressed", "true")
+    light = curve.get_by_role("button").first.inner_text().split(" for ")[0]
+    expect(way).to_contain_text(light)
+    curve.get_by_role("button", name=re.compile("for all of it")).click()
+    expect(way).not_to_contain_text(light)
+    expect(way).to_contain_text("packed")

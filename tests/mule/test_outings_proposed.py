@@ -12,7 +12,16 @@ from mule.errors import InvalidInput
 from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import Bag, Body, Box, Cylinder, Lens, Tripod, keeps_safe
 from mule.kit import Entry
-from mule.outings import OutingAsked, ProposedOuting, Way, day_plan, proposals, propose, ways_of
+from mule.outings import (
+    OutingAsked,
+    ProposedOuting,
+    Way,
+    day_plan,
+    light_to_complete,
+    proposals,
+    propose,
+    ways_of,
+)
 from mule.outings.along import bags_to_go, goes_along
 from mule.outings.day import plan_out
 from mule.packing import left_in
@@ -185,3 +194,16 @@ def test_a_bag_that_does_not_take_it_makes_room_for_the_next() -> None:
     assert made is not None
     assert made.left == {}
     assert made.score == pytest.approx(made.whole_score, abs=0.01)
+
+
+def test_from_complete_to_light_each_is_lighter_and_serves_its_share() -> None:
+    days = tuple(day.date for day in DEMO.trip.days[1:3])
+    plan = DEMO.with_kit(DEMO.kits[1])
+    found = list(light_to_complete(plan, OutingAsked(days=days, person="ines")))
+    assert [made.share for made in found] == sorted((made.share for made in found), reverse=True)
+    assert len(found) > 1
+    grams = [made.carried_g for made in found]
+    assert grams == sorted(grams, reverse=True)
+    for made in found:
+        assert made.score >= made.share * made.whole_score - 0.1
+        assert made.carried_g == propose(plan, OutingAsked(days=days, person="ines", share=made.share)).carried_g  # type: ignore[union-attr]

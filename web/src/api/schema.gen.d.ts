@@ -1297,7 +1297,8 @@ export interface paths {
         put?: never;
         /**
          * Stream Outings
-         * @description Ways to go out on some days, the lightest first, one OutingLine per line of text. Hanging up stops the search.
+         * @description Ways to go out on some days, the lightest first, one OutingLine per line of text; shares: one way instead, from
+         *     complete to light. Hanging up stops the search.
          */
         post: operations["server_trips_outings_api_stream_outings"];
         delete?: never;
@@ -3701,7 +3702,7 @@ export interface components {
          *     set; energy_wh: of a battery that stays inside; draws_w: what it takes from a bank; used_h: hours of that on a day.
          *     uses_shoe, uses_plate: sits on the hot shoe, on the base plate. eats: what it uses up (paper, gas, film of a type);
          *     refill: what it is a piece of; frames: pictures on one piece of film or paper; bought_there: what it eats is to be
-         *     had on the way. solar_w: what a panel is rated for.
+         *     had on the way. solar_w: what a panel is rated for. comfort_c: how cold it may get for who wears it or sleeps in it.
          */
         Other: {
             /** Id */
@@ -3816,6 +3817,8 @@ export interface components {
             bought_there: boolean;
             /** Solar W */
             solar_w?: number | null;
+            /** Comfort C */
+            comfort_c?: number | null;
         };
         /**
          * OtherSupport
@@ -6744,7 +6747,7 @@ export interface components {
          * @description Every rule's words have one of these; the interface has a sentence for each.
          * @enum {string}
          */
-        FindingCode: "absent-loaded" | "aid-missing" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "card-old" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "cover-left" | "drones-barred" | "film-short" | "filter-unserved" | "filters-together" | "gap" | "gate-ask" | "gate-no" | "goes-back" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-soft" | "leg-sum" | "leg-together" | "lens-changes" | "light-legs" | "lost-bag" | "medicine-held" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "not-held" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "set-incomplete" | "single-point" | "slot-full" | "support-loaded" | "to-fetch" | "too-large" | "torch-each" | "tripods-barred" | "unplaced" | "want-unmet" | "water-beside";
+        FindingCode: "absent-loaded" | "aid-missing" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "card-old" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "cover-left" | "drones-barred" | "film-short" | "filter-unserved" | "filters-together" | "gap" | "gate-ask" | "gate-no" | "goes-back" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-soft" | "leg-sum" | "leg-together" | "lens-changes" | "light-legs" | "lost-bag" | "medicine-held" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "not-held" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "set-incomplete" | "single-point" | "slot-full" | "support-loaded" | "to-fetch" | "too-cold" | "too-large" | "torch-each" | "tripods-barred" | "unplaced" | "want-unmet" | "water-beside";
         /**
          * Fit
          * @description One way of putting filters on a lens. parts: every thing it takes, filters first. to_load: those left behind.
@@ -16489,7 +16492,9 @@ export interface operations {
     };
     server_trips_outings_api_stream_outings: {
         parameters: {
-            query?: never;
+            query?: {
+                shares?: boolean;
+            };
             header?: never;
             path: {
                 slug: string;

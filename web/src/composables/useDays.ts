@@ -15,7 +15,7 @@ export function useDays(at: MaybeRefOrGetter<Stamped | null>, on: MaybeRefOrGett
 }
 
 /** Ways to go out on some days, as they are found; what was found stays until other days are asked for. */
-export function useProposals(at: () => Stamped | null) {
+export function useProposals(at: () => Stamped | null, shares = false) {
   const found = shallowRef<ProposedOuting[]>([])
   const asked = ref<OutingAsked | null>(null)
   const whole = ref(false)
@@ -26,7 +26,7 @@ export function useProposals(at: () => Stamped | null) {
     if (!kit) return
     forget()
     asked.value = wish
-    await run(`/api/trips/${kit.trip}/kits/${kit.kit}/propose`, wish, (line) => {
+    await run(`/api/trips/${kit.trip}/kits/${kit.kit}/propose${shares ? '?shares=true' : ''}`, wish, (line) => {
       if (line.proposal) found.value = [...found.value, line.proposal]
       whole.value ||= line.whole ?? false
     })

@@ -106,6 +106,10 @@ const SAY: Record<FindingCode, Say> = {
     head: `Light for wind: ${item(f, n)}.`,
     body: `${fmt.load(number(f, 'mass_g'), u)}, and something is to be held still on ${many(number(f, 'days'), 'windy day')}. Keep it low, hang weight from it, or take heavier legs (under 1.5 kg is light, estimate).`,
   }),
+  'too-cold': (f, n, u) => ({
+    head: `${item(f, n)} ${ref(f, 'sort') === 'worn' ? 'is worn' : 'keeps a sleeper warm'} down to ${fmt.temperature(number(f, 'comfort_c'), u)}; ${day(ref(f, 'day'))} gets ${fmt.temperature(number(f, 'lowest_c'), u)}.`,
+    body: `Warm enough for ${many(number(f, 'have'), 'person', 'people')} of ${number(f, 'people')}. Figures of makers are for dry, fed, rested people: general guidance, trained people decide.`,
+  }),
   'water-beside': (f, n) => ({
     head: `${item(f, n)} lies beside ${n.thing(f.items?.[1] ?? '')}.`,
     body: `${n.thing(ref(f, 'bag'))} has one place for both: what leaks takes the electronics along. Carry water outside, or on you.`,

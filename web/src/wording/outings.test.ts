@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { AtBase, ByDays, Day, DayBag, Loadout, ProposedOuting, WantDays } from '@/api/types'
 import type { Names } from '@/composables/useBench'
-import { alike, asOuting, baseText, outThere, packsText, summaryText, wantText } from './outings'
+import { alike, asOuting, baseText, outThere, packsText, shareText, summaryText, wantText } from './outings'
 
 const names: Names = { thing: (id) => ({ 'phone-ines': 'Phone, Ines' })[id] ?? id, person: (id) => id, leg: (id) => id, want: () => 'Sea eagles' }
 const want = (wanted: string[], there: string[]): WantDays => ({ want: 'eagles', best: 1, wanted, there })
@@ -53,4 +53,9 @@ it('what the safe takes first, and packs in a car', () => {
   expect(baseText({ ...tight, proved: false }, names)[0]).toContain('No room was found in time')
   expect(baseText({ sort: 'car', locked: null, proved: true, packs: { pack: 3 }, left: 0.65 }, names)).toEqual(['3 × Pack lie in the car. At the coldest hour they give 65 % of their energy (estimate); warm them up before you go. A car in the sun gets over 60 °C: no lithium stays in it then.'])
   expect(baseText({ sort: 'room', locked: null, proved: true, packs: {}, left: null }, names)).toEqual([])
+})
+
+it('a point between light and complete', () => {
+  expect(shareText({ carried_g: 6070, score: 88, whole_score: 88 }, 'metric')).toBe('6.07 kg for all of it')
+  expect(shareText({ carried_g: 4980, score: 71, whole_score: 88 }, 'metric')).toBe('4.98 kg for 81 % of it')
 })

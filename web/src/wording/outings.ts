@@ -1,5 +1,5 @@
 /** The day's bag in words, pure. */
-import type { AtBase, ByDays, Day, DayBag, Loadout, ProposedOuting, WantDays } from '@/api/types'
+import type { AtBase, ByDays, Day, DayBag, Loadout, ProposedOuting, Units, WantDays } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { day as dayName } from '@/format/dates'
 import * as fmt from '@/format/units'
@@ -80,4 +80,10 @@ export function baseText(base: AtBase, names: Names): string[] {
     found.push(`${told(packs)} ${packs.length === 1 && packs[0]![1] === 1 ? 'lies' : 'lie'} in the ${where}.${cold}${sun}`)
   }
   return found
+}
+
+/** "6.07 kg for all of it", "4.98 kg for 81 % of it". */
+export function shareText(made: Pick<ProposedOuting, 'carried_g' | 'score' | 'whole_score'>, units: Units): string {
+  const served = made.whole_score ? made.score / made.whole_score : 1
+  return `${fmt.load(made.carried_g, units)} for ${served > 0.995 ? 'all of it' : `${fmt.percent(served)} of it`}`
 }

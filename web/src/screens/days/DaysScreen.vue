@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The day's bag: what leaves the base each morning, what it reaches, what is amiss with it, and better ways to go. */
-import { computed, ref, watch, watchEffect } from 'vue'
+import { computed, nextTick, ref, watch, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
-import type { DayBag, Edit } from '@/api/types'
+import type { DayBag, Edit, OutingAsked } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
 import { useBench } from '@/composables/useBench'
 import { useDays, useProposals } from '@/composables/useDays'
@@ -11,6 +11,7 @@ import { day as dayName } from '@/format/dates'
 import { alike, asOuting, summaryText, wantText } from '@/wording/outings'
 import DayColumns from './DayColumns.vue'
 import DayPanel from './DayPanel.vue'
+import ShareCurve from './ShareCurve.vue'
 import WaysToGo from './WaysToGo.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
@@ -42,6 +43,7 @@ const { outing } = useOuting(at, () => bag.value?.loadout ?? '')
 const when = ref<'morning' | 'evening'>('morning')
 const others = computed(() => alike(days.value, first.value))
 const { found, asked, problem, running, whole, start, stop, forget } = useProposals(() => at.value)
+const curve = useProposals(() => at.value, true)
 const way = ref(0)
 const proposal = computed(() => found.value[way.value] ?? null)
 const bearer = computed(() => person.value || bag.value?.heaviest || people.value[0]?.id || '')
@@ -61,7 +63,14 @@ function choose(date: string, several: boolean): void {
 }
 function propose(): void {
   way.value = 0
-  void start({ days: picked.value, person: bearer.value, share: share.value, way: 'any', bag: null, seconds: 20 })
+  const wish: OutingAsked = { days: picked.value, person: bearer.value, share: share.value, way: 'any', bag: null, seconds: 20 }
+  const drawn = curve.asked.value !== null
+  // How light it could be for less is told after what was asked for.
+  void start(wish).then(() => (drawn ? undefined : curve.start({ ...wish, share: 1 })))
+}
+function pickShare(to: number): void {
+  share.value = to
+  void nextTick(propose)
 }
 function mend(edits: Edit[]): void {
   if (bag.value?.loadout) editLoadout(bag.value.loadout, edits)
@@ -73,6 +82,7 @@ function take(): void {
 }
 // What was found is about these days and this kit.
 watch([() => picked.value.join(), () => props.kit, share, bearer], forget)
+watch([() => picked.value.join(), () => at.value?.stamp, bearer], curve.forget)
 </script>
 
 <template>
@@ -96,6 +106,7 @@ watch([() => picked.value.join(), () => props.kit, share, bearer], forget)
             <VBtn v-else variant="outlined" @click="stop">Stop</VBtn>
           </div>
           <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>
+          <ShareCurve v-if="curve.found.value.length > 1" :points="curve.found.value" :share="share" @pick="pickShare" />
           <WaysToGo v-if="found.length || running" :ways="found" :picked="way" :things="things" :names="names" :running="running" @pick="way = $event" />
           <p v-else-if="whole" class="quiet">No bag of this trip was found that takes a picture wanted then.</p>
           <p v-else class="quiet">Of what is on the trip, the lightest bag that does it: with packs and cards for those days in that cold, legs and filters where wanted, safety gear, water and a cover always along.</p>

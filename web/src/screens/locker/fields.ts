@@ -193,6 +193,7 @@ export const FIELDS: Record<Kind, Field[]> = {
     { ...choice('serves', 'Serves a want as', { '': 'nothing asked for', ...AIDS }), optional: true },
     number('hollow_mm', 'Hollow, wide inside', 'mm', true),
     ...rare(
+      measure('comfort_c', 'Warm enough down to', 'temperature', true),
       text('battery_type', 'Eats cells of type', true),
       count('cells', 'Cells'),
       number('energy_wh', 'Built-in battery', 'Wh', true),
