@@ -42,7 +42,12 @@ class Owned:
         }
         nested = {e.item for e in plan.kit.entries if isinstance(e.place, InBag)}
         usable = [t for t in plan.gear if t.id in plan.loaded or at_hand(t)]
-        self.bags = tuple(t for t in usable if isinstance(t, Bag) and t.id not in nested)
+        # A bag that somebody wears, or that lies in another, is no piece of luggage to choose.
+        self.bags = tuple(
+            t
+            for t in usable
+            if isinstance(t, Bag) and t.id not in nested and (t.id in self.now or t.id not in plan.loaded)
+        )
         self.inserts = tuple(
             t for t in usable if isinstance(t, Insert) and (t.id in self.inserts_now or t.id not in plan.loaded)
         )

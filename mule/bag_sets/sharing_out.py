@@ -47,12 +47,16 @@ class Item:
 
 @dataclass
 class SharingOut:
-    """A set of bags and what may go where. forbidden: pieces that do not go into a bag together,
-    by number of the item."""
+    """A set of bags and what may go where.
+
+    staying: pieces that have no part in it, by thing and place. forbidden: pieces that do not go into a bag together,
+    by number of the item.
+    """
 
     plan: Plan
     bags: Bags
     items: Sequence[Item]
+    staying: Mapping[tuple[str, Place], int]
     forbidden: list[tuple[str, Mapping[int, int]]] = field(default_factory=list)
 
     def kit(self, deadline: Deadline) -> tuple[Kit, dict[str, int], bool] | None:
@@ -69,7 +73,7 @@ class SharingOut:
         ending = best if isinstance(best, Solved) else ending
         counts = Counter[tuple[str, Place]](dict.fromkeys(self.bags.pieces.items(), 1))
         counts.update((insert, InBag(bag=bag)) for insert, bag in self.bags.inserts.items())
-        counts.update({(e.item, e.place): e.count for e in self.plan.kit.entries if stays(e)})
+        counts.update(self.staying)
         left = Counter[str]()
         for item, at, over in zip(self.items, model.at, model.left, strict=True):
             for name in item.items:
@@ -198,9 +202,16 @@ class _Model:
         return total(terms)
 
 
-def stays(entry: Entry) -> bool:
-    """Whether an entry has no part in bags: what somebody wears."""
-    return isinstance(entry.place, Worn) and not entry.place.unplaced
+def staying_in(plan: Plan) -> dict[tuple[str, Place], int]:
+    """What of the open kit has no part in bags: what somebody wears, and what is in a bag that somebody wears."""
+    pieces = {e.item for e in plan.kit.entries if isinstance(e.place, AsPiece)}
+    root = plan.kit.outermost()
+    return {
+        (e.item, e.place): e.count
+        for e in plan.kit.entries
+        if (isinstance(e.place, Worn) and not e.place.unplaced)
+        or (isinstance(e.place, InBag) and root[e.place.bag] not in pieces)
+    }
 
 
 def items_of(plan: Plan) -> tuple[Item, ...]:
@@ -214,11 +225,12 @@ def items_of(plan: Plan) -> tuple[Item, ...]:
         single = plan.loaded.get(one) == plan.loaded.get(other) == 1
         if single and not {one, other} & {*paired, *paired.values()}:
             paired[one] = other
+    staying = staying_in(plan)
     found: dict[tuple[tuple[str, ...], bool, bool], Item] = {}
     for entry in kit.entries:
         thing, place = plan.items[entry.item], entry.place
         luggage = isinstance(place, AsPiece) or isinstance(thing, Insert)
-        if luggage or stays(entry) or entry.item in paired.values():
+        if luggage or (entry.item, place) in staying or entry.item in paired.values():
             continue
         at = pieces.get(root.get(place.bag, "")) if isinstance(place, InBag) else None
         names = (entry.item, paired[entry.item]) if entry.item in paired else (entry.item,)

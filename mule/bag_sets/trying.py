@@ -8,7 +8,7 @@ from mule.bag_sets.answer import BagSet, QuickThing
 from mule.bag_sets.choices import Bags, Checked, Owned, checked_sets
 from mule.bag_sets.ranking import DEPTH
 from mule.bag_sets.serving import Serving
-from mule.bag_sets.sharing_out import SharingOut, items_of
+from mule.bag_sets.sharing_out import SharingOut, items_of, staying_in
 from mule.deadline import Deadline
 from mule.finding import InBag
 from mule.gate import check_legs
@@ -41,6 +41,7 @@ class SetTrials:
         self.packings = Packings(_BAG_S, self.deadline)
         self.serving = Serving(self.plan, self.packings)
         self._items = items_of(self.plan)
+        self._staying = staying_in(self.plan)
         # What somebody wants quickly, or else the cameras.
         wished = {wish.item for wish in self.plan.kit.stow.wishes if wish.access == "quick"}
         self._wished = wished or {item for item in self.plan.loaded if isinstance(self.plan.items[item], Body)}
@@ -50,7 +51,7 @@ class SetTrials:
         now, *others = checked_sets(self.plan)
         held = [item for item in self._items if item.held]
         for bags in others:
-            made = SharingOut(self.plan, Bags(bags, {}), held).kit(self.deadline)
+            made = SharingOut(self.plan, Bags(bags, {}), held, {}).kit(self.deadline)
             if made and not made[1] and not self.packings.of(self.plan.items, made[0]).left:
                 return now, bags
         return (now,)
@@ -68,7 +69,7 @@ class SetTrials:
         most_left: pieces that it may leave over. beaten: says so of a set.
         """
         best: tuple[int, Kit, Stowage, Mapping[str, int]] | None = None
-        job, sure = SharingOut(self.plan, bags, self._items), True
+        job, sure = SharingOut(self.plan, bags, self._items, self._staying), True
         for _ in range(_ROUNDS):
             made = job.kit(self.deadline)
             if made is None:

@@ -191,6 +191,20 @@ def test_outings_that_a_bag_serves_by_itself() -> None:
     assert serves[("bag",)] == ("dawn",)
 
 
+def test_a_bag_that_somebody_wears_stays_on_them_with_what_is_in_it() -> None:
+    pouch = cast.bag("pouch", piece="personal", mass_g=150)
+    plan = plan_with(pouch, cast.bag("light", mass_g=700))
+    entries = [e for e in plan.kit.entries if e.item != "normal"]
+    entries += [cast.entry("pouch", cast.ON_INES), cast.entry("normal", InBag(bag="pouch"))]
+    plan = plan.with_kit(plan.kit.model_copy(update={"entries": tuple(entries)}))
+    best = kept(list(bag_sets(plan)))
+    assert best
+    for one in best.values():
+        sound(plan, one)
+        assert cast.entry("pouch", cast.ON_INES) in one.kit.entries
+        assert cast.entry("normal", InBag(bag="pouch")) in one.kit.entries
+
+
 def test_it_stops_when_it_is_asked_to_and_answers_without_people() -> None:
     assert list(bag_sets(cast.plan([cast.bag()], people=()))) == []
     asked = iter([False] * 40)
