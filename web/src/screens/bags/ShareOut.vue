@@ -75,7 +75,7 @@ const x = (grams: number): number => LEFT + (grams / most.value) * (WIDE - LEFT 
           </li>
         </ul>
         <p v-if="!none && sharedText(comes, names, units)" class="comes">{{ sharedText(comes, names, units) }}</p>
-        <p class="label">{{ left.size ? '' : split.proved ? 'No other sharing is better: proved, and every bag was packed.' : 'The best that was found in time; every bag was packed.' }} Somebody’s own things, safety gear, medicine and what is pinned are not moved.</p>
+        <p class="label">{{ left.size ? '' : split.proved ? 'No other sharing is better: proved, and every bag was packed.' : 'The best that was found in time; every bag was packed.' }} What is worn or pinned, medicine, and safety gear of which there is only one stay where they are.</p>
         <VBtn color="primary" variant="flat" :loading="busy" :disabled="none" @click="share">{{ left.size ? `Share these ${taken.length}` : 'Share it so' }}</VBtn>
       </template>
     </template>
