@@ -1,6 +1,11 @@
 """Marks that say how tests may run together: with ``--dist loadgroup`` tests of one group run one after the other."""
 
 import pytest
+from hypothesis import settings
+
+# How long a test takes is no part of what it says: on a busy machine what takes a moment may take a second.
+settings.register_profile("untimed", deadline=None)
+settings.load_profile("untimed")
 
 # What they look for, they look for during a certain time: beside others that keep the processor busy they find less.
 SOLVERS = {
