@@ -20,7 +20,7 @@ def default_place(plan: Plan, kit: Kit, thing: Gear) -> Place:
     if not people:
         raise InvalidInput([Problem("trip.people", "", "at least one person to carry things")])
     owner = next((p.id for p in plan.trip.people if thing.owner and p.name.casefold() == thing.owner.casefold()), None)
-    pieces = [(e.item, e.place) for e in kit.entries if isinstance(e.place, AsPiece)]
+    pieces = list(kit.luggage().items())
     if isinstance(thing, Bag):
         taken = {p.person for _, p in pieces if p.piece == thing.piece}
         free = [p for p in people if p not in taken]

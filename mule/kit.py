@@ -134,6 +134,25 @@ class Kit(Frozen):
             found[holder] = at
         return found
 
+    def luggage(self) -> dict[str, AsPiece]:
+        """Pieces of luggage, in the order of the kit: who has each bag, and as what it travels."""
+        return {entry.item: entry.place for entry in self.entries if isinstance(entry.place, AsPiece)}
+
+    def packed_as_one(self) -> dict[str, str]:
+        """What is packed as one, of which there is one piece each at the same place: a lens by its body, a thing by the
+        hollow one around it. Each in one pair at most."""
+        places: dict[str, list[tuple[Place, int]]] = {}
+        for entry in self.entries:
+            places.setdefault(entry.item, []).append((entry.place, entry.count))
+        found: dict[str, str] = {}
+        pairs = (*((m.body, m.lens) for m in self.stow.mounts), *((n.outer, n.inner) for n in self.stow.nests))
+        for one, other in pairs:
+            here = places.get(one, [])
+            alone = len(here) == 1 and here[0][1] == 1 and here == places.get(other)
+            if alone and not {one, other} & {*found, *found.values()}:
+                found[one] = other
+        return found
+
     def loaded(self) -> dict[str, int]:
         """Pieces loaded of each item, over all places."""
         counts: dict[str, int] = {}

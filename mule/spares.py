@@ -10,7 +10,27 @@ from dataclasses import dataclass
 from mule.assess import case_of
 from mule.editing import apply
 from mule.finding import Load
-from mule.gear import Bag, Charger, Computer, Gear, Insert, Link, PowerBank, at_hand, keeps_safe
+from mule.gear import (
+    Bag,
+    Charger,
+    Computer,
+    Filter,
+    FilterHolder,
+    Gear,
+    Head,
+    Insert,
+    Lens,
+    Link,
+    MountAdapter,
+    OtherSupport,
+    Plate,
+    PowerBank,
+    StepRing,
+    Teleconverter,
+    Tripod,
+    at_hand,
+    keeps_safe,
+)
 from mule.plan import Plan
 from mule.power import days_without
 from mule.resilience import analyze_single_failures
@@ -22,6 +42,8 @@ _LEAST_POINTS = 1.0
 _MOST = 6
 # What feeds others: its loss is counted in days.
 _FEEDS = (Charger, Link, PowerBank)
+# What neither gives nor draws: with one of it more, packs carry as many days.
+_DRAWS_NOTHING = (Lens, Teleconverter, MountAdapter, Filter, StepRing, FilterHolder, Tripod, OtherSupport, Head, Plate)
 
 
 class Spare(Frozen):
@@ -90,7 +112,7 @@ def _tried(plan: Plan, now: _Losses, thing: Gear, *, owned: bool) -> Spare:
     if not owned:
         more = thing.model_copy(update={"count": thing.count + 1})
         plan = plan.with_gear(tuple(more if t.id == thing.id else t for t in plan.gear))
-    then = _losses(apply(plan, [Load(item=thing.id)]))
+    then = _losses(apply(plan, [Load(item=thing.id)]), power=not isinstance(thing, _DRAWS_NOTHING))
     eased = {item: points - then.points.get(item, 0.0) for item, points in now.points.items() if item != thing.id}
     fed = {item: then.days.get(item, days) - days for item, days in now.days.items()}
     if not owned:
@@ -107,15 +129,16 @@ def _tried(plan: Plan, now: _Losses, thing: Gear, *, owned: bool) -> Spare:
     )
 
 
-def _losses(plan: Plan) -> _Losses:
+def _losses(plan: Plan, *, power: bool = True) -> _Losses:
+    """power: whether days are counted, too."""
     case = case_of(plan)
     made = analyze_single_failures(plan, case.view, case.requirements, cures=False)
     points = {loss.item: loss.points for loss in made.losses if loss.what == "thing"}
-    power = power_case(plan)
-    counts = plan.loaded
+    if not power:
+        return _Losses(points, {})
+    whole, counts = power_case(plan), plan.loaded
     feeds = [item for item in counts if isinstance(plan.items[item], _FEEDS)]
-    days = {item: days_without(power, {**counts, item: counts[item] - 1}).days for item in feeds}
-    return _Losses(points, days)
+    return _Losses(points, {item: days_without(whole, {**counts, item: counts[item] - 1}).days for item in feeds})
 
 
 def _beats(one: Spare, other: Spare) -> bool:

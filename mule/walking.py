@@ -6,7 +6,7 @@ what is carried; general guidance (docs/domain/load.md).
 
 from collections.abc import Sequence
 from datetime import datetime, time, timedelta
-from math import tan
+from math import radians, tan
 
 from mule.gear import Gear, Light, is_water
 from mule.load import Loads, PersonLoad
@@ -18,7 +18,7 @@ from mule.units import Frozen, LocalTime
 
 # Slopes in degrees between which it goes faster downhill; steeper ones slow down (Langmuir, Mountaincraft and
 # Leadership, 1984).
-_GENTLE, _STEEP = tan(5 / 57.29578), tan(12 / 57.29578)
+_GENTLE, _STEEP = tan(radians(5)), tan(radians(12))
 _DOWN_M = 300.0
 # Share of body mass over which what is carried slows somebody down (estimate).
 _FREE_SHARE = 0.10

@@ -34,7 +34,7 @@ class Owned:
 
     def __init__(self, plan: Plan) -> None:
         self.plan = plan
-        self.now = {e.item: e.place for e in plan.kit.entries if isinstance(e.place, AsPiece)}
+        self.now = plan.kit.luggage()
         self.inserts_now = {
             e.item: e.place.bag
             for e in plan.kit.entries
@@ -99,7 +99,8 @@ def sets_of(plan: Plan, checked: Sequence[Checked]) -> tuple[Bags, ...]:
         if cabin or personal:
             pieces = _bearers(owned, (*cabin, *personal), people) | dict(hold)
             found += [Bags(pieces, inserts) for inserts in _inserts(owned, cabin)]
-    return tuple(sorted(found, key=lambda one: _rank(plan, one)))
+    needed = _needed_l(plan)
+    return tuple(sorted(found, key=lambda one: _rank(plan, one, needed)))
 
 
 def _some(bags: Sequence[Bag], most: int) -> list[tuple[Bag, ...]]:
@@ -138,14 +139,18 @@ def _inserts(owned: Owned, bags: Iterable[Bag]) -> list[dict[str, str]]:
     return ways
 
 
-def _rank(plan: Plan, one: Bags) -> tuple[bool, float, str]:
-    """What has litres enough first, then what is light."""
-    bags = [plan.items[bag] for bag in one.pieces]
-    litres = sum(t.volume_l for t in bags if isinstance(t, Bag))
-    needed = sum(
+def _needed_l(plan: Plan) -> float:
+    """Litres of what lies in bags."""
+    return sum(
         plan.items[e.item].size.litres() * e.count
         for e in plan.kit.entries
         if isinstance(e.place, InBag) and not e.place.outside and not isinstance(plan.items[e.item], Insert | Bag)
     )
+
+
+def _rank(plan: Plan, one: Bags, needed_l: float) -> tuple[bool, float, str]:
+    """What has litres enough first, then what is light."""
+    bags = [plan.items[bag] for bag in one.pieces]
+    litres = sum(t.volume_l for t in bags if isinstance(t, Bag))
     grams = sum(t.mass_g for t in bags) + sum(plan.items[insert].mass_g for insert in one.inserts)
-    return litres < needed, grams, one.key
+    return litres < needed_l, grams, one.key

@@ -204,7 +204,7 @@ class _Model:
 
 def staying_in(plan: Plan) -> dict[tuple[str, Place], int]:
     """What of the open kit has no part in bags: what somebody wears, and what is in a bag that somebody wears."""
-    pieces = {e.item for e in plan.kit.entries if isinstance(e.place, AsPiece)}
+    pieces = plan.kit.luggage()
     root = plan.kit.outermost()
     return {
         (e.item, e.place): e.count
@@ -217,14 +217,10 @@ def staying_in(plan: Plan) -> dict[tuple[str, Place], int]:
 def items_of(plan: Plan) -> tuple[Item, ...]:
     """What of the open kit goes into bags, things that are packed as one together."""
     kit = plan.kit
-    pieces = {e.item: e.place for e in kit.entries if isinstance(e.place, AsPiece)}
+    pieces = kit.luggage()
     root = kit.outermost()
     seat = {wish.item for wish in kit.stow.wishes if wish.seat}
-    paired: dict[str, str] = {}
-    for one, other in (*((m.body, m.lens) for m in kit.stow.mounts), *((n.outer, n.inner) for n in kit.stow.nests)):
-        single = plan.loaded.get(one) == plan.loaded.get(other) == 1
-        if single and not {one, other} & {*paired, *paired.values()}:
-            paired[one] = other
+    paired = kit.packed_as_one()
     staying = staying_in(plan)
     found: dict[tuple[tuple[str, ...], bool, bool], Item] = {}
     for entry in kit.entries:

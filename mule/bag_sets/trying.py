@@ -15,7 +15,7 @@ from mule.gate import check_legs
 from mule.gear import Bag, Body, Gear, Insert
 from mule.kit import Kit
 from mule.load import weigh
-from mule.packing import Packings, Stowage, rooms_of
+from mule.packing import Packings, Stowage, pieces_left, rooms_of
 from mule.plan import Plan
 from mule.units import Access
 
@@ -79,7 +79,7 @@ class SetTrials:
             if sum(left.values()) > most_left or beaten(self._at_best(bags, kit, left)):
                 break
             stowage = self.packings.of(self.plan.items, kit)
-            over = sum(left.values()) + sum(one.count for one in stowage.left)
+            over = sum(left.values()) + sum(pieces_left(stowage.left).values())
             sure = sure and all(one.proof == "proved" for one in stowage.left)
             if best is None or over < best[0]:
                 best = over, kit, stowage, left
@@ -112,9 +112,7 @@ class SetTrials:
 
     def _judged(self, bags: Bags, kit: Kit, stowage: Stowage, left: Mapping[str, int], *, proved: bool) -> BagSet:
         plan = self.plan.with_kit(kit)
-        over = Counter(left)
-        for one in stowage.left:
-            over[one.item] += one.count
+        over = Counter(left) + Counter(pieces_left(stowage.left))
         loads = weigh(plan.items, kit, plan.trip.people)
         legs = check_legs(plan, loads)
         first = max(loads.people, key=lambda load: load.carried_g)

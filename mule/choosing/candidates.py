@@ -73,7 +73,7 @@ class Candidates:
     @property
     def root_kinds(self) -> dict[str, tuple[str, PieceKind]]:
         """Carried pieces of luggage with who carries them and as what."""
-        kinds = {e.item: e.place.piece for e in self.plan.kit.entries if isinstance(e.place, AsPiece)}
+        kinds = {bag: at.piece for bag, at in self.plan.kit.luggage().items()}
         found = {}
         for container in self.containers:
             if (root := container.root) is not None:

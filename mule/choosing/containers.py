@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from mule.finding import AsPiece, InBag, PieceKind
+from mule.finding import InBag, PieceKind
 from mule.gear import Bag, Gear, Insert
 from mule.plan import Plan
 
@@ -25,11 +25,7 @@ class Container:
 
 def carried_bags(plan: Plan) -> list[tuple[str, str]]:
     """Bags that are carried, with who carries them."""
-    return [
-        (e.item, e.place.person)
-        for e in plan.kit.entries
-        if isinstance(e.place, AsPiece) and e.place.piece != PieceKind.HOLD
-    ]
+    return [(bag, at.person) for bag, at in plan.kit.luggage().items() if at.piece != PieceKind.HOLD]
 
 
 def containers_of(plan: Plan, fixed: Mapping[str, int], free: Mapping[str, Gear]) -> list[Container]:

@@ -12,7 +12,7 @@ from mule.gear import Battery, Body, Card, Computer, Drive, Drone, Gear, Insert,
 from mule.kit import Entry, Kit
 from mule.load import weigh
 from mule.loadouts import Packing, packings
-from mule.packing import stow
+from mule.packing import pieces_left, stow
 from mule.plan import Plan
 from mule.units import Frozen
 
@@ -86,7 +86,7 @@ def lying(plan: Plan) -> tuple[Lying, ...]:
     >>> [(one.item, one.person, one.bag, one.held) for one in lying(plan)]
     [('body', 'ines', 'bag', False)]
     """
-    pieces = {e.item: e.place for e in plan.kit.entries if isinstance(e.place, AsPiece)}
+    pieces = plan.kit.luggage()
     outermost = plan.kit.outermost()
     worn = {e.item: e.place.person for e in plan.kit.entries if isinstance(e.place, Worn)}
     found = []
@@ -150,7 +150,7 @@ def gate_check_plan(plan: Plan) -> tuple[GateCheckPlan, ...]:
     >>> [(one.bag, one.person) for one in gate_check_plan(plan)]
     [('bag', 'ines')]
     """
-    pieces = [(e.item, e.place) for e in plan.kit.entries if isinstance(e.place, AsPiece)]
+    pieces = list(plan.kit.luggage().items())
     too_big = _too_big(plan)
     return tuple(
         _refused(plan, bag, place.person, _keeps(pieces, place))
@@ -180,10 +180,7 @@ def _refused(plan: Plan, bag: str, person: str, into: str | None) -> GateCheckPl
     if into is not None:
         kit = _with(plan, into, [(w.item, w.count) for w, _ in grabbed])
         made = stow(gear, kit, Deadline(3))
-        left = {}
-        for over in made.left:
-            left[over.item] = left.get(over.item, 0) + over.count
-            proved = proved and over.proof == "proved"
+        left, proved = pieces_left(made.left), all(over.proof == "proved" for over in made.left)
         into_g = sum(gear[e.item].mass_g * e.count for e in kit.entries)
         into_g -= sum(gear[item].mass_g * count for item, count in left.items())
     pockets, room = set(), POCKETS_L

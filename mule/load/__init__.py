@@ -260,7 +260,7 @@ class Roots:
 def roots(kit: Kit) -> Roots:
     """Follows inserts to the piece of luggage they lie in; what is worn, or lies in what is worn, has none."""
     outermost = kit.outermost()
-    owners = {e.item: e.place.person for e in kit.entries if isinstance(e.place, AsPiece)}
+    owners = {bag: at.person for bag, at in kit.luggage().items()}
     bags: dict[str, list[tuple[str, int]]] = {}
     for entry in kit.entries:
         if isinstance(entry.place, InBag) and (at := outermost[entry.place.bag]) in owners:

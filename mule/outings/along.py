@@ -20,7 +20,7 @@ _WET = {Weather.RAIN, Weather.SPRAY, Weather.SNOW, Weather.DUST}
 def bags_to_go(plan: Plan) -> tuple[Bag, ...]:
     """Bags on the trip that can be carried on a day out, the lightest first: those that roll or ride in the hold do so
     for their size."""
-    pieces = {e.item: e.place.piece for e in plan.kit.entries if isinstance(e.place, AsPiece)}
+    pieces = {bag: at.piece for bag, at in plan.kit.luggage().items()}
     found = [t for i in plan.loaded if isinstance(t := plan.items[i], Bag)]
     return tuple(sorted((t for t in found if pieces.get(t.id) != PieceKind.HOLD and not t.hard), key=_lightest))
 

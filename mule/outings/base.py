@@ -10,7 +10,7 @@ from mule.gear import Bag, Battery, Body, Card, Computer, Drive, Drone, Gear, Le
 from mule.kit import Entry, Kit
 from mule.loadouts import carried
 from mule.outings.day import loadout_on
-from mule.packing import Stowage, StowCase, stow
+from mule.packing import StowCase, pieces_left, stow
 from mule.plan import Plan
 from mule.power import cold_derating
 from mule.trip import Base, Day
@@ -56,7 +56,7 @@ class AtBase(Frozen):
 
 def base_on(plan: Plan, day: Day) -> Base:
     """Where things lie on a day. Raises InvalidInput for a trip that says nothing of it."""
-    base = day.base or plan.trip.base
+    base = plan.trip.base_on(day)
     if base is None:
         raise InvalidInput([Problem("base", "", "a base, said in the brief")])
     return base
@@ -113,16 +113,9 @@ def _locked(plan: Plan, base: Base, stays: Mapping[str, int], seconds: float) ->
     kit = Kit(id="base", name="Base", entries=tuple(entries))
     worth = {item: _STEP * (len(_FIRST) - rank) for item, rank in ranks.items()}
     made = stow({**plan.items, _SAFE: safe}, kit, Deadline(seconds), case=StowCase(worth=worth))
-    over = _over(made)
+    over = pieces_left(made.left)
     found = [
         Locked(item=item, count=stays[item], inside=stays[item] - over.get(item, 0), rank=rank)
         for item, rank in ranks.items()
     ]
     return tuple(sorted(found, key=lambda one: (one.rank, one.item))), all(one.proof == "proved" for one in made.left)
-
-
-def _over(made: Stowage) -> Mapping[str, int]:
-    over: dict[str, int] = {}
-    for one in made.left:
-        over[one.item] = over.get(one.item, 0) + one.count
-    return over

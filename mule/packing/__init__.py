@@ -23,6 +23,7 @@ from mule.packing.answer import (
     SoftPlaced,
     Stowage,
     Strapped,
+    pieces_left,
 )
 from mule.packing.bag import Packed, pack
 from mule.packing.blocks import Block
@@ -127,10 +128,7 @@ def left_in(
     """
     luggage = next(one for one in luggage_of(gear, kit) if one.bag == bag)
     packed = pack(luggage, round(kit.stow.gap_mm), deadline, replace(TRIAL, workers=workers))
-    left: dict[str, int] = {}
-    for over in left_over(packed, OtherBags(gap=0)):
-        left[over.item] = left.get(over.item, 0) + over.count
-    return left, packed.proved
+    return pieces_left(left_over(packed, OtherBags(gap=0))), packed.proved
 
 
 def _alternatives(
@@ -184,6 +182,7 @@ __all__ = [
     "left_in",
     "lies_on",
     "orientations_of",
+    "pieces_left",
     "place",
     "rooms_of",
     "stow",

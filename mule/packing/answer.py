@@ -1,6 +1,7 @@
 """What ``stow`` answers with. Millimetres from the corner of a compartment at the bottom of the bag's back: x upwards,
 y across, z from the back outwards; grams; litres."""
 
+from collections.abc import Iterable
 from typing import Literal
 
 from mule.units import Access, Frozen
@@ -107,6 +108,14 @@ class LeftOver(Frozen):
     helps: tuple[Elsewhere, ...] = ()
     tried: bool = False
     owned: tuple[str, ...] = ()
+
+
+def pieces_left(left: Iterable[LeftOver]) -> dict[str, int]:
+    """Pieces without a place, by item."""
+    found: dict[str, int] = {}
+    for over in left:
+        found[over.item] = found.get(over.item, 0) + over.count
+    return found
 
 
 class Strapped(Frozen):

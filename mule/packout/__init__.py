@@ -8,7 +8,7 @@ from typing import Literal
 
 from mule.assess import Assessment
 from mule.field import line_of
-from mule.finding import AsPiece, FindingCode, InBag, Worn
+from mule.finding import FindingCode, InBag, Worn
 from mule.gear import (
     Absence,
     Battery,
@@ -126,7 +126,7 @@ def list_out(plan: Plan, assessment: Assessment, resilience: Resilience, stowage
     for entry in plan.kit.entries:
         if isinstance(entry.place, InBag):
             held.setdefault(entry.place.bag, []).append(entry)
-    pieces = {e.item: e.place for e in plan.kit.entries if isinstance(e.place, AsPiece)}
+    pieces = plan.kit.luggage()
     inside = {e.item: e.place.bag for e in plan.kit.entries if isinstance(e.place, InBag)}
     worn = {e.item: e.place.person for e in plan.kit.entries if isinstance(e.place, Worn)}
     depth = {bag: _depth(bag, held) for bag in {*held, *pieces}}

@@ -5,7 +5,7 @@ See docs/domain/resilience.md.
 
 from collections.abc import Iterator, Mapping, Sequence
 
-from mule.finding import AsPiece, PieceKind
+from mule.finding import PieceKind
 from mule.gear import Card
 from mule.load import roots
 from mule.optics import Table
@@ -81,7 +81,7 @@ def bag_losses(plan: Plan, table: Table, power: PowerCase) -> Iterator[BagLoss]:
 
 def _sets(plan: Plan) -> Iterator[tuple[str, Sequence[str]]]:
     """Each bag by itself; what is checked in goes together."""
-    pieces = {e.item: e.place.piece for e in plan.kit.entries if isinstance(e.place, AsPiece)}
+    pieces = {bag: at.piece for bag, at in plan.kit.luggage().items()}
     held = [bag for bag, piece in pieces.items() if piece == PieceKind.HOLD]
     yield from ((bag, (bag,)) for bag in pieces if bag not in held)
     if held:

@@ -3,7 +3,7 @@ says."""
 
 from collections.abc import Iterable
 
-from mule.finding import AsPiece, Finding, FindingCode, InBag, PieceKind, Severity, StationName
+from mule.finding import Finding, FindingCode, InBag, PieceKind, Severity, StationName
 from mule.gear import Bag, Body, Computer, Drive, Drone, is_bladder, is_water
 from mule.packing import goes_in
 from mule.rules.case import Case, say
@@ -74,7 +74,7 @@ class AtTheSeat:
         wished = {wish.item for wish in kit.stow.wishes if wish.seat}
         if not wished:
             return
-        pieces = {e.item: e.place for e in kit.entries if isinstance(e.place, AsPiece)}
+        pieces = kit.luggage()
         seats = [bag for bag, place in pieces.items() if place.piece == PieceKind.PERSONAL]
         outermost = kit.outermost()
         for entry in kit.entries:

@@ -52,5 +52,5 @@ def _told(case: Case) -> list[tuple[Other, int]]:
 
 
 def _sleeps_cold(case: Case, day: Day) -> bool:
-    base = day.base or case.plan.trip.base
+    base = case.plan.trip.base_on(day)
     return base is not None and base.sort in ("tent", "car")

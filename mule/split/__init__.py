@@ -15,7 +15,7 @@ from mule.packing import left_in
 from mule.plan import Plan
 from mule.rules import Case, speak
 from mule.split.answer import Act, Measure, OnBack, OverLimit, Shared, Split
-from mule.split.lots import Lot, Shareable
+from mule.split.lots import Lot, Shareable, luggage_of
 from mule.split.model import STEP_G, WORTH_MOVING_G, Sharing, SplitModel
 
 # Time when none is given, and for one bag to be packed.
@@ -198,10 +198,9 @@ def _comes_to(before: Case, after: Case) -> Shared:
 
 
 def _over(before: Case, after: Case) -> Iterator[OverLimit]:
-    luggage = Shareable(before.plan).luggage
     was = {piece.bag: piece.mass_g for piece in before.loads.pieces}
     now = {piece.bag: piece.mass_g for piece in after.loads.pieces}
-    for limit in mass_limits(before.plan, luggage):
+    for limit in mass_limits(before.plan, luggage_of(before.plan)):
         over = [max(0.0, sum(grams[bag] for bag in limit.bags) - limit.allowed_g) for grams in (was, now)]
         if any(over):
             yield OverLimit(

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from functools import cached_property
 from math import inf
 
-from mule.finding import AsPiece, InBag, PieceKind, Place, Worn
+from mule.finding import InBag, PieceKind, Place, Worn
 from mule.gear import Bag, Computer, Gear, Insert, Other, keeps_safe
 from mule.packing import suits
 from mule.plan import Plan
@@ -64,7 +64,7 @@ class Shareable:
         kit = plan.kit
         self._pinned = {pin.item for pin in kit.stow.pins}
         self._seat = {wish.item for wish in kit.stow.wishes if wish.seat}
-        self.luggage = {e.item: (e.place.person, e.place.piece) for e in kit.entries if isinstance(e.place, AsPiece)}
+        self.luggage = luggage_of(plan)
         outermost = kit.outermost()
         self._root = {
             holder: root
@@ -136,7 +136,7 @@ class Shareable:
             if (spot := self._spot_of(entry.place)) is not None:
                 here = at.setdefault(entry.item, {})
                 here[spot] = here.get(spot, 0) + entry.count
-        pairs = dict(self._pairs(at))
+        pairs = {one: other for one, other in self.plan.kit.packed_as_one().items() if one in at}
         single = [item for item in at if item not in pairs and item not in pairs.values()]
         for things in (*pairs.items(), *((item,) for item in single)):
             lot = self._lot(things, at[things[0]])
@@ -148,16 +148,6 @@ class Shareable:
         if not isinstance(place, InBag) or place.bag not in self._root:
             return None
         return outside(place.bag) if place.outside else place.bag
-
-    def _pairs(self, at: Mapping[str, Mapping[str, int]]) -> Iterator[tuple[str, str]]:
-        """What is packed as one: a lens on its body, a thing in a hollow one. Each in one pair at most."""
-        known: set[str] = set()
-        stow = self.plan.kit.stow
-        for one, other in (*((m.body, m.lens) for m in stow.mounts), *((n.outer, n.inner) for n in stow.nests)):
-            alone = at.get(one) == at.get(other) and sum(at.get(one, {}).values()) == 1
-            if alone and not {one, other} & known:
-                known |= {one, other}
-                yield one, other
 
     def _lot(self, items: tuple[str, ...], now: Mapping[str, int]) -> Lot | None:
         things = [self.plan.items[item] for item in items]
@@ -216,6 +206,11 @@ class Shareable:
         found = (self._names.get(thing.owner.casefold()) for thing in things if thing.owner)
         carriers = {self.luggage[root][0] for root in self._root.values()}
         return next((person for person in found if person in carriers), None)
+
+
+def luggage_of(plan: Plan) -> dict[str, tuple[str, PieceKind]]:
+    """Who has each piece of luggage of the open kit, and how it travels."""
+    return {bag: (at.person, at.piece) for bag, at in plan.kit.luggage().items()}
 
 
 _OUTSIDE = "outside:"

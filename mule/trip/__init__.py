@@ -100,6 +100,10 @@ class Trip(Frozen):
         """The night after a day: as given, or a usual one."""
         return day.night or (USUAL_NIGHT if self.mains else Night())
 
+    def base_on(self, day: Day) -> Base | None:
+        """Where what stays behind lies on a day: as given there, or for the trip."""
+        return day.base or self.base
+
     def wants_on(self, day: Day) -> tuple[Want, ...]:
         """What is shot on a day: what it names, or everything."""
         return tuple(w for w in self.wants if not day.wants or w.id in day.wants)

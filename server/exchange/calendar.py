@@ -48,6 +48,8 @@ def calendar_of(plan: Plan, made: PackOut) -> bytes:
 
 def _walk(out: Calendar, plan: Plan, day: Day) -> None:
     """When to leave, and when to turn back at the latest, each with an alarm."""
+    if day.walk is None:
+        return
     out_there = day_plan(plan, (day,), loadout_on(plan, day))
     made = day_on_foot(out_there, day, weigh(out_there.items, out_there.kit, out_there.trip.people))
     if made is None or made.leave is None or made.there is None:

@@ -10,7 +10,7 @@ from mule.bag_sets import MOST_LEFT, NOW, BagNews, BagSet, bag_sets, beats, wors
 from mule.bag_sets.choices import checked_sets, sets_of
 from mule.finding import AsPiece, InBag, PieceKind
 from mule.gear import Bag, Body, Box, Insert, Lens, Other
-from mule.kit import Kit, Loadout, Stow, Wish
+from mule.kit import Kit, Loadout, Mount, Stow, Wish
 from mule.packing import stow
 from mule.packing.blocks import never_held
 from mule.plan import Plan, kit_problems, read
@@ -203,6 +203,18 @@ def test_a_bag_that_somebody_wears_stays_on_them_with_what_is_in_it() -> None:
         sound(plan, one)
         assert cast.entry("pouch", cast.ON_INES) in one.kit.entries
         assert cast.entry("normal", InBag(bag="pouch")) in one.kit.entries
+
+
+def test_a_lens_whose_body_is_worn_is_not_lost_for_being_meant_to_sit_on_it() -> None:
+    stow_ = Stow(mounts=(Mount(body="body", lens="normal"),))
+    plan = plan_with(cast.bag("light", mass_g=700), stow_=stow_)
+    entries = tuple(e.model_copy(update={"place": cast.ON_INES}) if e.item == "body" else e for e in plan.kit.entries)
+    plan = plan.with_kit(plan.kit.model_copy(update={"entries": entries}))
+    best = kept(list(bag_sets(plan)))
+    assert best
+    for one in best.values():
+        sound(plan, one)
+        assert one.kit.loaded()["normal"] == 1
 
 
 def test_it_stops_when_it_is_asked_to_and_answers_without_people() -> None:

@@ -32,6 +32,19 @@ def stranger(db: None) -> User:
     return make_user("Torvald")
 
 
+@pytest.fixture
+def demo(ask: Ask, settings: Any) -> Ask:
+    """Somebody in the demo world."""
+    settings.DEMO_MODE = True
+    assert ask("post", "/session/demo", {}).status_code == 200
+    return ask
+
+
+def lines(answer: Any) -> list[dict[str, Any]]:
+    """What a search tells, line by line; an empty one only says that it is alive."""
+    return [json.loads(line) for line in b"".join(answer.streaming_content).decode().splitlines() if line]
+
+
 @cache
 def described() -> list[tuple[re.Pattern[str], dict[str, Any]]]:
     """Each path of the OpenAPI description as a pattern, with its operations; the most literal ones first."""

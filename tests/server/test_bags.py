@@ -4,8 +4,7 @@ from typing import Any
 
 import pytest
 
-from tests.server.conftest import Ask
-from tests.server.test_days import demo, lines  # noqa: F401  a fixture
+from tests.server.conftest import Ask, lines
 
 pytestmark = pytest.mark.django_db
 KIT = "/trips/lofoten/kits/b"
@@ -15,7 +14,7 @@ def edits_of(split: dict[str, Any]) -> list[dict[str, Any]]:
     return [edit for act in split["acts"] for edit in act["edits"]]
 
 
-def test_a_sharing_is_proposed_judged_in_part_and_done(demo: Ask) -> None:  # noqa: F811  the fixture
+def test_a_sharing_is_proposed_judged_in_part_and_done(demo: Ask) -> None:
     found = demo("get", f"{KIT}/split").json()
     assert found["proved"]
     assert {one["before_over_g"] for one in found["comes_to"]["over"]} == {567.0}
@@ -33,13 +32,13 @@ def test_a_sharing_is_proposed_judged_in_part_and_done(demo: Ask) -> None:  # no
     assert demo("get", f"{KIT}/split").json()["acts"] == []
 
 
-def test_moves_that_cannot_be_done_are_refused_at_their_place(demo: Ask) -> None:  # noqa: F811
+def test_moves_that_cannot_be_done_are_refused_at_their_place(demo: Ask) -> None:
     wrong = demo("post", f"{KIT}/split/so", {"edits": [{"act": "leave", "item": "nothing-of-the-sort"}]})
     assert (wrong.status_code, wrong.json()["errors"][0]["field"]) == (422, "edits.0.item")
     assert demo("get", "/trips/lofoten/kits/z/split").status_code == 404
 
 
-def test_sets_of_bags_come_line_by_line_and_one_becomes_a_kit(demo: Ask) -> None:  # noqa: F811
+def test_sets_of_bags_come_line_by_line_and_one_becomes_a_kit(demo: Ask) -> None:
     told = lines(demo("post", "/trips/lofoten/kits/a/bags", {}))
     assert told[-1] == {"whole": True}
     found = [one["found"]["bag_set"] for one in told if one.get("found", {}).get("bag_set")]
@@ -54,12 +53,12 @@ def test_sets_of_bags_come_line_by_line_and_one_becomes_a_kit(demo: Ask) -> None
     assert again == [one for one in told if "ahead" not in one]
 
 
-def test_looking_stops_at_its_time(demo: Ask) -> None:  # noqa: F811
+def test_looking_stops_at_its_time(demo: Ask) -> None:
     told = lines(demo("post", f"{KIT}/bags", {"seconds": 0.01}))
     assert told[-1] == {"whole": False}
 
 
-def test_one_spare_is_told_with_what_it_stands_in_for(demo: Ask) -> None:  # noqa: F811
+def test_one_spare_is_told_with_what_it_stands_in_for(demo: Ask) -> None:
     found = demo("get", f"{KIT}/spares").json()
     assert found[0]["item"] == "clamp"
     assert set(found[0]["covers"]) == {"head-ball", "tripod-carbon"}

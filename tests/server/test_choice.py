@@ -1,6 +1,5 @@
 """What-if, compare, the streamed choice and the brief's helpers over HTTP."""
 
-import json
 from typing import Any
 
 import pytest
@@ -8,15 +7,10 @@ import pytest
 from mule.assess import assess
 from mule.plan import Plan
 from server.trips.models import Kit
-from tests.server.conftest import errors
+from tests.server.conftest import errors, lines
 
 pytestmark = pytest.mark.django_db
 KIT = "/trips/trip/kits/a"
-
-
-def lines(answer: Any) -> list[dict[str, Any]]:
-    # An empty line says that a search is alive.
-    return [json.loads(line) for line in b"".join(answer.streaming_content).decode().splitlines() if line]
 
 
 def test_what_if_answers_and_stores_nothing(ask: Any, stored: Plan) -> None:

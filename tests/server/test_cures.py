@@ -6,7 +6,7 @@ import pytest
 
 from mule.cures import cure
 from mule.plan import Plan
-from tests.server.test_choice import lines
+from tests.server.conftest import lines
 
 pytestmark = pytest.mark.django_db
 KIT = "/trips/trip/kits/a"

@@ -1,26 +1,11 @@
 """The day's bag: the trip by its days, cures of what lies at the base, proposals, and what a click does."""
 
-import json
-from typing import Any
-
 import pytest
 
-from tests.server.conftest import Ask
+from tests.server.conftest import Ask, lines
 
 pytestmark = pytest.mark.django_db
 KIT = "/trips/lofoten/kits/b"
-
-
-def lines(response: Any) -> list[dict[str, Any]]:
-    return [json.loads(line) for line in b"".join(response.streaming_content).splitlines() if line.strip()]
-
-
-@pytest.fixture
-def demo(ask: Ask, settings: Any) -> Ask:
-    """Somebody in the demo world."""
-    settings.DEMO_MODE = True
-    assert ask("post", "/session/demo", {}).status_code == 200
-    return ask
 
 
 def test_each_day_says_what_is_out_there_and_a_click_on_a_cure_mends_it(demo: Ask) -> None:

@@ -14,7 +14,7 @@ from server.searching.jobs import WANTED, Answering, Choosing, Curing, drill, sh
 from server.searching.kept import value_of
 from server.trips import packed
 from tests import cast
-from tests.server.test_choice import lines
+from tests.server.conftest import lines
 
 pytestmark = pytest.mark.django_db
 KIT = "/trips/trip/kits/a"

@@ -16,8 +16,7 @@ from server.searching.jobs import Stowing
 from server.searching.lines import StowLine
 from server.trips import packed
 from server.trips.models import Kit, KitPacking
-from tests.server.conftest import errors
-from tests.server.test_choice import lines
+from tests.server.conftest import errors, lines
 from tests.server.test_field import send, tick
 
 pytestmark = pytest.mark.django_db

@@ -1,22 +1,19 @@
 import { expect, test } from 'vitest'
 import type { DayOnFoot } from '@/api/types'
-import { backText, hoursText, steps, walkCautions, waterText } from './walking'
+import { backText, steps, walkCautions, waterText } from './walking'
 
 const at = (time: string): string => `2027-02-24T${time}:00`
 const WALK: DayOnFoot = { goal_at: at('07:40'), until: null, leave: at('05:10'), there: at('07:10'), turn_back: at('08:40'), turn_back_by: at('16:30'), down: at('09:20'), home_by: at('17:10'), there_h: 2, back_h: 0.67, slower: 1, dark_h: 1.5, water_l: 1.3, lights: 2, light_h: 6, late: false, walkers: [] }
 
-test('hours as somebody says them', () => {
-  expect([hoursText(1.34), hoursText(2), hoursText(0.5), hoursText(0)]).toEqual(['1 h 20 min', '2 h', '30 min', '0 min'])
-})
 test('the clock of a walk in its order', () => {
   expect(steps(WALK, 'sunrise').map((s) => `${s.at} ${s.what} ${s.note}`.trim())).toEqual(['05:10 leave 2 h on the way', '07:10 be there', '07:40 sunrise', '08:40 turn back 16:30 at the latest', '09:20 be down by 17:10'])
   expect(steps({ ...WALK, goal_at: null }, 'sunrise')).toEqual([])
 })
 test('what is to be looked at', () => {
   expect(walkCautions(WALK, 2)).toEqual([])
-  expect(walkCautions({ ...WALK, lights: 1 }, 2)).toEqual(['1 h 30 min on foot in the dark, and only 1 light for 2 people.'])
-  expect(walkCautions({ ...WALK, lights: 0, light_h: null }, 1)).toEqual(['1 h 30 min on foot in the dark, and no light along.'])
-  expect(walkCautions({ ...WALK, light_h: 1 }, 2)).toEqual(['1 h 30 min on foot in the dark, and the first light goes out after 1 h.'])
+  expect(walkCautions({ ...WALK, lights: 1 }, 2)).toEqual(['1 h 30 on foot in the dark, and only 1 light for 2 people.'])
+  expect(walkCautions({ ...WALK, lights: 0, light_h: null }, 1)).toEqual(['1 h 30 on foot in the dark, and no light along.'])
+  expect(walkCautions({ ...WALK, light_h: 1 }, 2)).toEqual(['1 h 30 on foot in the dark, and the first light goes out after 1 h.'])
   expect(walkCautions({ ...WALK, late: true }, 2)).toEqual(['The stay ends too late: turn back by 16:30 to be down by 17:10.'])
   expect(walkCautions({ ...WALK, goal_at: null, dark_h: null }, 2)[0]).toContain('no such light')
 })

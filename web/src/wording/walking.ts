@@ -3,6 +3,7 @@ import type { DayOnFoot, Units, Walk } from '@/api/types'
 import { clock } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { many } from './parts'
+import { hours } from './stamina'
 
 export const GOAL: Record<NonNullable<Walk['goal']>, string> = {
   'first-light': 'first light',
@@ -14,12 +15,6 @@ export const GOAL: Record<NonNullable<Walk['goal']>, string> = {
 }
 export const ON_FOOT = 'By Naismith’s rule: general guidance. Weather service, avalanche bulletin, tides, local rules and trained guides decide. Tell somebody your route.'
 
-/** "1 h 20 min". */
-export function hoursText(hours: number): string {
-  const minutes = Math.round(hours * 60)
-  const parts = [minutes >= 60 ? `${Math.floor(minutes / 60)} h` : '', minutes % 60 || minutes < 60 ? `${minutes % 60} min` : '']
-  return parts.filter(Boolean).join(' ')
-}
 export interface Step {
   what: string
   at: string
@@ -30,7 +25,7 @@ export function steps(walk: DayOnFoot, goal: Walk['goal']): Step[] {
   if (!walk.goal_at) return []
   const at = (what: string, when: string | null, note = ''): Step[] => (when ? [{ what, at: clock(when), note }] : [])
   return [
-    ...at('leave', walk.leave, `${hoursText(walk.there_h)} on the way`),
+    ...at('leave', walk.leave, `${hours(walk.there_h)} on the way`),
     ...at('be there', walk.there),
     ...(goal === 'clock' ? [] : at(GOAL[goal ?? 'sunrise'], walk.goal_at, walk.until ? `until ${clock(walk.until)}` : '')),
     ...at('turn back', walk.turn_back, walk.turn_back_by ? `${clock(walk.turn_back_by)} at the latest` : ''),
@@ -44,7 +39,7 @@ export function walkCautions(walk: DayOnFoot, people: number): string[] {
   if (walk.late && walk.turn_back_by && walk.home_by) found.push(`The stay ends too late: turn back by ${clock(walk.turn_back_by)} to be down by ${clock(walk.home_by)}.`)
   if (walk.dark_h) {
     const lights = walk.lights < people ? (walk.lights ? `only ${many(walk.lights, 'light')} for ${people} people` : 'no light along') : walk.light_h !== null && walk.light_h < walk.dark_h ? `the first light goes out after ${fmt.figure(walk.light_h)} h` : ''
-    if (lights) found.push(`${hoursText(walk.dark_h)} on foot in the dark, and ${lights}.`)
+    if (lights) found.push(`${hours(walk.dark_h)} on foot in the dark, and ${lights}.`)
   }
   return found
 }

@@ -14,13 +14,14 @@ const emit = defineEmits<{ share: [edits: Edit[]] }>()
 const units = useUnits()
 /** Moves that are not taken, by their place in the list. */
 const left = ref(new Set<number>())
-const edits = computed<Edit[]>(() => (left.value.size ? acts.value.filter((_, i) => !left.value.has(i)).flatMap((a) => [...a.edits]) : []))
 const { split, splitting, failed, shared } = useSplit(
   () => props.at,
-  () => edits.value,
+  // What all of them come to was told with them.
+  () => (left.value.size ? edits.value : []),
 )
 const acts = computed(() => split.value?.acts ?? [])
 const taken = computed(() => acts.value.filter((_, i) => !left.value.has(i)))
+const edits = computed<Edit[]>(() => taken.value.flatMap((a) => [...a.edits]))
 /** What the taken moves come to: all of them, as proposed; none, as it is. */
 const comes = computed(() => (left.value.size && taken.value.length ? shared.value : split.value?.comes_to))
 const none = computed(() => !taken.value.length)
@@ -29,9 +30,6 @@ function toggle(index: number): void {
   const next = new Set(left.value)
   if (!next.delete(index)) next.add(index)
   left.value = next
-}
-function share(): void {
-  emit('share', taken.value.flatMap((a) => [...a.edits]))
 }
 const most = computed(() => Math.max(1, ...(comes.value?.people ?? []).flatMap((p) => [p.before_g, p.after_g]), ...props.people.map((p) => (p.carries_well_kg ?? 0) * 1000)) * 1.02)
 const bars = computed(() =>
@@ -54,14 +52,14 @@ const x = (grams: number): number => LEFT + (grams / most.value) * (WIDE - LEFT 
     <p v-if="splitting" class="quiet" role="status">Sharing out…</p>
     <p v-else-if="failed" class="bad" role="alert">It could not be shared out. Try again in a moment.</p>
     <template v-else-if="split && comes">
-      <svg class="bars" :viewBox="`0 0 338 ${bars.length * ROW * 2 + 8}`" role="img" :aria-label="bars.map((b) => `${names.person(b.person)} ${fmt.load(b.before, units)} now, ${fmt.load(b.after, units)} then`).join('; ')">
+      <svg class="bars" :viewBox="`0 0 ${WIDE} ${bars.length * ROW * 2 + 8}`" role="img" :aria-label="bars.map((b) => `${names.person(b.person)} ${fmt.load(b.before, units)} now, ${fmt.load(b.after, units)} then`).join('; ')">
         <g v-for="(b, i) in bars" :key="b.person" :transform="`translate(0 ${i * ROW * 2})`">
           <text x="0" y="16">{{ names.person(b.person) }}, now</text>
           <rect class="was" :x="LEFT" y="4" :width="x(b.before) - LEFT" height="15" rx="2" />
-          <text class="figure" :x="338" y="16">{{ fmt.load(b.before, units) }}</text>
+          <text class="figure" :x="WIDE" y="16">{{ fmt.load(b.before, units) }}</text>
           <text x="0" :y="16 + ROW - 6" class="then">then</text>
           <rect class="will" :x="LEFT" :y="ROW - 2" :width="x(b.after) - LEFT" height="15" rx="2" />
-          <text class="figure" :x="338" :y="16 + ROW - 6">{{ fmt.load(b.after, units) }}</text>
+          <text class="figure" :x="WIDE" :y="16 + ROW - 6">{{ fmt.load(b.after, units) }}</text>
           <line v-if="b.well" class="well" :x1="x(b.well)" :x2="x(b.well)" y1="0" :y2="ROW + 17" />
         </g>
       </svg>
@@ -76,7 +74,7 @@ const x = (grams: number): number => LEFT + (grams / most.value) * (WIDE - LEFT 
         </ul>
         <p v-if="!none && sharedText(comes, names, units)" class="comes">{{ sharedText(comes, names, units) }}</p>
         <p class="label">{{ left.size ? '' : split.proved ? 'No other sharing is better: proved, and every bag was packed.' : 'The best that was found in time; every bag was packed.' }} What is worn or pinned, medicine, and safety gear of which there is only one stay where they are.</p>
-        <VBtn color="primary" variant="flat" :loading="busy" :disabled="none" @click="share">{{ left.size ? `Share these ${taken.length}` : 'Share it so' }}</VBtn>
+        <VBtn color="primary" variant="flat" :loading="busy" :disabled="none" @click="emit('share', edits)">{{ left.size ? `Share these ${taken.length}` : 'Share it so' }}</VBtn>
       </template>
     </template>
   </section>
