@@ -27,6 +27,11 @@ describe('sentences', () => {
     expect(said.head).toBe('Sea eagles: gap 542–680 mm.')
     expect(said.body).toBe('Cropping that far leaves too few pixels.')
   })
+  it('tell too thin from too few', () => {
+    const cold = (have: number, comfort_c: number) => say(finding('too-cold', { numbers: { have, people: 2, comfort_c, lowest_c: -6 }, items: ['tele'], refs: { day: '2027-02-23', sort: 'worn' } }), { ...names, thing: () => 'Down jacket' }, 'metric').head
+    expect(cold(1, -12)).toBe('Down jacket for 1 of 2 people; Tue 23 Feb gets −6 °C.')
+    expect(cold(0, -2)).toBe('Down jacket is worn down to −2 °C; Tue 23 Feb gets −6 °C.')
+  })
   it('exist for every code that a rule of the core can yield, and never shout', () => {
     // That each code has one, the compiler sees; what they say with nothing known, it does not.
     for (const code of CODES) {

@@ -107,7 +107,7 @@ const SAY: Record<FindingCode, Say> = {
     body: `${fmt.load(number(f, 'mass_g'), u)}, and something is to be held still on ${many(number(f, 'days'), 'windy day')}. Keep it low, hang weight from it, or take heavier legs (under 1.5 kg is light, estimate).`,
   }),
   'too-cold': (f, n, u) => ({
-    head: `${item(f, n)} ${ref(f, 'sort') === 'worn' ? 'is worn' : 'keeps a sleeper warm'} down to ${fmt.temperature(number(f, 'comfort_c'), u)}; ${day(ref(f, 'day'))} gets ${fmt.temperature(number(f, 'lowest_c'), u)}.`,
+    head: tooCold(f, n, u),
     body: `Warm enough for ${many(number(f, 'have'), 'person', 'people')} of ${number(f, 'people')}. Figures of makers are for dry, fed, rested people: general guidance, trained people decide.`,
   }),
   'water-beside': (f, n) => ({
@@ -160,4 +160,11 @@ export const CODES = Object.keys(SAY) as FindingCode[]
 
 export function say(finding: Finding, names: Names, units: Units): Sentence {
   return SAY[finding.code](finding, names, units)
+}
+
+/** Too thin for that cold, or warm enough and too few of it. */
+function tooCold(f: Finding, n: Names, u: Units): string {
+  const cold = `${day(ref(f, 'day'))} gets ${fmt.temperature(number(f, 'lowest_c'), u)}`
+  if (number(f, 'have')) return `${item(f, n)} for ${number(f, 'have')} of ${number(f, 'people')} people; ${cold}.`
+  return `${item(f, n)} ${ref(f, 'sort') === 'worn' ? 'is worn' : 'keeps a sleeper warm'} down to ${fmt.temperature(number(f, 'comfort_c'), u)}; ${cold}.`
 }

@@ -9,8 +9,8 @@ export const GOAL: Record<NonNullable<Walk['goal']>, string> = {
   'first-light': 'first light',
   sunrise: 'sunrise',
   sunset: 'sunset',
-  'last-light': 'last light, blue hour',
-  dark: 'a dark sky without moon',
+  'last-light': 'last light',
+  dark: 'moonless dark',
   clock: 'a given time',
 }
 export const ON_FOOT = 'By Naismith’s rule: general guidance. Weather service, avalanche bulletin, tides, local rules and trained guides decide. Tell somebody your route.'

@@ -72,7 +72,8 @@ const group = (items: readonly string[]): string => groupOf(props.things.get(ite
 .mat {
   display: block;
   width: 330px;
-  height: 138px;
+  height: 100%;
+  min-height: 138px;
   background: var(--mat);
 }
 .bag,

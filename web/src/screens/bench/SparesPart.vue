@@ -16,7 +16,7 @@ const { spares, looking } = useSpares(() => props.at)
 
 <template>
   <section aria-label="One spare">
-    <h2 class="second">One spare <span class="quiet">what one thing more would stand in for</span></h2>
+    <h2>One spare <span class="quiet">what one thing more would stand in for</span></h2>
     <p v-if="looking" class="quiet" role="status">Trying each thing at home…</p>
     <p v-else-if="!spares?.length" class="quiet">No one thing more makes any loss easier to bear.</p>
     <table v-else>
@@ -33,3 +33,9 @@ const { spares, looking } = useSpares(() => props.at)
     </table>
   </section>
 </template>
+
+<style scoped>
+h2 {
+  margin-top: 14px;
+}
+</style>

@@ -21,7 +21,7 @@ const PACES = [
   { key: 'up_m_h', label: 'Climb in an hour', unit: 'm' },
   { key: 'gentle_min', label: 'Gentle descent, less', unit: 'min / 300 m' },
   { key: 'steep_min', label: 'Steep descent, more', unit: 'min / 300 m' },
-  { key: 'load_slows', label: 'Load slows, share for share', unit: '' },
+  { key: 'load_slows', label: 'Load slows by', unit: '' },
   { key: 'water_l_h', label: 'Water an hour', unit: 'l' },
   { key: 'hot_water_l_h', label: 'Water an hour, in heat', unit: 'l' },
   { key: 'food_g', label: 'Food a day', unit: 'g' },
@@ -49,7 +49,7 @@ const error = (field: string): string => props.errors(`walk.${field}`)
       </span>
       <template v-if="pacing">
         <NumberField v-for="p in PACES" :key="p.key" :model-value="pace[p.key]" :label="p.label" :unit="p.unit" required @update:model-value="pace = { ...pace, [p.key]: $event ?? 0 }" />
-        <p class="label">Naismith’s rule with its usual corrections, for the whole trip; load, water and food are estimates.</p>
+        <p class="label">Naismith’s rule with its usual corrections, for the whole trip; load (this share of time more for each share of body mass over a tenth), water and food are estimates.</p>
       </template>
     </template>
   </div>

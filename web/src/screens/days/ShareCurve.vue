@@ -11,7 +11,7 @@ const emit = defineEmits<{ pick: [share: number] }>()
 const units = useUnits()
 const WIDE = 420
 const HIGH = 92
-const [LEFT, RIGHT, TOP, FOOT] = [38, 70, 16, 26]
+const [LEFT, RIGHT, TOP, FOOT] = [38, 70, 24, 26]
 const dots = computed(() => {
   const grams = props.points.map((p) => p.carried_g)
   const [low, high] = [Math.min(...grams), Math.max(...grams)]

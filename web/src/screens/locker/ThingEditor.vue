@@ -115,7 +115,7 @@ async function takeOut(): Promise<void> {
       <ThingField v-for="field in fieldsOf(draft).filter((f) => !f.rare)" :key="field.path" v-model="draft" :field="field" :choices="choices" :error="errors[field.path]" />
     </div>
     <details :open="told">
-      <summary>What it needs, eats and draws</summary>
+      <summary>{{ draft.kind === 'bag' ? 'How it hangs on you, and what it needs' : 'What it needs, eats and draws' }}</summary>
       <div class="fields more">
         <ThingField v-model="draft" :field="NEEDS" :choices="choices" :error="errors.needs" />
         <VTextField :model-value="draft.charging_plug ?? ''" label="Charging plug, as USB-C" maxlength="40" :error-messages="errors.charging_plug" @update:model-value="set('charging_plug', String($event ?? '') || null)" />
