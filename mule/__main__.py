@@ -9,7 +9,7 @@ from pydantic import BaseModel, ValidationError
 
 from mule.advise import advise
 from mule.assess import Assessment, assess
-from mule.choosing import Asking, Choice, Point, choose
+from mule.choosing import Asking, Choice, Point
 from mule.cures import cure
 from mule.deadline import Deadline
 from mule.errors import InvalidInput, invalid
@@ -19,6 +19,7 @@ from mule.plan import Plan, assemble, read
 from mule.power.claims import Claim, claims
 from mule.power.fewest import types_asked
 from mule.stamina import power_case
+from mule.suggest import suggest
 
 
 def _parser() -> argparse.ArgumentParser:
@@ -38,6 +39,8 @@ def _parser() -> argparse.ArgumentParser:
     verb.add_argument("--seconds", type=float, default=60.0, help="time for the search (default 60)")
     verb.add_argument("--beyond-limits", action="store_true", help="search past what carriers and backs allow too")
     verb.add_argument("--others", action="store_true", help="with things that could be rented or borrowed")
+    verb.add_argument("--by-days", action="store_true", help="only kits that can be carried out day by day")
+    verb.add_argument("--open-bags", action="store_true", help="choose the bags, too")
     verb = verbs.add_parser("stow", help="print where everything of a kit lies, and what does not fit, as JSON")
     verb.add_argument("plan", type=Path, help="the plan file; - reads standard input")
     verb.add_argument("--kit", help="id of the kit to stow instead of the open one")
@@ -63,10 +66,12 @@ def _choose(plan: Plan, args: argparse.Namespace) -> Choice:
             seconds=args.seconds,
             keep_limits=not args.beyond_limits,
             others=args.others,
+            by_days=args.by_days,
+            open_bags=args.open_bags,
         )
     except ValidationError as error:
         raise invalid(error) from error
-    return choose(plan, asking, lambda point: print(_line(point), file=sys.stderr))
+    return suggest(plan, asking, lambda point: print(_line(point), file=sys.stderr))
 
 
 def _line(point: Point) -> str:

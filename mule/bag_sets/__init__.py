@@ -9,6 +9,7 @@ from mule.bag_sets.answer import BagNews, BagSet, QuickThing
 from mule.bag_sets.choices import sets_of
 from mule.bag_sets.ranking import beats, worse
 from mule.bag_sets.trying import MOST_LEFT, NOW, SetTrials
+from mule.bag_sets.with_kit import choose_with_bags
 from mule.deadline import Deadline
 from mule.plan import Plan
 
@@ -54,4 +55,15 @@ def bag_sets(
         yield BagNews(bag_set=made, beaten=beaten, tried=tried, of=len(choices))
 
 
-__all__ = ["MOST_LEFT", "NOW", "USUAL_S", "BagNews", "BagSet", "QuickThing", "bag_sets", "beats", "worse"]
+__all__ = [
+    "MOST_LEFT",
+    "NOW",
+    "USUAL_S",
+    "BagNews",
+    "BagSet",
+    "QuickThing",
+    "bag_sets",
+    "beats",
+    "choose_with_bags",
+    "worse",
+]

@@ -6,6 +6,7 @@ Solved exactly with OR-Tools' CP-SAT; see docs/algorithms/choosing.md.
 from collections.abc import Callable
 
 from mule.choosing.answer import Asking, Choice, KeptThing, Line, OwnKit, Point, Reason
+from mule.choosing.by_days import DayCap, DayServed, DaysServed, DaysTried, KitRefused
 from mule.choosing.candidates import Candidates, candidates
 from mule.choosing.conflicts import conflict
 from mule.choosing.lines import lines
@@ -24,6 +25,7 @@ def choose(
     asking: Asking,
     on_point: Callable[[Point], None] = lambda point: None,
     should_stop: Callable[[], bool] | None = None,
+    days: DaysTried | None = None,
 ) -> Choice:
     """The best kits for a plan's brief. The open kit says what stays as it is and which bags there are.
 
@@ -31,6 +33,7 @@ def choose(
     Raises InvalidInput when the trip has no people or no wants: there is nothing to choose for.
 
     asking: how many points, under which limit of grams, for how many seconds, and whether bags and legs are kept to.
+    days: where kits are tried day by day; only those that can be carried out are points then.
 
     >>> from tests import cast
     >>> gear = [cast.bag(), cast.body(), cast.normal_zoom()]
@@ -41,9 +44,9 @@ def choose(
     require_brief(plan)
     deadline = Deadline(asking.seconds, should_stop)
     case = candidates(plan, graph_of(plan), asking)
-    points = Points(case, on_point)
+    points = Points(case, on_point, days)
     try:
-        against, complete = _choose(case, deadline, points)
+        against, complete = _choose(case, deadline, points, days)
     except Stopped:
         against, complete = (), False
     return Choice(
@@ -51,19 +54,21 @@ def choose(
         conflict=against,
         lines=lines(case),
         kept=case.kept,
-        own=() if against or asking.at_least is not None else own_kits(case, points.by_mass),
+        own=() if against or asking.at_least is not None else own_kits(case, points.by_mass, days),
         stopped=not complete,
     )
 
 
-def _choose(case: Candidates, deadline: Deadline, points: Points) -> tuple[tuple[Reason, ...], bool]:
+def _choose(
+    case: Candidates, deadline: Deadline, points: Points, days: DaysTried | None
+) -> tuple[tuple[Reason, ...], bool]:
     """A contradiction, or points one after the other; and whether that settles it. Raises Stopped."""
     deadline.go_on()
     model = build(case, deadline)
     against = conflict(model, deadline)
     if against:
         return against, True
-    searches = Searches(case, deadline)
+    searches = Searches(case, deadline, days)
     return (), searches.run(searches.of(model), points) and not deadline.stopped
 
 
@@ -89,7 +94,12 @@ def kept_in_any_case(plan: Plan, asking: Asking) -> tuple[KeptThing, ...]:
 __all__ = [
     "Asking",
     "Choice",
+    "DayCap",
+    "DayServed",
+    "DaysServed",
+    "DaysTried",
     "KeptThing",
+    "KitRefused",
     "Line",
     "OwnKit",
     "Point",

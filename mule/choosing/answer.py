@@ -4,6 +4,7 @@ from typing import Literal
 
 from pydantic import Field
 
+from mule.choosing.by_days import DaysServed
 from mule.kit import Kit
 from mule.units import Flag, Frozen, ItemId, Number
 
@@ -33,6 +34,7 @@ WhyCode = Literal[
     "limit",
     "leg",
     "lasts",
+    "days",
     "unproved",
     "room",
 ]
@@ -46,7 +48,8 @@ class Asking(Frozen):
     the whole search; what is found by then comes with its bound. others: whether things that could be rented or
     borrowed are in play. may_leave: things that it does not decide about and need not keep, either. workers: threads
     that search side by side. at_least: points of brief that the one kit that is asked for then is to have, the lightest
-    that has them; where none has so many, the lightest of the best.
+    that has them; where none has so many, the lightest of the best. by_days: only kits that can be carried out day by
+    day, within what each person carries well. open_bags: whether the bags are a part of the choice, too.
     """
 
     limit_g: Number | None = Field(default=None, ge=0, le=200_000)
@@ -57,6 +60,8 @@ class Asking(Frozen):
     may_leave: tuple[ItemId, ...] = Field(default=(), max_length=5_000)
     workers: int = Field(default=2, ge=1, le=8, strict=True)
     at_least: Number | None = Field(default=None, ge=0, le=100)
+    by_days: Flag = False
+    open_bags: Flag = False
 
 
 class Reason(Frozen):
@@ -76,6 +81,7 @@ class Point(Frozen):
     card_days: of ``days``, those that packs and cards carry before the first short one, by the simulation. stowed: it
     was packed by trial, which is done when limits are kept to. left: pieces that found no place then, by item; those
     without one whatever is chosen are not counted. provisional: a first answer by greed, left out of the whole one.
+    by_days: the kit day by day, where that was asked for.
     """
 
     kit: Kit
@@ -91,6 +97,7 @@ class Point(Frozen):
     stowed: bool
     left: dict[str, int] = Field(default={})
     provisional: bool = False
+    by_days: DaysServed | None = None
 
 
 class Line(Frozen):

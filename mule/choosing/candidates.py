@@ -15,6 +15,7 @@ from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gear import Bag, Gear, keeps_safe, serves
 from mule.load import roots
 from mule.optics import aids_of
+from mule.packing import suits
 from mule.plan import Plan
 
 
@@ -65,9 +66,11 @@ class Candidates:
     def homes(self, item: str) -> list[Container]:
         """Where a thing may go: any carried bag or insert, and onto a person who wears it now."""
         worn = {e.place.person for e in self.plan.kit.entries if e.item == item and isinstance(e.place, Worn)}
-        bags = [c for c in self.containers if c.root is not None]
         if isinstance(self.free[item], Bag):
             return []
+        holders = [c for c in self.containers if c.root is not None]
+        # Where nothing suits a thing, it lies somewhere all the same.
+        bags = [c for c in holders if suits(self.free[item], self.plan.items[c.id])] or holders
         return [*bags, *(c for c in self.containers if c.root is None and (c.person in worn or not bags))]
 
     @property

@@ -1,10 +1,12 @@
 """What searches share: bounds and limits found so far, and what a found kit is."""
 
-from collections.abc import Collection, Mapping
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field
 from threading import Lock
 
 from mule.choosing.bounds import Bound
+from mule.choosing.by_days import KitRefused
+from mule.choosing.day_caps import CapPassed
 from mule.choosing.lasting import Ask, LastingPart
 from mule.choosing.placing import RoomLimit
 from mule.choosing.scoring import UNITS
@@ -18,6 +20,7 @@ class CutPool:
 
     masses: under how many the best fractional kit was asked for. brought_g: grams that each class of camera brings as
     the first beside its pack; inf where it can not be the first. relaxed: parts in which no kit lasts.
+    refused: kits that cannot be carried out day by day.
     """
 
     bounds: list[Bound] = field(default_factory=list)
@@ -26,6 +29,7 @@ class CutPool:
     masses: int = 0
     brought_g: dict[int, float] = field(default_factory=dict)
     relaxed: list[LastingPart] = field(default_factory=list)
+    refused: list[KitRefused | CapPassed] = field(default_factory=list)
     lock: Lock = field(default_factory=Lock)
 
     def put(self, more: list[Bound]) -> None:
@@ -42,6 +46,18 @@ class CutPool:
         """Adds what does not go into a bag together."""
         with self.lock:
             self.limits += more
+
+    def refuse(self, more: Sequence[KitRefused | CapPassed]) -> None:
+        """Adds what cannot be carried out day by day."""
+        with self.lock:
+            self.refused += more
+
+    @property
+    def all_proved(self) -> bool:
+        """Whether every limit that may hang on lack of time was proved."""
+        return all(known.proved for known in self.limits) and all(
+            (kits.cap if isinstance(kits, CapPassed) else kits).proved for kits in self.refused
+        )
 
 
 @dataclass(frozen=True)

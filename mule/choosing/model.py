@@ -5,7 +5,7 @@ Every demand that the user could change hangs on a literal of its own, so that a
 """
 
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import AbstractContextManager, contextmanager
 from dataclasses import dataclass
 
 import numpy as np
@@ -14,7 +14,9 @@ from ortools.sat.python import cp_model
 
 from mule.choosing.answer import Reason
 from mule.choosing.bounds import Bound
+from mule.choosing.by_days import KitRefused
 from mule.choosing.candidates import Candidates
+from mule.choosing.day_caps import CapPassed, DayCaps
 from mule.choosing.demands import (
     Rows,
     demand_pictures,
@@ -38,18 +40,21 @@ from mule.solving import PER_GRAM, Linear, Var, tenths, total
 class Model:
     """The variables a search looks at.
 
-    lasts: whether kits have to last the trip, in each part. soft_nogoods: whether limits of room hold that are not
-    proved. takes: whether an item comes along. pieces: how many of it. placed: pieces by item and container.
-    members: items of each class. classes: whether some of it comes along. glass: score of each want by what set-ups
-    see; want_units: less where what it asks beside glass is not there. steady: whether a want bears any loss;
-    steadiness: importance of those that do. seconds: copies that only stand in for others. carried: tenths of grams.
-    cap, floor, steady_floor: the constraints by which limits are set.
+    lasts: whether kits have to last the trip, in each part. soft_nogoods: whether limits of room and days hold that
+    are not proved. by_days: whether kits have to be carried out day by day. takes: whether an item comes along.
+    pieces: how many of it. placed: pieces by item and container. members: items of each class. classes: whether
+    some of it comes along. glass: score of each want by what set-ups see; want_units: less where what it asks
+    beside glass is not there. steady: whether a want bears any loss; steadiness: importance of those that do.
+    seconds: copies that only stand in for others. carried: tenths of grams. cap, floor, steady_floor: the
+    constraints by which limits are set.
     """
 
     cp: cp_model.CpModel
     draft: Draft
     lasts: dict[LastingPart, Var]
     soft_nogoods: Var
+    by_days: Var
+    day_caps: DayCaps
     takes: dict[str, Var]
     pieces: dict[str, Var]
     placed: dict[tuple[str, str], Var]
@@ -100,24 +105,41 @@ class Model:
         if kept is not None and not known.proved:
             kept.only_enforce_if(self.soft_nogoods)
 
+    def refuse(self, known: KitRefused | CapPassed) -> None:
+        """Takes in what cannot be carried out day by day."""
+        if isinstance(known, CapPassed):
+            kept, proved = self.day_caps.keep(known), known.cap.proved
+        else:
+            kept, proved = known.keep(self.cp, self.pieces), known.proved
+        kept.only_enforce_if(self.by_days if proved else [self.by_days, self.soft_nogoods])
+
     @contextmanager
-    def without_soft_nogoods(self) -> Iterator[None]:
-        """Meanwhile limits of room that are not proved do not hold."""
-        before = bool(self.cp.proto.variables[self.soft_nogoods.index].domain[0])
-        self._fix(self.soft_nogoods, on=False)
+    def without(self, *switches: Var) -> Iterator[None]:
+        """Meanwhile what hangs on these does not hold."""
+        before = [bool(self.cp.proto.variables[switch.index].domain[0]) for switch in switches]
+        for switch in switches:
+            self._fix(switch, on=False)
         try:
             yield
         finally:
-            self._fix(self.soft_nogoods, on=before)
+            for switch, on in zip(switches, before, strict=True):
+                self._fix(switch, on=on)
+
+    def without_soft_nogoods(self) -> AbstractContextManager[None]:
+        """Meanwhile limits of room and days that are not proved do not hold."""
+        return self.without(self.soft_nogoods)
 
     @contextmanager
     def undemanded(self) -> Iterator[None]:
-        """Meanwhile nothing that the user demands has to hold, nor limits of room that are not proved."""
+        """Meanwhile nothing that the user demands has to hold, nor limits of room that are not proved.
+
+        Nor has a part of a kit to be carried out day by day: what else comes along may be what lets it.
+        """
         domains = [self.cp.proto.variables[literal.index].domain for _, literal in self.reasons]
         for domain in domains:
             domain[0] = 0
         try:
-            with self.without_soft_nogoods():
+            with self.without(self.soft_nogoods, self.by_days):
                 yield
         finally:
             for domain in domains:
@@ -201,6 +223,8 @@ def build(case: Candidates, deadline: Deadline) -> Model:
         draft=draft,
         lasts={part: draft.cp.new_int_var(1, 1, "") for part in PARTS},
         soft_nogoods=draft.cp.new_int_var(1, 1, ""),
+        by_days=draft.cp.new_int_var(1, 1, ""),
+        day_caps=DayCaps(draft, optics),
         takes=draft.takes,
         pieces=draft.pieces,
         placed=draft.placed,

@@ -7,6 +7,7 @@ under just its mass.
 from collections.abc import Iterable, Sequence
 
 from mule.choosing.answer import AboveCurve, OwnKit, Point
+from mule.choosing.by_days import DaysTried
 from mule.choosing.candidates import Candidates
 from mule.choosing.lasting import PARTS, LastingDemands
 from mule.choosing.links import filter_ways
@@ -26,18 +27,18 @@ _SAME_POINTS = 0.05
 _SAME_G = 0.5
 
 
-def own_kits(case: Candidates, points: Sequence[Point]) -> tuple[OwnKit, ...]:
+def own_kits(case: Candidates, points: Sequence[Point], days: DaysTried | None = None) -> tuple[OwnKit, ...]:
     """Every kit of the trip that holds something, with why it scores more than the curve does at its mass."""
-    return tuple(_own(case, kit, points) for kit in case.plan.kits if kit.entries)
+    return tuple(_own(case, kit, points, days) for kit in case.plan.kits if kit.entries)
 
 
-def above_g(case: Candidates, points: Sequence[Point]) -> list[float]:
+def above_g(case: Candidates, points: Sequence[Point], days: DaysTried | None = None) -> list[float]:
     """Grams of own kits above the curve of which nothing tells why."""
-    own = own_kits(case, points)
+    own = own_kits(case, points, days)
     return sorted({kit.carried_g for kit in own if any(why.code in ("unproved", "room") for why in kit.why)})
 
 
-def _own(case: Candidates, kit: Kit, points: Sequence[Point]) -> OwnKit:
+def _own(case: Candidates, kit: Kit, points: Sequence[Point], days: DaysTried | None) -> OwnKit:
     plan = case.plan.with_kit(kit)
     carried_g = weigh(plan.items, kit, plan.trip.people).carried_g
     score = _table(plan).score()
@@ -49,11 +50,13 @@ def _own(case: Candidates, kit: Kit, points: Sequence[Point]) -> OwnKit:
         carried_g=carried_g,
         score=score,
         above=above,
-        why=tuple(_why(case, kit, carried_g, under)) if above else (),
+        why=tuple(_why(case, kit, carried_g, under, days)) if above else (),
     )
 
 
-def _why(case: Candidates, kit: Kit, carried_g: float, under: Sequence[Point]) -> Iterable[AboveCurve]:
+def _why(
+    case: Candidates, kit: Kit, carried_g: float, under: Sequence[Point], days: DaysTried | None
+) -> Iterable[AboveCurve]:
     """Everything about a kit that the search did not allow itself, or that it had no time for."""
     plan = case.plan.with_kit(kit)
     told = [
@@ -63,6 +66,8 @@ def _why(case: Candidates, kit: Kit, carried_g: float, under: Sequence[Point]) -
         *_over_limits(case, plan, carried_g),
         *_shorter(case, plan, under),
     ]
+    if days and days.refused(kit, {}):
+        told.append(AboveCurve(code="days"))
     unproved = not under or not all(p.proved for p in under)
     return told or [AboveCurve(code="unproved" if unproved else "room")]
 

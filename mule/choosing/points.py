@@ -3,6 +3,7 @@
 from collections.abc import Callable
 
 from mule.choosing.answer import Point
+from mule.choosing.by_days import DaysTried
 from mule.choosing.candidates import Candidates
 from mule.choosing.cut_pool import Found
 from mule.choosing.room import RoomFit
@@ -18,15 +19,17 @@ _SAME_POINTS, _SAME_G = 1e-6, 0.05
 class Points:
     """The points found so far, told one by one."""
 
-    def __init__(self, case: Candidates, on_point: Callable[[Point], None]) -> None:
-        self._case, self._on_point = case, on_point
+    def __init__(self, case: Candidates, on_point: Callable[[Point], None], days: DaysTried | None = None) -> None:
+        self._case, self._on_point, self._days = case, on_point, days
         self._taken: list[Point] = []
         # What nobody owns a pack for is a missing link whatever is chosen.
         self._owned = {t.battery_type for t in case.plan.gear if isinstance(t, Battery)}
 
     def take(self, found: Found, fit: RoomFit, limit_g: float, *, provisional: bool = False) -> None:
         """Takes a kit that was found under a limit of grams, as it lies in its bags. provisional: by greed."""
-        point = self._point(found, fit, limit_g).model_copy(update={"provisional": provisional})
+        # A first answer by greed was not tried day by day.
+        days = self._days.told(fit.kit) if self._days and not provisional else None
+        point = self._point(found, fit, limit_g).model_copy(update={"provisional": provisional, "by_days": days})
         self._taken.append(point)
         self._on_point(point)
 

@@ -68,7 +68,7 @@ class Questions:
         """pool: what the searches of all threads have learned."""
         self._case, self._optics, self._pool, self._deadline = case, case.optics, pool, deadline
         self.model, self.solver = model, Portfolio(deadline)
-        self._taken = self._demanded = self._crowded = 0
+        self._taken = self._demanded = self._crowded = self._refused = 0
         self._lasting = LastingDemands(case, deadline.go_on)
         self.weights = Weights(case, model, self.solver, deadline, pool.brought_g, self._brings)
         for capacity in self._lasting.capacities:
@@ -193,6 +193,8 @@ class Questions:
             new = self._pool.bounds[self._taken :]
             asks = self._pool.asks[self._demanded :]
             limits = self._pool.limits[self._crowded :]
+            refused = self._pool.refused[self._refused :]
+            self._refused += len(refused)
             self._taken += len(new)
             self._demanded += len(asks)
             self._crowded += len(limits)
@@ -202,6 +204,8 @@ class Questions:
             self.model.demand(ask)
         for known in limits:
             self.model.keep_room(known)
+        for kits in refused:
+            self.model.refuse(kits)
 
     def solve(self, tier: Tier, deadline: Deadline | None = None) -> Ending:
         """One solve. deadline: sooner than that of the search."""

@@ -4,18 +4,22 @@ from collections.abc import Callable, Iterable, Mapping
 from dataclasses import replace
 
 from mule.choosing.bounds import NO_LIMIT_G
+from mule.choosing.by_days import DayCap, DaysTried
 from mule.choosing.candidates import Candidates
 from mule.choosing.cut_pool import CutPool, Found
+from mule.choosing.day_caps import passed_by
 from mule.choosing.lasting import PARTS
 from mule.choosing.model import Model
 from mule.choosing.questions import Incumbent, Questions, Tier
-from mule.choosing.room import Rooms
+from mule.choosing.room import RoomFit, Rooms
 from mule.choosing.tiers import Tiers
 from mule.deadline import Deadline
 from mule.solving import Impossible, OutOfTime, Solved
 
 # Kits stowed for one point before the best that is nearly packed is shown.
 _MOST_KITS = 12
+# Kits that cannot be carried out day by day, before it is given up.
+_MOST_REFUSED = 60
 # Grams nearer than this are the same.
 _SAME_G = 0.05
 
@@ -23,10 +27,19 @@ _SAME_G = 0.05
 class Search:
     """Searches under one limit after another; made once per thread."""
 
-    def __init__(self, case: Candidates, model: Model, pool: CutPool, deadline: Deadline, rooms: Rooms) -> None:
-        """pool: what the searches of all threads have learned; rooms: where found kits are stowed."""
+    def __init__(
+        self,
+        case: Candidates,
+        model: Model,
+        pool: CutPool,
+        deadline: Deadline,
+        rooms: Rooms,
+        days: DaysTried | None = None,
+    ) -> None:
+        """pool: what the searches of all threads have learned; rooms: where found kits are stowed; days: where they are
+        tried day by day, if they are."""
         self._case, self._optics, self._model, self._pool, self._deadline = case, case.optics, model, pool, deadline
-        self._questions, self._rooms = Questions(case, model, pool, deadline), rooms
+        self._questions, self._rooms, self._days = Questions(case, model, pool, deadline), rooms, days
         self._tiers = Tiers(case, self._questions, deadline)
         # Whether nothing lighter than the kit that was found is left.
         self._sure = False
@@ -40,7 +53,7 @@ class Search:
             if not isinstance(ending, Solved):
                 return None
             kit = self._questions.read(ending)
-            if self._deadline.stopped or (self._questions.lasts(kit) and self._goes_in(kit)):
+            if self._deadline.stopped or (self._questions.lasts(kit) and self._may_be(kit)):
                 break
         self._sure = ending.best
         return self._found(Incumbent(kit, sum(self._questions.units(kit)), sum(self._optics.most), proved=False))
@@ -64,7 +77,7 @@ class Search:
             if made is None:
                 return tight
             found = self._found(made)
-            if self._deadline.stopped or self._goes_in(made.kit):
+            if self._deadline.stopped or self._may_be(made.kit):
                 settled = made.proved and self._whole(made.kit) and self._as_light_anyway(found, units, limit_g)
                 return replace(found, bound=found.units, proved=settled)
             tight = tight or replace(found, bound=found.units, proved=False)
@@ -72,7 +85,7 @@ class Search:
 
     def _as_light_anyway(self, found: Found, units: int, limit_g: float) -> bool:
         """Whether no kit would be lighter if limits of room that are not proved did not hold."""
-        if all(known.proved for known in self._pool.limits):
+        if self._pool.all_proved:
             return True
         with self._model.without_soft_nogoods():
             free = self._tiers.lightest_of(units, limit_g)
@@ -105,15 +118,32 @@ class Search:
         """
         tight: Found | None = None
         known = [found for found in known if found.carried_g <= limit_g]
-        for _ in range(_MOST_KITS):
+        packed = refused = 0
+        while packed < _MOST_KITS and refused < _MOST_REFUSED:
             found = self._best(limit_g, known, closely=closely)
             if found is None:
                 return tight
-            if self._deadline.stopped or self._goes_in(found.pieces):
+            if not self._carried_out(found.pieces):
+                refused += 1
+            elif self._deadline.stopped or self._goes_in(found.pieces):
                 settled = self._without_soft_nogoods(found, limit_g)
                 return settled if self._whole(found.pieces) else replace(settled, proved=False)
-            tight = tight or replace(found, proved=False)
+            else:
+                packed, tight = packed + 1, tight or replace(found, proved=False)
         return tight
+
+    def _may_be(self, kit: Mapping[str, int]) -> bool:
+        """Whether a kit can be an answer, as far as more can be learned about it."""
+        return self._goes_in(kit) and self._carried_out(kit)
+
+    def _carried_out(self, kit: Mapping[str, int]) -> bool:
+        """Whether a kit can be carried out day by day; why it cannot holds from now on."""
+        fit = self._rooms.fit(kit) if self._days else None
+        if self._days is None or not isinstance(fit, RoomFit):
+            return True
+        refused = self._days.refused(fit.kit, self._case.most)
+        self._pool.refuse([passed_by(self._case, r, kit) if isinstance(r, DayCap) else r for r in refused])
+        return not refused
 
     def _goes_in(self, kit: Mapping[str, int]) -> bool:
         """Whether a kit finds room, or nothing more can be learned about it; what was learned holds from now on."""
@@ -126,7 +156,7 @@ class Search:
 
     def _without_soft_nogoods(self, found: Found, limit_g: float) -> Found:
         """Where limits of room are not proved, a kit counts as the best only if it is without them, too."""
-        if not found.proved or all(known.proved for known in self._pool.limits):
+        if not found.proved or self._pool.all_proved:
             return found
         with self._model.without_soft_nogoods():
             free = self._best(limit_g, [found])

@@ -5,6 +5,7 @@ from dataclasses import replace
 from math import floor
 
 from mule.choosing.bounds import NO_LIMIT_G
+from mule.choosing.by_days import DaysTried
 from mule.choosing.candidates import Candidates
 from mule.choosing.curve import Curve
 from mule.choosing.cut_pool import CutPool, Found
@@ -21,15 +22,16 @@ from mule.solving import OutOfTime
 class Searches:
     """Searches for the points of one case."""
 
-    def __init__(self, case: Candidates, deadline: Deadline) -> None:
-        self._case, self._deadline = case, deadline
+    def __init__(self, case: Candidates, deadline: Deadline, days: DaysTried | None = None) -> None:
+        """days: where kits are tried day by day, if they are."""
+        self._case, self._deadline, self._days = case, deadline, days
         self._pool = CutPool()
         self._rooms = Rooms(case, deadline, self._pool.crowd)
 
     def of(self, model: Model) -> Search:
         """A search over a model that nobody else uses."""
         model.hold_all()
-        return Search(self._case, model, self._pool, self._deadline, self._rooms)
+        return Search(self._case, model, self._pool, self._deadline, self._rooms, self._days)
 
     def run(self, first: Search, points: Points) -> bool:
         """Searches the whole curve, or its one point; says whether all of it was settled in time. Raises Stopped."""
@@ -90,7 +92,7 @@ class Searches:
     def _up_to_own(self, first: Search, points: Points) -> bool:
         """Looks once more under the mass of each own kit that lies above the curve; says whether that was settled."""
         settled = True
-        for grams in above_g(self._case, points.by_mass):
+        for grams in above_g(self._case, points.by_mass, self._days):
             found = None if self._deadline.stopped else first.best(grams)
             settled = settled and found is not None and found.proved
             if found is not None:

@@ -179,7 +179,7 @@ class Weights:
         model.open(np.ones(len(self._members), dtype=bool), steady=False)
         model.require(0, 0)
         model.cp.minimize(self._rest)
-        with model.without_soft_nogoods():
+        with model.without(model.soft_nogoods, model.by_days):
             ending = self._solver.run(model.cp, self._deadline.soonest(_REST_S))
         if isinstance(ending, Solved):
             self._rest_g = max(self._rest_g or 0.0, self.in_grams(ending.bound))

@@ -8,10 +8,12 @@ An outing becomes a plan (``day_plan``), and the parts of the core that answer f
 from mule.outings.answer import ByDays, DayBag, PacksOut, WantDays, WantOut
 from mule.outings.base import AtBase, at_base, base_on
 from mule.outings.day import day_plan, loadout_on
+from mule.outings.days_carried import DaysCarried
 from mule.outings.judge import NOT_OF_A_DAY, THERE, judge_days
 from mule.outings.light_to_complete import SHARES, light_to_complete
 from mule.outings.mending import day_of, look_for_day_cures, with_edits
-from mule.outings.proposing import OutingAsked, ProposedOuting, Way, proposals, propose, ways_of
+from mule.outings.one_bag import Way
+from mule.outings.proposing import OutingAsked, ProposedOuting, proposals, propose, ways_of
 
 __all__ = [
     "NOT_OF_A_DAY",
@@ -20,6 +22,7 @@ __all__ = [
     "AtBase",
     "ByDays",
     "DayBag",
+    "DaysCarried",
     "OutingAsked",
     "PacksOut",
     "ProposedOuting",

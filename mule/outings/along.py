@@ -37,12 +37,13 @@ def goes_along(plan: Plan, days: Sequence[Day], bag: Bag, person: str) -> Kit:
     entries = [Entry(item=bag.id, place=AsPiece(piece=bag.carried_as, person=person))]
     for item, count in plan.loaded.items():
         thing = plan.items[item]
-        if _always(thing, days):
+        if always(thing, days):
             entries += _put(plan, thing, count, bag.id, person)
     return plan.kit.model_copy(update={"entries": tuple(entries)})
 
 
-def _always(thing: Gear, days: Sequence[Day]) -> bool:
+def always(thing: Gear, days: Sequence[Day]) -> bool:
+    """Whether a thing goes along whatever is shot."""
     match thing:
         case Computer():
             return thing.form == "phone"

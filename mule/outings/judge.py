@@ -190,8 +190,8 @@ def carried_by_group(gear: Mapping[str, Gear], kit: Kit, person: str) -> dict[Gr
 
 def _days_of(trip: Trip, want: str, days: Sequence[DayBag], whole: float) -> WantDays:
     """One want over the days. whole: its cover by all that travels, which stands where no day shoots it."""
-    named = {id_ for day in trip.days for id_ in day.wants}
-    asked = [day for day in days if want in _asks(trip, day, named)]
+    shot = shot_on(trip)
+    asked = [day for day in days if want in shot[day.date]]
     on = [(day, out) for day in asked for out in day.wants if out.want == want]
     return WantDays(
         want=want,
@@ -201,7 +201,8 @@ def _days_of(trip: Trip, want: str, days: Sequence[DayBag], whole: float) -> Wan
     )
 
 
-def _asks(trip: Trip, bag: DayBag, named: set[str]) -> set[str]:
-    """What a day shoots: what it names, or what no day names."""
-    day = next(day for day in trip.days if day.date == bag.date)
-    return set(day.wants) if day.wants else {want.id for want in trip.wants} - named
+def shot_on(trip: Trip) -> dict[date, tuple[str, ...]]:
+    """Ids of wants that each day shoots: what it names, or what no day names."""
+    named = {id_ for day in trip.days for id_ in day.wants}
+    rest = tuple(want.id for want in trip.wants if want.id not in named)
+    return {day.date: day.wants or rest for day in trip.days}

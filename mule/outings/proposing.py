@@ -7,35 +7,28 @@ docs/algorithms/outings.md.
 
 from collections.abc import Callable, Iterator, Sequence
 from datetime import date
-from typing import Literal
 
 from pydantic import Field
 
 from mule.assess import case_of
-from mule.choosing import Asking, Point, choose
 from mule.deadline import Deadline
 from mule.editing import apply
 from mule.errors import InvalidInput, Problem
 from mule.finding import Finding, Load, Worn
-from mule.gear import Bag, Battery, Body, Tripod, holds_still, twins
-from mule.kit import Entry, Kit
+from mule.gear import Bag, Battery, holds_still
+from mule.kit import Kit
 from mule.load import PersonLoad
 from mule.optics import table_of
-from mule.outings.along import bags_to_go, goes_along, strappable, strapped
+from mule.outings.along import bags_to_go
 from mule.outings.answer import PacksOut, WantOut
 from mule.outings.day import plan_out, wanted_on
 from mule.outings.judge import of_the_bag, packs_out, want_out
-from mule.packing import left_in
+from mule.outings.one_bag import SAME_POINTS, OneBag, OneBagAsked, PackedBag, Way, pair_of
 from mule.plan import Plan
 from mule.rules import speak
-from mule.trip import Day, Marks, Policies
+from mule.trip import Day
 from mule.units import Frozen, ItemId, Number
 
-Way = Literal["any", "one-zoom", "two-bodies", "hand-held"]
-# Points of brief nearer than this are the same: rounding takes up to a millionth of a point per thing and want.
-_SAME_POINTS = 1e-3
-# Time for one bag to be packed once more, with all that goes along in any case.
-_BAG_S = 1.0
 # Time for one bag, as long as there are heavier ones to try.
 _EACH_BAG_S = 2.0
 # Grams nearer than this are the same.
@@ -97,8 +90,10 @@ def propose(plan: Plan, asked: OutingAsked, should_stop: Callable[[], bool] | No
     bags = _bags(plan, asked)
     wants = wanted_on(plan.trip, days)
     whole = table_of([plan.items[i] for i in plan.loaded], plan.loaded, wants)
+    at_least = asked.share * whole.score()
+    one_bag = OneBagAsked(days=days, bag=bags[0], person=asked.person, at_least=at_least, way=asked.way)
     deadline = Deadline(asked.seconds, should_stop)
-    best: _Packed | None = None
+    best: PackedBag | None = None
     least_g: float | None = None
     asked_points, sure = 0.0, True
     for bag in bags:
@@ -106,14 +101,14 @@ def propose(plan: Plan, asked: OutingAsked, should_stop: Callable[[], bool] | No
             break
         # A bag that is too small may take long to show it: others are to have their time.
         seconds = deadline.left_s if bag is bags[-1] else min(_EACH_BAG_S, deadline.left_s)
-        search = _Search(plan, asked, days, bag, whole.score(), deadline.soonest(seconds))
+        search = OneBag(plan, one_bag.model_copy(update={"bag": bag}), deadline.soonest(seconds))
         if least_g is None:
             free = search.run(in_bag=False)
             if free is None:
                 return None
             sure = sure and free.proved
             least_g = free.carried_g - bag.mass_g
-            asked_points = min(search.at_least, free.score) - _SAME_POINTS
+            asked_points = min(search.at_least, free.score) - SAME_POINTS
         found = search.packed(asked_points)
         # What was given up for want of time in one bag may have been lighter than what is found in another.
         sure = sure and search.settled and (found is None or found.proved)
@@ -132,7 +127,7 @@ def ways_of(plan: Plan, asked: OutingAsked) -> tuple[Way, ...]:
     things = [plan.items[item] for item in plan.loaded]
     legs = any(holds_still(t) for t in things)
     steady = any(want.steady for want in wanted_on(plan.trip, _days(plan, asked)))
-    two = _pair(plan) is not None
+    two = pair_of(plan) is not None
     return ("any", "one-zoom", *(("two-bodies",) if two else ()), *(("hand-held",) if legs and steady else ()))
 
 
@@ -155,92 +150,7 @@ def _bags(plan: Plan, asked: OutingAsked) -> Sequence[Bag]:
     return bags
 
 
-def _pair(plan: Plan) -> Literal["twin", "specialist"] | None:
-    """What two bodies that are along are to each other; None where there are not two."""
-    bodies = [t for i in plan.loaded if isinstance(t := plan.items[i], Body) and t.mount]
-    if any(plan.loaded[body.id] > 1 for body in bodies):
-        return "twin"
-    return None if len(bodies) < 2 else "twin" if twins(bodies[0], bodies[1]) else "specialist"
-
-
-class _Packed(Frozen):
-    """A kit found for one bag, with what finds no place in it. serves: whether it serves as much as any bag could."""
-
-    bag: str
-    kit: Kit
-    score: float
-    carried_g: float
-    serves: bool
-    proved: bool
-    left: dict[str, int]
-
-    @property
-    def whole(self) -> bool:
-        """Whether it is all that was asked."""
-        return self.serves and not self.left
-
-    def along(self, item: str) -> int:
-        """Pieces of a thing that go along."""
-        return self.kit.loaded().get(item, 0)
-
-    @property
-    def rank(self) -> tuple[float, ...]:
-        """Less is better: what goes in, then what serves, then what is light."""
-        return sum(self.left.values()), not self.serves, 0.0 if self.serves else -self.score, self.carried_g
-
-
-class _Search:
-    """Searches what goes into one bag."""
-
-    def __init__(
-        self, plan: Plan, asked: OutingAsked, days: tuple[Day, ...], bag: Bag, whole_score: float, deadline: Deadline
-    ) -> None:
-        self._asked, self._bag, self._deadline = asked, bag, deadline
-        self._legs = strappable(plan, bag)
-        kit = goes_along(plan, days, bag, asked.person)
-        # Legs that a strap takes have a place beside the bag, which the search knows as being worn.
-        steady = any(want.steady for want in wanted_on(plan.trip, days))
-        hung = tuple(Entry(item=t.id, place=Worn(person=asked.person)) for t in self._legs if steady)
-        self._plan = _in_way(
-            plan_out(plan, days, kit.model_copy(update={"entries": (*kit.entries, *hung)})), plan, asked
-        )
-        # Whether every search came to its end.
-        self.settled = True
-        self.at_least = max(0.0, asked.share * whole_score - _SAME_POINTS)
-
-    def run(self, *, in_bag: bool) -> Point | None:
-        """The lightest kit that serves as much, in the bag or with room being no matter."""
-        asking = Asking(
-            points=1,
-            workers=1,
-            at_least=self.at_least,
-            keep_limits=in_bag,
-            seconds=max(1e-6, self._deadline.left_s),
-        )
-        made = choose(self._plan, asking, should_stop=lambda: self._deadline.asked_to_stop)
-        self.settled = self.settled and (bool(made.points) or not made.stopped)
-        return made.points[0] if made.points else None
-
-    def packed(self, points: float) -> _Packed | None:
-        """The same, with legs on the outside and everything else packed and proved. points: that serve as much as any
-        bag could."""
-        point = self.run(in_bag=True)
-        if point is None:
-            return None
-        kit = strapped(point.kit, self._legs, self._bag)
-        left, _ = left_in(self._plan.items, kit, self._bag.id, self._deadline.grant(_BAG_S), workers=1)
-        return _Packed(
-            bag=self._bag.id,
-            kit=kit,
-            score=point.score,
-            carried_g=point.carried_g,
-            serves=point.score >= points,
-            proved=point.proved,
-            left=left,
-        )
-
-
-def _with_every_pack(plan: Plan, days: tuple[Day, ...], found: _Packed, person: str) -> _Packed:
+def _with_every_pack(plan: Plan, days: tuple[Day, ...], found: PackedBag, person: str) -> PackedBag:
     """Where no number of packs on the trip lasts the day, all of them go along, in a pocket: so it lasts longest."""
     out = plan_out(plan, days, found.kit)
     short = {packs.type for packs in packs_out(case_of(out)) if packs.short}
@@ -256,24 +166,8 @@ def _with_every_pack(plan: Plan, days: tuple[Day, ...], found: _Packed, person: 
     return found.model_copy(update={"kit": kit, "carried_g": found.carried_g + grams, "proved": False})
 
 
-def _in_way(plan: Plan, of: Plan, asked: OutingAsked) -> Plan:
-    """The plan with what a way asks, and nobody's back as a limit: what is too heavy is told, not cut off."""
-    policies = Policies()
-    leave: tuple[str, ...] = ()
-    match asked.way:
-        case "one-zoom":
-            policies = Policies(lenses="one-zoom")
-        case "two-bodies":
-            policies = Policies(second_body=_pair(of) or "any")
-        case "hand-held":
-            leave = tuple(thing.id for thing in plan.gear if holds_still(thing) or isinstance(thing, Tripod))
-    people = tuple(person.model_copy(update={"carries_well_kg": None}) for person in plan.trip.people)
-    marks = Marks(must_leave=leave)
-    return plan.with_trip(plan.trip.model_copy(update={"policies": policies, "marks": marks, "people": people}))
-
-
 def _judged(
-    plan: Plan, asked: OutingAsked, days: tuple[Day, ...], found: _Packed, *, whole_proved: bool
+    plan: Plan, asked: OutingAsked, days: tuple[Day, ...], found: PackedBag, *, whole_proved: bool
 ) -> ProposedOuting:
     """Asked everything anew by the parts that answer for a kit."""
     case = case_of(plan_out(plan, days, found.kit))

@@ -12,7 +12,7 @@ from typing import Any, ClassVar, Literal, Protocol
 from pydantic import TypeAdapter
 
 from mule.bag_sets import bag_sets
-from mule.choosing import Asking, choose
+from mule.choosing import Asking
 from mule.cures import look_for_cures
 from mule.deadline import Deadline
 from mule.finding import Finding
@@ -27,6 +27,7 @@ from mule.plan import Plan
 from mule.shopping import Wanted, shopping_list
 from mule.spares import Spare, spares
 from mule.split import split
+from mule.suggest import suggest
 from server.searching.lines import BagSetLine, ChoiceLine, CureLine, OutingLine, StowLine
 
 # Searches of one lane wait for each other; those of different lanes do not: cures are waited for at every click.
@@ -68,7 +69,7 @@ class Choosing:
 
     def run(self, tell: Tell, should_stop: ShouldStop) -> None:
         """Tells a ChoiceLine for each point, and one for the whole."""
-        whole = choose(self.plan, self.asking, lambda point: tell(ChoiceLine(point=point).written()), should_stop)
+        whole = suggest(self.plan, self.asking, lambda point: tell(ChoiceLine(point=point).written()), should_stop)
         tell(ChoiceLine(choice=whole).written())
 
 

@@ -5,7 +5,7 @@ from ninja import Router, Status
 
 from mule.advise import Advice, advise
 from mule.assess import assess
-from mule.choosing import Asking, kept_in_any_case, require_brief
+from mule.choosing import Asking, require_brief
 from mule.compare import Comparison, compare
 from mule.editing import apply
 from mule.filters.lightest import LightestSet, lightest_set
@@ -18,6 +18,7 @@ from mule.plan import Plan
 from mule.power import PowerAdvice, advise_power
 from mule.shopping import Wanted
 from mule.stamina import in_short, last, power_case
+from mule.suggest import kept_in_any_case
 from server.accounts.signed_in import SignedInRequest
 from server.answers import written
 from server.locker.schemas import ThingOut

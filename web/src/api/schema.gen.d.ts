@@ -8471,7 +8471,7 @@ export interface components {
              * Code
              * @enum {string}
              */
-            code: "kept" | "must-take" | "must-leave" | "slot" | "policy" | "not-in-play" | "lacks" | "effect" | "limit" | "leg" | "lasts" | "unproved" | "room";
+            code: "kept" | "must-take" | "must-leave" | "slot" | "policy" | "not-in-play" | "lacks" | "effect" | "limit" | "leg" | "lasts" | "days" | "unproved" | "room";
             /**
              * Refs
              * @default {}
@@ -8522,6 +8522,44 @@ export interface components {
             kept?: components["schemas"]["KeptThing"][] | null;
             point?: components["schemas"]["Point"] | null;
             choice?: components["schemas"]["Choice"] | null;
+        };
+        /**
+         * DayServed
+         * @description How a kit serves days that ask for the same: the lightest bag out of it that does, in which bag, on whom.
+         *
+         *     bag_g: on the bearer, without what is no photography; carried_g: with clothes, water and food. well_g: what the
+         *     bearer carries well, None where nobody said so. score: of what is shot on the days, 0 to 100; whole: of the kit.
+         *     proved: nothing lighter serves as much.
+         */
+        DayServed: {
+            /** Days */
+            days: string[];
+            /** Bag */
+            bag: string;
+            /** Person */
+            person: string;
+            /** Bag G */
+            bag_g: number;
+            /** Carried G */
+            carried_g: number;
+            /** Well G */
+            well_g: number | null;
+            /** Score */
+            score: number;
+            /** Whole */
+            whole: number;
+            /** Proved */
+            proved: boolean;
+        };
+        /**
+         * DaysServed
+         * @description A kit by its days. heaviest_g: the heaviest of the days' bags, 0 where no day shoots anything.
+         */
+        DaysServed: {
+            /** Days */
+            days: components["schemas"]["DayServed"][];
+            /** Heaviest G */
+            heaviest_g: number;
         };
         /**
          * KeptThing
@@ -8585,6 +8623,7 @@ export interface components {
          *     card_days: of ``days``, those that packs and cards carry before the first short one, by the simulation. stowed: it
          *     was packed by trial, which is done when limits are kept to. left: pieces that found no place then, by item; those
          *     without one whatever is chosen are not counted. provisional: a first answer by greed, left out of the whole one.
+         *     by_days: the kit day by day, where that was asked for.
          */
         Point: {
             kit: components["schemas"]["Kit"];
@@ -8620,6 +8659,7 @@ export interface components {
              * @default false
              */
             provisional: boolean;
+            by_days?: components["schemas"]["DaysServed"] | null;
         };
         /**
          * Reason
@@ -8655,7 +8695,8 @@ export interface components {
          *     the whole search; what is found by then comes with its bound. others: whether things that could be rented or
          *     borrowed are in play. may_leave: things that it does not decide about and need not keep, either. workers: threads
          *     that search side by side. at_least: points of brief that the one kit that is asked for then is to have, the lightest
-         *     that has them; where none has so many, the lightest of the best.
+         *     that has them; where none has so many, the lightest of the best. by_days: only kits that can be carried out day by
+         *     day, within what each person carries well. open_bags: whether the bags are a part of the choice, too.
          */
         Asking: {
             /** Limit G */
@@ -8692,6 +8733,16 @@ export interface components {
             workers: number;
             /** At Least */
             at_least?: number | null;
+            /**
+             * By Days
+             * @default false
+             */
+            by_days: boolean;
+            /**
+             * Open Bags
+             * @default false
+             */
+            open_bags: boolean;
         };
         /**
          * Outing

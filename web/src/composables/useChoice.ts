@@ -4,10 +4,20 @@ import { asProblem, type Problem } from '@/api/problem'
 import { stream } from '@/api/stream'
 import type { Asking, Choice, ChoiceLine, Kept, Point } from '@/api/types'
 
-/** Points from light to complete; a first answer by greed only until others stand. */
+/** Points and grams nearer than this are the same. */
+const SAME = 0.001
+const SAME_G = 0.05
+/** Whether another point is no heavier and no worse, and better in one of these, or proved. */
+function outdone(one: Point, other: Point): boolean {
+  const noWorse = other.carried_g <= one.carried_g + SAME_G && other.score >= one.score - SAME
+  const better = other.carried_g < one.carried_g - SAME_G || other.score > one.score + SAME
+  return noWorse && other.steady >= one.steady - SAME && (better || (other.proved && !one.proved))
+}
+/** Points from light to complete without what is outdone by now; a first answer by greed only until others stand. */
 export function standing(points: readonly Point[]): Point[] {
   const searched = points.filter((one) => !one.provisional)
-  return (searched.length ? searched : [...points]).sort((a, b) => a.carried_g - b.carried_g)
+  const kept = (searched.length ? searched : points).filter((one) => !points.some((other) => other !== one && outdone(one, other)))
+  return kept.sort((a, b) => a.carried_g - b.carried_g)
 }
 
 export function useChoice(trip: () => string, kit: () => string) {

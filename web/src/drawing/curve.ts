@@ -16,6 +16,14 @@ export interface Frame {
   bottom: number
 }
 
+/** What kits are drawn over. */
+export type Axis = 'carried' | 'day'
+/** The share of points that no other beats, from left to right: of as little to carry the one that covers most. */
+export function frontier<T extends { grams: number; score: number }>(points: readonly T[]): T[] {
+  const sorted = [...points].sort((a, b) => a.grams - b.grams || b.score - a.score)
+  return sorted.filter((one, index) => sorted.slice(0, index).every((before) => before.score < one.score))
+}
+
 const STEPS = [100, 200, 250, 500, 1000, 2000, 2500, 5000, 10_000]
 
 /** Scales that hold all masses and scores with some air; the upright one starts at a round ten below the lowest. */

@@ -77,6 +77,7 @@ const WHY: Record<Why['code'], (whys: readonly [Why, ...Why[]], names: Names, un
   slot: () => 'it takes several things that you let share one place',
   policy: (w) => `it has ${w.map((one) => BROKEN[one.refs?.policy ?? ''] ?? 'another school').join(' and ')}`,
   lacks: (w, n) => w.slice(0, 3).map((one) => lacking(one, n)).join(', ') + (w.length > 3 ? `, and ${w.length - 3} more` : ''),
+  days: () => 'some day of it is more than anybody carries well',
   effect: (w, n) => w.map((one) => `it has no ${EFFECT[one.refs?.label ?? ''] ?? 'filter'} for ${n.want(one.refs?.want ?? '')}`).join(', '),
   'not-in-play': (w, n, u) => `it takes ${namesOf(w, n, u)}: not here, not yours, or no better than something lighter`,
   limit: ([w], _n, u) => `it weighs more than the ${fmt.load(w.numbers?.limit_g ?? 0, u)} you asked for`,

@@ -6,10 +6,13 @@ import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { markedAs, withMark, type How } from '@/wording/marks'
+import { bagsText, dayLines } from '@/wording/suggested'
 import { changes } from './point'
 
 const props = defineProps<{
   point: Point
+  /** Whether the bags are a part of the choice. */
+  openBags: boolean
   now: Assessment
   then: Assessment | undefined
   /** Share of the brief that bears any one loss, of the kit on the table; none while it is reckoned. */
@@ -37,6 +40,11 @@ const marks = computed<Marks>(() => props.trip.marks ?? {})
 function mark(item: string, how: How): void {
   emit('mark', withMark(marks.value, item, how))
 }
+const state = computed(() => {
+  if (!props.point.proved) return `the best found; no kit can pass ${fmt.figure(props.point.bound, 1)} %`
+  return props.openBags ? 'nothing lighter covers as much in any of your bags, proved' : 'the best there is under that mass, proved'
+})
+const days = computed(() => (props.point.by_days ? dayLines(props.point.by_days, props.names, units.value) : []))
 const lasts = computed(() => props.point.power_days >= props.point.days && props.point.card_days >= props.point.days)
 const out = computed(() => Object.entries(props.point.left ?? {}).map(([item, count]) => `${count > 1 ? `${count} × ` : ''}${props.things.get(item)?.name ?? item}`))
 const marked = (item: string): string => markedAs(marks.value, item)
@@ -44,10 +52,11 @@ const marked = (item: string): string => markedAs(marks.value, item)
 
 <template>
   <div class="panel">
-    <h2>At {{ fmt.load(point.carried_g, units) }} <span class="quiet">{{ point.proved ? 'the best there is under that mass, proved' : `the best found; no kit can pass ${fmt.figure(point.bound, 1)} %` }}</span></h2>
+    <h2>At {{ fmt.load(point.carried_g, units) }} <span class="quiet">{{ state }}</span></h2>
     <p class="score"><b class="figure">{{ fmt.figure(point.score, 1) }} %</b> <span class="quiet">of the brief; the kit on the table has {{ fmt.figure(now.coverage.score, 1) }} %</span></p>
     <p v-if="point.days" :class="lasts ? 'label' : 'short'">{{ lasts ? `Power and cards last all ${point.days} days.` : `▲ ${point.power_days < point.days ? `Power carries ${point.power_days} of ${point.days} days` : `Cards last ${point.card_days} of ${point.days} days`}: see Stamina.` }}</p>
-    <p v-if="point.stowed" :class="out.length ? 'short' : 'label'">{{ out.length ? `▲ Packed, this finds no room in your bags: ${out.join(', ')}. Add a bag, or see Stow.` : 'Packed by trial: everything new goes into your bags.' }}</p>
+    <p v-if="openBags" class="label">In {{ bagsText(point, things, names) }}.</p>
+    <p v-if="point.stowed" :class="out.length ? 'short' : 'label'">{{ out.length ? `▲ Packed, this finds no room in your bags: ${out.join(', ')}. Add a bag, or see Stow.` : openBags ? 'Packed by trial: everything goes into these bags.' : 'Packed by trial: everything new goes into your bags.' }}</p>
     <div class="scroll">
       <table v-if="delta.enters.length || delta.leaves.length">
         <template v-for="side in [{ head: 'enters', list: delta.enters }, { head: 'leaves', list: delta.leaves }]" :key="side.head">
@@ -65,6 +74,16 @@ const marked = (item: string): string => markedAs(marks.value, item)
         </template>
       </table>
       <p v-else>This is what lies in the bag now.</p>
+      <table v-if="days.length" class="wants">
+        <thead><tr><th>day’s bag</th><th class="number">{{ fmt.typed('mass', units).unit }}</th><th>on, of what is carried well</th></tr></thead>
+        <tbody>
+          <tr v-for="line in days" :key="line.when" :class="{ short: line.over }">
+            <td>{{ line.when }}</td>
+            <td class="number">{{ fmt.mass(line.bag_g, units).split(' ')[0] }}</td>
+            <td>{{ line.carried }}<div v-if="line.less" class="label">{{ line.less }}</div></td>
+          </tr>
+        </tbody>
+      </table>
       <table class="wants">
         <thead><tr><th>want</th><th class="number">now</th><th class="number">then</th></tr></thead>
         <tbody>

@@ -3,6 +3,7 @@
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Asking, Marks } from '@/api/types'
+import type { Axis } from '@/drawing/curve'
 import NumberField from '@/components/NumberField.vue'
 import TripFrame from '@/components/TripFrame.vue'
 import { useAdvice } from '@/composables/useAdvice'
@@ -40,15 +41,24 @@ const { add } = useKits(() => props.trip)
 const limit = ref<number | null>(null)
 const keepLimits = ref(true)
 const others = ref(false)
+const byDays = ref(false)
+const openBags = ref(false)
+/** What the curve is drawn over: all that is carried, or the heaviest of the days' bags. */
+const axis = ref<Axis>('carried')
 /** Things the choice would keep, and need not. */
 const mayLeave = ref<string[]>([])
 const chosenMass = ref<number | null>(null)
 function search(): void {
-  const asking: Partial<Asking> = { points: 20, keep_limits: keepLimits.value, others: others.value, limit_g: limit.value, may_leave: mayLeave.value }
+  // Each kit is tried day by day, or in many bags: that takes its time.
+  const seconds = byDays.value || openBags.value ? 120 : 60
+  const asking: Partial<Asking> = { points: 20, seconds, keep_limits: keepLimits.value, others: others.value, limit_g: limit.value, may_leave: mayLeave.value, by_days: byDays.value, open_bags: openBags.value }
   void start(asking)
 }
 onMounted(search)
-watch([keepLimits, others, mayLeave], search)
+watch([keepLimits, others, mayLeave, byDays, openBags], search)
+watch(byDays, (on) => {
+  if (!on) axis.value = 'carried'
+})
 watch(
   () => props.kit,
   () => (mayLeave.value = []),
@@ -82,6 +92,8 @@ const says = computed(() => {
   return problem.value || choice.value?.conflict.length ? '' : cameTo(points.value, wanted.value, choice.value)
 })
 
+/** Who has not said what they carry well. */
+const unsaid = computed(() => (brief.value?.people ?? []).filter((p) => !p.carries_well_kg).map((p) => p.name))
 const above = computed(() => (choice.value?.own ?? []).filter((o) => o.above).map((o) => whyAbove(o, bench.value?.kits.find((k) => k.id === o.kit)?.name ?? o.kit, names.value, units.value)))
 
 async function mark(marks: Marks): Promise<void> {
@@ -120,7 +132,11 @@ async function take(): Promise<void> {
           <NumberField v-model="limit" class="limit" label="At most" quantity="load" @keydown.enter="search" />
           <VCheckbox v-model="keepLimits" label="Keep to what legs, backs and bags allow" />
           <VCheckbox v-model="others" label="With what could be rented or borrowed" />
+          <VCheckbox v-model="openBags" label="Leave the bags open" />
+          <VCheckbox v-if="brief.days?.length" v-model="byDays" label="Judge by days" />
+          <label v-if="byDays" class="axis">drawn over <select v-model="axis" aria-label="What the curve is drawn over"><option value="carried">all that is carried</option><option value="day">the heaviest day’s bag</option></select></label>
         </div>
+        <p v-if="byDays" class="label">{{ unsaid.length ? `Nobody knows what ${unsaid.join(' and ')} carries well: say it in the brief, and kits that are too heavy for a day are left out.` : 'Only kits of which somebody carries each day’s bag well: the lightest that serves nine tenths of what the kit could, in one bag on one back.' }}</p>
         <div v-if="problem" class="answer" role="alert">
           <b>{{ problem.title }}</b>
           <p v-for="field in problem.fields" :key="field.field">{{ field.rule }}.</p>
@@ -133,18 +149,20 @@ async function take(): Promise<void> {
           <p>{{ choice.conflict.length > 1 ? 'These cannot hold together; give one of them up.' : 'This cannot hold; change it.' }}</p>
         </div>
         <template v-else-if="points.length">
-          <TradeCurve class="curve" :points="points" :lines="choice?.lines ?? []" :kits="present" :chosen="chosen" :names="names" @choose="choose" />
+          <TradeCurve class="curve" :points="points" :lines="choice?.lines ?? []" :kits="present" :chosen="chosen" :names="names" :axis="axis" @choose="choose" />
           <KeptThings :kept="kept" :may-leave="mayLeave" :marks="brief.marks ?? {}" :names="names" @leave="mayLeave = $event" @mark="mark" />
           <p v-for="line in above" :key="line" class="above">{{ line }}</p>
           <h2>What each step buys <span class="quiet">left to right along the curve</span></h2>
           <StepBars class="steps" :points="points" :things="things" :chosen="chosen" @choose="choose" />
         </template>
+        <p v-else-if="!running && byDays && choice" class="answer" role="status">No kit was found of which every day’s bag is carried well by somebody. Say more of what each carries well, shorten a day’s list of wants, or look without judging by days.</p>
         <p v-else class="quiet">{{ running ? 'Weighing what is in the locker…' : 'Stopped before anything was found.' }}</p>
       </div>
       <PointPanel
         v-if="point && !choice?.conflict.length"
         class="right"
         :point="point"
+        :open-bags="openBags"
         :now="bench.state.assessment"
         :then="stands ? thought?.assessment : undefined"
         :steady="told.stands ? told.advice?.resilience.share : undefined"

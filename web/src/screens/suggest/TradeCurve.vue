@@ -6,7 +6,7 @@ import type { Line, Point } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { lanes } from '@/drawing/axis'
-import { curveScale, namesApart, stairs } from '@/drawing/curve'
+import { curveScale, frontier, namesApart, stairs, type Axis } from '@/drawing/curve'
 import * as fmt from '@/format/units'
 
 interface KitMark {
@@ -15,7 +15,7 @@ interface KitMark {
   carried_g: number
   score: number
 }
-const props = defineProps<{ points: Point[]; lines: Line[]; kits: KitMark[]; chosen: number; names: Names }>()
+const props = defineProps<{ points: Point[]; lines: Line[]; kits: KitMark[]; chosen: number; names: Names; axis: Axis }>()
 const emit = defineEmits<{ choose: [index: number] }>()
 const units = useUnits()
 const box = ref<HTMLElement | null>(null)
@@ -23,18 +23,25 @@ const { width, height } = useElementSize(box)
 const frame = computed(() => ({ left: 52, right: Math.max(300, width.value - 12), top: 10, bottom: Math.max(140, height.value - 40) }))
 /** Limits a little past the last kit are in sight too: they say why it ends there. */
 const NEAR = 1.1
+/** Of own kits no day's bag was looked for, and limits of legs say nothing of it. */
+const own = computed(() => (props.axis === 'day' ? [] : props.kits))
+const lines = computed(() => (props.axis === 'day' ? [] : props.lines))
+const drawn = computed(() => props.points.flatMap((point, index) => (gramsOf(point) === null ? [] : [{ point, index, grams: gramsOf(point) ?? 0, score: point.score }])))
+function gramsOf(point: Point): number | null {
+  return props.axis === 'day' ? (point.by_days?.heaviest_g ?? null) : point.carried_g
+}
 const scale = computed(() => {
-  const kits = [...props.points, ...props.kits]
-  const grams = kits.map((p) => p.carried_g)
-  const near = props.lines.map((l) => l.carried_g).filter((g) => g > Math.min(...grams) && g < NEAR * Math.max(...grams))
+  const kits = [...drawn.value, ...own.value]
+  const grams = [...drawn.value.map((p) => p.grams), ...own.value.map((k) => k.carried_g)]
+  const near = lines.value.map((l) => l.carried_g).filter((g) => g > Math.min(...grams) && g < NEAR * Math.max(...grams))
   return curveScale([...grams, ...near], kits.map((p) => p.score), frame.value)
 })
 /** Kits that stand close together share a label: names on top of each other cannot be read. */
-const kitNames = computed(() => namesApart(props.kits.map((k) => ({ x: scale.value.x(k.carried_g), y: scale.value.y(k.score), name: k.name }))))
-const dots = computed(() => props.points.map((p) => ({ point: p, x: scale.value.x(p.carried_g), y: scale.value.y(p.score) })))
-const path = computed(() => stairs(dots.value))
+const kitNames = computed(() => namesApart(own.value.map((k) => ({ x: scale.value.x(k.carried_g), y: scale.value.y(k.score), name: k.name }))))
+const dots = computed(() => drawn.value.map((p) => ({ ...p, x: scale.value.x(p.grams), y: scale.value.y(p.score) })))
+const path = computed(() => stairs(frontier(dots.value)))
 const limits = computed(() => {
-  const inside = props.lines.map((line) => ({ line, x: scale.value.x(line.carried_g) })).filter((l) => l.x > frame.value.left && l.x < frame.value.right)
+  const inside = lines.value.map((line) => ({ line, x: scale.value.x(line.carried_g) })).filter((l) => l.x > frame.value.left && l.x < frame.value.right)
   const lane = lanes(inside.map((l) => ({ x: l.x, width: 170 })))
   return inside.map((l, i) => ({ ...l, text: limitText(l.line), lane: lane[i] ?? 0 }))
 })
@@ -49,7 +56,7 @@ function step(event: KeyboardEvent, by: number): void {
 }
 function title(p: Point): string {
   const state = p.proved ? 'the best there is at that mass, proved' : `not proved: at most ${fmt.figure(p.bound, 1)} % is possible`
-  return `${fmt.load(p.carried_g, units.value)}: ${fmt.figure(p.score, 1)} % of the brief, ${state}`
+  return `${fmt.load(gramsOf(p) ?? p.carried_g, units.value)}${props.axis === 'day' ? ' on the heaviest day' : ''}: ${fmt.figure(p.score, 1)} % of the brief, ${state}`
 }
 </script>
 
@@ -77,19 +84,19 @@ function title(p: Point): string {
         <line :x1="tick.x" :x2="tick.x" :y1="frame.bottom" :y2="frame.bottom + 5" class="tick" />
         <text :x="tick.x" :y="frame.bottom + 18" text-anchor="middle">{{ fmt.limit(tick.grams, units) }}</text>
       </g>
-      <text :x="frame.right" :y="frame.bottom + 34" text-anchor="end" class="axis">carried: bags and pockets, without hold bags, water and food</text>
+      <text :x="frame.right" :y="frame.bottom + 34" text-anchor="end" class="axis">{{ axis === 'day' ? 'heaviest day’s bag with what its bearer wears of the kit' : 'carried: bags and pockets, without hold bags, water and food' }}</text>
       <text :x="frame.left + 5" :y="frame.top + 15" class="axis">brief covered</text>
       <g v-for="limit in limits" :key="limit.text">
         <line :x1="limit.x" :x2="limit.x" :y1="frame.top" :y2="frame.bottom" class="limit" :class="limit.line.what" />
         <text :x="limit.x > frame.right - 170 ? limit.x - 5 : limit.x + 5" :y="frame.bottom - 8 - 15 * limit.lane" :text-anchor="limit.x > frame.right - 170 ? 'end' : 'start'" class="limit-text" :class="limit.line.what">{{ limit.text }}</text>
       </g>
       <path :d="path" class="stairs" />
-      <g v-for="(dot, index) in dots" :id="`point-${index}`" :key="dot.point.carried_g" role="option" class="dot" :aria-selected="index === chosen" @click="emit('choose', index)">
+      <g v-for="dot in dots" :id="`point-${dot.index}`" :key="dot.point.carried_g" role="option" class="dot" :aria-selected="dot.index === chosen" @click="emit('choose', dot.index)">
         <title>{{ title(dot.point) }}</title>
         <circle :cx="dot.x" :cy="dot.y" r="12" class="hit" />
-        <circle :cx="dot.x" :cy="dot.y" :r="index === chosen ? 9 : 5.5" :class="{ chosen: index === chosen, open: !dot.point.proved }" />
+        <circle :cx="dot.x" :cy="dot.y" :r="dot.index === chosen ? 9 : 5.5" :class="{ chosen: dot.index === chosen, open: !dot.point.proved }" />
       </g>
-      <g v-for="(kit, index) in kits" :key="kit.id">
+      <g v-for="(kit, index) in own" :key="kit.id">
         <rect x="-6" y="-6" width="12" height="12" :transform="`translate(${scale.x(kit.carried_g)} ${scale.y(kit.score)}) rotate(45)`" class="kit" />
         <text v-if="kitNames[index]" :x="scale.x(kit.carried_g) + (index ? 11 : -10)" :y="scale.y(kit.score) + 17" :text-anchor="index ? 'start' : 'end'" class="kit-text">{{ kitNames[index] }}</text>
       </g>
