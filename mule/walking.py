@@ -8,10 +8,10 @@ from collections.abc import Sequence
 from datetime import datetime, time, timedelta
 from math import radians, tan
 
-from mule.gear import Gear, Light, is_water
+from mule.gear import Gear, is_water
+from mule.lamps import Lamps, lamps
 from mule.load import Loads, PersonLoad
 from mule.plan import Plan
-from mule.power.demand import LAMP_H
 from mule.sky import dark_sky, is_dark, light
 from mule.trip import Day, Pace, Person, Spot, Walk
 from mule.units import Frozen, LocalTime
@@ -44,8 +44,8 @@ class DayOnFoot(Frozen):
 
     there_h, back_h: on the way; slower: by how much what is carried slows, 1 is not at all. turn_back: after the stay;
     turn_back_by: the latest, to be down by home_by; late: the stay ends after it. dark_h: of the way, in the dark, None
-    where the place is not known. water_l: for each on the whole way. lights: head torches and torches along; light_h:
-    hours that the first of them to go out lasts. until: end of the light at the goal, where that is known.
+    where the place is not known. water_l: for each on the whole way. lamps: what each has to see by. until: end of the
+    light at the goal, where that is known.
     """
 
     goal_at: LocalTime | None
@@ -61,8 +61,7 @@ class DayOnFoot(Frozen):
     slower: float
     dark_h: float | None
     water_l: float
-    lights: int
-    light_h: float | None
+    lamps: tuple[Lamps, ...]
     late: bool
     walkers: tuple[Walker, ...]
 
@@ -100,7 +99,7 @@ def day_on_foot(plan: Plan, day: Day, loads: Loads) -> DayOnFoot | None:
     litres = (pace.hot_water_l_h if walk.hot else pace.water_l_h) * (there_h + back_h)
     goal_at, until = _goal(day, walk, spot)
     times = _Times(day, walk, spot, goal_at, there_h, back_h)
-    lights = _lights(plan)
+    dark_h = times.dark_h()
     return DayOnFoot(
         goal_at=goal_at,
         until=until,
@@ -113,10 +112,9 @@ def day_on_foot(plan: Plan, day: Day, loads: Loads) -> DayOnFoot | None:
         there_h=there_h,
         back_h=back_h,
         slower=slower,
-        dark_h=times.dark_h(),
+        dark_h=dark_h,
         water_l=litres,
-        lights=sum(n for _, n in lights),
-        light_h=min((h for h, _ in lights), default=None),
+        lamps=lamps(plan, [person.id for person in plan.trip.people], dark_h or 0.0),
         late=bool(times.turn_back and times.turn_back_by and times.turn_back > times.turn_back_by),
         walkers=tuple(_walker(plan, p, load, litres / (walk.refills + 1)) for p, load in _each(plan, loads)),
     )
@@ -235,10 +233,3 @@ def _water_g(thing: Gear) -> float:
 
 def _is_food(thing: Gear) -> bool:
     return getattr(thing, "use", "").lower() == "food"
-
-
-def _lights(plan: Plan) -> list[tuple[float, int]]:
-    """Hours and pieces of lights to walk by that are along."""
-    things = [(plan.items[item], n) for item, n in plan.loaded.items()]
-    lights = [(t, n) for t, n in things if isinstance(t, Light) and t.form in ("torch", "head-torch")]
-    return [(t.runs_h or LAMP_H[t.form], n) for t, n in lights]

@@ -21,6 +21,7 @@ SOLVERS = {
         "packout",
         "solving",
         "split",
+        "suggest",
     ),
     "server": ("bags", "choice", "field", "foam", "paper", "stow"),
 }

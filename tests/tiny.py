@@ -361,7 +361,12 @@ def best(plan: Plan, limit_g: float) -> tuple[float, float, float] | None:
 
 
 def able(plan: Plan, limit_g: float) -> list[tuple[float, float, float]]:
-    """The value of every kit that obeys, works and lasts: score, steady share, grams.
+    """The value of every kit that obeys, works and lasts: score, steady share, grams."""
+    return [made for made, _ in able_kits(plan, limit_g)]
+
+
+def able_kits(plan: Plan, limit_g: float) -> list[tuple[tuple[float, float, float], dict[str, int]]]:
+    """The same with the pieces of each kit.
 
     Where none lasts in all parts, of those that last in the first of them, as far as can be.
     """
@@ -370,7 +375,7 @@ def able(plan: Plan, limit_g: float) -> list[tuple[float, float, float]]:
     # How many come along differs between kits of the same things by their packs alone: what does not hang on those is
     # worked out once for each set; None: no kit however many packs there are.
     known: dict[frozenset[str], Seen | None] = {}
-    found = []
+    found: list[tuple[tuple[float, float, float], dict[str, int]]] = []
     for counts in kits(plan):
         if sum(masses[i] * n for i, n in counts.items()) > limit_g + 1e-9:
             continue
@@ -396,7 +401,7 @@ def able(plan: Plan, limit_g: float) -> list[tuple[float, float, float]]:
             if not asked[key]:
                 last.append(one)
         found = last or found
-    return [made for made, _ in found]
+    return found
 
 
 PARTS = ("power", "cards", "copies")

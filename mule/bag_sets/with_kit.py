@@ -23,7 +23,7 @@ _SAME_POINTS = 1e-3
 # Grams nearer than this are the same.
 _SAME_G = 0.05
 # Share of the time for the curve without room; time for one set of bags.
-_FREE, _EACH_S = 0.25, 2.0
+_FREE, _EACH_S = 0.4, 2.0
 
 
 @dataclass

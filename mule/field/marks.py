@@ -131,6 +131,15 @@ class Cold(Frozen):
     lowest_c: Celsius
 
 
+class GoesAlong(Frozen):
+    """So many pieces of a thing go along on a day, whatever was planned; None: as planned, after all."""
+
+    do: Literal["along"] = "along"
+    day: date
+    item: ItemId
+    count: Annotated[int, Field(strict=True, ge=0, le=500)] | None
+
+
 class Swapped(Frozen):
     """A pack was changed in a camera after so many frames."""
 
@@ -181,6 +190,7 @@ What = Annotated[
     | Lent
     | Noted
     | Cold
+    | GoesAlong
     | Swapped
     | Filled
     | Copied
@@ -217,6 +227,8 @@ class Mark(Frozen):
                 return f"weight:{bag}"
             case Cold(day=day):
                 return f"cold:{day}"
+            case GoesAlong(day=day, item=item):
+                return f"along:{day}.{item}"
         return None
 
 

@@ -52,6 +52,7 @@ PLAN = PACK | {
     ("POST", f"{_KIT}/loadouts/<loadout>/edits"),
     ("GET", f"{_KIT}/days"),
     ("POST", f"{_KIT}/days/<on>/cures"),
+    ("GET", f"{_KIT}/days/<on>/advice"),
     ("GET", f"{_KIT}/days/<on>/base"),
     ("POST", f"{_KIT}/propose"),
     ("GET", f"{_KIT}/split"),

@@ -5,7 +5,8 @@ from datetime import date
 from django.http import HttpResponse, StreamingHttpResponse
 from ninja import Router
 
-from mule.outings import AtBase, ByDays, OutingAsked, base_on, day_of, judge_days, ways_of
+from mule.advise import Advice, advise
+from mule.outings import AtBase, ByDays, OutingAsked, base_on, day_of, day_plan, judge_days, loadout_on, ways_of
 from server.accounts.signed_in import SignedInRequest
 from server.answers import written
 from server.searching.answers import Question, lines_of, streamed, within_limits
@@ -34,6 +35,14 @@ def stream_day_cures(request: SignedInRequest, slug: str, kit: str, on: date) ->
     day_of(plan, on)
     question = Question(searcher(request), ("day-cures", request.user.pk, slug, kit))
     return streamed(lines_of(CuringDay(plan, on), question))
+
+
+@router.get("/{slug}/kits/{kit}/days/{on}/advice", response=Advice)
+def advise_day(request: SignedInRequest, slug: str, kit: str, on: date) -> HttpResponse:
+    """What each thing in the bag of a day earns then, what goes first, and what of the base would add most."""
+    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    day = day_of(plan, on)
+    return written(advise(day_plan(plan, (day,), loadout_on(plan, day))))
 
 
 @router.get("/{slug}/kits/{kit}/days/{on}/base", response=AtBase)

@@ -38,6 +38,26 @@ def test_the_last_mark_of_a_subject_stands_and_what_happened_is_all_kept() -> No
     assert not made.conflicts
 
 
+def test_what_goes_along_on_a_day_is_said_for_each_thing_and_day() -> None:
+    def along(count: int | None, day: str = "2027-02-22", item: str = "tele") -> dict[str, Any]:
+        return {"do": "along", "day": day, "item": item, "count": count}
+
+    made = fold(
+        [
+            mark("1", along(1), seq=1),
+            mark("2", along(0, item="legs"), seq=2),
+            mark("3", along(1, day="2027-02-23"), seq=3),
+            mark("4", along(None), seq=4, after=("1",)),
+        ]
+    )
+    assert {subject: one.what.count for subject, one in made.now.items()} == {  # type: ignore[union-attr]
+        "along:2027-02-22.tele": None,
+        "along:2027-02-22.legs": 0,
+        "along:2027-02-23.tele": 1,
+    }
+    assert not made.log
+
+
 def test_two_devices_that_did_not_know_of_each_other_both_stand_until_somebody_decides() -> None:
     first = mark("1", card("in-use"), device="phone")
     ours = mark("2", card("full"), device="phone", seq=1, after=("1",))

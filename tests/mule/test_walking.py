@@ -5,7 +5,10 @@ from typing import Any
 
 import pytest
 
-from mule.gear import Light, Other, Soft
+from mule.finding import InBag
+from mule.gear import Battery, Light, Other, Soft
+from mule.kit import Entry
+from mule.lamps import lamps
 from mule.load import weigh
 from mule.plan import Plan
 from mule.sky import dark_sky, is_dark, light
@@ -146,9 +149,59 @@ def test_water_as_far_as_the_next_tap_and_nothing_counted_twice() -> None:
     assert hot.water_l == pytest.approx(3)
 
 
-def test_lights_along_and_how_long_the_first_lasts() -> None:
-    torch = Light(id="lamp", name="lamp", mass_g=86, size=cast.SMALL, form="head-torch", runs_h=6, count=2)
-    old = Light(id="old", name="old", mass_g=86, size=cast.SMALL, form="torch", runs_h=3)
-    made = walked(Walk(km=2, goal="dark"), torch, old)
-    assert (made.lights, made.light_h) == (3, 3)
-    assert (walked(Walk(km=2, goal="dark")).lights, walked(Walk(km=2, goal="dark")).light_h) == (0, None)
+def lamp(id_: str = "lamp", **more: Any) -> Light:
+    told: dict[str, Any] = {"form": "head-torch", "runs_h": 6, "battery_type": "AAA", "cells": 3} | more
+    return Light(id=id_, name=id_, mass_g=86, size=cast.SMALL, **told)
+
+
+def cells(count: int) -> Battery:
+    return Battery(
+        id="aaa",
+        name="aaa",
+        mass_g=12,
+        size=cast.SMALL,
+        battery_type="AAA",
+        energy_wh=1.5,
+        rechargeable=False,
+        count=count,
+    )
+
+
+def test_lights_and_cells_of_each_person() -> None:
+    walk = Walk(km=2, goal="dark")
+    (none,) = walked(walk).lamps
+    assert (none.lights, none.hours, none.short) == (0, None, {})
+    # Six cells are two sets of three: 12 h.
+    (ines,) = walked(walk, lamp(), cells(6)).lamps
+    assert (ines.lights, ines.hours) == (1, 12)
+    # One that eats none burns once; the longest of several counts.
+    old = lamp("old", form="torch", runs_h=3, battery_type=None)
+    (both,) = walked(walk, lamp(), old, cells(3)).lamps
+    assert (both.lights, both.hours) == (2, 6)
+
+
+def test_who_has_several_lights_gives_one_to_who_has_none_and_cells_are_shared() -> None:
+    two = (INES, Person(id="marit", name="Marit", body_mass_kg=70))
+    made = walked(Walk(km=2, goal="dark"), lamp(count=2), cells(9), people=two).lamps
+    # Nine cells, two lights of three each: one set for each of them, three cells over.
+    assert [(one.person, one.lights, one.hours) for one in made] == [("ines", 1, 6), ("marit", 1, 6)]
+    alone = walked(Walk(km=2, goal="dark"), lamp(), cells(3), people=two).lamps
+    assert [one.lights for one in alone] == [1, 0]
+
+
+def test_cells_that_are_short_for_the_way_in_the_dark() -> None:
+    plan = plan_for(None, lamp(runs_h=4), cells(3))
+    (made,) = lamps(plan, ["ines"], 9.0)
+    # Nine hours are three sets of four: two more of three cells each.
+    assert (made.hours, made.short) == (4, {"AAA": 6})
+    (enough,) = lamps(plan, ["ines"], 4.0)
+    assert enough.short == {}
+    (dead,) = lamps(plan_for(None, lamp(runs_h=4)), ["ines"], 3.0)
+    assert (dead.hours, dead.short) == (0, {"AAA": 3})
+
+
+def test_whoever_has_the_bag_has_the_light_in_it() -> None:
+    two = (INES, Person(id="marit", name="Marit"))
+    entries = [cast.entry("bag", cast.INES_CABIN), Entry(item="lamp", place=InBag(bag="bag"))]
+    plan = cast.plan([cast.bag(), lamp(battery_type=None)], *entries, people=two)
+    assert [one.lights for one in lamps(plan, ["marit", "ines"], 1.0)] == [0, 1]

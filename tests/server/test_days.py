@@ -54,3 +54,16 @@ def test_the_safe_says_what_goes_in_first_and_only_where_there_is_one(demo: Ask)
     assert [one["rank"] for one in told["locked"]] == sorted(one["rank"] for one in told["locked"])
     refused = demo("get", "/trips/karst/kits/a/days/2026-09-12/base")
     assert refused.status_code == 422
+
+
+def test_what_goes_first_of_the_bag_of_a_day(demo: Ask) -> None:
+    told = demo("get", f"{KIT}/days/2027-02-21/advice").json()
+    bag = demo("get", f"{KIT}/days").json()["days"][1]
+    loaded = {entry["item"] for entry in demo("get", f"{KIT}/loadouts/{bag['loadout']}").json()["kit"]["entries"]}
+    drops = [drop["item"] for drop in told["ledger"]["drops"]]
+    assert set(drops) <= loaded
+    # What would add something lies at the base: nothing is fetched from home.
+    whole = {entry["item"] for entry in demo("get", KIT).json()["state"]["kit"]["entries"]}
+    assert {item for add in told["ledger"]["additions"] for item in add["items"]} <= whole - loaded
+    assert drops or told["ledger"]["additions"]
+    assert demo("get", f"{KIT}/days/2030-01-01/advice").status_code == 422

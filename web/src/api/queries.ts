@@ -325,6 +325,15 @@ export const baseQuery = (at: Stamped | null, on: string) =>
     ...WHOLE,
     ...BRIEFLY,
   })
+/** What each thing in the bag of a day earns then, and what goes first. */
+export const dayAdviceQuery = (at: Stamped | null, on: string) =>
+  queryOptions({
+    queryKey: ['day-advice', at, on],
+    queryFn: at && on ? () => ask(client.GET('/api/trips/{slug}/kits/{kit}/days/{on}/advice', { params: { path: { ...path(at), on } } })) : skipToken,
+    placeholderData: ofSameQuestion(at, on),
+    ...WHOLE,
+    ...BRIEFLY,
+  })
 /** What is amiss with the bag of a day, with ways out of what lies at the base. */
 export const dayCuresQuery = (at: Stamped | null, on: string) => {
   const queryKey = ['day-cures', at, on]

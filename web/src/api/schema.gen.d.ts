@@ -1266,6 +1266,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/{slug}/kits/{kit}/days/{on}/advice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Advise Day
+         * @description What each thing in the bag of a day earns then, what goes first, and what of the base would add most.
+         */
+        get: operations["server_trips_outings_api_advise_day"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{slug}/kits/{kit}/days/{on}/base": {
         parameters: {
             query?: never;
@@ -9377,8 +9397,8 @@ export interface components {
          *
          *     there_h, back_h: on the way; slower: by how much what is carried slows, 1 is not at all. turn_back: after the stay;
          *     turn_back_by: the latest, to be down by home_by; late: the stay ends after it. dark_h: of the way, in the dark, None
-         *     where the place is not known. water_l: for each on the whole way. lights: head torches and torches along; light_h:
-         *     hours that the first of them to go out lasts. until: end of the light at the goal, where that is known.
+         *     where the place is not known. water_l: for each on the whole way. lamps: what each has to see by. until: end of the
+         *     light at the goal, where that is known.
          */
         DayOnFoot: {
             /** Goal At */
@@ -9407,14 +9427,30 @@ export interface components {
             dark_h: number | null;
             /** Water L */
             water_l: number;
-            /** Lights */
-            lights: number;
-            /** Light H */
-            light_h: number | null;
+            /** Lamps */
+            lamps: components["schemas"]["Lamps"][];
             /** Late */
             late: boolean;
             /** Walkers */
             walkers: components["schemas"]["Walker"][];
+        };
+        /**
+         * Lamps
+         * @description What one person has to see the way by. hours: that the longest of their lights burns, None without one.
+         *
+         *     short: cells that are lacking for it to burn all the way in the dark, by type.
+         */
+        Lamps: {
+            /** Person */
+            person: string;
+            /** Lights */
+            lights: number;
+            /** Hours */
+            hours: number | null;
+            /** Short */
+            short: {
+                [key: string]: number;
+            };
         };
         /**
          * PacksOut
@@ -9988,6 +10024,26 @@ export interface components {
             frames: number;
         };
         /**
+         * GoesAlong
+         * @description So many pieces of a thing go along on a day, whatever was planned; None: as planned, after all.
+         */
+        GoesAlong: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "along";
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Item */
+            item: string;
+            /** Count */
+            count: number | null;
+        };
+        /**
          * Held
          * @description So many pieces of a thing that lay in a bag on the scale, and what one of them was reckoned to weigh.
          */
@@ -10047,7 +10103,7 @@ export interface components {
             /** By */
             by?: string | null;
             /** What */
-            what: components["schemas"]["Tick"] | components["schemas"]["PackMark"] | components["schemas"]["CardMark"] | components["schemas"]["Weighed"] | components["schemas"]["Used"] | components["schemas"]["Missed"] | components["schemas"]["Broke"] | components["schemas"]["Lent"] | components["schemas"]["Noted"] | components["schemas"]["Cold"] | components["schemas"]["Swapped"] | components["schemas"]["Filled"] | components["schemas"]["Copied"] | components["schemas"]["TakenBack"];
+            what: components["schemas"]["Tick"] | components["schemas"]["PackMark"] | components["schemas"]["CardMark"] | components["schemas"]["Weighed"] | components["schemas"]["Used"] | components["schemas"]["Missed"] | components["schemas"]["Broke"] | components["schemas"]["Lent"] | components["schemas"]["Noted"] | components["schemas"]["Cold"] | components["schemas"]["GoesAlong"] | components["schemas"]["Swapped"] | components["schemas"]["Filled"] | components["schemas"]["Copied"] | components["schemas"]["TakenBack"];
         };
         /**
          * Missed
@@ -16423,6 +16479,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CureLine"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description What was sent breaks a rule. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_trips_outings_api_advise_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                kit: string;
+                on: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Advice"];
                 };
             };
             /** @description Nobody is signed in. */

@@ -10,7 +10,7 @@ import { backText, ON_FOOT, steps, walkCautions, waterText } from '@/wording/wal
 const props = defineProps<{ walk: DayOnFoot; goal: Walk; names: Names }>()
 const units = useUnits()
 const clock = computed(() => steps(props.walk, props.goal.goal))
-const cautions = computed(() => walkCautions(props.walk, props.walk.walkers.length))
+const cautions = computed(() => walkCautions(props.walk, props.names))
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The scales at the foot of every trip screen: bags against their limits, backs, litres, brief. */
 import { computed } from 'vue'
-import type { Assessment, Trip } from '@/api/types'
+import type { Assessment, ByDays, Trip } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
@@ -9,9 +9,10 @@ import * as fmt from '@/format/units'
 import { PIECE } from '@/wording/kinds'
 import { capital } from '@/wording/parts'
 import { assumedNights, backNote, bagScales, briefScale, cardScale, personScales, powerScale, refusal, volumeScales, weighedText } from '@/wording/scales'
+import { byDaysText, summaryText, wantText } from '@/wording/outings'
 import ScaleCell from './ScaleCell.vue'
 
-const props = defineProps<{ assessment: Assessment; trip: Trip; names: Names; trial?: boolean }>()
+const props = defineProps<{ assessment: Assessment; trip: Trip; names: Names; trial?: boolean; byDays?: ByDays }>()
 const units = useUnits()
 
 const bags = computed(() => bagScales(props.assessment))
@@ -51,6 +52,14 @@ const loose = computed(() => props.assessment.loads.people.reduce((sum, p) => su
 function legNumber(leg: string | null | undefined): number {
   return props.assessment.legs.findIndex((l) => l.leg === leg) + 1
 }
+/** Wants that some day asks for and does not have out there. */
+const missed = computed(() => props.byDays?.wants.filter((w) => w.there.length < w.wanted.length) ?? [])
+const briefNote = computed(() => {
+  if (!brief.value.weakest) return 'no wants yet'
+  if (!props.assessment.coverage.reach.length) return 'nothing here takes a picture'
+  const by = byDaysText(props.byDays)
+  return by || `weakest: ${props.names.want(brief.value.weakest)}`
+})
 function limitText(limit: number | null): string {
   return limit === null ? '' : ` of ${fmt.limit(limit, units.value).split(' ')[0]}`
 }
@@ -201,7 +210,7 @@ function limitText(limit: number | null): string {
       title="Brief"
       :figure="fmt.figure(brief.score)"
       unit="% covered"
-      :note="!brief.weakest ? 'no wants yet' : assessment.coverage.reach.length ? `weakest: ${names.want(brief.weakest)}` : 'nothing here takes a picture'"
+      :note="briefNote"
       :share="brief.score / 100"
       :mark="1"
     >
@@ -216,7 +225,13 @@ function limitText(limit: number | null): string {
           </tr>
         </tbody>
       </table>
-      <p class="label">The figure is their mean, weighted by importance.</p>
+      <p class="label">The figure is their mean, weighted by importance, with all that travels.</p>
+      <template v-if="byDays">
+        <h2 class="second">By the days’ bags</h2>
+        <p>{{ summaryText(byDays) }}</p>
+        <ul class="lines"><li v-for="w in missed" :key="w.want">{{ wantText(w, names) }}</li></ul>
+        <RouterLink class="link" :to="{ name: 'days', params: { trip: trip.id } }">The day’s bag</RouterLink>
+      </template>
     </ScaleCell>
   </footer>
 </template>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 /** A trip screen: trail above, scales below, both always in sight. */
+import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { asProblem } from '@/api/problem'
+import { daysQuery } from '@/api/queries'
 import type { Assessment, Bench } from '@/api/types'
 import { useAdvice } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
@@ -29,6 +32,11 @@ const told = useAdvice(at)
 const advice = computed(() => (told.value.stands ? told.value.advice : undefined))
 const judged = computed(() => advice.value ?? props.bench?.state.assessment)
 const cautions = computed(() => [...(props.bench?.state.assessment.findings ?? []), ...(advice.value?.findings ?? [])].filter((f) => f.severity === 'caution').flatMap((f) => f.stations))
+/** The brief by the days' bags, once hands are off the kit for a moment; none where no day has a bag of its own. */
+const quiet = refDebounced(at, 700)
+const outings = computed(() => props.bench?.state.kit.stow?.loadouts?.some((l) => l.days?.length) ?? false)
+const days = useQuery(computed(() => daysQuery(outings.value ? quiet.value : null)))
+const byDays = computed(() => (outings.value && !days.isPlaceholderData.value && quiet.value?.stamp === at.value?.stamp && quiet.value?.kit === at.value?.kit ? days.data.value : undefined))
 const under = computed(() => {
   const people = (trip.value?.people ?? []).map((p) => p.name).join(' + ')
   const days = trip.value?.days ?? []
@@ -58,7 +66,7 @@ const under = computed(() => {
       </p>
       <p v-else class="screen quiet" role="status">Laying things out…</p>
     </main>
-    <ScalesBar v-if="bench && trip" class="scales" :assessment="trial ?? bench.state.assessment" :trial="Boolean(trial)" :trip="trip" :names="names" />
+    <ScalesBar v-if="bench && trip" class="scales" :assessment="trial ?? bench.state.assessment" :trial="Boolean(trial)" :trip="trip" :names="names" :by-days="trial ? undefined : byDays" />
   </div>
 </template>
 

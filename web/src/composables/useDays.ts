@@ -1,8 +1,9 @@
 /** The trip by its days: what goes out on each, what is amiss with a day's bag, and ways to go out. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, shallowRef, toValue, type MaybeRefOrGetter } from 'vue'
-import { baseQuery, dayCuresQuery, daysQuery, type Stamped } from '@/api/queries'
+import { baseQuery, dayAdviceQuery, dayCuresQuery, daysQuery, type Stamped } from '@/api/queries'
 import type { OutingAsked, OutingLine, ProposedOuting } from '@/api/types'
+import type { Told } from './useAdvice'
 import type { ToldCures } from './useCures'
 import { useStreamed } from './useStreamed'
 
@@ -12,6 +13,12 @@ export function useDays(at: MaybeRefOrGetter<Stamped | null>, on: MaybeRefOrGett
   const cures = computed<ToldCures>(() => ({ found: query.data.value?.findings ?? [], before: [], whole: query.data.value?.whole ?? false, failed: query.isError.value }))
   const base = useQuery(computed(() => baseQuery(toValue(at), toValue(basedOn))))
   return { byDays: byDays.data, error: byDays.error, cures, base: base.data }
+}
+
+/** What each thing in a day's bag earns then, and what goes first; asked for only where it is looked at. */
+export function useDayAdvice(at: MaybeRefOrGetter<Stamped | null>, on: MaybeRefOrGetter<string>) {
+  const query = useQuery(computed(() => dayAdviceQuery(toValue(at), toValue(on))))
+  return computed<Told>(() => ({ advice: query.data.value, stands: query.data.value !== undefined && !query.isPlaceholderData.value, failed: query.isError.value }))
 }
 
 /** Ways to go out on some days, as they are found; what was found stays until other days are asked for. */

@@ -101,7 +101,7 @@ export function useKitChanges(trip: MaybeRefOrGetter<string>, kit: MaybeRefOrGet
   return {
     edit: (edits: Edit[]) => change({ what: 'edits', edits }),
     stow: (stow: Stow, then?: () => void) => change({ what: 'stow', stow }, then),
-    editLoadout: (loadout: string, edits: Edit[]) => change({ what: 'loadout', loadout, edits }),
+    editLoadout: (loadout: string, edits: Edit[], then?: () => void) => change({ what: 'loadout', loadout, edits }, then),
     undo: () => change({ what: 'undo' }),
     redo: () => change({ what: 'redo' }),
     busy: mutation.isPending,

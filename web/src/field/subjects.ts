@@ -13,6 +13,8 @@ export function subjectOf(what: What): string | null {
       return `weight:${what.bag}`
     case 'cold':
       return `cold:${what.day}`
+    case 'along':
+      return `along:${what.day}.${what.item}`
     default:
       return null
   }

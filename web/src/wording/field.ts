@@ -36,6 +36,8 @@ export function markText(what: What, names: Who, units: Units): string {
       return what.text
     case 'cold':
       return `coldest ${fmt.temperature(what.lowest_c, units)}`
+    case 'along':
+      return `${names.thing(what.item)} ${what.count === null ? 'as planned' : what.count ? `comes along${what.count > 1 ? `, ${what.count} of it` : ''}` : 'stays at the base'}`
     case 'swap':
       return `${names.thing(what.item)} changed in ${names.thing(what.body)} after ${what.frames} frames${what.at_c === null || what.at_c === undefined ? '' : ` at ${fmt.temperature(what.at_c, units)}`}`
     case 'taken-back':
@@ -51,5 +53,6 @@ export function conflictHead(conflict: Conflict, names: Who): string {
   const what = conflict.marks[0]!.what
   if (what.do === 'tick') return `${names.thing(what.line.split('@')[0]!)}:`
   if (what.do === 'pack' || what.do === 'card') return `${names.thing(what.item)} no. ${what.piece}:`
+  if (what.do === 'along') return `${day(what.day)}:`
   return what.do === 'weighed' ? `${names.thing(what.bag)}:` : what.do === 'cold' ? `${day(what.day)}:` : ''
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { Loadout } from '@/api/types'
+import type { Loadout, Outing } from '@/api/types'
 import { NAMES } from '@/testing/mount'
-import { atTheBase, doorList, edited, fresh, moveText, placeName, withPlace } from './loadouts'
+import { alongNow, asEdits, atTheBase, changedOuting, changeText, doorList, edited, fresh, moveText, placeName, withPlace } from './loadouts'
 
 const sling = { where: 'bag', bag: 'sling', outside: false } as const
 const ridge: Loadout = {
@@ -31,6 +31,30 @@ describe('loadouts', () => {
     expect(doorList('back', '2027-02-23', { kit, back } as never, NAMES)).toEqual([{ line: 'back.2027-02-23.lb4#1', head: 'LB4 × 3', body: 'CUBE' }])
     // Such a line is none of the list of packing, and names no place.
     for (const { line } of out) expect(line).toMatch(/^[a-z0-9:.#-]+$/)
+  })
+  describe('as changed on the way', () => {
+    const kit = { id: 'b', name: 'B', note: '', stow: {}, entries: ridge.entries! }
+    const home = [{ item: 'tele', count: 1, place: { where: 'bag', bag: 'cube', outside: false } as const }]
+    const outing = { kit, stays: { tele: 1, lb4: 2 }, back: [{ item: 'lb4', count: 2, from_place: sling, to_place: home[0]!.place }] } as unknown as Outing
+    const said = (what: object): never => ({ now: new Map(Object.entries(what).map(([item, count]) => [`along:2027-02-23.${item}`, { what: { do: 'along', day: '2027-02-23', item, count } }])) }) as never
+    it('count what goes along against the plan', () => {
+      const along = alongNow('2027-02-23', outing, said({ tele: 1, lb4: 1, c1: null }))
+      expect(along.map((a) => [a.item, a.planned, a.now, a.most])).toEqual([['sling', 1, 1, 1], ['c1', 1, 1, 1], ['lb4', 2, 1, 4], ['tele', 0, 1, 1]])
+      expect(alongNow('2027-02-24', outing, said({ tele: 1 })).every((a) => a.now === a.planned)).toBe(true)
+      expect(alongNow('2027-02-23', outing, said({ tele: 9 })).at(-1)!.now).toBe(1)
+    })
+    it('are lines to tick, out and back, and edits of the plan', () => {
+      const along = alongNow('2027-02-23', outing, said({ tele: 1, lb4: 1 }))
+      const made = changedOuting(outing, along, home)
+      expect(doorList('out', '2027-02-23', made, NAMES).map((l) => `${l.head}: ${l.body}`)).toEqual(['SLING: carried by ines', 'C1: on ines', 'LB4: SLING', 'TELE: SLING'])
+      expect(doorList('back', '2027-02-23', made, NAMES).map((l) => `${l.head}: ${l.body}`)).toEqual(['LB4: CUBE', 'TELE: CUBE'])
+      expect(made.stays).toEqual({ lb4: 3 })
+      expect(asEdits(along)).toEqual([{ act: 'leave', item: 'lb4', count: 1 }, { act: 'load', item: 'tele', count: 1 }])
+      expect(changeText(along.at(-1)!, () => 1396, NAMES, 'metric')).toBe('+1396 g TELE')
+    })
+    it('are nothing where nothing was changed', () => {
+      expect(changedOuting(outing, alongNow('2027-02-23', outing, said({})), home)).toBe(outing)
+    })
   })
   it('say where what stays lies at the base', () => {
     const entries = [

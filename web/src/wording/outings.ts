@@ -38,6 +38,10 @@ export function summaryText(by: ByDays): string {
   const [score, whole] = [Math.round(by.score), Math.round(by.whole)]
   return score < whole ? `${own} Brief by its days ${score} %, with all that travels ${whole} %.` : own
 }
+/** "by its days 93 %", where that is less than with all that travels. */
+export function byDaysText(by: Pick<ByDays, 'score' | 'whole'> | undefined): string {
+  return by && Math.round(by.score) < Math.round(by.whole) ? `by its days ${Math.round(by.score)}\u00a0%` : ''
+}
 /** "LB-4: 35.7 Wh asked, 20.4 there in 2 packs". */
 export function packsText(packs: DayBag['packs'][number], names: Names): string {
   const inside = names.thing(packs.type) !== packs.type

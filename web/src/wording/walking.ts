@@ -2,7 +2,8 @@
 import type { DayOnFoot, Units, Walk } from '@/api/types'
 import { clock } from '@/format/dates'
 import * as fmt from '@/format/units'
-import { many } from './parts'
+import type { Names } from '@/composables/useBench'
+import { listed } from './parts'
 import { hours } from './stamina'
 
 export const GOAL: Record<NonNullable<Walk['goal']>, string> = {
@@ -33,15 +34,25 @@ export function steps(walk: DayOnFoot, goal: Walk['goal']): Step[] {
   ]
 }
 /** What is to be looked at: too late, too dark, too few lights. */
-export function walkCautions(walk: DayOnFoot, people: number): string[] {
+export function walkCautions(walk: DayOnFoot, names: Names): string[] {
   const found: string[] = []
   if (!walk.goal_at) found.push('There is no such light that day at that place, or the place is not known: only hours on the way are told.')
   if (walk.late && walk.turn_back_by && walk.home_by) found.push(`The stay ends too late: turn back by ${clock(walk.turn_back_by)} to be down by ${clock(walk.home_by)}.`)
   if (walk.dark_h) {
-    const lights = walk.lights < people ? (walk.lights ? `only ${many(walk.lights, 'light')} for ${people} people` : 'no light along') : walk.light_h !== null && walk.light_h < walk.dark_h ? `the first light goes out after ${fmt.figure(walk.light_h)} h` : ''
-    if (lights) found.push(`${hours(walk.dark_h)} on foot in the dark, and ${lights}.`)
+    const dark = walk.dark_h
+    const lacking = walk.lamps.flatMap((l) => lampText(l, dark, names))
+    if (lacking.length) found.push(`${hours(dark)} on foot in the dark, and ${listed(lacking)}.`)
   }
   return found
+}
+/** What somebody lacks to see the way by: "Marit has no light", "Ines’s burns 4 h: 3 more AAA cells". */
+function lampText(lamp: DayOnFoot['lamps'][number], dark: number, names: Names): string[] {
+  const who = names.person(lamp.person)
+  if (lamp.hours === null) return [`${who} has no light`]
+  if (lamp.hours >= dark) return []
+  const cells = Object.entries(lamp.short).map(([type, n]) => `${n} more ${type}`)
+  if (!lamp.hours) return [`${who}’s light has no cells${cells.length ? `: ${cells.join(', ')}` : ''}`]
+  return [`${who}’s light burns ${fmt.figure(lamp.hours)} h${cells.length ? `: ${cells.join(', ')}` : ''}`]
 }
 /** "0.9 l of water each, 1.8 l in all; filled up once: 0.9 l". */
 export function waterText(walk: DayOnFoot, refills: number): string {

@@ -2,7 +2,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { Advice, Assessment, Trip } from '@/api/types'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
-import DropsPanel from './DropsPanel.vue'
+import DropsPanel from '@/components/DropsPanel.vue'
 import FiltersPanel from './FiltersPanel.vue'
 import LossesPanel from './LossesPanel.vue'
 import SlotCards from './SlotCards.vue'

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 /** One day: what is amiss with its bag and what helps, its packs, and what moves in the morning and in the evening. */
 import { computed } from 'vue'
-import type { AtBase, Day, DayBag, Edit, Outing, ProposedOuting } from '@/api/types'
+import type { AtBase, Day, DayBag, Edit, Outing, ProposedOuting, Trip } from '@/api/types'
+import AdvicePending from '@/components/AdvicePending.vue'
+import DropsPanel from '@/components/DropsPanel.vue'
 import FindingsList from '@/components/FindingsList.vue'
 import OnFoot from '@/components/OnFoot.vue'
 import TabRow from '@/components/TabRow.vue'
+import type { Told } from '@/composables/useAdvice'
 import type { Names } from '@/composables/useBench'
 import type { ToldCures } from '@/composables/useCures'
 import { useUnits } from '@/composables/useSession'
@@ -15,10 +18,10 @@ import { moveText } from '@/wording/loadouts'
 import { say } from '@/wording/findings'
 import { baseText, outThere, packsText, WAY } from '@/wording/outings'
 
-const props = defineProps<{ bag: DayBag; day: Day; bagName: string; outing: Outing | undefined; cures: ToldCures; base: AtBase | undefined; names: Names; busy: boolean; proposal: ProposedOuting | null; several: number }>()
+const props = defineProps<{ bag: DayBag; day: Day; bagName: string; outing: Outing | undefined; cures: ToldCures; base: AtBase | undefined; names: Names; busy: boolean; proposal: ProposedOuting | null; several: number; worth: Told; wants: NonNullable<Trip['wants']> }>()
 const emit = defineEmits<{ cure: [edits: Edit[]]; take: []; edit: [] }>()
 const units = useUnits()
-const when = defineModel<'morning' | 'evening'>('when', { required: true })
+const when = defineModel<'morning' | 'evening' | 'first'>('when', { required: true })
 const findings = computed(() => advised(props.bag.findings, props.cures))
 const moves = computed(() => (when.value === 'morning' ? props.outing?.moves.filter((m) => m.to_place) : props.outing?.back) ?? [])
 const stays = computed(() => Object.entries(props.outing?.stays ?? {}).map(([item, n]) => (n > 1 ? `${n} × ${props.names.thing(item)}` : props.names.thing(item))))
@@ -66,8 +69,11 @@ const lines = computed(() => [props.day.place, fmt.temperature(props.day.lowest_
     <p v-for="p in short" :key="p.type" class="label">{{ packsText(p, names) }}, full in the morning.</p>
     <p v-if="bag.trip_short.length" class="label">With all packs of the trip {{ bag.trip_short.map(names.thing).join(' and ') }} would be short on this day as well, for want of charging: <RouterLink :to="{ name: 'stamina' }">Stamina</RouterLink> says why.</p>
     <template v-if="bag.loadout">
-      <TabRow v-model="when" label="When" :tabs="[{ name: 'morning', title: 'moves this morning' }, { name: 'evening', title: 'moves back' }]" />
-      <ul class="lines moves">
+      <TabRow v-model="when" label="When" :tabs="[{ name: 'morning', title: 'moves this morning' }, { name: 'evening', title: 'moves back' }, { name: 'first', title: 'leave, take' }]" />
+      <AdvicePending v-if="when === 'first'" v-slot="{ advice }" :told="worth" before="Reckoning again: this is of the bag before your last click." looking="Reckoning what each thing earns that day…">
+        <DropsPanel :ledger="advice.ledger" :wants="wants" :over="false" :names="names" :busy="busy" @edit="emit('cure', $event)" />
+      </AdvicePending>
+      <ul v-else class="lines moves">
         <li v-for="m in moves" :key="JSON.stringify(m)">{{ moveText(m, names) }}</li>
         <li v-if="!moves.length" class="quiet">Nothing moves.</li>
       </ul>

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import type { DayBag, Edit, OutingAsked } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
 import { useBench } from '@/composables/useBench'
-import { useDays, useProposals } from '@/composables/useDays'
+import { useDayAdvice, useDays, useProposals } from '@/composables/useDays'
 import { useOuting } from '@/composables/useOuting'
 import { day as dayName } from '@/format/dates'
 import { alike, asOuting, summaryText, wantText } from '@/wording/outings'
@@ -40,7 +40,8 @@ watchEffect(() => {
 const stow = computed(() => bench.value?.state.kit.stow)
 const loadouts = computed(() => stow.value?.loadouts ?? [])
 const { outing } = useOuting(at, () => bag.value?.loadout ?? '')
-const when = ref<'morning' | 'evening'>('morning')
+const when = ref<'morning' | 'evening' | 'first'>('morning')
+const worth = useDayAdvice(at, () => (when.value === 'first' ? on.value : ''))
 const others = computed(() => alike(days.value, first.value))
 const { found, asked, problem, running, whole, start, stop, forget } = useProposals(() => at.value)
 const curve = useProposals(() => at.value, true)
@@ -116,7 +117,7 @@ watch([() => picked.value.join(), () => at.value?.stamp, bearer], curve.forget)
           <ul class="lines"><li v-for="w in byDays.wants" :key="w.want">{{ wantText(w, names) }}</li></ul>
         </section>
       </div>
-      <DayPanel v-model:when="when" class="right" :bag="bag" :day="day" :bag-name="bagName(bag)" :outing="outing" :cures="cures" :base="base" :names="names" :busy="busy" :proposal="proposal" :several="picked.length" @cure="mend" @take="take" @edit="router.push({ name: 'stow', params: { trip, kit } })" />
+      <DayPanel v-model:when="when" class="right" :bag="bag" :day="day" :bag-name="bagName(bag)" :outing="outing" :cures="cures" :base="base" :names="names" :busy="busy" :proposal="proposal" :several="picked.length" :worth="worth" :wants="bench.trip.trip.wants ?? []" @cure="mend" @take="take" @edit="router.push({ name: 'stow', params: { trip, kit } })" />
     </div>
     <p v-else-if="bench && !days.length" class="screen quiet">The trip has no days yet. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Say which in the brief</RouterLink>, and each morning’s bag is judged here.</p>
     <p v-else-if="bench" class="screen quiet" role="status">Looking at each day…</p>

@@ -6,7 +6,7 @@ import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { markedAs, withMark, type How } from '@/wording/marks'
-import { bagsText, dayLines } from '@/wording/suggested'
+import { bagsText, dayLines, heaviestText } from '@/wording/suggested'
 import { changes } from './point'
 
 const props = defineProps<{
@@ -55,6 +55,7 @@ const marked = (item: string): string => markedAs(marks.value, item)
     <h2>At {{ fmt.load(point.carried_g, units) }} <span class="quiet">{{ state }}</span></h2>
     <p class="score"><b class="figure">{{ fmt.figure(point.score, 1) }} %</b> <span class="quiet">of the brief; the kit on the table has {{ fmt.figure(now.coverage.score, 1) }} %</span></p>
     <p v-if="point.days" :class="lasts ? 'label' : 'short'">{{ lasts ? `Power and cards last all ${point.days} days.` : `▲ ${point.power_days < point.days ? `Power carries ${point.power_days} of ${point.days} days` : `Cards last ${point.card_days} of ${point.days} days`}: see Stamina.` }}</p>
+    <p v-if="point.by_days?.days.length" class="label">Heaviest day’s bag: {{ heaviestText(point.by_days, names, units) }}.</p>
     <p v-if="openBags" class="label">In {{ bagsText(point, things, names) }}.</p>
     <p v-if="point.stowed" :class="out.length ? 'short' : 'label'">{{ out.length ? `▲ Packed, this finds no room in your bags: ${out.join(', ')}. Add a bag, or see Stow.` : openBags ? 'Packed by trial: everything goes into these bags.' : 'Packed by trial: everything new goes into your bags.' }}</p>
     <div class="scroll">

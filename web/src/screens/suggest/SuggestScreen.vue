@@ -203,7 +203,7 @@ async function take(): Promise<void> {
 }
 .asks {
   display: flex;
-  gap: 18px;
+  gap: 0 18px;
   align-items: center;
   flex-wrap: wrap;
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Today: the bag of the day to tick before the door and back in the evening, its mass on each back, light and water. */
 import { computed, ref } from 'vue'
-import type { Assessment, Day, DayOnFoot, Entry, Loadout, Outing, Person } from '@/api/types'
+import type { Assessment, Day, DayOnFoot, Edit, Entry, Loadout, Outing, Person, Thing } from '@/api/types'
 import OnFoot from '@/components/OnFoot.vue'
 import TabRow from '@/components/TabRow.vue'
 import TickRow from '@/components/TickRow.vue'
@@ -11,20 +11,35 @@ import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { clock } from '@/format/dates'
 import { ticked, toggled } from '@/field/subjects'
-import { atTheBase, doorList } from '@/wording/loadouts'
+import { alongNow, asEdits, atTheBase, changedOuting, changeText, doorList, type Along } from '@/wording/loadouts'
 import { hours } from '@/wording/stamina'
 
-const props = defineProps<{ date: string; day: Day | undefined; loadout: Loadout | undefined; outing: Outing | undefined; walk: DayOnFoot | null; entries: Entry[]; field: ReturnType<typeof useField>; assessment: Assessment; people: Person[]; names: Names }>()
+const props = defineProps<{ date: string; day: Day | undefined; loadout: Loadout | undefined; outing: Outing | undefined; walk: DayOnFoot | null; entries: Entry[]; field: ReturnType<typeof useField>; assessment: Assessment; people: Person[]; things: Map<string, Thing>; busy: boolean; names: Names }>()
+const emit = defineEmits<{ keep: [edits: Edit[], settle: () => void] }>()
 const units = useUnits()
 /** Half a litre for each hour of walking with a load (estimate). */
 const WATER_L_H = 0.5
 const loads = computed(() => (props.outing?.loads ?? props.assessment.loads).people)
 const light = computed(() => props.assessment.sky.find((s) => s.date === props.day?.date))
-const when = ref<'out' | 'back'>('out')
+const when = ref<'out' | 'back' | 'change'>('out')
+/** What goes along, as it was changed on the way: noted like every mark, network or not. */
+const along = computed(() => (props.outing ? alongNow(props.date, props.outing, props.field.stands.value) : []))
+const changes = computed(() => along.value.filter((a) => a.now !== a.planned))
+const now = computed(() => (props.outing ? changedOuting(props.outing, along.value, props.entries) : undefined))
+/** The bag itself is what everything goes into. */
+const loose = computed(() => along.value.filter((a) => !props.outing?.kit.entries?.some((e) => e.item === a.item && e.place.where === 'piece')))
+function change(a: Along, count: number | null): void {
+  void props.field.mark({ do: 'along', day: props.date, item: a.item, count: count === a.planned ? null : count })
+}
+/** Into the plan, for all days of this bag; then nothing is changed against it any more. */
+function keep(): void {
+  const settled = changes.value
+  emit('keep', asEdits(settled), () => settled.forEach((a) => change(a, null)))
+}
 /** What leaves the room, each with where it goes; in the evening the same, each with where it came from. */
-const lines = computed(() => (props.outing ? doorList(when.value, props.date, props.outing, props.names) : []))
+const lines = computed(() => (now.value && when.value !== 'change' ? doorList(when.value, props.date, now.value, props.names) : []))
 const open = computed(() => lines.value.filter((l) => !ticked(props.field.stands.value, l.line)).length)
-const stays = computed(() => (props.outing ? atTheBase(props.outing.stays, props.entries, props.names) : []))
+const stays = computed(() => (now.value ? atTheBase(now.value.stays, props.entries, props.names) : []))
 const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
 </script>
 
@@ -33,8 +48,16 @@ const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
     <h2>{{ loadout ? loadout.name : 'Everything, as packed' }}</h2>
     <p v-for="p in loads" :key="p.person"><b>{{ names.person(p.person) }}</b> {{ fmt.load(p.carried_g, units) }}<template v-if="p.share !== null && p.share !== undefined">, {{ fmt.percent(p.share) }} of body mass</template></p>
     <template v-if="outing">
-      <TabRow v-model="when" label="When" :tabs="[{ name: 'out', title: 'before the door' }, { name: 'back', title: 'back in the evening' }]"><span class="label" role="status">{{ open ? `${open} of ${lines.length} to tick` : 'all ticked' }}</span></TabRow>
-      <ul class="lines">
+      <TabRow v-model="when" label="When" :tabs="[{ name: 'out', title: 'before the door' }, { name: 'back', title: 'back in the evening' }, { name: 'change', title: 'change it' }]"><span v-if="when !== 'change'" class="label" role="status">{{ open ? `${open} of ${lines.length} to tick` : 'all ticked' }}</span></TabRow>
+      <p v-if="changes.length" class="changed">
+        <b>Changed on the way:</b> {{ changes.map((a) => changeText(a, (i) => things.get(i)?.mass_g ?? 0, names, units)).join('; ') }}.
+        <button type="button" class="link" :disabled="busy" @click="keep">put it into the plan</button> or
+        <button type="button" class="link" @click="changes.forEach((a) => change(a, null))">go by the plan after all</button>
+      </p>
+      <ul v-if="when === 'change'" class="lines">
+        <li v-for="a in loose" :key="a.item"><TickRow large :done="a.now > 0" :head="`${names.thing(a.item)}${a.most > 1 ? `, ${a.now} of ${a.most}` : ''}`" :body="a.now ? 'goes along' : 'stays at the base'" @tick="change(a, a.now ? 0 : Math.max(1, a.planned))" /></li>
+      </ul>
+      <ul v-else class="lines">
         <li v-for="l in lines" :key="l.line"><TickRow large :done="ticked(field.stands.value, l.line)" :head="l.head" :body="l.body" @tick="field.mark(toggled(l.line))" /></li>
       </ul>
       <p v-if="stays.length" class="quiet"><b>Stays at the base:</b> {{ stays.join('; ') }}.</p>
@@ -63,5 +86,9 @@ h2 {
 }
 p {
   margin: 4px 0;
+}
+.changed {
+  border-left: 3px solid var(--ochre);
+  padding-left: 8px;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Out there, in gloves, without a network: today's bag, packs and cards, tonight's list, and a quick note. */
 import { computed, ref, watch } from 'vue'
-import type { Signs } from '@/api/types'
+import type { Edit, Signs } from '@/api/types'
 import TripFrame from '@/components/TripFrame.vue'
 import TabRow from '@/components/TabRow.vue'
 import { useBench } from '@/composables/useBench'
@@ -20,7 +20,7 @@ import NightPart from './NightPart.vue'
 import TodayPart from './TodayPart.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()
-const { bench, at: stamped, error, things, entries, names } = useBench(
+const { bench, at: stamped, error, things, entries, editLoadout, busy, names } = useBench(
   () => props.trip,
   () => props.kit,
 )
@@ -60,6 +60,9 @@ function keepSigns(signs: Signs): void {
   const doc = bench.value?.trip
   if (doc) save.mutate({ version: doc.version, trip: { ...doc.trip, signs } }, { onError: notify })
 }
+function keepChanges(edits: Edit[], settle: () => void): void {
+  if (loadout.value) editLoadout(loadout.value.id, edits, settle)
+}
 function step(by: number): void {
   const next = days.value[at.value + by]
   if (next) date.value = next.date
@@ -76,7 +79,7 @@ function step(by: number): void {
       </header>
       <FieldState :field="field" :names="names" />
       <TabRow v-model="part" class="parts" way label="Parts of the trail" :tabs="PARTS" />
-      <TodayPart class="today" :date="date" :day="here" :loadout="loadout" :outing="outing" :walk="walk" :entries="all" :field="field" :assessment="bench.state.assessment" :people="bench.trip.trip.people ?? []" :names="names" />
+      <TodayPart class="today" :date="date" :day="here" :loadout="loadout" :outing="outing" :walk="walk" :entries="all" :field="field" :assessment="bench.state.assessment" :people="bench.trip.trip.people ?? []" :things="things" :busy="busy" :names="names" @keep="keepChanges" />
       <BoardsPart class="boards" :entries="all" :things="things" :field="field" :signs="bench.trip.trip.signs ?? {}" :copies="bench.state.assessment.lasts.copies" ours @signs="keepSigns" />
       <NightPart class="night" :date="date" :day="here" :mains="Boolean(bench.trip.trip.mains)" :entries="all" :things="things" :field="field" :copies="bench.state.assessment.lasts.copies" />
       <LogPart class="log" :date="date" :entries="all" :things="things" :field="field" :names="names" />
