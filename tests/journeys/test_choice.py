@@ -116,3 +116,21 @@ def test_filters_and_exposure_answer_on_the_bench(demo: Page) -> None:
     demo.get_by_label("Wanted").fill("1 s")
     demo.get_by_role("button", name="Stops", exact=True).click()
     expect(demo.get_by_text(re.compile(r"^5\.9 stops"))).to_be_visible()
+
+
+def test_suggested_kits_by_their_days_and_in_bags_of_their_own(inside: Page) -> None:
+    inside.goto("/trips/karst/a/suggest")
+    points_found = inside.get_by_role("listbox").get_by_role("option")
+    inside.get_by_label("Judge by days").check()
+    expect(inside.get_by_text(re.compile("^Heaviest day’s bag:"))).to_be_visible(timeout=300_000)
+    inside.get_by_label("What the curve is drawn over").select_option("the heaviest day’s bag")
+    expect(inside.get_by_text("heaviest day’s bag with what its bearer wears")).to_be_visible()
+    expect(points_found.first).to_be_visible()
+    expect(inside.get_by_role("columnheader", name="on, of what is carried well")).to_be_visible()
+    inside.get_by_label("Judge by days").uncheck()
+    inside.get_by_label("Leave the bags open").check()
+    # Bags are no part of what stays, and each point says in which it is.
+    expect(inside.get_by_text(re.compile(r"^In .+ on Ines"))).to_be_visible(timeout=300_000)
+    inside.get_by_role("button", name="Take it as a new kit").click()
+    inside.wait_for_url("**/bench")
+    expect(inside.get_by_role("contentinfo")).to_contain_text("brief", ignore_case=True)

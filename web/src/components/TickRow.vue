@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** A line to tick off: its box, and what it is about. Large enough for gloves on a phone, or anywhere when asked. */
-defineProps<{ done: boolean; large?: boolean; head: string; body?: string }>()
+defineProps<{ done: boolean; large?: boolean; head: string; body?: string; /** A choice that can be taken back, not something done: its words stay plain. */ choice?: boolean }>()
 const emit = defineEmits<{ tick: [] }>()
 </script>
 
 <template>
-  <button type="button" class="row" :class="{ large, done }" :aria-pressed="done" @click="emit('tick')">
+  <button type="button" class="row" :class="{ large, done, choice }" :aria-pressed="done" @click="emit('tick')">
     <span class="box" aria-hidden="true">{{ done ? '✓' : '' }}</span>
     <span class="what"><b>{{ head }}</b> <span v-if="body" class="body">{{ body }}</span></span>
   </button>
@@ -46,7 +46,7 @@ const emit = defineEmits<{ tick: [] }>()
   line-height: 12px;
   text-align: center;
 }
-.done b {
+.done:not(.choice) b {
   font-weight: 400;
   text-decoration: line-through;
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { AtBase, ByDays, Day, DayBag, Loadout, ProposedOuting, WantDays } from '@/api/types'
 import type { Names } from '@/composables/useBench'
-import { alike, asOuting, baseText, outThere, packsText, shareText, summaryText, wantText } from './outings'
+import { alike, asOuting, baseText, byDaysText, outThere, packsText, shareText, summaryText, wantText } from './outings'
 
 const names: Names = { thing: (id) => ({ 'phone-ines': 'Phone, Ines' })[id] ?? id, person: (id) => id, leg: (id) => id, want: () => 'Sea eagles' }
 const want = (wanted: string[], there: string[]): WantDays => ({ want: 'eagles', best: 1, wanted, there })
@@ -19,6 +19,10 @@ describe('the day’s bag in words', () => {
   })
   it('says how the days are judged, and what they cost the brief', () => {
     const by = (outings: number, score: number) => ({ days: Array(9).fill({}) as DayBag[], wants: [], outings, score, whole: 96 }) as ByDays
+    expect(byDaysText(undefined)).toBe('')
+    expect(byDaysText(by(3, 92))).toBe('by its days 92\u00a0%')
+    const short = { ...by(3, 96), days: [{ loadout: 'a', wants: [{ there: false }] }, { loadout: null, wants: [{ there: false }] }, { loadout: 'b', wants: [{ there: true }] }] } as never
+    expect(byDaysText(short)).toBe('one day’s bag falls short')
     expect(summaryText(by(0, 96))).toContain('No day has a bag of its own yet')
     expect(summaryText(by(3, 92))).toBe('3 of 9 days have a bag of their own; the others are judged with all that travels. Brief by its days 92 %, with all that travels 96 %.')
     expect(summaryText(by(9, 96))).toBe('Every day has a bag of its own.')

@@ -38,9 +38,12 @@ export function summaryText(by: ByDays): string {
   const [score, whole] = [Math.round(by.score), Math.round(by.whole)]
   return score < whole ? `${own} Brief by its days ${score} %, with all that travels ${whole} %.` : own
 }
-/** "by its days 93 %", where that is less than with all that travels. */
-export function byDaysText(by: Pick<ByDays, 'score' | 'whole'> | undefined): string {
-  return by && Math.round(by.score) < Math.round(by.whole) ? `by its days ${Math.round(by.score)}\u00a0%` : ''
+/** "by its days 93 %", where that is less than with all that travels; else how many days' bags leave a want out. */
+export function byDaysText(by: Pick<ByDays, 'score' | 'whole' | 'days'> | undefined): string {
+  if (!by) return ''
+  if (Math.round(by.score) < Math.round(by.whole)) return `by its days ${Math.round(by.score)}\u00a0%`
+  const short = by.days.filter((d) => d.loadout && d.wants.some((w) => !w.there)).length
+  return short ? (short === 1 ? 'one day’s bag falls short' : `${short} days’ bags fall short`) : ''
 }
 /** "LB-4: 35.7 Wh asked, 20.4 there in 2 packs". */
 export function packsText(packs: DayBag['packs'][number], names: Names): string {

@@ -70,9 +70,11 @@ const lines = computed(() => [props.day.place, fmt.temperature(props.day.lowest_
     <p v-if="bag.trip_short.length" class="label">With all packs of the trip {{ bag.trip_short.map(names.thing).join(' and ') }} would be short on this day as well, for want of charging: <RouterLink :to="{ name: 'stamina' }">Stamina</RouterLink> says why.</p>
     <template v-if="bag.loadout">
       <TabRow v-model="when" label="When" :tabs="[{ name: 'morning', title: 'moves this morning' }, { name: 'evening', title: 'moves back' }, { name: 'first', title: 'leave, take' }]" />
-      <AdvicePending v-if="when === 'first'" v-slot="{ advice }" :told="worth" before="Reckoning again: this is of the bag before your last click." looking="Reckoning what each thing earns that day…">
-        <DropsPanel :ledger="advice.ledger" :wants="wants" :over="false" :names="names" :busy="busy" @edit="emit('cure', $event)" />
-      </AdvicePending>
+      <div v-if="when === 'first'">
+        <AdvicePending v-slot="{ advice }" :told="worth" before="Reckoning again: this is of the bag before your last click." looking="Reckoning what each thing earns that day…">
+          <DropsPanel :ledger="advice.ledger" :wants="wants" :over="false" :names="names" :busy="busy" @edit="emit('cure', $event)" />
+        </AdvicePending>
+      </div>
       <ul v-else class="lines moves">
         <li v-for="m in moves" :key="JSON.stringify(m)">{{ moveText(m, names) }}</li>
         <li v-if="!moves.length" class="quiet">Nothing moves.</li>

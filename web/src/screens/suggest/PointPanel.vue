@@ -41,6 +41,7 @@ function mark(item: string, how: How): void {
   emit('mark', withMark(marks.value, item, how))
 }
 const state = computed(() => {
+  if (!props.point.proved && props.point.bound < props.point.score + 0.05) return 'the best found; hardly anything covers more'
   if (!props.point.proved) return `the best found; no kit can pass ${fmt.figure(props.point.bound, 1)} %`
   return props.openBags ? 'nothing lighter covers as much in any of your bags, proved' : 'the best there is under that mass, proved'
 })

@@ -26,8 +26,13 @@ const when = ref<'out' | 'back' | 'change'>('out')
 const along = computed(() => (props.outing ? alongNow(props.date, props.outing, props.field.stands.value) : []))
 const changes = computed(() => along.value.filter((a) => a.now !== a.planned))
 const now = computed(() => (props.outing ? changedOuting(props.outing, along.value, props.entries) : undefined))
-/** The bag itself is what everything goes into. */
-const loose = computed(() => along.value.filter((a) => !props.outing?.kit.entries?.some((e) => e.item === a.item && e.place.where === 'piece')))
+/** What can go or stay by itself: not the bag that everything goes into, nor bags and inserts left with what is in them. */
+const loose = computed(() => along.value.filter((a) => !['bag', 'insert'].includes(props.things.get(a.item)?.kind ?? '')))
+/** Each tap is one piece more, and after the last of them none. */
+function alongText(a: Along): string {
+  const [is, next] = [a.now ? 'goes along' : 'stays at the base', a.now < a.most ? 'one more' : 'none']
+  return a.most > 1 ? `${is}; tap for ${next}` : is
+}
 function change(a: Along, count: number | null): void {
   void props.field.mark({ do: 'along', day: props.date, item: a.item, count: count === a.planned ? null : count })
 }
@@ -51,16 +56,16 @@ const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
       <TabRow v-model="when" label="When" :tabs="[{ name: 'out', title: 'before the door' }, { name: 'back', title: 'back in the evening' }, { name: 'change', title: 'change it' }]"><span v-if="when !== 'change'" class="label" role="status">{{ open ? `${open} of ${lines.length} to tick` : 'all ticked' }}</span></TabRow>
       <p v-if="changes.length" class="changed">
         <b>Changed on the way:</b> {{ changes.map((a) => changeText(a, (i) => things.get(i)?.mass_g ?? 0, names, units)).join('; ') }}.
-        <button type="button" class="link" :disabled="busy" @click="keep">put it into the plan</button> or
+        <button type="button" class="link" :disabled="busy || field.away.value" @click="keep">put it into the plan</button> or
         <button type="button" class="link" @click="changes.forEach((a) => change(a, null))">go by the plan after all</button>
       </p>
       <ul v-if="when === 'change'" class="lines">
-        <li v-for="a in loose" :key="a.item"><TickRow large :done="a.now > 0" :head="`${names.thing(a.item)}${a.most > 1 ? `, ${a.now} of ${a.most}` : ''}`" :body="a.now ? 'goes along' : 'stays at the base'" @tick="change(a, a.now ? 0 : Math.max(1, a.planned))" /></li>
+        <li v-for="a in loose" :key="a.item"><TickRow large choice :done="a.now > 0" :head="`${names.thing(a.item)}${a.most > 1 ? `, ${a.now} of ${a.most}` : ''}`" :body="alongText(a)" @tick="change(a, a.now < a.most ? a.now + 1 : 0)" /></li>
       </ul>
       <ul v-else class="lines">
         <li v-for="l in lines" :key="l.line"><TickRow large :done="ticked(field.stands.value, l.line)" :head="l.head" :body="l.body" @tick="field.mark(toggled(l.line))" /></li>
       </ul>
-      <p v-if="stays.length" class="quiet"><b>Stays at the base:</b> {{ stays.join('; ') }}.</p>
+      <p v-if="stays.length && when !== 'change'" class="quiet"><b>Stays at the base:</b> {{ stays.join('; ') }}.</p>
     </template>
     <p v-else class="quiet">No loadout names this day. Make one at Stow, and the day's bag stands here.</p>
     <OnFoot v-if="walk && day?.walk" :walk="walk" :goal="day.walk" :names="names" />
