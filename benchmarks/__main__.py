@@ -19,6 +19,8 @@ from benchmarks.choice import (  # noqa: E402
     bench_choose_curve,
     bench_choose_limits,
     bench_hang_up,
+    bench_suggest_bags,
+    bench_suggest_days,
 )
 from benchmarks.containers import bench_containers  # noqa: E402
 from benchmarks.core import bench_advise, bench_advise_demo, bench_assess, bench_assess_demo, bench_cures_demo  # noqa: E402  Django is set up first: the lockers come from its typical table
@@ -56,6 +58,8 @@ WORKLOADS: dict[str, Callable[[], Figures]] = {
     "choose-60-wants": bench_choose_60_wants,
     "choose-1000": bench_choose_1000,
     "hang-up": bench_hang_up,
+    "suggest-days": bench_suggest_days,
+    "suggest-bags": bench_suggest_bags,
     "outing-propose": bench_outing_propose,
     "days": bench_days,
     "split": bench_split,

@@ -1,10 +1,14 @@
 """The choice: the trade curve over a locker of 200 things, and over one of 1,000."""
 
+from pathlib import Path
 from time import perf_counter
 
 from benchmarks.lockers import plan
 from mule.choosing import Asking, Point, choose
+from mule.plan import read
+from mule.suggest import suggest
 
+DEMO = Path(__file__).resolve().parent.parent / "demo" / "lofoten.plan.json"
 # 8 bodies and 30 lenses in 200 things; 10 wants.
 WANTS = 10
 
@@ -57,3 +61,32 @@ def bench_hang_up() -> dict[str, float]:
         choose(made, Asking(points=20, seconds=300), should_stop=lambda end=end: perf_counter() >= end)  # type: ignore[misc]
         longest = max(longest, perf_counter() - end)
     return {"longest_s": round(longest, 2)}
+
+
+def _suggested(asking: Asking) -> dict[str, float]:
+    """Seconds until the first point that is none of a first answer, and until the whole curve of the demo is there."""
+    plan = read(DEMO.read_bytes())
+    found: list[float] = []
+    start = perf_counter()
+
+    def take(point: Point) -> None:
+        if not point.provisional:
+            found.append(perf_counter() - start)
+
+    made = suggest(plan, asking, take)
+    return {
+        "first_point_s": round(found[0], 2),
+        "seconds": round(perf_counter() - start, 2),
+        "points": len(made.points),
+        "proved_share": round(sum(p.proved for p in made.points) / max(1, len(made.points)), 2),
+    }
+
+
+def bench_suggest_days() -> dict[str, float]:
+    """The curve of the demo, each kit tried day by day."""
+    return _suggested(Asking(points=20, seconds=120, by_days=True))
+
+
+def bench_suggest_bags() -> dict[str, float]:
+    """The curve of the demo with the bags left open."""
+    return _suggested(Asking(points=20, seconds=60, open_bags=True))

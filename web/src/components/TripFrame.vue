@@ -33,7 +33,7 @@ const advice = computed(() => (told.value.stands ? told.value.advice : undefined
 const judged = computed(() => advice.value ?? props.bench?.state.assessment)
 const cautions = computed(() => [...(props.bench?.state.assessment.findings ?? []), ...(advice.value?.findings ?? [])].filter((f) => f.severity === 'caution').flatMap((f) => f.stations))
 /** The brief by the days' bags, once hands are off the kit for a moment; none where no day has a bag of its own. */
-const quiet = refDebounced(at, 700)
+const quiet = refDebounced(at, 2000)
 const outings = computed(() => props.bench?.state.kit.stow?.loadouts?.some((l) => l.days?.length) ?? false)
 const days = useQuery(computed(() => daysQuery(outings.value ? quiet.value : null)))
 const byDays = computed(() => (outings.value && !days.isPlaceholderData.value && quiet.value?.stamp === at.value?.stamp && quiet.value?.kit === at.value?.kit ? days.data.value : undefined))

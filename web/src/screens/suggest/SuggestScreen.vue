@@ -126,6 +126,7 @@ async function take(): Promise<void> {
           <span class="quiet" role="status">{{ says }}</span>
           <button v-if="running" type="button" class="link" @click="stop">stop</button>
           <button v-else type="button" class="link" @click="search">search again</button>
+          <RouterLink class="link" :to="{ name: 'bags', params: { trip, kit } }">which bag</RouterLink>
           <RouterLink class="link" :to="{ name: 'bench', params: { trip, kit } }">back to the bench</RouterLink>
         </header>
         <div class="asks">
