@@ -23,7 +23,7 @@ SOLVERS = {
         "split",
         "suggest",
     ),
-    "server": ("bags", "choice", "field", "foam", "paper", "stow"),
+    "server": ("bags", "choice", "field", "foam", "lines", "paper", "stow"),
 }
 # Of these never two beside each other: each search has all of a processor.
 GROUPED = {

@@ -41,14 +41,13 @@ class _Set:
 
 @dataclass
 class _Search:
-    """curve: of kits without room being a matter. now_g: empty bags in it."""
+    """curve: of kits without room being a matter."""
 
     plan: Plan
     asking: Asking
     deadline: Deadline
     days: DaysTried | None
     curve: Sequence[Point]
-    now_g: float
     sets: list[_Set] = field(init=False)
 
     def __post_init__(self) -> None:
@@ -74,10 +73,10 @@ class _Search:
         return begin, None
 
     def _point(self, level: Point, kit: Kit, one: _Set) -> Point:
-        carried_g = level.carried_g - self.now_g + one.empty_g
+        carried_g = _beside_bags(self.plan, level) + one.empty_g
         things_g = carried_g - self.sets[0].empty_g
         # What weighs no more beside bags can be worth no more than the curve at that mass.
-        beyond = [p.bound for p in self.curve if p.limit_g - self.now_g >= things_g]
+        beyond = [p.bound for p in self.curve if p.limit_g - _bags_g(self.plan, p.kit) >= things_g]
         return level.model_copy(
             update={
                 "kit": kit,
@@ -91,7 +90,7 @@ class _Search:
 
     def lightest(self, level: Point, best: Point | None) -> Point | None:
         """The lightest kit as good as a level in any bags. best: one that is known."""
-        things_g, sure = level.carried_g - self.now_g, level.proved
+        things_g, sure = _beside_bags(self.plan, level), level.proved
         for one in self.sets:
             if best is not None and one.empty_g + things_g >= best.carried_g - _SAME_G:
                 break
@@ -158,6 +157,16 @@ def empty_g(plan: Plan, bags: Bags) -> float:
     return sum(plan.items[name].mass_g for name in names)
 
 
+def _bags_g(plan: Plan, kit: Kit) -> float:
+    owned = Owned(plan.with_kit(kit))
+    return empty_g(plan, Bags(owned.now, owned.inserts_now))
+
+
+def _beside_bags(plan: Plan, point: Point) -> float:
+    """Grams carried in a kit beside its bags, which were its own or, where it had none, chosen with it."""
+    return point.carried_g - _bags_g(plan, point.kit)
+
+
 def choose_with_bags(
     plan: Plan,
     asking: Asking,
@@ -181,9 +190,7 @@ def choose_with_bags(
     curve = choose(plan, free, should_stop=should_stop)
     if curve.conflict:
         return curve
-    now = Owned(plan)
-    now_g = empty_g(plan, Bags(now.now, now.inserts_now))
-    search = _Search(plan, asking, deadline, days, curve.points, now_g)
+    search = _Search(plan, asking, deadline, days, curve.points)
     found = _searched(search, on_point)
     ended = not curve.stopped and not deadline.stopped and all(point.proved for point in found)
     return curve.model_copy(update={"points": found, "own": (), "stopped": not ended})

@@ -17,8 +17,9 @@ class Line(BaseModel):
     replaced: bool | None = None
 
     def written(self) -> str:
-        """The line without what it does not say."""
-        return self.model_dump_json(exclude_none=True)
+        """The line without what it does not say. What it says, it says whole: readers are promised every field, also
+        those in which there is nothing."""
+        return self.model_dump_json(exclude={name for name, value in self if value is None})
 
 
 class ChoiceLine(Line):
@@ -58,7 +59,3 @@ class StowLine(Line):
 
     stowage: Stowage | None = None
     final: bool | None = None
-
-    def written(self) -> str:
-        """The line; a packing says what is not there, too."""
-        return self.model_dump_json(exclude={name for name, value in self if value is None})

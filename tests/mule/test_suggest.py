@@ -203,6 +203,17 @@ def test_points_with_open_bags_hold_what_they_say() -> None:
     assert sum(DEMO.items[i].mass_g for i in mine if i != "duffel") < now_g
 
 
+def test_a_kit_without_a_bag_gets_the_lightest_that_takes_it() -> None:
+    gear = [cast.bag(), cast.bag("sling", mass_g=400), cast.body(), cast.normal_zoom(), cast.tele_zoom()]
+    plan = cast.plan(gear, wants=(cast.want("near", 24, 70), cast.want("far", 100, 400)))
+    made = suggest(plan, Asking(points=4, open_bags=True))
+    assert made.points
+    for point in made.points:
+        sound(plan, point)
+        assert point.proved
+        assert "sling" in point.kit.loaded()
+
+
 def test_empty_bags_are_weighed_with_their_inserts() -> None:
     bags = sets_of(DEMO, checked_sets(DEMO)[:1])
     one = next(some for some in bags if some.inserts)

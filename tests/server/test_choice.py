@@ -126,3 +126,18 @@ def test_nothing_of_this_is_shown_to_others(ask_as_stranger: Any, stored: Plan) 
         ("get", "/trips/trip/compare?kits=a,b", None),
     ):
         assert ask_as_stranger(method, path, body).status_code == 404
+
+
+@pytest.mark.parametrize("asking", [{"by_days": True}, {"open_bags": True}, {"by_days": True, "open_bags": True}])
+def test_a_choice_by_days_and_with_open_bags_comes_to_its_end(ask: Any, stored: Plan, asking: dict[str, bool]) -> None:
+    # Nobody of this trip said what they carry well.
+    found = lines(ask("post", f"{KIT}/choose", {"points": 4, "seconds": 20} | asking))
+    points = found[-1]["choice"]["points"]
+    assert points
+    assert all((point["by_days"] is not None) == asking.get("by_days", False) for point in points)
+    if "by_days" in asking:
+        assert {day["well_g"] for point in points for day in point["by_days"]["days"]} == {None}
+    assert [line for line in found if "point" in line]
+    # The very same again is told from what was kept.
+    again = lines(ask("post", f"{KIT}/choose", {"points": 4, "seconds": 20} | asking))
+    assert again[-1]["choice"]["points"] == points

@@ -3,6 +3,7 @@ import type { DaysServed, Point, Thing, Units } from '@/api/types'
 import type { Names } from '@/composables/useBench'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
+import { listed } from './parts'
 
 /** "Ridge 25 on Marit, Dry bag on Ines" */
 export function bagsText(point: Point, things: ReadonlyMap<string, Thing>, names: Names): string {
@@ -15,7 +16,7 @@ export function bagsText(point: Point, things: ReadonlyMap<string, Thing>, names
 /** The heaviest of the days' bags: "9.33 kg on Tue 23 Feb, in Ridge 25 on Marit" */
 export function heaviestText(served: DaysServed, names: Names, units: Units): string {
   const one = served.days.find((d) => d.bag_g === served.heaviest_g)
-  return one ? `${fmt.load(one.bag_g, units)} on ${one.days.map((on) => day(on)).join(' and ')}, in ${names.thing(one.bag)} on ${names.person(one.person)}` : ''
+  return one ? `${fmt.load(one.bag_g, units)} on ${listed(one.days.map((on) => day(on)))}, in ${names.thing(one.bag)} on ${names.person(one.person)}` : ''
 }
 
 export interface DayLine {

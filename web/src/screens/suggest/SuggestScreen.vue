@@ -137,7 +137,7 @@ async function take(): Promise<void> {
           <VCheckbox v-if="brief.days?.length" v-model="byDays" label="Judge by days" />
           <label v-if="byDays" class="axis">drawn over <select v-model="axis" aria-label="What the curve is drawn over"><option value="carried">all that is carried</option><option value="day">the heaviest day’s bag</option></select></label>
         </div>
-        <p v-if="byDays" class="label">{{ unsaid.length ? `Nobody knows what ${unsaid.join(' and ')} carries well: say it in the brief, and kits that are too heavy for a day are left out.` : 'Only kits of which somebody carries each day’s bag well: the lightest that serves nine tenths of what the kit could, in one bag on one back.' }}</p>
+        <p v-if="byDays" class="label">{{ unsaid.length ? `What ${unsaid.join(' and ')} ${unsaid.length > 1 ? 'carry' : 'carries'} well is not said: say it in the brief, and kits that are too heavy for a day are left out.` : 'Only kits of which somebody carries each day’s bag well: the lightest that serves nine tenths of what the kit could, in one bag on one back.' }}</p>
         <div v-if="problem" class="answer" role="alert">
           <b>{{ problem.title }}</b>
           <p v-for="field in problem.fields" :key="field.field">{{ field.rule }}.</p>
@@ -151,7 +151,7 @@ async function take(): Promise<void> {
         </div>
         <template v-else-if="points.length">
           <TradeCurve class="curve" :points="points" :lines="choice?.lines ?? []" :kits="present" :chosen="chosen" :names="names" :axis="axis" @choose="choose" />
-          <KeptThings :kept="kept" :may-leave="mayLeave" :marks="brief.marks ?? {}" :names="names" @leave="mayLeave = $event" @mark="mark" />
+          <KeptThings v-if="kept.length" :kept="kept" :may-leave="mayLeave" :marks="brief.marks ?? {}" :names="names" @leave="mayLeave = $event" @mark="mark" />
           <p v-for="line in above" :key="line" class="above">{{ line }}</p>
           <h2>What each step buys <span class="quiet">left to right along the curve</span></h2>
           <StepBars class="steps" :points="points" :things="things" :chosen="chosen" @choose="choose" />
