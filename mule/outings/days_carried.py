@@ -10,17 +10,14 @@ from datetime import date
 from threading import Lock
 
 from mule.choosing import DayCap, DayServed, DaysServed, KitRefused
-from mule.choosing.scoring import equivalence_of
 from mule.deadline import Deadline
-from mule.finding import Worn
-from mule.gear import Bag, Gear, serves
-from mule.kit import Entry, Kit
-from mule.optics import OPTICAL, table_of
-from mule.outings.along import always, bags_to_go
+from mule.kit import Kit
+from mule.outings.along import bags_to_go
 from mule.outings.day import wanted_on
 from mule.outings.judge import THERE, shot_on
 from mule.outings.one_bag import SAME_POINTS, MostOut, OneBag, OneBagAsked, more_g
 from mule.outings.proposing import OutingAsked, ProposedOuting, propose
+from mule.outings.what_weighs import few_worth, score_of, standing_in, with_everything
 from mule.plan import Plan
 from mule.trip import Day, Person, Want
 from mule.units import Frozen
@@ -61,7 +58,7 @@ class DaysCarried:
         self._bearers = sorted(plan.trip.people, key=lambda p: -(_well_g(p) or float("inf")))
         self._served: dict[tuple[_Key, Pieces], DayServed] = {}
         self._outs: dict[_Key, list[_Out]] = {}
-        self._mosts: dict[date, MostOut] = {}
+        self._mosts: dict[tuple[date, Pieces], MostOut] = {}
         self._lock = Lock()
 
     def refused(self, kit: Kit, in_play: Mapping[str, int]) -> tuple[KitRefused | DayCap, ...]:
@@ -70,10 +67,11 @@ class DaysCarried:
             return ()
         plan = self._plan.with_kit(kit)
         for sort in self._sorts(plan):
-            if (cap := self._capped(plan, sort)) is not None:
+            if (cap := self._capped(plan, sort, in_play)) is not None:
                 return (cap,)
             if not self._known(plan, sort) and (over := self._over(plan, sort)):
-                return self._why(plan, over, in_play)
+                # Of a kit that nothing is to be learned of it is enough to know.
+                return self._why(plan, over, in_play) if in_play else (KitRefused({}, {}, proved=False),)
         return ()
 
     def told(self, kit: Kit) -> DaysServed:
@@ -91,16 +89,16 @@ class DaysCarried:
 
     def _known(self, plan: Plan, sort: _Sort) -> bool:
         """Whether a bag of another kit is in this one, too, and serves as much."""
-        loaded, least = plan.loaded, THERE * _score(plan, plan.loaded, sort) - SAME_POINTS
+        loaded, least = plan.loaded, THERE * score_of(plan, plan.loaded, sort.wants) - SAME_POINTS
         with self._lock:
             outs = list(self._outs.get(_key(sort), ()))
         return any(out.score >= least and out.is_in(loaded) for out in outs)
 
-    def _capped(self, plan: Plan, sort: _Sort) -> DayCap | None:
+    def _capped(self, plan: Plan, sort: _Sort, in_play: Mapping[str, int]) -> DayCap | None:
         """A cap known before that a kit passes; None where there is none."""
-        score = THERE * _score(plan, plan.loaded, sort)
+        score = THERE * score_of(plan, plan.loaded, sort.wants)
         with self._lock:
-            mosts = [most for day in sort.days if (most := self._mosts.get(day.date))]
+            mosts = [most for day in sort.days if (most := self._mosts.get(_able_key(plan, day, in_play)))]
         return next((_cap(sort, most) for most in mosts if score > most.points + 2 * SAME_POINTS), None)
 
     def _over(self, plan: Plan, sort: _Sort) -> _Sort | None:
@@ -145,7 +143,7 @@ class DaysCarried:
         return OutingAsked(days=days, person=person.id, share=THERE, seconds=_BAG_S)
 
     def _keep(self, plan: Plan, sort: _Sort, made: ProposedOuting) -> None:
-        out = _Out(made.kit.loaded(), _score(plan, made.kit.loaded(), sort))
+        out = _Out(made.kit.loaded(), score_of(plan, made.kit.loaded(), sort.wants))
         with self._lock:
             self._outs.setdefault(_key(sort), []).append(out)
 
@@ -165,19 +163,19 @@ class DaysCarried:
 
     def _why(self, plan: Plan, over: _Sort, in_play: Mapping[str, int]) -> tuple[KitRefused | DayCap, ...]:
         """Where a day cannot be carried by anybody with what is worth so much, that; or else kits like this one."""
-        score = _score(plan, plan.loaded, over)
+        score = score_of(plan, plan.loaded, over.wants)
         for day in over.days:
             most = self._most(plan, over, day, in_play)
             if THERE * score > most.points + 2 * SAME_POINTS:
                 return (_cap(over, most),)
-        few = _few(plan, over, score - SAME_POINTS)
+        few = few_worth(plan, over.wants, score - SAME_POINTS)
         fixed = {item: n for item, n in plan.loaded.items() if item not in in_play}
         more = {item: n for item, n in in_play.items() if n > plan.loaded.get(item, 0)}
         # Of what is heavy, much together does not help either.
         heavy_first = sorted(more, key=lambda item: -plan.items[item].mass_g)
         helps = self._helping(plan, over, more, heavy_first, THERE * score - SAME_POINTS)
         proved = all(served.proved for served in self._days(plan, over))
-        return (KitRefused(_together(plan, few, fixed, in_play), helps, proved),)
+        return (KitRefused(standing_in(plan, few, fixed, in_play), helps, proved),)
 
     def _helping(
         self, plan: Plan, over: _Sort, more: Mapping[str, int], those: Sequence[str], least: float
@@ -203,7 +201,7 @@ class DaysCarried:
         """Whether a kit with more pieces of some things could do, room being no matter."""
         # One day on which it does not is enough to tell that it does not.
         day, lightest = over.days[0], min(bags_to_go(plan), key=lambda bag: bag.mass_g)
-        able = _with_everything(plan, {**plan.loaded, **more}, day)
+        able = with_everything(plan, {**plan.loaded, **more}, day)
         tried = (
             OneBag(
                 able,
@@ -217,9 +215,9 @@ class DaysCarried:
     def _most(self, plan: Plan, over: _Sort, day: Day, in_play: Mapping[str, int]) -> MostOut:
         """What nobody can carry more of on a day, in any bag, of everything in play."""
         with self._lock:
-            if day.date in self._mosts:
-                return self._mosts[day.date]
-        able = _with_everything(plan, {**plan.loaded, **in_play}, day)
+            if (known := self._mosts.get(_able_key(plan, day, in_play))) is not None:
+                return known
+        able = with_everything(plan, {**plan.loaded, **in_play}, day)
         tried = [
             OneBag(
                 able,
@@ -231,7 +229,7 @@ class DaysCarried:
         ]
         found = MostOut(max(one.points for one in tried), all(one.sure for one in tried))
         with self._lock:
-            self._mosts[day.date] = found
+            self._mosts[_able_key(plan, day, in_play)] = found
         return found
 
 
@@ -240,6 +238,11 @@ _Key = tuple[tuple[str, ...], tuple[str, ...]]
 
 def _key(sort: _Sort) -> _Key:
     return tuple(want.id for want in sort.wants), tuple(day.date.isoformat() for day in sort.days)
+
+
+def _able_key(plan: Plan, day: Day, in_play: Mapping[str, int]) -> tuple[date, Pieces]:
+    """The same for kits of one choice: their bags, what stays, and what is in play."""
+    return day.date, frozenset({**plan.loaded, **in_play}.items())
 
 
 def _well_g(person: Person) -> float | None:
@@ -256,58 +259,6 @@ def _rank(served: DayServed) -> tuple[bool, float]:
     return not _serves(served), served.carried_g - (served.well_g or float("inf"))
 
 
-def _score(plan: Plan, loaded: Mapping[str, int], sort: _Sort) -> float:
-    """Of what is shot on days of a sort, 0 to 100, with these things."""
-    return table_of([plan.items[item] for item in loaded], loaded, sort.wants).score()
-
-
 def _cap(over: _Sort, most: MostOut) -> DayCap:
     points = (most.points + 2 * SAME_POINTS) / THERE
     return DayCap(tuple(want.id for want in over.wants), min(100.0, points), most.sure)
-
-
-def _few(plan: Plan, over: _Sort, least: float) -> dict[str, int]:
-    """As few things of a kit as are worth so many points on the days; what is light is left out first."""
-    few = dict(plan.loaded)
-    for item in sorted(few, key=lambda i: plan.items[i].mass_g):
-        less = {other: n for other, n in few.items() if other != item}
-        if _score(plan, less, over) >= least:
-            few = less
-    return few
-
-
-def _together(
-    plan: Plan, few: Mapping[str, int], fixed: Mapping[str, int], in_play: Mapping[str, int]
-) -> dict[tuple[str, ...], int]:
-    """Pieces of these few by what stands in for each, without what stays in any case."""
-    found: dict[tuple[str, ...], int] = {}
-    for item in few:
-        alike = [other for other in (*fixed, *in_play) if _same(plan.items[item], plan.items[other])]
-        stays = sum(fixed.get(other, 0) for other in alike)
-        asked = sum(few.get(other, 0) for other in alike) - stays
-        free = tuple(other for other in alike if other in in_play)
-        if asked > 0 and free:
-            found[free] = asked
-    return found
-
-
-def _same(thing: Gear, other: Gear) -> bool:
-    """Whether one stands in for the other in what wants see."""
-    if thing.id == other.id:
-        return True
-    if isinstance(thing, OPTICAL) and isinstance(other, OPTICAL):
-        return equivalence_of(thing) == equivalence_of(other)
-    return serves(thing) is not None and serves(thing) == serves(other)
-
-
-def _with_everything(plan: Plan, every: Mapping[str, int], day: Day) -> Plan:
-    """The plan with everything in play on the trip, but for what goes along in any case once it is there: so a bag out
-    of it is no heavier than any of a kit that is chosen from it."""
-    loaded, first = plan.loaded, plan.trip.people[0].id
-    more = {
-        item: n - loaded.get(item, 0)
-        for item, n in every.items()
-        if n > loaded.get(item, 0) and not isinstance(plan.items[item], Bag) and not always(plan.items[item], (day,))
-    }
-    entries = [Entry(item=item, count=n, place=Worn(person=first)) for item, n in more.items()]
-    return plan.with_kit(plan.kit.model_copy(update={"entries": (*plan.kit.entries, *entries)}))

@@ -107,6 +107,16 @@ def test_a_day_that_names_nothing_asks_for_nothing_others_name() -> None:
     assert day_plan(DEMO, (DEMO.trip.days[0],), None).trip.days[0].wants == ()
 
 
+def test_what_was_found_of_a_kit_alone_says_nothing_of_others() -> None:
+    people = tuple(p.model_copy(update={"carries_well_kg": 8.0}) for p in DEMO.trip.people)
+    plan = DEMO.with_trip(DEMO.trip.model_copy(update={"people": people}))
+    in_play = {t.id: min(2, t.count) for t in DEMO.gear if isinstance(t, Body | Lens)}
+    fresh, used = DaysCarried(plan, Deadline(120)), DaysCarried(plan, Deadline(120))
+    (alone,) = used.refused(plan.kit, {})
+    assert not alone.proved
+    assert used.refused(plan.kit, in_play) == fresh.refused(plan.kit, in_play) != ()
+
+
 def test_nobody_said_what_they_carry_well_and_no_kit_is_left_out() -> None:
     people = tuple(p.model_copy(update={"carries_well_kg": None}) for p in DEMO.trip.people)
     plan = DEMO.with_trip(DEMO.trip.model_copy(update={"people": people}))
