@@ -244,5 +244,11 @@ async function take(): Promise<void> {
   .curve {
     min-height: 300px;
   }
+  .panel-head {
+    flex-wrap: wrap;
+  }
+  .panel-head h1 {
+    flex-basis: 100%;
+  }
 }
 </style>
