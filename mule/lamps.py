@@ -54,17 +54,18 @@ def _of(plan: Plan, person: str, mine: Sequence[Light], every: Sequence[Light], 
 
 
 def _hours(plan: Plan, light: Light, every: Sequence[Light]) -> float:
-    """Hours of a light with its share of the cells along; a light that eats none burns once."""
+    """Hours of a light with its share of the cells along; a light that eats none burns once.
+
+    Cells that nobody put into a bag are in the lights, as far as there are any.
+    """
     once_h = light.runs_h or LAMP_H[light.form]
     if not light.battery_type:
         return once_h
-    there = sum(
-        n
-        for i, n in plan.loaded.items()
-        if isinstance(t := plan.items[i], Battery) and t.battery_type == light.battery_type
-    )
+    cells = [t for t in plan.gear if isinstance(t, Battery) and t.battery_type == light.battery_type]
     eaten = sum(other.cells for other in every if other.battery_type == light.battery_type)
-    return once_h * (there // eaten)
+    along = sum(plan.loaded.get(cell.id, 0) for cell in cells)
+    inside = min(eaten, sum(cell.count for cell in cells))
+    return once_h * (max(along, inside) // eaten)
 
 
 def _lights(plan: Plan) -> list[tuple[Light, str]]:

@@ -200,6 +200,14 @@ def test_cells_that_are_short_for_the_way_in_the_dark() -> None:
     assert (dead.hours, dead.short) == (0, {"AAA": 3})
 
 
+def test_cells_that_are_in_no_bag_are_in_the_lights() -> None:
+    plan = plan_for(None, lamp(count=2))
+    at_home = plan.with_gear((*plan.gear, cells(5)))
+    # Five cells for two lights of three: one set is whole, and shared evenly it is none for each.
+    assert [one.hours for one in lamps(at_home, ["ines"], 1.0)] == [0]
+    assert [one.hours for one in lamps(plan.with_gear((*plan.gear, cells(8))), ["ines"], 1.0)] == [6]
+
+
 def test_whoever_has_the_bag_has_the_light_in_it() -> None:
     two = (INES, Person(id="marit", name="Marit"))
     entries = [cast.entry("bag", cast.INES_CABIN), Entry(item="lamp", place=InBag(bag="bag"))]

@@ -45,14 +45,13 @@ export function walkCautions(walk: DayOnFoot, names: Names): string[] {
   }
   return found
 }
-/** What somebody lacks to see the way by: "Marit has no light", "Ines’s burns 4 h: 3 more AAA cells". */
+/** What somebody lacks to see the way by: "Marit has no light", "Ines’s light burns 4 h (3 more AAA)". */
 function lampText(lamp: DayOnFoot['lamps'][number], dark: number, names: Names): string[] {
   const who = names.person(lamp.person)
   if (lamp.hours === null) return [`${who} has no light`]
   if (lamp.hours >= dark) return []
-  const cells = Object.entries(lamp.short).map(([type, n]) => `${n} more ${type}`)
-  if (!lamp.hours) return [`${who}’s light has no cells${cells.length ? `: ${cells.join(', ')}` : ''}`]
-  return [`${who}’s light burns ${fmt.figure(lamp.hours)} h${cells.length ? `: ${cells.join(', ')}` : ''}`]
+  const cells = Object.entries(lamp.short).map(([type, n]) => ` (${n} more ${type})`)
+  return [`${who}’s light ${lamp.hours ? `burns ${fmt.figure(lamp.hours)} h` : 'has no cells'}${cells.join('')}`]
 }
 /** "0.9 l of water each, 1.8 l in all; filled up once: 0.9 l". */
 export function waterText(walk: DayOnFoot, refills: number): string {
