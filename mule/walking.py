@@ -13,7 +13,7 @@ from mule.lamps import Lamps, lamps
 from mule.load import Loads, PersonLoad
 from mule.plan import Plan
 from mule.sky import dark_sky, is_dark, light
-from mule.trip import Day, Pace, Person, Spot, Walk
+from mule.trip import BaseLoad, Day, Pace, Person, Spot, Walk
 from mule.units import Frozen, LocalTime
 
 # Slopes in degrees between which it goes faster downhill; steeper ones slow down (Langmuir, Mountaincraft and
@@ -24,6 +24,8 @@ _DOWN_M = 300.0
 _FREE_SHARE = 0.10
 # Steps in which darkness on the way is looked at.
 _STEP = timedelta(minutes=5)
+# What is added to the load on a person, as base load.
+_WATER, _FOOD = "Water for the way", "Food for the day"
 # A litre of water in grams.
 _LITRE_G = 1_000.0
 
@@ -84,19 +86,31 @@ def walked_h(km: float, up_m: float, down_m: float, pace: Pace) -> float:
     return max(hours, km / pace.km_h / 2)
 
 
+def with_water_and_food(plan: Plan, loads: Loads) -> Plan:
+    """The plan with what its days on foot ask each person to drink and eat beside what they have, as base load; of
+    several days the one that asks most. loads: of the open kit."""
+    walks = [day.walk for day in plan.trip.days if day.walk]
+    if not walks:
+        return plan
+    slower = _slower(loads.people, plan.trip.pace)
+    at_once_l = max(_litres(walk, plan.trip.pace, slower) / (walk.refills + 1) for walk in walks)
+    people: list[Person] = []
+    for person in plan.trip.people:
+        water_g, food_g = _lacking(plan, person, at_once_l)
+        more = (BaseLoad(name=_WATER, mass_g=water_g), BaseLoad(name=_FOOD, mass_g=food_g))
+        people.append(person.model_copy(update={"base_load": (*person.base_load, *more)}))
+    return plan.with_trip(plan.trip.model_copy(update={"people": tuple(people)}))
+
+
 def day_on_foot(plan: Plan, day: Day, loads: Loads) -> DayOnFoot | None:
     """The walk of a day with what the open kit carries; None for a day without one. loads: of that kit."""
     if day.walk is None:
         return None
     walk, pace = day.walk, plan.trip.pace
     spot = day.spot or plan.trip.spot
-    hours = (
-        walked_h(walk.km, walk.up_m, walk.down_m, pace),
-        walked_h(walk.km, walk.down_m, walk.up_m, pace),
-    )
     slower = _slower(loads.people, pace)
-    there_h, back_h = (h * slower for h in hours)
-    litres = (pace.hot_water_l_h if walk.hot else pace.water_l_h) * (there_h + back_h)
+    there_h, back_h = (h * slower for h in _hours(walk, pace))
+    litres = _litres(walk, pace, slower)
     goal_at, until = _goal(day, walk, spot)
     times = _Times(day, walk, spot, goal_at, there_h, back_h)
     dark_h = times.dark_h()
@@ -208,16 +222,32 @@ def _each(plan: Plan, loads: Loads) -> list[tuple[Person, PersonLoad]]:
     return [(people[load.person], load) for load in loads.people]
 
 
-def _walker(plan: Plan, person: Person, load: PersonLoad, water_l: float) -> Walker:
-    """Water and food that somebody has told as base load, or has in the kit, are not counted twice."""
+def _hours(walk: Walk, pace: Pace) -> tuple[float, float]:
+    """There and back, without what is carried."""
+    return walked_h(walk.km, walk.up_m, walk.down_m, pace), walked_h(walk.km, walk.down_m, walk.up_m, pace)
+
+
+def _litres(walk: Walk, pace: Pace, slower: float) -> float:
+    """To drink on the whole way."""
+    return (pace.hot_water_l_h if walk.hot else pace.water_l_h) * sum(_hours(walk, pace)) * slower
+
+
+def _lacking(plan: Plan, person: Person, water_l: float) -> tuple[float, float]:
+    """Grams of water and of food that somebody has neither told as base load nor in the kit."""
     told = {b.name.lower(): b.mass_g for b in person.base_load}
     has_water = sum(grams for name, grams in told.items() if "water" in name)
     has_food = sum(grams for name, grams in told.items() if "food" in name)
     people = max(1, len(plan.trip.people))
     has_water += sum(_water_g(plan.items[i]) * n for i, n in plan.loaded.items()) / people
     has_food += sum(plan.items[i].mass_g * n for i, n in plan.loaded.items() if _is_food(plan.items[i])) / people
-    water_g, food_g = water_l * _LITRE_G, plan.trip.pace.food_g
-    total = load.carried_g + max(0.0, water_g - has_water) + max(0.0, food_g - has_food)
+    return max(0.0, water_l * _LITRE_G - has_water), max(0.0, plan.trip.pace.food_g - has_food)
+
+
+def _walker(plan: Plan, person: Person, load: PersonLoad, water_l: float) -> Walker:
+    """Water and food that are in what somebody carries already are not counted twice."""
+    there = any(base.name == _WATER for base in person.base_load)
+    total = load.carried_g + (0.0 if there else sum(_lacking(plan, person, water_l)))
+    food_g = plan.trip.pace.food_g
     return Walker(
         person=person.id,
         water_l=water_l,

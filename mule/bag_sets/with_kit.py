@@ -23,7 +23,7 @@ _SAME_POINTS = 1e-3
 # Grams nearer than this are the same.
 _SAME_G = 0.05
 # Share of the time for the curve without room; time for one set of bags.
-_FREE, _EACH_S = 0.4, 2.0
+_FREE, _EACH_S = 0.4, 5.0
 
 
 @dataclass
@@ -120,7 +120,7 @@ class _Search:
                 "seconds": max(1e-6, min(_EACH_S, self.deadline.left_s)),
             }
         )
-        made = choose(plan, asking, should_stop=lambda: self.deadline.asked_to_stop, days=self.days)
+        made = choose(plan, asking, should_stop=lambda: self.deadline.asked_to_stop, days=self.days, or_best=False)
         point = made.points[0] if made.points else None
         if point is not None and not point.left and point.score >= at_least - 2 * _SAME_POINTS:
             return point, point.proved

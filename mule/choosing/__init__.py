@@ -26,6 +26,8 @@ def choose(
     on_point: Callable[[Point], None] = lambda point: None,
     should_stop: Callable[[], bool] | None = None,
     days: DaysTried | None = None,
+    *,
+    or_best: bool = True,
 ) -> Choice:
     """The best kits for a plan's brief. The open kit says what stays as it is and which bags there are.
 
@@ -33,7 +35,8 @@ def choose(
     Raises InvalidInput when the trip has no people or no wants: there is nothing to choose for.
 
     asking: how many points, under which limit of grams, for how many seconds, and whether bags and legs are kept to.
-    days: where kits are tried day by day; only those that can be carried out are points then.
+    days: where kits are tried day by day; only those that can be carried out are points then. or_best: where no kit has
+    the points that ``asking`` asks for at least, whether the lightest of the best is told instead.
 
     >>> from tests import cast
     >>> gear = [cast.bag(), cast.body(), cast.normal_zoom()]
@@ -46,7 +49,7 @@ def choose(
     case = candidates(plan, graph_of(plan), asking)
     points = Points(case, on_point, days)
     try:
-        against, complete = _choose(case, deadline, points, days)
+        against, complete = _choose(case, deadline, points, lambda: Searches(case, deadline, days, or_best=or_best))
     except Stopped:
         against, complete = (), False
     return Choice(
@@ -60,7 +63,7 @@ def choose(
 
 
 def _choose(
-    case: Candidates, deadline: Deadline, points: Points, days: DaysTried | None
+    case: Candidates, deadline: Deadline, points: Points, make: Callable[[], Searches]
 ) -> tuple[tuple[Reason, ...], bool]:
     """A contradiction, or points one after the other; and whether that settles it. Raises Stopped."""
     deadline.go_on()
@@ -68,7 +71,7 @@ def _choose(
     against = conflict(model, deadline)
     if against:
         return against, True
-    searches = Searches(case, deadline, days)
+    searches = make()
     return (), searches.run(searches.of(model), points) and not deadline.stopped
 
 

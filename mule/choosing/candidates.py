@@ -69,9 +69,10 @@ class Candidates:
         if isinstance(self.free[item], Bag):
             return []
         holders = [c for c in self.containers if c.root is not None]
-        # Where nothing suits a thing, it lies somewhere all the same.
-        bags = [c for c in holders if suits(self.free[item], self.plan.items[c.id])] or holders
-        return [*bags, *(c for c in self.containers if c.root is None and (c.person in worn or not bags))]
+        suited = [c for c in holders if suits(self.free[item], self.plan.items[c.id])]
+        # Where none of the user's own bags suits a thing, it lies in one all the same; bags that are chosen have to.
+        bags = suited if suited or self.asking.open_bags else holders
+        return [*bags, *(c for c in self.containers if c.root is None and (c.person in worn or not holders))]
 
     @property
     def root_kinds(self) -> dict[str, tuple[str, PieceKind]]:

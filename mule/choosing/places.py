@@ -15,6 +15,8 @@ def place(draft: Draft) -> None:
     case, cp = draft.case, draft.cp
     for item, pieces in draft.pieces.items():
         homes = case.homes(item)
+        if not homes and not isinstance(case.free[item], Bag):
+            cp.add(pieces == 0)
         if len(homes) == 1 and not homes[0].chosen:
             draft.placed[item, homes[0].id] = pieces
             continue

@@ -22,9 +22,12 @@ from mule.solving import OutOfTime
 class Searches:
     """Searches for the points of one case."""
 
-    def __init__(self, case: Candidates, deadline: Deadline, days: DaysTried | None = None) -> None:
-        """days: where kits are tried day by day, if they are."""
-        self._case, self._deadline, self._days = case, deadline, days
+    def __init__(
+        self, case: Candidates, deadline: Deadline, days: DaysTried | None = None, *, or_best: bool = True
+    ) -> None:
+        """days: where kits are tried day by day, if they are. or_best: where none has so many points as are asked for,
+        whether the lightest of the best is looked for instead."""
+        self._case, self._deadline, self._days, self._or_best = case, deadline, days, or_best
         self._pool = CutPool()
         self._rooms = Rooms(case, deadline, self._pool.crowd)
 
@@ -44,6 +47,9 @@ class Searches:
         """The lightest kit of so many points, or of the most that any has."""
         units = floor(at_least / 100 * UNITS)
         found = first.lightest_of(units, limit_g)
+        if found is None and not self._or_best:
+            # That there is none is settled where no limit hangs on lack of time.
+            return not self._deadline.stopped and self._pool.all_proved
         if found is None and not self._deadline.stopped:
             # None has so many, or none of those lasts: what lasts comes first, as on the curve.
             best = first.settle(lambda: first.best(limit_g))

@@ -9,10 +9,12 @@ from collections.abc import Iterable, Sequence
 
 from mule.gear import Gear
 from mule.kit import Kit, Loadout
+from mule.load import weigh
 from mule.loadouts import carried
 from mule.memo import by_identity
 from mule.plan import Plan, assemble
 from mule.trip import Day, Marks, Policies, Stamina, Trip, Want
+from mule.walking import with_water_and_food
 
 
 def loadout_on(plan: Plan, day: Day) -> Loadout | None:
@@ -44,7 +46,11 @@ def plan_out(plan: Plan, days: Sequence[Day], kit: Kit) -> Plan:
     """The same with whatever goes along. kit: of things that the open kit holds."""
     along = kit.model_copy(update={"stow": kit.stow.model_copy(update={"loadouts": (), "pins": ()})})
     gear = on_the_trip(plan.gear, tuple(sorted(plan.loaded.items())))
-    return assemble(gear, (), _out(plan.trip, tuple(days)), (along,), along.id, plan.noted)
+    out = assemble(gear, (), _out(plan.trip, tuple(days)), (along,), along.id, plan.noted)
+    if not any(day.walk for day in days):
+        return out
+    # What is drunk and eaten on the way is on the back in the morning.
+    return with_water_and_food(out, weigh(out.items, along, out.trip.people))
 
 
 @by_identity(64)

@@ -15,7 +15,7 @@ from mule.kit import Kit
 from mule.outings.along import bags_to_go
 from mule.outings.day import wanted_on
 from mule.outings.judge import THERE, shot_on
-from mule.outings.one_bag import SAME_POINTS, MostOut, OneBag, OneBagAsked, more_g
+from mule.outings.one_bag import SAME_POINTS, MostOut, OneBag, OneBagAsked
 from mule.outings.proposing import OutingAsked, ProposedOuting, propose
 from mule.outings.what_weighs import few_worth, score_of, standing_in, with_everything
 from mule.plan import Plan
@@ -154,7 +154,7 @@ class DaysCarried:
             bag=made.bag,
             person=person.id,
             bag_g=made.carried_g,
-            carried_g=load.carried_g + max(more_g(plan, day, made.kit, person) for day in sort.days),
+            carried_g=load.carried_g,
             well_g=_well_g(person),
             score=made.score,
             whole=made.whole_score,

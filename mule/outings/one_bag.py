@@ -12,9 +12,8 @@ from mule.outings.along import goes_along, strappable, strapped
 from mule.outings.day import plan_out, wanted_on
 from mule.packing import left_in
 from mule.plan import Plan
-from mule.trip import Day, Marks, Person, Policies
+from mule.trip import Day, Marks, Policies
 from mule.units import Frozen
-from mule.walking import day_on_foot
 
 Way = Literal["any", "one-zoom", "two-bodies", "hand-held"]
 # Points of brief nearer than this are the same: rounding takes up to a millionth of a point per thing and want.
@@ -73,7 +72,6 @@ class OneBag:
         """plan: whose open kit is all that travels."""
         bag, days = asked.bag, asked.days
         self._bag, self._deadline = bag, deadline
-        self._bearer = next(person for person in plan.trip.people if person.id == asked.person)
         self._legs = strappable(plan, bag)
         kit = goes_along(plan, days, bag, asked.person)
         # Legs that a strap takes have a place beside the bag, which the search knows as being worn.
@@ -81,6 +79,7 @@ class OneBag:
         hung = tuple(Entry(item=t.id, place=Worn(person=asked.person)) for t in self._legs if steady)
         out = plan_out(plan, days, kit.model_copy(update={"entries": (*kit.entries, *hung)}))
         self._plan = in_way(out, plan, asked.way)
+        self._bearer = next(person for person in out.trip.people if person.id == asked.person)
         # Whether every search came to its end.
         self.settled = True
         self.at_least = max(0.0, asked.at_least - SAME_POINTS)
@@ -103,13 +102,12 @@ class OneBag:
         loads = weigh(self._plan.items, self._plan.kit, self._plan.trip.people)
         others_g = sum(load.carried_g - load.base_g for load in loads.people if load.person != self._bearer.id)
         base_g = sum(load.mass_g for load in self._bearer.base_load)
-        more = min(more_g(self._plan, day, self._plan.kit, self._bearer) for day in self._plan.trip.days)
         if well_g is None:
             return MostOut(100.0, sure=True)
         asking = Asking(
             points=1,
             workers=1,
-            limit_g=max(0.0, well_g - base_g - more + others_g),
+            limit_g=max(0.0, well_g - base_g + others_g),
             keep_limits=in_bag,
             seconds=max(1e-6, self._deadline.left_s),
         )
@@ -161,15 +159,3 @@ def pair_of(plan: Plan) -> Literal["twin", "specialist"] | None:
     if any(plan.loaded[body.id] > 1 for body in bodies):
         return "twin"
     return None if len(bodies) < 2 else "twin" if twins(bodies[0], bodies[1]) else "specialist"
-
-
-def more_g(plan: Plan, day: Day, kit: Kit, person: Person) -> float:
-    """Grams of water and food that a walk asks for beside what somebody has."""
-    if day.walk is None:
-        return 0.0
-    out = plan_out(plan, (day,), kit)
-    loads = weigh(out.items, kit, out.trip.people)
-    walked = day_on_foot(out, day, loads)
-    assert walked is not None, "a day with a walk has one"
-    total_g = next(walker.total_g for walker in walked.walkers if walker.person == person.id)
-    return total_g - next(load.carried_g for load in loads.people if load.person == person.id)
