@@ -18,9 +18,9 @@ from mule.split.answer import Act, Measure, OnBack, OverLimit, Shared, Split
 from mule.split.lots import Lot, Shareable, luggage_of
 from mule.split.model import STEP_G, WORTH_MOVING_G, Sharing, SplitModel
 
-# Time when none is given, and for one bag to be packed.
+# Time when none is given, and the share of it that one bag gets to be packed.
 USUAL_S = 10.0
-_BAG_S = 0.25
+_BAG_SHARE = 1 / 40
 # So often whole contents of a bag are ruled out; then things that found no room stay out of it.
 _ROUNDS = 6
 
@@ -43,7 +43,7 @@ def split(plan: Plan, seconds: float = USUAL_S, should_stop: Callable[[], bool] 
     if not shareable.lots:
         return Split(acts=(), comes_to=_comes_to(case, case), together=0, proved=True)
     _, backs = _measure(plan)
-    found = _Fitting(plan, shareable, SplitModel(shareable, case.loads, backs), deadline).best()
+    found = _Fitting(plan, shareable, SplitModel(shareable, case.loads, backs), deadline, seconds * _BAG_SHARE).best()
     acts = () if found is None else tuple(_acts(shareable, found))
     edits = [edit for act in acts for edit in act.edits]
     return Split(
@@ -61,12 +61,13 @@ def shared_so(plan: Plan, edits: Iterable[Edit]) -> Shared:
 
 @dataclass
 class _Fitting:
-    """Looks for the best sharing of which every bag that gains something can be packed."""
+    """Looks for the best sharing of which every bag that gains something can be packed. bag_s: time for one of them."""
 
     plan: Plan
     shareable: Shareable
     model: SplitModel
     deadline: Deadline
+    bag_s: float
     _before: dict[str, Mapping[str, int]] = field(default_factory=dict)
 
     def best(self) -> Sharing | None:
@@ -97,7 +98,7 @@ class _Fitting:
         return {item: n for item, n in left.items() if n > before.get(item, 0)}, proved
 
     def _time(self) -> Deadline:
-        return self.deadline.grant(_BAG_S)
+        return self.deadline.grant(self.bag_s)
 
     def _forbid(self, found: Sharing, spot: str, left: Mapping[str, int], *, whole: bool) -> None:
         """whole: what lies there now, all of it; otherwise each thing that is left over, beyond what was there."""

@@ -19,6 +19,8 @@ from mule.split import STEP_G, WORTH_MOVING_G, Split, shared_so, split
 from mule.trip import Leg, Person
 from tests import cast
 
+# What is proved is a matter of what is right, not of how busy the machine is.
+PROOF_S = 600
 DEMO = read((Path(__file__).parents[2] / "demo" / "lofoten.plan.json").read_bytes())
 PEOPLE = ("ines", "marit", "edda")
 LITTLE = Box(length_mm=40, width_mm=30, height_mm=20)
@@ -172,7 +174,7 @@ def near(one: Cost, other: Cost) -> bool:
 def test_no_way_to_share_is_better(block: int) -> None:
     for seed in range(10 * block, 10 * block + 10):
         plan = shared(seed)
-        made = split(plan)
+        made = split(plan, PROOF_S)
         assert made.proved, seed
         best = min(cost(plan, way) for way in every_way(plan))
         assert near(cost(plan, after_all(plan, made)), best), seed
@@ -195,7 +197,7 @@ def test_whatever_moves_is_worth_it(seed: int) -> None:
 
 def test_the_demo_comes_under_eight_kilos() -> None:
     plan = DEMO.with_kit(DEMO.kits[1])
-    made = split(plan)
+    made = split(plan, PROOF_S)
     after = after_all(plan, made)
     assert made.proved
     assert {limit.before_over_g for limit in made.comes_to.over} == {567.0}
@@ -261,7 +263,7 @@ def test_room_is_packed_and_not_only_counted_in_litres() -> None:
     inner = Box(length_mm=370, width_mm=370, height_mm=200)
     narrow = cast.bag("other", size=inner, inner=inner, volume_l=27)
     plan = plan.with_gear(tuple(narrow if t.id == "other" else t for t in plan.gear))
-    made = split(plan)
+    made = split(plan, PROOF_S)
     assert [act.count for act in made.acts] == [1]
     assert made.proved
 
