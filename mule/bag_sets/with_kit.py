@@ -29,7 +29,7 @@ _FREE, _EACH_S = 0.4, 5.0
 @dataclass
 class _Set:
     """A set of bags. plan: with what stays in any case in them, None where that does not go in or a leg refuses them;
-    fails_at: a score of which no kit goes in, as far as is known: proved it was if ``sure``."""
+    fails_at: a score of which no kit goes in, as far as is known. sure: whether either was proved."""
 
     bags: Bags
     empty_g: float
@@ -55,6 +55,8 @@ class _Search:
         found = [_Set(bags, empty_g(self.plan, bags)) for bags in sets_of(self.plan, (checked,))]
         self.sets = sorted(found, key=lambda one: (one.empty_g, one.bags.key))
         self._kept = {kept.item for kept in kept_in_any_case(self.plan, self.asking)}
+        # By grams beside the bags: limits that points of the curve were sought under, and what none exceeds there.
+        self._bounds = [(p.limit_g - _bags_g(self.plan, p.kit), p.bound) for p in self.curve]
 
     def first(self, level: Point, begin: int) -> tuple[int, Point | None]:
         """The very kit of a level in the lightest bags that take it, from some set on; and which set that is."""
@@ -63,7 +65,7 @@ class _Search:
             if self.deadline.stopped:
                 break
             made = trials.packed(one.bags, 0, lambda made: False) if self._filled(one) else None
-            if made is None or made.left or (self.asking.keep_limits and made.refused):
+            if made is None or (self.asking.keep_limits and made.refused):
                 continue
             point = self._point(level, made.kit, one)
             over = self.asking.limit_g is not None and point.carried_g > self.asking.limit_g
@@ -76,7 +78,7 @@ class _Search:
         carried_g = _beside_bags(self.plan, level) + one.empty_g
         things_g = carried_g - self.sets[0].empty_g
         # What weighs no more beside bags can be worth no more than the curve at that mass.
-        beyond = [p.bound for p in self.curve if p.limit_g - _bags_g(self.plan, p.kit) >= things_g]
+        beyond = [bound for limit_g, bound in self._bounds if limit_g >= things_g]
         return level.model_copy(
             update={
                 "kit": kit,
@@ -110,7 +112,7 @@ class _Search:
         """The lightest kit of so many points in one set of bags, and whether there is no lighter one."""
         plan = self._filled(one)
         if plan is None:
-            return None, True
+            return None, one.sure
         limits = [g for g in (self.asking.limit_g, under_g and under_g - _SAME_G) if g is not None]
         asking = self.asking.model_copy(
             update={
@@ -132,22 +134,26 @@ class _Search:
         """The plan with what stays in any case in a set of bags."""
         if not one.looked:
             one.looked = True
-            one.plan = self._with(one.bags)
+            one.plan, one.sure = self._with(one.bags)
         return one.plan
 
-    def _with(self, bags: Bags) -> Plan | None:
+    def _with(self, bags: Bags) -> tuple[Plan | None, bool]:
+        """None where that does not go in, and whether that is so for sure."""
         now = Owned(self.plan)
         stays = self._kept | set(now.now) | set(now.inserts_now)
         staying = tuple(e for e in self.plan.kit.entries if e.item in stays)
         plan = self.plan.with_kit(self.plan.kit.model_copy(update={"entries": staying}))
         made = SharingOut(plan, bags, items_of(plan), staying_in(plan)).kit(self.deadline)
-        if made is None or made[1]:
-            return None
-        plan = plan.with_kit(made[0])
+        if made is None:
+            return None, False
+        kit, left, settled = made
+        if left:
+            return None, settled
+        plan = plan.with_kit(kit)
         legs = check_legs(plan, weigh(plan.items, plan.kit, plan.trip.people))
         # What goes in weighs more: mass is asked of the whole kit.
         sizes = any(not check.passes for leg in legs for check in leg.checks if check.limit not in ("mass", "together"))
-        return None if sizes and self.asking.keep_limits else plan
+        return (None if sizes and self.asking.keep_limits else plan), True
 
 
 def empty_g(plan: Plan, bags: Bags) -> float:

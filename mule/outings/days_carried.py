@@ -11,6 +11,7 @@ from threading import Lock
 
 from mule.choosing import DayCap, DayServed, DaysServed, KitRefused
 from mule.deadline import Deadline
+from mule.gear import Bag
 from mule.kit import Kit
 from mule.outings.along import bags_to_go
 from mule.outings.day import wanted_on
@@ -202,14 +203,7 @@ class DaysCarried:
         # One day on which it does not is enough to tell that it does not.
         day, lightest = over.days[0], min(bags_to_go(plan), key=lambda bag: bag.mass_g)
         able = with_everything(plan, {**plan.loaded, **more}, day)
-        tried = (
-            OneBag(
-                able,
-                OneBagAsked(days=(day,), bag=lightest, person=person.id, at_least=0),
-                self._deadline.soonest(_NONE_S),
-            ).most(_well_g(person), in_bag=False)
-            for person in self._bearers
-        )
+        tried = (self._most_on(able, day, lightest, person, in_bag=False) for person in self._bearers)
         return any(one.points >= least for one in tried)
 
     def _most(self, plan: Plan, over: _Sort, day: Day, in_play: Mapping[str, int]) -> MostOut:
@@ -218,19 +212,16 @@ class DaysCarried:
             if (known := self._mosts.get(_able_key(plan, day, in_play))) is not None:
                 return known
         able = with_everything(plan, {**plan.loaded, **in_play}, day)
-        tried = [
-            OneBag(
-                able,
-                OneBagAsked(days=(day,), bag=bag, person=person.id, at_least=0),
-                self._deadline.soonest(_NONE_S),
-            ).most(_well_g(person))
-            for bag in bags_to_go(plan)
-            for person in self._bearers
-        ]
+        tried = [self._most_on(able, day, bag, person) for bag in bags_to_go(plan) for person in self._bearers]
         found = MostOut(max(one.points for one in tried), all(one.sure for one in tried))
         with self._lock:
             self._mosts[_able_key(plan, day, in_play)] = found
         return found
+
+    def _most_on(self, plan: Plan, day: Day, bag: Bag, person: Person, *, in_bag: bool = True) -> MostOut:
+        """The most of a kit that somebody carries well on a day, in a bag or with room being no matter."""
+        asked = OneBagAsked(days=(day,), bag=bag, person=person.id, at_least=0)
+        return OneBag(plan, asked, self._deadline.soonest(_NONE_S)).most(_well_g(person), in_bag=in_bag)
 
 
 _Key = tuple[tuple[str, ...], tuple[str, ...]]
