@@ -41,6 +41,8 @@ class Search:
         self._case, self._optics, self._model, self._pool, self._deadline = case, case.optics, model, pool, deadline
         self._questions, self._rooms, self._days = Questions(case, model, pool, deadline), rooms, days
         self._tiers = Tiers(case, self._questions, deadline)
+        # Whether a search for the lightest of so many points came to where there is no more kit to try.
+        self.none_left = False
         # Whether nothing lighter than the kit that was found is left.
         self._sure = False
 
@@ -75,9 +77,12 @@ class Search:
         for _ in range(_MOST_KITS):
             made = self._tiers.lightest_of(units, limit_g)
             if made is None:
+                self.none_left = True
                 return tight
+            if not self._carried_out(made.kit):
+                continue
             found = self._found(made)
-            if self._deadline.stopped or self._may_be(made.kit):
+            if self._deadline.stopped or self._goes_in(made.kit):
                 settled = made.proved and self._whole(made.kit) and self._as_light_anyway(found, units, limit_g)
                 return replace(found, bound=found.units, proved=settled)
             tight = tight or replace(found, bound=found.units, proved=False)

@@ -49,7 +49,7 @@ class Searches:
         found = first.lightest_of(units, limit_g)
         if found is None and not self._or_best:
             # That there is none is settled where no limit hangs on lack of time.
-            return not self._deadline.stopped and self._pool.all_proved
+            return first.none_left and not self._deadline.stopped and self._pool.all_proved
         if found is None and not self._deadline.stopped:
             # None has so many, or none of those lasts: what lasts comes first, as on the curve.
             best = first.settle(lambda: first.best(limit_g))

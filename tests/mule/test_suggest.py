@@ -174,6 +174,20 @@ def test_what_is_proved_is_lightest_in_any_set_of_bags(seed: int) -> None:
             assert point.carried_g == pytest.approx(least, abs=0.1)
 
 
+def test_with_open_bags_every_kit_is_carried_out_day_by_day() -> None:
+    told = 0
+    for seed in range(8):
+        plan, _ = by_days(seed)
+        plan = plan.with_gear((*plan.gear, cast.bag("light", mass_g=300, volume_l=200)))
+        (person,) = plan.trip.people
+        made = suggest(plan, Asking(points=4, workers=1, seconds=40, by_days=True, open_bags=True, keep_limits=False))
+        for point in made.points:
+            told += 1
+            for day in DaysCarried(plan, Deadline(600)).told(point.kit).days:
+                assert day.carried_g <= (person.carries_well_kg or 0) * 1000, seed
+    assert told
+
+
 def test_with_open_bags_something_is_proved() -> None:
     made = [p for seed in range(6) for p in suggest(with_bags(seed), Asking(points=3, open_bags=True)).points]
     assert sum(p.proved for p in made) >= len(made) / 2
