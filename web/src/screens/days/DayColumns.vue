@@ -143,6 +143,12 @@ const worst = (bag: DayBag): 'blocker' | 'caution' | null => (['blocker', 'cauti
   right: -14px;
   text-align: center;
   white-space: nowrap;
+  /* The line of what is carried well goes on behind the figure, not through it. */
+  text-shadow:
+    0 0 2px var(--paper),
+    0 0 3px var(--paper),
+    0 0 4px var(--paper),
+    0 0 4px var(--paper);
 }
 .optics {
   background: var(--saddle);
