@@ -1,5 +1,6 @@
 """The kit: what is loaded for one trip, and where each thing travels."""
 
+from collections.abc import Iterable, Iterator
 from datetime import date
 from typing import Annotated, Literal, Self
 
@@ -71,6 +72,19 @@ class Ride(Frozen):
     at: Literal["back", "front", "left", "right"]
 
 
+# Fields of entries and packing wishes that name an item.
+_NAMING = ("item", "bag", "body", "lens", "outer", "inner")
+
+
+def _named_by(rows: Iterable[Frozen], field: str) -> Iterator[tuple[str, ItemId]]:
+    for index, row in enumerate(rows):
+        for name in _NAMING:
+            if hasattr(row, name):
+                yield f"{field}.{index}.{name}", getattr(row, name)
+        if isinstance(row, Entry) and isinstance(row.place, InBag):
+            yield f"{field}.{index}.place.bag", row.place.bag
+
+
 class Loadout(Frozen):
     """Another way of carrying part of a kit: the bag of a day out, or the packing of some legs.
 
@@ -103,6 +117,14 @@ class Stow(Frozen):
         if len({loadout.id for loadout in self.loadouts}) != len(self.loadouts):
             raise PydanticCustomError("twice", "each loadout has an id of its own")
         return self
+
+    def named(self) -> Iterator[tuple[str, ItemId]]:
+        """Every item that a wish or a loadout names, with the field that names it."""
+        for wishes in ("pins", "mounts", "nests", "wishes", "hangs", "rides"):
+            yield from _named_by(getattr(self, wishes), f"stow.{wishes}")
+        for index, loadout in enumerate(self.loadouts):
+            yield from _named_by(loadout.entries, f"stow.loadouts.{index}.entries")
+            yield from _named_by(loadout.mounts, f"stow.loadouts.{index}.mounts")
 
 
 class Kit(Frozen):
@@ -152,6 +174,11 @@ class Kit(Frozen):
             if alone and not {one, other} & {*found, *found.values()}:
                 found[one] = other
         return found
+
+    def named(self) -> Iterator[tuple[str, ItemId]]:
+        """Every item that an entry, a place or a packing wish names, with the field that names it."""
+        yield from _named_by(self.entries, "entries")
+        yield from self.stow.named()
 
     def loaded(self) -> dict[str, int]:
         """Pieces loaded of each item, over all places."""

@@ -4,13 +4,17 @@ Where DATABASE_URL names a PostgreSQL, its own tools do all of this (docs/hostin
 """
 
 import os
+import shutil
 import sqlite3
-from collections.abc import Mapping
-from contextlib import closing
+from collections.abc import Iterator, Mapping
+from contextlib import closing, contextmanager
 from pathlib import Path
 
 from django.conf import settings
 from django.db import connections
+
+from server import in_use
+from server.unusable import Unusable
 
 # What SQLite says -> what people read, and what whoever runs the site does about it.
 _DAMAGED = ("The server's data is damaged.", "stop the site and put a backup back: manage.py restore_site FILE")
@@ -30,14 +34,6 @@ _AILS: Mapping[str, tuple[str, str]] = {
     "no such table": ("The server's data is not ready.", "run manage.py migrate"),
 }
 _UNKNOWN = ("The server cannot reach its data.", "see whether the database runs and DATABASE_URL is right")
-
-
-class Unusable(Exception):
-    """The database cannot be used. ``cure``: what whoever runs the site does about it."""
-
-    def __init__(self, said: str, cure: str) -> None:
-        self.said, self.cure = said, cure
-        super().__init__(f"{said} What to do: {cure}.")
 
 
 def ails(error: BaseException) -> Unusable:
@@ -69,7 +65,7 @@ def require_sound(path: Path) -> None:
 
 
 def check_at_start() -> None:
-    """Raises Unusable when the database that is there cannot be read or written; a missing one will be made."""
+    """Raises Unusable when the database cannot be read or written, or is being restored; a missing one will be made."""
     if not _in_a_file():
         return
     path = _file()
@@ -81,6 +77,7 @@ def check_at_start() -> None:
         require_sound(path)
     if not os.access(path, os.W_OK):
         raise ails(ValueError("readonly"))
+    in_use.hold(path)
 
 
 def _copy(path: Path, to: Path) -> None:
@@ -105,25 +102,72 @@ def back_up(to: Path) -> None:
         beside.unlink(missing_ok=True)
 
 
-def put_back(backup: Path) -> Path:
-    """Puts a backup in place of the database; what was there is kept beside it, and where that is comes back.
+@contextmanager
+def replacing(backup: Path) -> Iterator[Path]:
+    """Replaces the database with a backup and keeps the data to this process until the block ends.
 
-    The site has to be stopped. Raises Unusable, with everything as it was, for a file that is no sound backup.
+    Yields the file that holds the previous data, every committed edit included; an earlier copy is never overwritten.
+    Raises Unusable, with everything as it was, while the site runs or when the file is not a sound backup.
     """
     require_sound(backup)
     path = _file()
     connections.close_all()
-    before = path.with_name(f"{path.name}.before")
-    beside = path.with_name(f"{path.name}.part")
+    with in_use.alone(path):
+        try:
+            yield _replaced(path, backup)
+        finally:
+            connections.close_all()
+
+
+def _replaced(path: Path, backup: Path) -> Path:
+    previous = _free_name(path)
+    incoming = path.with_name(f"{path.name}.part")
     try:
-        _copy(backup, beside)
+        _copy(backup, incoming)
         if path.exists():
-            path.replace(before)
-        for rest in ("-wal", "-shm"):
-            path.with_name(path.name + rest).unlink(missing_ok=True)
-        beside.replace(path)
+            _fold_log(path)
+            _keep(path, previous)
+            _move_log(path, previous)
+        incoming.replace(path)
     except (sqlite3.DatabaseError, OSError) as error:
         raise ails(error) from error
     finally:
-        beside.unlink(missing_ok=True)
-    return before
+        incoming.unlink(missing_ok=True)
+    return previous
+
+
+def _keep(path: Path, previous: Path) -> None:
+    """Gives the database a second name, so that there is one at every moment; a copy where a disk has no links."""
+    try:
+        os.link(path, previous)
+    except OSError:
+        shutil.copy2(path, previous)
+
+
+def _free_name(path: Path) -> Path:
+    names = (f"{path.name}.before", *(f"{path.name}.before-{n}" for n in range(2, 1000)))
+    free = (path.with_name(name) for name in names)
+    return next(name for name in free if not name.exists())
+
+
+def _fold_log(path: Path) -> None:
+    """Writes committed edits that are still in the write-ahead log into the database file itself.
+
+    Raises Unusable when another program has the database open. A damaged database keeps its log as a file.
+    """
+    try:
+        with closing(sqlite3.connect(path, timeout=1)) as opened:
+            opened.execute("PRAGMA journal_mode=DELETE")
+    except sqlite3.OperationalError as error:
+        if "locked" in str(error):
+            raise in_use.taken() from error
+    except sqlite3.DatabaseError:
+        # Damaged: moved aside as it is, its log with it.
+        pass
+
+
+def _move_log(path: Path, previous: Path) -> None:
+    for rest in ("-wal", "-shm"):
+        log = path.with_name(path.name + rest)
+        if log.exists():
+            log.replace(previous.with_name(previous.name + rest))

@@ -99,9 +99,14 @@ def find_for_edit(model: type[Doc], owner: Any, slug: str, what: str, *, version
     """
     row = find(model, owner, slug, what)
     require_version(row.version, version, what, lambda: row.spec)
+    require_same_id(slug, sent_id, what)
+    return row
+
+
+def require_same_id(slug: str, sent_id: str, what: str) -> None:
+    """Raises InvalidInput when an edited document comes with another id."""
     if sent_id != slug:
         raise InvalidInput([Problem("id", sent_id, f"{slug}: a {what} keeps its id")])
-    return row
 
 
 def store(row: Doc, value: BaseModel) -> Doc:

@@ -26,7 +26,8 @@ def make_ready(command: str) -> None:
     from django.db import DatabaseError, connections  # noqa: PLC0415
 
     setup()
-    from server.database import Unusable, ails, check_at_start  # noqa: PLC0415
+    from server.database import ails, check_at_start  # noqa: PLC0415
+    from server.unusable import Unusable  # noqa: PLC0415
 
     try:
         check_at_start()

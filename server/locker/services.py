@@ -1,19 +1,18 @@
 """Verbs of the locker."""
 
 from collections.abc import Sequence
-from typing import Any
 
 from django.contrib.auth.models import User
 
 from mule.errors import InvalidInput, Problem
 from mule.gear import GEAR, Gear, Source
 from mule.plan import MOST_THINGS
-from mule.trip import Marks
 from server.documents import FreeSlugs, find, find_for_edit, require_room, slug_from, slugs, spec_of, store, writing
-from server.errors import InUse, NotFound
+from server.errors import NotFound
 from server.locker.convert import gear_of, typical
 from server.locker.models import Thing
-from server.trips.models import Kit, LentThing, Trip
+from server.trips.models import LentThing, Trip
+from server.trips.uses import kits_with, require_unused
 
 
 def things(owner: User) -> list[Thing]:
@@ -55,7 +54,7 @@ def replace(owner: User, slug: str, version: int, gear: Gear) -> Thing:
         row = find_for_edit(Thing, owner, slug, "thing", version=version, sent_id=gear.id)
         if gear.kind != row.kind:
             raise InvalidInput([Problem("kind", gear.kind, f"{row.kind}: a thing keeps its kind")])
-        for kit in _kits_with(owner, slug):
+        for kit in kits_with(Trip.objects.filter(owner=owner), slug):
             loaded = sum(e["count"] for e in kit.entries if e["item"] == slug)
             if loaded > gear.count:
                 rule = f"at least {loaded}: kit “{kit.name}” of “{kit.trip.name}” loads that many"
@@ -74,15 +73,7 @@ def remove(owner: User, slug: str) -> None:
     """Takes a thing out of the locker. Raises InUse while a kit loads it or a trip marks it."""
     with writing(owner):
         row = find(Thing, owner, slug, "thing")
-        kits = _kits_with(owner, slug)
-        if kits:
-            where = ", ".join(f"“{kit.name}” of “{kit.trip.name}”" for kit in kits[:5])
-            rule = f"first leave it out of kit {where}"
-            raise InUse(f"{row.name} is still loaded.", Problem("id", slug, rule))
-        marked = [trip.name for trip in Trip.objects.filter(owner=owner) if slug in _marked(trip)]
-        if marked:
-            rule = f"first take its mark off trip “{marked[0]}”"
-            raise InUse(f"{row.name} is marked on a trip.", Problem("id", slug, rule))
+        require_unused(Trip.objects.filter(owner=owner), slug, row.name)
         row.delete()
 
 
@@ -102,13 +93,3 @@ def change_many(owner: User, put: Sequence[tuple[int, Gear]], gone: Sequence[str
                 told = [Problem(f"{gear.name}: {p.field}", p.value, p.rule) for p in error.problems]
                 raise InvalidInput(told) from error
     return rows
-
-
-def _marked(trip: Trip) -> set[str]:
-    """Items that a trip's marks name."""
-    return Marks.model_validate(trip.spec.get("marks", {})).items()
-
-
-def _kits_with(owner: User, slug: str) -> list[Any]:
-    kits = Kit.objects.filter(trip__owner=owner).select_related("trip")
-    return [kit for kit in kits if any(e["item"] == slug for e in kit.entries)]

@@ -49,7 +49,7 @@ from server.trips.schemas import (
     Thought,
     WhatIf,
 )
-from server.trips.shelf import trip_out, trip_shown
+from server.trips.shelf import trip_out
 
 router = Router()
 # What is being looked for about a kit must not hold up the next click on it.
@@ -88,7 +88,7 @@ def _shown(row: Kit) -> Bench:
     loaded = {entry["item"] for entry in row.entries}
     stored = _as_stored(row)
     gear = [ThingOut(version=0, thing=thing) for thing in stored.plan.gear if thing.id in loaded]
-    return Bench(trip=trip_shown(row.trip), kits=[_name(row)], gear=gear, state=_told(stored))
+    return Bench(trip=trip_out(row.trip), kits=[_name(row)], gear=gear, state=_told(stored))
 
 
 @router.get("/{slug}/kits/{kit}", response=Bench)

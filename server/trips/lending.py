@@ -1,4 +1,4 @@
-"""Things that whoever plans along lays beside the owner's, marked as theirs; nothing else of their locker is seen."""
+"""Gear that companions lend to a trip: it lies beside the owner's, marked as theirs."""
 
 from collections.abc import Iterable, Mapping
 from typing import Any
@@ -10,17 +10,16 @@ from mule.errors import InvalidInput, Problem
 from mule.gear import Filter, Gear, Lens, parse
 from mule.memo import Kept
 from mule.plan import MOST_THINGS
-from mule.trip import Trip as TripValue
 from server.documents import FreeSlugs, revision, slugs, spec_of, writing
-from server.errors import InUse, NotFound
+from server.errors import NotFound
 from server.locker.convert import gear_of, locker_of
 from server.locker.models import Thing
 from server.trips.models import LentThing, Trip
+from server.trips.uses import require_unused
 
 MOST_LENT = 200
-# Lockers with what others lent beside them, and what of them a companion sees.
+# Lockers with what others lent beside them.
 _TOGETHER: Kept[tuple[Gear, ...]] = Kept(32)
-_SEEN: Kept[tuple[Gear, ...]] = Kept(32)
 _LENT = "+"
 
 
@@ -44,61 +43,6 @@ def gear_for(trip: Trip, at: str | None = None) -> tuple[Gear, ...]:
     if _LENT not in told:
         return own
     return _TOGETHER.get(told, lambda: (*own, *(parse(row.spec) for row in trip.lent.all())))
-
-
-def seen_by_others(trip: Trip, at: str | None = None) -> tuple[Gear, ...]:
-    """Of what lies on the table what others than the owner see: what a kit of the trip loads or speaks of, and what was
-    lent. Serial numbers and values are nobody else's. at: as for ``gear_for``.
-    """
-    told = at or gear_stamp(trip)
-    named: set[str] = set(trip.lent.values_list("item", flat=True))
-    for entries, stow in trip.kits.values_list("entries", "stow"):
-        named |= set(_words(entries)) | set(_words(stow))
-
-    def made() -> tuple[Gear, ...]:
-        return tuple(
-            thing.model_copy(update={"serial": "", "value": None})
-            for thing in gear_for(trip, told)
-            if thing.id in named
-        )
-
-    return _SEEN.get((trip.pk, told, frozenset(named)), made)
-
-
-def _words(told: Any) -> Iterable[str]:
-    """Every text in a stored value: ids are among them."""
-    if isinstance(told, str):
-        yield told
-    for part in told.values() if isinstance(told, dict) else told if isinstance(told, list) else ():
-        yield from _words(part)
-
-
-def marks_seen(trip: TripValue, gear: Iterable[Gear]) -> TripValue:
-    """The trip with marks about these things only."""
-    there, marks = {thing.id for thing in gear}, trip.marks
-    if marks.items() <= there:
-        return trip
-    slots = [slot for slot in marks.slots if set(slot.items) <= there]
-    told = {
-        "must_take": tuple(item for item in marks.must_take if item in there),
-        "must_leave": tuple(item for item in marks.must_leave if item in there),
-        "slots": tuple(slots),
-    }
-    return trip.model_copy(update={"marks": marks.model_copy(update=told)})
-
-
-def with_marks_unseen(sent: TripValue, stored: TripValue, gear: Iterable[Gear]) -> TripValue:
-    """A trip that was edited by somebody who sees these things only, with the stored marks that they do not see."""
-    there = {thing.id for thing in gear}
-    if stored.marks.items() <= there:
-        return sent
-    marks = sent.marks
-    told = {
-        "must_take": (*marks.must_take, *(item for item in stored.marks.must_take if item not in there)),
-        "must_leave": (*marks.must_leave, *(item for item in stored.marks.must_leave if item not in there)),
-        "slots": (*marks.slots, *(slot for slot in stored.marks.slots if not set(slot.items) <= there)),
-    }
-    return sent.model_copy(update={"marks": marks.model_copy(update=told)})
 
 
 def lend(trip: Trip, lender: User, items: Iterable[str]) -> list[LentThing]:
@@ -130,14 +74,15 @@ def lend(trip: Trip, lender: User, items: Iterable[str]) -> list[LentThing]:
 
 
 def take_back(trip: Trip, item: str, lender: User | None) -> None:
-    """Takes a lent thing off the table. lender: who may; None for the trip's owner. Raises NotFound, InUse."""
+    """Takes a lent thing off the table. lender: who may; None for the trip's owner.
+
+    Raises NotFound, and InUse while a kit loads it or the trip marks it.
+    """
     with writing(trip.owner):
         rows = trip.lent.filter(item=item, **({"lender": lender} if lender else {}))
         if not rows.exists():
             raise NotFound("lent thing", item)
-        for kit in trip.kits.all():
-            if any(entry["item"] == item for entry in kit.entries):
-                raise InUse("It is loaded.", Problem("item", item, f"kit “{kit.name}” loads it: leave it there first"))
+        require_unused(Trip.objects.filter(pk=trip.pk), item, rows[0].spec["name"])
         rows.delete()
         note_lending(trip)
 

@@ -17,13 +17,24 @@ from mule.outings import with_edits
 from mule.plan import Plan
 from mule.trip import Person, Stamina
 from mule.trip import Trip as TripValue
-from server.documents import FreeSlugs, find, find_for_edit, require_version, slug_from, slugs, spec_of, store, writing
+from server.documents import (
+    FreeSlugs,
+    find,
+    require_same_id,
+    require_version,
+    slug_from,
+    slugs,
+    spec_of,
+    store,
+    writing,
+)
 from server.errors import InUse, NotFound
 from server.locker.convert import locker_of
 from server.sharing.guests import guest_through
 from server.trips.convert import Stamp, entries_of, plan_of, scale_of, stamp_of, trip_of
-from server.trips.lending import gear_for, marks_seen, seen_by_others, with_marks_unseen
+from server.trips.lending import gear_for
 from server.trips.models import Kit, KitPacking, KitStep, Trip
+from server.trips.seen import require_seen, seen_by_others, trip_for, with_unseen_marks
 
 # Older steps are forgotten; a session of packing rarely takes more.
 MOST_STEPS = 200
@@ -63,13 +74,15 @@ def add_trip(owner: User, trip: TripValue) -> Trip:
 def replace_trip(owner: User, slug: str, version: int, trip: TripValue) -> Trip:
     """Stores an edited trip. Raises Stale, NotFound, and InvalidInput when a removed person still carries things."""
     with writing(owner):
-        row = find_for_edit(Trip, owner, slug, "trip", version=version, sent_id=trip.id)
-        row.owner = owner
+        row = find_trip(owner, slug)
+        # Both sides of a conflict are shown: the stored one as whoever asks may see it.
+        require_version(row.version, version, "trip", lambda: spec_of(trip_for(row)))
+        require_same_id(slug, trip.id, "trip")
         kits = list(row.kits.all())
         guest = guest_through(owner)
         row.changed_by = guest.name if guest else ""
         if guest:
-            trip = with_marks_unseen(trip, trip_of(row), seen_by_others(row))
+            trip = with_unseen_marks(trip, row)
         _refuse_if_carrying(trip_of(row), trip, kits)
         _require_whole(owner, trip, kits, gear_for(row))
         return store(row, trip)
@@ -117,13 +130,9 @@ def plan_for(kit: Kit, *, all_kits: bool = False, at: Stamp | None = None) -> Pl
     """
     row = kit.trip
     kits = list(row.kits.all()) if all_kits else [kit]
-    lies, trip = at.locker if at else None, trip_of(row)
-    if guest_through(row.owner):
-        gear = seen_by_others(row, lies)
-        trip = marks_seen(trip, gear)
-    else:
-        gear = gear_for(row, lies)
-    return plan_of(row.owner, trip, kits, kit.slug, gear, at.carriers if at else None, scale_of(row))
+    lies = at.locker if at else None
+    gear = seen_by_others(row, lies) if guest_through(row.owner) else gear_for(row, lies)
+    return plan_of(row.owner, trip_for(row, lies), kits, kit.slug, gear, at.carriers if at else None, scale_of(row))
 
 
 def plan_as(kit: Kit, loadout: str) -> Plan:
@@ -149,7 +158,7 @@ def open_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
 def add_kit(owner: User, trip_slug: str, name: str, copy_of: str | None, entries: Sequence[Entry] | None = None) -> Kit:
     """Adds a kit: empty, as a copy of another, or with what it is to hold. Raises InvalidInput for what cannot be."""
     with writing(owner):
-        trip = find(Trip, owner, trip_slug, "trip")
+        trip = find_trip(owner, trip_slug)
         taken = {kit.slug for kit in trip.kits.all()}
         free = [letter for letter in KIT_IDS if letter not in taken]
         if not free:
@@ -157,6 +166,7 @@ def add_kit(owner: User, trip_slug: str, name: str, copy_of: str | None, entries
         copied = find_kit(owner, trip_slug, copy_of) if copy_of else None
         held = copied.entries if copied else []
         if entries is not None:
+            require_seen(trip, KitValue(id=free[0], name=name, entries=tuple(entries)).named())
             held = entries_of(KitValue(id=free[0], name=name, entries=tuple(entries)))
         kit = Kit.objects.create(trip=trip, slug=free[0], name=name, entries=held, stow=copied.stow if copied else {})
         plan_for(kit)
@@ -222,6 +232,7 @@ def change_stow(owner: User, trip_slug: str, kit_slug: str, version: int, stow: 
     with writing(owner):
         kit = find_kit(owner, trip_slug, kit_slug)
         require_version(kit.version, version, "kit", lambda: kit.stow)
+        require_seen(kit.trip, stow.named())
         return _stowed(kit, stow)
 
 

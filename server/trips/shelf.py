@@ -4,29 +4,20 @@ from ninja import Router, Status
 
 from mule.compare import Glance, glance
 from server.accounts.signed_in import SignedInRequest
-from server.sharing.guests import guest_in, guest_through
+from server.sharing.guests import guest_through
 from server.trips import beginning, services
-from server.trips.convert import trip_of
-from server.trips.lending import marks_seen, seen_by_others
 from server.trips.models import Trip
 from server.trips.schemas import ChangedTrip, CopiedTrip, NewTrip, TripOut
+from server.trips.seen import trip_for
 
 router = Router()
 
 
 def trip_out(row: Trip) -> TripOut:
-    """A trip as it goes out: to others than its owner with marks on what they see only."""
-    told = trip_of(row)
-    if guest_through(row.owner):
-        told = marks_seen(told, seen_by_others(row))
-    return TripOut(version=row.version, trip=told, open_kit=row.open_kit, changed_by=row.changed_by)
-
-
-def trip_shown(row: Trip) -> TripOut:
-    """A trip as a guest sees it: nobody's weight."""
-    told = trip_out(row).trip
-    people = tuple(p.model_copy(update={"body_mass_kg": None, "carries_well_kg": None}) for p in told.people)
-    return TripOut(version=row.version, trip=told.model_copy(update={"people": people}), open_kit=row.open_kit)
+    """A trip as it goes out, as whoever asks may see it."""
+    guest = guest_through(row.owner)
+    changed_by = "" if guest and guest.only_visits else row.changed_by
+    return TripOut(version=row.version, trip=trip_for(row), open_kit=row.open_kit, changed_by=changed_by)
 
 
 @router.get("", response=list[TripOut])
@@ -51,9 +42,7 @@ def copy_trip(request: SignedInRequest, slug: str, payload: CopiedTrip) -> Statu
 @router.get("/{slug}", response=TripOut)
 def show_trip(request: SignedInRequest, slug: str) -> TripOut:
     """One trip, as it is stored."""
-    row = services.find_trip(request.user, slug)
-    guest = guest_in(request)
-    return trip_shown(row) if guest and guest.only_visits else trip_out(row)
+    return trip_out(services.find_trip(request.user, slug))
 
 
 @router.get("/{slug}/glance", response=list[Glance])

@@ -15,8 +15,10 @@ import pytest
 from django.db import IntegrityError, OperationalError, connection
 from django.test import Client
 
-from server.database import Unusable, ails, require_sound
+from server import in_use
+from server.database import ails, require_sound
 from server.locker.models import Thing
+from server.unusable import Unusable
 from tests.server.conftest import asker
 
 ROOT = Path(__file__).parents[2]
@@ -89,6 +91,79 @@ def test_a_copy_is_made_while_somebody_writes_and_is_put_back(site: Path, tmp_pa
     assert back.returncode == 0, back.stderr
     assert names(database) == ["Ines"]
     assert names(site / "narrow-mule.sqlite3.before") == ["Somebody else"]
+
+
+WRITE_FOR_EVER = """
+import sqlite3, sys, itertools
+opened = sqlite3.connect(sys.argv[1], isolation_level=None)
+opened.execute("PRAGMA journal_mode=WAL")
+opened.execute("PRAGMA wal_autocheckpoint=0")
+for number in itertools.count(1):
+    opened.execute("UPDATE auth_user SET first_name = ?", (str(number),))
+    print(number, flush=True)
+"""
+
+
+def test_after_a_crash_a_restore_keeps_every_edit_that_was_acknowledged(site: Path, tmp_path: Path) -> None:
+    database, backup = site / "narrow-mule.sqlite3", tmp_path / "monday.sqlite3"
+    assert manage(site, "backup_site", str(backup)).returncode == 0
+    writer = subprocess.Popen([sys.executable, "-c", WRITE_FOR_EVER, str(database)], stdout=subprocess.PIPE, text=True)
+    assert writer.stdout is not None
+    acknowledged = [writer.stdout.readline() for _ in range(500)][-1].strip()
+    writer.kill()
+    acknowledged = (writer.stdout.read().split() or [acknowledged])[-1]
+    writer.wait()
+    assert (site / "narrow-mule.sqlite3-wal").stat().st_size, "edits are in the log only"
+    there = set(site.glob("*.before*"))
+    assert manage(site, "restore_site", str(backup)).returncode == 0
+    (previous,) = set(site.glob("*.before*")) - there
+    with closing(sqlite3.connect(previous)) as opened:
+        ((told,),) = opened.execute("SELECT first_name FROM auth_user").fetchall()
+    assert int(told) >= int(acknowledged)
+    # And back: the previous data restores like any backup, and is not written over by what it replaces.
+    assert manage(site, "restore_site", str(previous)).returncode == 0
+    with closing(sqlite3.connect(database)) as opened:
+        assert opened.execute("SELECT first_name FROM auth_user").fetchall() == [(told,)]
+    assert previous.exists()
+
+
+HOLD = "from django.db import connection; connection.ensure_connection(); print('ready', flush=True); input()"
+HOLD_RAW = """
+import sqlite3, sys
+opened = sqlite3.connect(sys.argv[1])
+opened.execute("PRAGMA journal_mode=WAL"); opened.execute("SELECT * FROM auth_user").fetchall()
+print("ready", flush=True); input()
+"""
+
+
+@pytest.mark.parametrize("by", ["the site", "another program"])
+def test_a_site_that_runs_is_not_restored_and_loses_nothing(site: Path, tmp_path: Path, by: str) -> None:
+    database, backup = site / "narrow-mule.sqlite3", tmp_path / "monday.sqlite3"
+    assert manage(site, "backup_site", str(backup)).returncode == 0
+    command = ["manage.py", "shell", "-v0", "-c", HOLD] if by == "the site" else ["-c", HOLD_RAW, str(database)]
+    env = {**os.environ, "DATA_DIR": str(site), "DJANGO_SETTINGS_MODULE": "server.settings.demo", "DATABASE_URL": ""}
+    holder = subprocess.Popen(
+        [sys.executable, *command], cwd=ROOT, env=env, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True
+    )
+    assert holder.stdout is not None
+    assert holder.stdout.readline().strip() == "ready"
+    there, content = sorted(p.name for p in site.iterdir()), database.read_bytes()
+    refused = manage(site, "restore_site", str(backup))
+    assert refused.returncode != 0
+    assert "stop the site" in refused.stderr
+    assert "Traceback" not in refused.stderr
+    assert (sorted(p.name for p in site.iterdir()), database.read_bytes()) == (there, content)
+    holder.kill()
+    holder.wait()
+    assert manage(site, "restore_site", str(backup)).returncode == 0
+
+
+def test_a_site_does_not_start_while_its_data_is_restored(site: Path) -> None:
+    with in_use.alone(site / "narrow-mule.sqlite3"):
+        made = run(site, "-c", "from server.demo.serving import on_starting; on_starting(None)")
+    assert made.returncode != 0
+    (line,) = made.stderr.strip().splitlines()
+    assert "being restored" in line
 
 
 @pytest.mark.parametrize("content", [b"", b"no database at all, but long enough to be looked at" * 40])

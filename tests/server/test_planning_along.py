@@ -102,6 +102,66 @@ def test_what_is_left_cannot_be_loaded_by_guessing_its_name(owner: User, marit: 
         assert edit(marit, slug, act="load", item=item).status_code == 422
 
 
+def namings(item: str, loaded: str) -> dict[str, tuple[str, str, dict[str, Any]]]:
+    """Every way in which a companion could name gear in what is stored: method, path and body, without version."""
+    place = {"where": "worn", "person": "ines"}
+    stow = {
+        "pins": [{"item": item, "bag": "bag"}],
+        "pins in": [{"item": loaded, "bag": item}],
+        "mounts": [{"body": loaded, "lens": item}],
+        "nests": [{"outer": item, "inner": loaded}],
+        "wishes": [{"item": item, "access": "quick"}],
+        "hangs": [{"item": item, "bag": "bag", "side": "left"}],
+        "rides": [{"bag": item, "at": "back"}],
+        "loadouts": [{"id": "day", "name": "Day", "entries": [{"item": item, "place": place}]}],
+        "loadouts in": [
+            {"id": "day", "name": "Day", "entries": [{"item": loaded, "place": {"where": "bag", "bag": item}}]}
+        ],
+        "loadouts on": [{"id": "day", "name": "Day", "mounts": [{"body": loaded, "lens": item}]}],
+    }
+    ways = {sort: ("put", "kits/a/stow", {"stow": {sort.split()[0]: wish}}) for sort, wish in stow.items()}
+    ways["entries"] = ("post", "kits", {"name": "New", "entries": [{"item": item, "place": place}]})
+    ways["edits"] = ("post", "kits/a/edits", {"edits": [{"act": "load", "item": item}]})
+    for mark in ("must_take", "must_leave"):
+        ways[mark] = ("put", "", {"marks": {mark: [item]}})
+    ways["slots"] = ("put", "", {"marks": {"slots": [{"id": "one", "name": "One", "items": [loaded, item]}]}})
+    return ways
+
+
+def test_naming_hidden_gear_answers_like_naming_gear_that_does_not_exist(owner: User, marit: Ask, slug: str) -> None:
+    hidden = sorted(hide_what_is_left(owner))[0]
+
+    def answers(item: str) -> dict[str, Any]:
+        found = {}
+        for sort, (method, path, body) in namings(item, "body").items():
+            doc = marit("get", f"/trips/{slug}").json()
+            version = doc["version"] if not path else bench(marit, slug)["state"]["version"]
+            sent = {"version": version} | (body if path else {"trip": doc["trip"] | body})
+            told = marit(method, f"/trips/{slug}/{path}".rstrip("/"), sent)
+            found[sort] = (told.status_code, told.content.decode().replace(item, "…"))
+        return found
+
+    there, nowhere = answers(hidden), answers("nothing-of-that-name")
+    assert there == nowhere
+    assert {status for status, _ in there.values()} == {422}
+    # Nor does it come into view by being the name of something else.
+    day = {"stow": {"loadouts": [{"id": hidden, "name": hidden, "legs": [hidden]}]}}
+    version = bench(marit, slug)["state"]["version"]
+    assert marit("put", f"/trips/{slug}/kits/a/stow", {"version": version} | day).status_code == 200
+    assert hidden not in {doc["thing"]["id"] for doc in bench(marit, slug)["gear"]}
+    assert edit(marit, slug, act="load", item=hidden).status_code == 422
+
+
+def test_a_conflict_shows_a_companion_no_mark_that_they_do_not_see(owner: User, marit: Ask, slug: str) -> None:
+    hidden = sorted(hide_what_is_left(owner))[0]
+    doc = asker(owner)("get", f"/trips/{slug}").json()
+    marked = doc["trip"] | {"marks": {"must_leave": [hidden]}}
+    assert asker(owner)("put", f"/trips/{slug}", doc | {"trip": marked}).status_code == 200
+    refused = marit("put", f"/trips/{slug}", {"version": doc["version"], "trip": doc["trip"]})
+    assert refused.status_code == 409
+    assert hidden not in refused.content.decode()
+
+
 def test_a_lent_thing_is_on_both_tables_marked_as_theirs(owner: User, marit: Ask, slug: str) -> None:
     before = {doc["thing"]["id"] for doc in bench(asker(owner), slug)["gear"]}
     (item,) = lend(marit, slug, "fifty").values()
@@ -143,6 +203,26 @@ def test_a_lent_thing_goes_back_when_it_is_in_no_kit(owner: User, marit: Ask, sl
     edit(marit, slug, act="leave", item=item)
     assert marit("delete", f"/trips/{slug}/lent/{item}").status_code == 204
     assert item not in {doc["thing"]["id"] for doc in bench(asker(owner), slug)["gear"]}
+
+
+@pytest.mark.parametrize("mark", ["must_take", "must_leave", "slots"])
+def test_lent_gear_that_is_marked_is_not_withdrawn_before_its_mark_is_off(
+    owner: User, marit: Ask, slug: str, mark: str
+) -> None:
+    (item,) = lend(marit, slug, "fifty").values()
+    slots = [{"id": "one", "name": "One", "items": ["body", item]}]
+    doc = marit("get", f"/trips/{slug}").json()
+    marks = {mark: slots if mark == "slots" else [item]}
+    assert marit("put", f"/trips/{slug}", doc | {"trip": doc["trip"] | {"marks": marks}}).status_code == 200
+    told = marit("delete", f"/trips/{slug}/lent/{item}")
+    assert told.status_code == 409
+    assert "take its mark off" in errors(told)["id"]
+    doc = marit("get", f"/trips/{slug}").json()
+    assert marit("put", f"/trips/{slug}", doc | {"trip": doc["trip"] | {"marks": {}}}).status_code == 200
+    assert marit("delete", f"/trips/{slug}/lent/{item}").status_code == 204
+    own = asker(owner)
+    for path in (f"/trips/{slug}/kits/a", f"/exchange/plans/{slug}/a", "/exchange/account.zip"):
+        assert own("get", path).status_code == 200, path
 
 
 def test_nobody_lends_to_a_trip_of_their_own_or_what_is_not_theirs(owner: User, marit: Ask, slug: str) -> None:

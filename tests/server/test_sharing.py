@@ -107,8 +107,41 @@ def test_a_guest_sees_what_is_loaded_and_nothing_private(owner: User, stored: Pl
     assert {doc["thing"]["id"] for doc in bench["gear"]} == loaded < {doc["thing"]["id"] for doc in own["gear"]}
     assert {doc["thing"]["serial"] for doc in bench["gear"]} == {""}
     assert {person["body_mass_kg"] for person in bench["trip"]["trip"]["people"]} == {None}
-    assert bench["state"]["assessment"] == own["state"]["assessment"]
+    without_shares = own["state"]["assessment"]
+    for person in without_shares["loads"]["people"]:
+        # What somebody carries, as a share of their body mass, would say that mass.
+        person["share"] = None
+    assert bench["state"]["assessment"] == without_shares
     assert Trip.objects.get(slug=slug).version == own["trip"]["version"]
+
+
+def unstamped(answer: Any) -> Any:
+    """An answer without what says only of which version it is."""
+    told = answer.json()
+
+    def stripped(value: Any) -> Any:
+        if isinstance(value, dict):
+            return {k: stripped(v) for k, v in value.items() if k not in ("version", "stamp")}
+        return [stripped(one) for one in value] if isinstance(value, list) else value
+
+    assert answer.status_code == 200, answer.content
+    return stripped(told)
+
+
+@pytest.mark.parametrize("role", ["look", "pack"])
+def test_no_answer_to_a_visitor_changes_with_what_somebody_weighs(owner: User, stored: Plan, role: str) -> None:
+    slug, ask = stored.trip.id, asker(owner)
+    visit = guest(link(owner, slug, role)["secret"])
+    reads = [route.replace("<slug>", slug).replace("<kit>", "a") for verb, route in ALLOWED[role] if verb == "GET"]
+    seen = []
+    # 2.9 kg is a seventh of 20 kg, which is said of a load, and a fiftieth of 140 kg, which is not.
+    for body, comfortable in ((20.0, 1.0), (140.0, 60.0)):
+        doc = ask("get", f"/trips/{slug}").json()
+        told = {"body_mass_kg": body, "carries_well_kg": comfortable}
+        people = [person | told for person in doc["trip"]["people"]]
+        assert ask("put", f"/trips/{slug}", doc | {"trip": doc["trip"] | {"people": people}}).status_code == 200
+        seen.append([unstamped(visit("get", f"/{route}")) for route in sorted(reads)])
+    assert seen[0] == seen[1]
 
 
 def mark(**what: Any) -> dict[str, Any]:

@@ -5,7 +5,8 @@ from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
-from server.database import Unusable, back_up
+from server.database import back_up
+from server.unusable import Unusable
 
 
 class Command(BaseCommand):

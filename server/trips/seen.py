@@ -1,0 +1,93 @@
+"""What people other than its owner see of a trip: the gear its kits name, and nobody's body mass."""
+
+from collections.abc import Iterable
+
+from mule.errors import InvalidInput, Problem
+from mule.gear import Gear
+from mule.memo import Kept
+from mule.trip import Trip as TripValue
+from server.sharing.guests import guest_through
+from server.trips.convert import kit_of, trip_of
+from server.trips.lending import gear_for, gear_stamp
+from server.trips.models import Trip
+
+_SEEN: Kept[tuple[Gear, ...]] = Kept(32)
+# As a plan says it of an id that is not there: what is hidden must not be told from what does not exist.
+_UNKNOWN = "the id of a thing in the locker"
+
+
+def seen_by_others(trip: Trip, at: str | None = None) -> tuple[Gear, ...]:
+    """Gear that companions and guests see: items that a kit of the trip names, and whatever was lent to it.
+
+    Without serial numbers and values. at: the stamp of what lies on the table, when it is known already.
+    """
+    stamp = at or gear_stamp(trip)
+    named = set(trip.lent.values_list("item", flat=True))
+    for kit in trip.kits.all():
+        named |= {item for _, item in kit_of(kit).named()}
+
+    def made() -> tuple[Gear, ...]:
+        return tuple(
+            thing.model_copy(update={"serial": "", "value": None})
+            for thing in gear_for(trip, stamp)
+            if thing.id in named
+        )
+
+    return _SEEN.get((trip.pk, stamp, frozenset(named)), made)
+
+
+def require_seen(trip: Trip, named: Iterable[tuple[str, str]]) -> None:
+    """Raises InvalidInput when somebody other than the owner names gear that they do not see.
+
+    named: fields with the items they name, before anything of it is stored: naming an item makes it seen.
+    """
+    if not guest_through(trip.owner):
+        return
+    there = {thing.id for thing in seen_by_others(trip)}
+    problems = [Problem(field, item, _UNKNOWN) for field, item in named if item not in there]
+    if problems:
+        raise InvalidInput(problems)
+
+
+def trip_for(row: Trip, at: str | None = None) -> TripValue:
+    """A trip as whoever asks may see it. at: as for ``seen_by_others``."""
+    trip, guest = trip_of(row), guest_through(row.owner)
+    if guest is None:
+        return trip
+    trip = _with_marks_on(trip, seen_by_others(row, at))
+    return _without_body_masses(trip) if guest.only_visits else trip
+
+
+def _without_body_masses(trip: TripValue) -> TripValue:
+    people = tuple(p.model_copy(update={"body_mass_kg": None, "carries_well_kg": None}) for p in trip.people)
+    return trip.model_copy(update={"people": people})
+
+
+def _with_marks_on(trip: TripValue, gear: Iterable[Gear]) -> TripValue:
+    """The trip with marks on this gear only."""
+    there, marks = {thing.id for thing in gear}, trip.marks
+    if marks.items() <= there:
+        return trip
+    seen = {
+        "must_take": tuple(item for item in marks.must_take if item in there),
+        "must_leave": tuple(item for item in marks.must_leave if item in there),
+        "slots": tuple(slot for slot in marks.slots if set(slot.items) <= there),
+    }
+    return trip.model_copy(update={"marks": marks.model_copy(update=seen)})
+
+
+def with_unseen_marks(sent: TripValue, row: Trip) -> TripValue:
+    """A trip that a companion edited, with the stored marks that they do not see.
+
+    Raises InvalidInput when they mark gear that they do not see.
+    """
+    require_seen(row, ((f"marks.{field}", item) for field, item in sent.marks.named()))
+    there, stored, marks = {thing.id for thing in seen_by_others(row)}, trip_of(row).marks, sent.marks
+    if stored.items() <= there:
+        return sent
+    whole = {
+        "must_take": (*marks.must_take, *(item for item in stored.must_take if item not in there)),
+        "must_leave": (*marks.must_leave, *(item for item in stored.must_leave if item not in there)),
+        "slots": (*marks.slots, *(slot for slot in stored.slots if not set(slot.items) <= there)),
+    }
+    return sent.model_copy(update={"marks": marks.model_copy(update=whole)})
