@@ -4,6 +4,7 @@ import random
 from collections.abc import Iterator, Sequence
 from datetime import timedelta
 from itertools import product
+from string import ascii_lowercase
 from typing import Any, NamedTuple
 
 from mule.completeness import DependencyGraph
@@ -98,6 +99,39 @@ def tiny(seed: int) -> tuple[Plan, float]:
     fixed = sum(plan.items[e.item].mass_g for e in entries)
     limit = fixed + chance.choice([1200, 1800, 2200, 2700, 3500, 5000, 9000])
     return plan, float(limit)
+
+
+def twinned(seed: int) -> tuple[Plan, float]:
+    """A tiny plan of which a camera, a lens or both are owned twice, alike but for the id."""
+    plan, limit_g = tiny(seed)
+    chance = random.Random(seed)
+    sorts = chance.choice([(Body, Lens), (Body,), (Lens,)])
+    firsts = [next(t for t in plan.gear if isinstance(t, sort)) for sort in sorts]
+    kept = [t for t in plan.gear if t not in firsts and (t.id in ("bag", "laptop") or chance.random() < 0.7)]
+    copies = [t.model_copy(update={"id": f"{t.id}-too"}) for t in firsts]
+    there = {t.id for t in (*kept, *firsts)}
+    marks = plan.trip.marks if plan.trip.marks.items() <= there else Marks()
+    trip = plan.trip.model_copy(update={"marks": marks})
+    return Plan(gear=(*firsts, *kept, *copies), trip=trip, kits=plan.kits, open_kit="a"), limit_g
+
+
+def reshuffled(plan: Plan, seed: int) -> Plan:
+    """The same plan with its gear in another order and under other ids."""
+    chance = random.Random(seed)
+    gear = list(plan.gear)
+    chance.shuffle(gear)
+    ids = {t.id: "".join(chance.sample(ascii_lowercase, 8)) for t in gear if t.id not in ("bag", "laptop")}
+
+    def renamed(value: Any) -> Any:
+        if isinstance(value, dict):
+            return {key: one if key in ("kind", "effect") else renamed(one) for key, one in value.items()}
+        if isinstance(value, list):
+            return [renamed(one) for one in value]
+        return ids.get(value, value) if isinstance(value, str) else value
+
+    told = plan.model_dump(mode="json")
+    data = {"gear": [t.model_dump(mode="json") for t in gear], "trip": told["trip"], "kits": told["kits"]}
+    return Plan(open_kit=plan.open_kit, **renamed(data))
 
 
 def _gear(chance: random.Random) -> list[Any]:

@@ -168,7 +168,13 @@ def _in_order(things: Sequence[Gear]) -> Iterable[Gear]:
     """In the order of the locker, cameras that are alike together: which one is a kit's first hangs neither on the open
     kit nor on which of two twins comes along."""
     for same in _grouped(things, lambda t: equivalence_of(t) if isinstance(t, Body) else t.id):
-        yield from sorted(same, key=lambda t: t.mass_g)
+        yield from sorted(same, key=_before_its_like)
+
+
+def _before_its_like(thing: Gear) -> tuple[float, float, str]:
+    """The one order among things that do the same, wherever one of them stands for the others: the lightest first,
+    then the smallest, then by id. Two orders that differ would leave none of them."""
+    return thing.mass_g, thing.size.litres(), thing.id
 
 
 def _copies(things: Sequence[Gear]) -> Iterable[Gear]:
@@ -193,7 +199,7 @@ def _links(graph: DependencyGraph, thing: Gear) -> object:
 def _smallest(alike: Sequence[Gear], most: int) -> Iterable[Gear]:
     """Of things that do the same, so many pieces of the lightest, and what is smaller than those."""
     kept: list[Gear] = []
-    for thing in sorted(alike, key=lambda t: t.mass_g):
+    for thing in sorted(alike, key=_before_its_like):
         if sum(t.count for t in kept if t.size.litres() <= thing.size.litres()) < most:
             kept.append(thing)
     yield from kept
@@ -208,7 +214,7 @@ def interchangeable(plan: Plan, graph: DependencyGraph, free: Mapping[str, Gear]
     marked |= {e.item for e in plan.kit.entries if isinstance(e.place, Worn)}
     able = [t for t in free.values() if t.id not in marked and (isinstance(t, OPTICAL) or effect_of(t) is not None)]
     for alike in _grouped(able, lambda t: (_links(graph, t), _does(t))):
-        ordered = sorted(alike, key=lambda t: (t.mass_g, t.size.litres(), t.id))
+        ordered = sorted(alike, key=_before_its_like)
         for one, other in pairwise(ordered):
             if one.size.litres() <= other.size.litres():
                 yield one.id, other.id

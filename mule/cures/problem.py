@@ -79,7 +79,6 @@ _SIZES: Mapping[FindingCode, Callable[[Mapping[str, float]], float]] = {
     FindingCode.PIECES_SHORT: lambda n: n["short"],
     FindingCode.FILTER_UNSERVED: lambda n: _octaves(n) if "from_mm" in n else 1.0,
     FindingCode.SUPPORT_LOADED: lambda n: n["mass_g"] / n["rated_g"],
-    FindingCode.GATE_NO: lambda n: n["total"] - n.get("most", 0.0),
 }
 
 

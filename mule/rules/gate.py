@@ -28,6 +28,10 @@ class RestrictedThings:
             numbers["energy_wh"] = judged.wh
         if judged.most is not None:
             numbers["most"] = float(judged.most)
+        if refused:
+            # Pieces to move or leave: those past the number that may come, or all that lie where none may.
+            past = judged.total - (judged.most or 0)
+            numbers["over"] = float(past if judged.why == "count" else judged.count)
         approval = judged.why == "energy"
         return say(
             FindingCode.GATE_NO if refused else FindingCode.GATE_ASK,

@@ -20,7 +20,7 @@ from mule.plan import Plan
 from mule.solving import tenths
 from mule.trip import AidWish, Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
 from tests import cast
-from tests.tiny import QUIET, SAME, best, kits, off_the_grid, on_the_road, tiny, value
+from tests.tiny import QUIET, SAME, best, kits, off_the_grid, on_the_road, reshuffled, tiny, twinned, value
 
 # Time enough on a busy machine, too: what is asked here is whether the answer is right (speed: benchmarks/).
 ONE = Asking(points=1, workers=1, seconds=600)
@@ -42,6 +42,20 @@ def test_the_answer_is_that_of_trying_every_set_of_things(block: int) -> None:
         assert score == pytest.approx(expected[0], abs=SAME), seed
         assert steady == pytest.approx(expected[1]), seed
         assert grams == pytest.approx(expected[2], abs=0.05), seed
+
+
+@pytest.mark.parametrize("seed", range(60))
+def test_what_is_owned_twice_hides_nothing_in_whatever_order_and_by_whatever_name_it_stands(seed: int) -> None:
+    plan, limit_g = twinned(seed)
+    expected = best(plan, limit_g)
+    for shuffle in (seed, seed + 1_000):
+        made = choose(reshuffled(plan, shuffle), ONE.model_copy(update={"limit_g": limit_g}))
+        assert bool(made.points) == (expected is not None)
+        for point in made.points:
+            assert point.proved
+            assert expected is not None
+            assert point.score == pytest.approx(expected[0], abs=SAME)
+            assert point.carried_g == pytest.approx(expected[2], abs=0.05)
 
 
 @pytest.mark.parametrize(

@@ -9,7 +9,7 @@ from mule.assess import case_of
 from mule.cures import MOST_CURES, cure, lighter, look_for_cures, problem_of, problems
 from mule.cures.getting import with_gets
 from mule.cures.making import inside, loaded_kit
-from mule.cures.problem import heavier, is_revealed, weighty
+from mule.cures.problem import heavier, is_revealed, size_of, weighty
 from mule.cures.room import finds_room
 from mule.editing import apply
 from mule.finding import AsPiece, Cure, Finding, InBag, Leave, Load, Move, NoWay, PieceKind, Severity, Worn
@@ -48,6 +48,8 @@ def items(way: Cure) -> list[str]:
 def test_a_cure_does_what_it_says_and_names_what_it_brings(plan: Plan) -> None:
     facts = told(plan)
     before, known = problems(facts), {problem_of(f) for f in facts}
+    assert all(size_of(f) > 0 for f in facts)
+    assert not any(heavier(weight, weight) for weight in before.values()), "what has not changed is no worse"
     mass = case_of(plan).loads.total_g
     for finding in look_for_cures(plan):
         assert len(finding.cures) <= MOST_CURES
@@ -98,6 +100,25 @@ def test_no_cure_is_another_with_something_needless(plan: Plan) -> None:
     for finding in look_for_cures(plan):
         for one, other in combinations([w for w in finding.cures if w.edits], 2):
             assert not set(one.edits) < set(other.edits), (finding, one, other)
+
+
+def test_spare_batteries_in_the_hold_hang_no_second_act_on_other_fixes() -> None:
+    # Two of the twenty that may come are in the hold: a blocker of two pieces, which loading a lens makes no worse.
+    hold = cast.bag("hold")
+    gear = [cast.bag(), hold, cast.body(), cast.normal_zoom(), cast.tele_zoom(), cast.pack()]
+    entries = [
+        cast.entry("bag", cast.INES_CABIN),
+        cast.entry("hold", AsPiece(piece=PieceKind.HOLD, person="ines")),
+        cast.entry("body"),
+        cast.entry("normal"),
+        cast.entry("pack", InBag(bag="hold"), count=2),
+    ]
+    wants = (cast.want("near", 24, 70), cast.want("far", 100, 200))
+    plan = cast.plan(gear, *entries, carriers=(cast.carrier(),), wants=wants)
+    (refused,) = (f for f in told(plan) if f.code == "gate-no")
+    assert size_of(refused) == 2
+    (way,) = (w for w in only(plan, "gap").cures if items(w) == ["tele"])
+    assert way.brings == ()
 
 
 def test_looking_ends_between_two_trials() -> None:
