@@ -28,6 +28,7 @@ from server.exchange.lists import LISTS, Rows, Sources, locker_rows
 from server.exchange.services import export_plan, import_plan
 from server.exchange.sheet import labels, load_sheet, pack_list
 from server.exchange.tables import MOST_BYTES, as_csv, as_xlsx
+from server.exchange.true_size import as_page
 from server.field.looking import look_back_on
 from server.field.services import list_for, marks_of
 from server.locker.convert import locker_of
@@ -84,7 +85,7 @@ def foam_file(
     plan = _hard_case(request, slug, kit, bag)
     made = _foam(request, plan, bag, wish)
     if form == "a4":
-        return HttpResponse(foam_paper(made, plan.items[bag].name), content_type="text/html")
+        return as_page(foam_paper(made, plan.items[bag].name))
     text, content_type = (svg(made), "image/svg+xml") if form == "svg" else (dxf(made), "image/vnd.dxf")
     return _file(text, content_type, f"{bag}-foam.{form}")
 
@@ -104,7 +105,7 @@ def divider_file(
     space = DividedSpace(title, use, [one for one in made.placed if one.room == room], plan.items)
     if form == "svg":
         return _file(divider_svg(space), "image/svg+xml", f"{use.bag}-dividers.svg")
-    return HttpResponse(divider_paper(space, form), content_type="text/html")
+    return as_page(divider_paper(space, form))
 
 
 @router.post(

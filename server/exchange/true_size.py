@@ -1,16 +1,31 @@
 """Drawings that print true to size: SVG in millimetres, and pages to be taped together."""
 
+from base64 import b64encode
 from collections.abc import Callable, Iterator, Sequence
+from hashlib import sha256
 from html import escape
 from math import ceil
 from typing import Literal, NamedTuple
 from xml.etree.ElementTree import Element, SubElement, tostring
 
+from csp.constants import SELF
+from csp.decorators import csp_update
+from django.http import HttpResponse
+
 Paper = Literal["a4", "a3"]
-# What is printed on of a page with 10 mm left blank all around, in mm.
+_MARGIN_MM = 10.0
+# The printed part of a page, inside its margins, in mm (ISO 216: A4 is 210 × 297, A3 297 × 420).
 PAGES_MM: dict[Paper, tuple[float, float]] = {"a4": (190.0, 277.0), "a3": (277.0, 400.0)}
 # Room for the line that says which sheet it is.
 _HEAD_MM = 6.0
+_STYLES: dict[Paper, str] = {
+    paper: (
+        f"@page{{size:{paper.upper()};margin:{_MARGIN_MM:g}mm}}body{{margin:0;font-family:sans-serif}}"
+        "section{break-inside:avoid}section+section{break-before:page}"
+        "p{margin:0 0 1mm;font-size:3mm;height:4mm;overflow:hidden}svg{display:block}"
+    )
+    for paper in PAGES_MM
+}
 
 
 class Drawing(NamedTuple):
@@ -52,16 +67,23 @@ def box(parent: Element, x: float, y: float, width: float, height: float, **styl
 
 
 def pages(title: str, drawings: Sequence[Drawing], paper: Paper = "a4") -> str:
-    """A document that prints true to size, row by row, each sheet with its place written on it."""
+    """A document that prints true to size, row by row, each sheet with its place written on it.
+
+    Send it by :func:`as_page`: elsewhere the app's own policy keeps a browser from reading its style.
+    """
     body = "".join(_page(*tile, paper) for tile in _tiles(drawings, paper))
-    style = (
-        f"@page{{size:{paper.upper()};margin:10mm}}body{{margin:0;font-family:sans-serif}}"
-        "section{break-after:page}p{margin:0 0 1mm;font-size:3mm;height:4mm}svg{display:block}"
-    )
     return (
         f"<!doctype html><html lang='en'><head><meta charset='utf-8'><title>{escape(title)}</title>"
-        f"<style>{style}</style></head><body>{body}</body></html>"
+        f"<style>{_STYLES[paper]}</style></head><body>{body}</body></html>"
     )
+
+
+def as_page(document: str) -> HttpResponse:
+    """A document of :func:`pages` as an answer whose policy allows its own style, named by its digest, and no other."""
+    digests = (b64encode(sha256(style.encode()).digest()).decode() for style in _STYLES.values())
+    allowing = csp_update({"style-src": [SELF, *(f"'sha256-{digest}'" for digest in digests)]})
+    response: HttpResponse = allowing(lambda: HttpResponse(document, content_type="text/html"))()
+    return response
 
 
 def _tiles(drawings: Sequence[Drawing], paper: Paper) -> Iterator[tuple[Drawing, int, int]]:

@@ -29,10 +29,9 @@ def phone(browser: Browser, url: str, cookies: list[Any]) -> BrowserContext:
     page.goto("/trips/canoe/a/trail")
     expect(page.get_by_role("heading", name=re.compile("Note|Today|Everything")).first).to_be_visible()
     page.evaluate("navigator.serviceWorker.ready.then(() => true)")
-    # Once more, so that the worker has seen every answer that the screen needs.
-    page.reload()
-    expect(page.get_by_role("navigation", name="Parts of the trail")).to_be_visible()
-    page.wait_for_timeout(500)
+    # Opened once: what the screen was answered is kept by then.
+    for answer in ("/api/session", "/api/trips/canoe/kits/a", "/api/field/canoe"):
+        page.wait_for_function("path => caches.match(path).then(Boolean)", arg=answer)
     return context
 
 
@@ -135,6 +134,35 @@ def test_fifty_notes_without_a_network_are_all_there_in_order_and_once(
     stored = page.evaluate("fetch('/api/field/canoe').then((r) => r.json())")
     told = [m["what"]["text"] for m in stored["marks"] if m["what"]["do"] == "note"]
     assert [t for t in told if t.startswith("Offline note")] == [f"Offline note {n:02}" for n in range(50)]
+    context.close()
+
+
+def test_the_trail_opened_once_is_there_again_without_a_network(
+    browser: Browser, site: str, in_demo: list[Any]
+) -> None:
+    context = phone(browser, site, in_demo)
+    (page,) = context.pages
+    context.set_offline(True)
+    page.reload()
+    expect(page.get_by_role("navigation", name="Parts of the trail")).to_be_visible()
+    words(page)
+    note(page, "Second visit, no network")
+    context.close()
+
+
+def test_a_page_that_is_not_on_the_phone_says_so_and_opens_when_the_network_is_back(
+    browser: Browser, site: str, in_demo: list[Any]
+) -> None:
+    context = phone(browser, site, in_demo)
+    (page,) = context.pages
+    # A phone that was short of room has thrown away what it kept of the answers.
+    page.evaluate("caches.delete('answers')")
+    context.set_offline(True)
+    page.reload()
+    expect(page.get_by_role("heading", name="No connection")).to_be_visible()
+    context.set_offline(False)
+    expect(page.get_by_role("navigation", name="Parts of the trail")).to_be_visible()
+    assert page.url.endswith("/trips/canoe/a/trail")
     context.close()
 
 

@@ -5,6 +5,7 @@ import re
 from ezdxf.entities.lwpolyline import LWPolyline
 from ezdxf.filemanagement import readfile
 from playwright.sync_api import Page, expect
+from pypdfium2 import PdfDocument
 
 from tests.journeys.kits import edit, own_kit
 
@@ -97,6 +98,7 @@ def test_leaving_a_small_thing_moves_nothing_and_dividers_are_named_and_printed(
     with inside.expect_popup() as opened:
         dividers.get_by_role("link", name="A4").click()
     expect(opened.value.locator("section").first).to_contain_text("Print at 100 %")
+    printed_true_to_size(opened.value, width_mm=210)
 
 
 def test_what_hangs_on_one_side_is_levelled_by_a_click(inside: Page) -> None:
@@ -137,6 +139,22 @@ def test_foam_for_a_hard_case_is_cut_to_size_and_leaves_as_a_drawing(inside: Pag
     widest = max(max(x for x, *_ in e.get_points()) for e in edges)
     # Inside, the case is 500 mm long.
     assert abs(widest - 500) < 0.1
+    inside.goto(f"/api/exchange/foam/lofoten/{kit}/case-28/file/a4")
+    printed_true_to_size(inside, width_mm=210)
+
+
+def printed_true_to_size(page: Page, width_mm: float) -> None:
+    """What the browser prints of a page of sheets: one sheet of paper each, and a drawing as wide as it says."""
+    sheets = page.locator("section")
+    page.emulate_media(media="print")
+    drawn = sheets.first.locator("svg").bounding_box()
+    assert drawn is not None
+    # A CSS pixel is 1/96 inch; paper has 10 mm of margin on each side.
+    assert abs(drawn["width"] * 25.4 / 96 - (width_mm - 20)) < 0.1
+    document = PdfDocument(page.pdf(prefer_css_page_size=True))
+    assert len(document) == sheets.count() > 0
+    # A point is 1/72 inch.
+    assert {round(sheet.get_width() * 25.4 / 72) for sheet in document} == {width_mm}
 
 
 def test_the_bag_of_a_day_out_is_packed_and_says_what_moves(inside: Page) -> None:

@@ -5,17 +5,22 @@ import { useFocusFollowed } from '@/composables/useFocusBack'
 import { onKey } from '@/composables/useKeys'
 import { newer, toNewer, usePwaIfAtWork } from '@/composables/usePwa'
 import { useThemeInForce } from '@/composables/useSession'
+import { useUnreachable } from '@/composables/useUnreachable'
+import { router } from './router'
+import UnreachableScreen from './screens/UnreachableScreen.vue'
 
 useThemeInForce()
 useFocusFollowed()
 usePwaIfAtWork()
+const { waitsFor, retry } = useUnreachable(router)
 onMounted(() => window.addEventListener('keydown', onKey))
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 </script>
 
 <template>
   <VApp>
-    <RouterView />
+    <UnreachableScreen v-if="waitsFor !== null" @retry="retry" />
+    <RouterView v-else />
     <div class="notices">
       <div v-if="newer" class="notice" role="status">
         <span>A new version of Narrow Mule is here.</span>

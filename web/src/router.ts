@@ -2,6 +2,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { planAlong } from './composables/useAlong'
 import { fetchSession } from './composables/useSession'
+import { unreachable, waitsFor } from './composables/useUnreachable'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -34,8 +35,20 @@ router.afterEach((to) => {
   if (to.name === 'trips') planAlong(null)
 })
 
+router.afterEach((_to, _from, failure) => {
+  if (!failure) waitsFor.value = null
+})
+// A screen that is not on this device cannot be fetched.
+router.onError((error, to) => unreachable(router, to.fullPath, error))
+
 router.beforeEach(async (to) => {
   if (to.meta.open) return true
-  const session = await fetchSession()
+  let session
+  try {
+    session = await fetchSession()
+  } catch (error) {
+    unreachable(router, to.fullPath, error)
+    return false
+  }
   return session.name ? true : { name: 'welcome', query: to.fullPath === '/trips' ? {} : { next: to.fullPath } }
 })

@@ -4,6 +4,7 @@
  */
 import { useRegisterSW } from 'virtual:pwa-register/vue'
 import { ref } from 'vue'
+import { queries } from '@/api/queries'
 
 /** A newer version of the app is here, and shows itself when the page is loaded again. */
 export const newer = ref(false)
@@ -11,6 +12,10 @@ let takeOver: (() => Promise<void>) | undefined
 
 export function usePwa(): void {
   if (takeOver) return
+  // The first visit's answers came before the worker was at work: asked again through it, they are kept for when there
+  // is no network.
+  const worker = navigator.serviceWorker as ServiceWorkerContainer | undefined
+  if (worker && !worker.controller) worker.addEventListener('controllerchange', () => void queries.refetchQueries({ type: 'active' }), { once: true })
   takeOver = useRegisterSW({ onNeedRefresh: () => (newer.value = true) }).updateServiceWorker
 }
 /** On screens that work without it: only where it is at work already. */

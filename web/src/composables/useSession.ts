@@ -11,7 +11,7 @@ const THEME_KEY = 'narrow-mule-theme'
 const PREFER = ['preferences']
 
 export function fetchSession(): Promise<Session> {
-  return queries.fetchQuery(sessionQuery)
+  return queries.fetchQuery({ ...sessionQuery, retry: false })
 }
 
 onOtherAccount(() => {
