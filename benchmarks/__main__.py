@@ -25,6 +25,7 @@ from benchmarks.choice import (  # noqa: E402
 from benchmarks.containers import bench_containers  # noqa: E402
 from benchmarks.core import bench_advise, bench_advise_demo, bench_assess, bench_assess_demo, bench_cures_demo  # noqa: E402  Django is set up first: the lockers come from its typical table
 from benchmarks.field import bench_exif, bench_import, bench_sheet  # noqa: E402
+from benchmarks.idle import bench_idle  # noqa: E402
 from benchmarks.members import bench_members  # noqa: E402
 from benchmarks.memory import bench_look_backs  # noqa: E402
 from benchmarks.outings import bench_days, bench_outing_propose  # noqa: E402
@@ -87,6 +88,7 @@ WORKLOADS: dict[str, Callable[[], Figures]] = {
     "import-names": bench_import_names,
     "members": bench_members,
     "look-backs": bench_look_backs,
+    "idle": bench_idle,
 }
 
 # What must hold: (workload, figure) -> the most it may be.
@@ -130,6 +132,7 @@ LIMITS: dict[tuple[str, str], float] = {
     ("import-names", "seconds"): 5,
     ("import-names", "longest_click_ms"): 500,
     ("look-backs", "grown_mib"): 8,
+    ("idle", "core_pc"): 1,
     ("members", "start_s"): 4,
     ("members", "click_p95_ms"): 60,
     ("members", "archive_s"): 2,

@@ -98,9 +98,16 @@ def solve(
     if deadline.stopped:
         return OutOfTime()
     solver = solver or solver_of()
-    solver.parameters.max_time_in_seconds = max(_LEAST_S, deadline.left_s)
+    left_s = max(_LEAST_S, deadline.left_s)
+    own_s = solver.parameters.max_deterministic_time
+    if deadline.clock.counts_work:
+        solver.parameters.max_deterministic_time = min(own_s, left_s)
+    else:
+        solver.parameters.max_time_in_seconds = left_s
     with watched(deadline, solver.stop_search):
         status = solver.solve(model, watching)
+    solver.parameters.max_deterministic_time = own_s
+    deadline.clock.add(solver.response_proto.deterministic_time)
     assert status != cp_model.MODEL_INVALID, model.validate()
     if status == cp_model.INFEASIBLE:
         return Impossible()
@@ -117,7 +124,9 @@ def watched(deadline: Deadline, stop: Callable[[], object]) -> Iterator[None]:
     def watch() -> None:
         # Again and again: it may not have begun to listen yet.
         while not done.wait(_ASKED_EVERY_S):
-            if deadline.stopped:
+            # Work is counted where it is done: to look at that clock from here would hang on how busy the machine is.
+            over = deadline.asked_to_stop if deadline.clock.counts_work else deadline.stopped
+            if over:
                 stop()
 
     if deadline.can_be_stopped:

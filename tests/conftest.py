@@ -1,7 +1,11 @@
 """Marks that say how tests may run together: with ``--dist loadgroup`` tests of one group run one after the other."""
 
+from collections.abc import Iterator
+
 import pytest
 from hypothesis import settings
+
+from mule.deadline import WorkClock, measured_by
 
 # How long a test takes is no part of what it says: on a busy machine what takes a moment may take a second.
 settings.register_profile("untimed", deadline=None)
@@ -31,6 +35,13 @@ GROUPED = {
     "server": SOLVERS["server"],
     "journeys": ("choice", "gate", "stow"),
 }
+
+
+@pytest.fixture(scope="session", autouse=True)
+def _searches_are_measured_by_work() -> Iterator[None]:
+    """A search gets so much work, not so many seconds: it says the same on every machine, however busy."""
+    with measured_by(WorkClock()):
+        yield
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:

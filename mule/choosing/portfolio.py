@@ -15,6 +15,7 @@ from mule.solving import Ending, Impossible, OutOfTime, Solved, solve, solver_of
 
 # Without progress for so long, another way takes over; each round through all of them has twice the patience.
 _PATIENCE_S = 0.5
+_RUN_OF_WORK = 4
 # A kit is progress when it leaves no more than this of what lies between it and the bound.
 _NEARER = 0.95
 
@@ -106,6 +107,9 @@ def _attempt(model: cp_model.CpModel, way: _Way, deadline: Deadline, patience_s:
     solver.parameters.cp_model_probing_level = way.probing
     solver.parameters.max_presolve_iterations = 1
     solver.parameters.cut_level = 0
+    if deadline.clock.counts_work:
+        # Progress within a run cannot be told by work: a run gets several times the patience instead.
+        return solve(model, deadline.soonest(_RUN_OF_WORK * patience_s), solver)
     progress = _Progress()
     solver.best_bound_callback = progress.on_bound
     quiet = deadline.or_once(lambda: monotonic() - progress.last > patience_s)

@@ -22,9 +22,20 @@ from server.searching.worker import NEWS, work
 # Workers come and go: they are counted anew after so many seconds.
 _COUNTED_S = 2.0
 _CONNECT_S = 5
-# News are kept by the scheduler for nobody.
+# A worker that dies is noticed at once by its connection: its regular signs of life may be rare. So may all else that
+# Dask looks at while nobody searches (measured: what an idle site takes of a processor is nearly all of this).
+_SELDOM_S = 20.0
+_SELDOM = f"{_SELDOM_S:g}s"
 _CONFIG = {
+    # The scheduler keeps no history of news: each line is heard once.
     "distributed.admin.low-level-log-length": 10,
+    "distributed.admin.tick.interval": _SELDOM,
+    "distributed.admin.tick.cycle": _SELDOM,
+    "distributed.admin.tick.limit": f"{10 * _SELDOM_S:g}s",
+    "distributed.admin.system-monitor.interval": _SELDOM,
+    "distributed.client.scheduler-info-interval": _SELDOM,
+    "distributed.scheduler.active-memory-manager.start": False,
+    "distributed.scheduler.work-stealing": False,
     "distributed.worker.profile.enabled": False,
     # Nothing about searches is told to browsers.
     "distributed.scheduler.http.routes": [],
@@ -145,7 +156,7 @@ class Engine:
 def _connected() -> Any:
     # Imported here: it takes a third of a second, and only who searches needs it.
     import dask  # noqa: PLC0415
-    from distributed import Client, LocalCluster  # noqa: PLC0415
+    from distributed import Client, LocalCluster, scheduler  # noqa: PLC0415
 
     dask.config.set(_CONFIG)
     address = settings.SEARCH_WORKERS
@@ -154,6 +165,8 @@ def _connected() -> Any:
             return Client(address, timeout=_CONNECT_S, set_as_default=False)
         except OSError as error:
             raise NoWorkers(f"no scheduler of searches at {address}") from error
+    # No setting says how often workers send signs of life; Dask reads this function for it.
+    scheduler.heartbeat_interval = lambda workers: _SELDOM_S
     cluster = LocalCluster(
         n_workers=settings.SEARCH_PROCESSES,
         threads_per_worker=len(LANES),

@@ -10,7 +10,7 @@ from playwright.sync_api import Browser, BrowserContext, Page, expect
 from tests.site import WINDOW, chromium, free_port, served
 
 # No figure is taken here: a machine that is busy with something else fails nobody.
-PATIENCE_MS = 15_000
+PATIENCE_MS = 90_000
 expect.set_options(timeout=PATIENCE_MS)
 
 

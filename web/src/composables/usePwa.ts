@@ -25,5 +25,7 @@ export function usePwaIfAtWork(): void {
 /** Loads the page again, as the newer version. */
 export function toNewer(): void {
   newer.value = false
+  // On the visit that set the worker up, the helper takes a newer one for the first and loads nothing again.
+  navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true })
   void takeOver?.()
 }
