@@ -2,12 +2,14 @@
 
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
+from math import inf
 from time import monotonic
 from typing import Protocol
 
-# What one look at the clock counts as, in seconds of work: about what a step between two looks takes (measured on
-# packing and choosing, where it is 20 to 400 µs).
-_LOOK_S = 1e-4
+# What steps count as where work is measured, in seconds: about what they take on the reference machine (measured on
+# packing, choosing and days, docs/decisions/0017). A step between two looks at the clock; a run of the solver; the
+# solver's own deterministic second, which counts little of its presolve.
+_LOOK_S, _RUN_S, _SOLVER_S = 4e-4, 4e-3, 50.0
 
 
 class Stopped(Exception):
@@ -22,8 +24,11 @@ class Clock(Protocol):
     def now(self) -> float:
         """Seconds since some moment."""
 
-    def add(self, seconds: float) -> None:
-        """Notes the work of a solver, in its own deterministic seconds."""
+    def ran(self, deterministic_s: float) -> None:
+        """Notes a run of the solver, in its own deterministic seconds."""
+
+    def solver_s(self, seconds: float) -> float:
+        """So many seconds of this clock in the solver's own deterministic seconds."""
 
 
 class WallClock:
@@ -32,20 +37,24 @@ class WallClock:
     counts_work = False
     now = staticmethod(monotonic)
 
-    def add(self, seconds: float) -> None:
-        """They pass by themselves."""
+    def ran(self, deterministic_s: float) -> None:
+        """Seconds pass by themselves."""
+
+    def solver_s(self, seconds: float) -> float:
+        """A solver that is held to seconds that pass is not held to its own."""
+        return inf
 
 
 class WorkClock:
-    """Work done: solver work in deterministic seconds, and a little for each look at the clock in between.
+    """Work done: runs of the solver by its deterministic time, and a little for each look at the clock in between.
 
     A search of one thread ends at the same step on every machine, however busy it is.
 
     >>> with measured_by(WorkClock()) as clock:
     ...     search = Deadline(1)
-    ...     clock.add(0.9)
+    ...     clock.ran(clock.solver_s(0.9))
     ...     before = search.stopped
-    ...     clock.add(0.1)
+    ...     clock.ran(clock.solver_s(0.1))
     ...     before, search.stopped
     (False, True)
     """
@@ -60,9 +69,13 @@ class WorkClock:
         self._done += _LOOK_S
         return self._done
 
-    def add(self, seconds: float) -> None:
-        """Notes the work of a solver."""
-        self._done += seconds
+    def ran(self, deterministic_s: float) -> None:
+        """Notes a run of the solver."""
+        self._done += _RUN_S + deterministic_s * _SOLVER_S
+
+    def solver_s(self, seconds: float) -> float:
+        """So many seconds of work in the solver's own."""
+        return seconds / _SOLVER_S
 
 
 _WALL: Clock = WallClock()

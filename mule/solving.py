@@ -100,14 +100,13 @@ def solve(
     solver = solver or solver_of()
     left_s = max(_LEAST_S, deadline.left_s)
     own_s = solver.parameters.max_deterministic_time
-    if deadline.clock.counts_work:
-        solver.parameters.max_deterministic_time = min(own_s, left_s)
-    else:
+    solver.parameters.max_deterministic_time = min(own_s, deadline.clock.solver_s(left_s))
+    if not deadline.clock.counts_work:
         solver.parameters.max_time_in_seconds = left_s
     with watched(deadline, solver.stop_search):
         status = solver.solve(model, watching)
     solver.parameters.max_deterministic_time = own_s
-    deadline.clock.add(solver.response_proto.deterministic_time)
+    deadline.clock.ran(solver.response_proto.deterministic_time)
     assert status != cp_model.MODEL_INVALID, model.validate()
     if status == cp_model.INFEASIBLE:
         return Impossible()

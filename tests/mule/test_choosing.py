@@ -20,31 +20,31 @@ from mule.plan import Plan
 from mule.solving import tenths
 from mule.trip import AidWish, Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
 from tests import cast
+from tests.covering import OFF_THE_GRID, ON_THE_ROAD, TINY, TWINNED
 from tests.tiny import QUIET, SAME, best, kits, off_the_grid, on_the_road, reshuffled, tiny, twinned, value
 
 # Time enough on a busy machine, too: what is asked here is whether the answer is right (speed: benchmarks/).
 ONE = Asking(points=1, workers=1, seconds=600)
 
 
-@pytest.mark.parametrize("block", range(20))
-def test_the_answer_is_that_of_trying_every_set_of_things(block: int) -> None:
-    for seed in range(10 * block, 10 * block + 10):
-        plan, limit_g = tiny(seed)
-        expected = best(plan, limit_g)
-        made = choose(plan, ONE.model_copy(update={"limit_g": limit_g}))
-        assert bool(made.points) == (expected is not None), seed
-        if expected is None:
-            assert made.conflict, seed
-            continue
-        (point,) = made.points
-        score, steady, grams = value(plan, point.kit.loaded())
-        assert point.proved, seed
-        assert score == pytest.approx(expected[0], abs=SAME), seed
-        assert steady == pytest.approx(expected[1]), seed
-        assert grams == pytest.approx(expected[2], abs=0.05), seed
+@pytest.mark.parametrize("seed", TINY)
+def test_the_answer_is_that_of_trying_every_set_of_things(seed: int) -> None:
+    plan, limit_g = tiny(seed)
+    expected = best(plan, limit_g)
+    made = choose(plan, ONE.model_copy(update={"limit_g": limit_g}))
+    assert bool(made.points) == (expected is not None)
+    if expected is None:
+        assert made.conflict
+        return
+    (point,) = made.points
+    score, steady, grams = value(plan, point.kit.loaded())
+    assert point.proved
+    assert score == pytest.approx(expected[0], abs=SAME)
+    assert steady == pytest.approx(expected[1])
+    assert grams == pytest.approx(expected[2], abs=0.05)
 
 
-@pytest.mark.parametrize("seed", range(60))
+@pytest.mark.parametrize("seed", TWINNED)
 def test_what_is_owned_twice_hides_nothing_in_whatever_order_and_by_whatever_name_it_stands(seed: int) -> None:
     plan, limit_g = twinned(seed)
     expected = best(plan, limit_g)
@@ -59,24 +59,23 @@ def test_what_is_owned_twice_hides_nothing_in_whatever_order_and_by_whatever_nam
 
 
 @pytest.mark.parametrize(
-    ("of", "block"), [*((on_the_road, block) for block in range(100, 130)), (off_the_grid, 0), (off_the_grid, 1)]
+    ("of", "seed"), [*((on_the_road, seed) for seed in ON_THE_ROAD), *((off_the_grid, seed) for seed in OFF_THE_GRID)]
 )
 def test_kits_that_last_are_those_that_trying_every_set_of_things_finds(
-    of: Callable[[int], tuple[Plan, float]], block: int
+    of: Callable[[int], tuple[Plan, float]], seed: int
 ) -> None:
-    for seed in range(10 * block, 10 * block + 10):
-        plan, limit_g = of(seed)
-        expected = best(plan, limit_g)
-        made = choose(plan, ONE.model_copy(update={"limit_g": limit_g}))
-        assert bool(made.points) == (expected is not None), seed
-        if expected is None:
-            continue
-        (point,) = made.points
-        score, steady, grams = value(plan, point.kit.loaded())
-        assert point.proved, seed
-        assert score == pytest.approx(expected[0], abs=SAME), seed
-        assert steady == pytest.approx(expected[1]), seed
-        assert grams == pytest.approx(expected[2], abs=0.05), seed
+    plan, limit_g = of(seed)
+    expected = best(plan, limit_g)
+    made = choose(plan, ONE.model_copy(update={"limit_g": limit_g}))
+    assert bool(made.points) == (expected is not None)
+    if expected is None:
+        return
+    (point,) = made.points
+    score, steady, grams = value(plan, point.kit.loaded())
+    assert point.proved
+    assert score == pytest.approx(expected[0], abs=SAME)
+    assert steady == pytest.approx(expected[1])
+    assert grams == pytest.approx(expected[2], abs=0.05)
 
 
 def owned() -> list[Any]:

@@ -20,6 +20,7 @@ from mule.packing import left_in
 from mule.plan import Plan, kit_problems, read
 from mule.suggest import kept_in_any_case, suggest
 from tests import cast
+from tests.covering import BY_DAYS
 from tests.tiny import SAME, able_kits, tiny
 
 DEMO = read((Path(__file__).parents[2] / "demo" / "lofoten.plan.json").read_bytes())
@@ -54,21 +55,20 @@ def carried_out(plan: Plan, counts: dict[str, int]) -> bool:
     return True
 
 
-@pytest.mark.parametrize("block", range(6))
-def test_no_kit_that_can_be_carried_out_day_by_day_scores_more(block: int) -> None:
-    for seed in range(5 * block, 5 * block + 5):
-        plan, limit_g = by_days(seed)
-        asking = Asking(points=1, workers=1, seconds=600, limit_g=limit_g, by_days=True, keep_limits=False)
-        made = suggest(plan, asking)
-        every = sorted(able_kits(plan, limit_g), key=lambda one: -one[0][0])
-        best = next((value for value, counts in every if carried_out(plan, counts)), None)
-        assert (best is None) == (not made.points), seed
-        if best is not None:
-            (point,) = made.points
-            assert carried_out(plan, point.kit.loaded()), seed
-            assert point.score <= best[0] + SAME, seed
-            if point.proved:
-                assert point.score == pytest.approx(best[0], abs=SAME), seed
+@pytest.mark.parametrize("seed", BY_DAYS)
+def test_no_kit_that_can_be_carried_out_day_by_day_scores_more(seed: int) -> None:
+    plan, limit_g = by_days(seed)
+    asking = Asking(points=1, workers=1, seconds=600, limit_g=limit_g, by_days=True, keep_limits=False)
+    made = suggest(plan, asking)
+    every = sorted(able_kits(plan, limit_g), key=lambda one: -one[0][0])
+    best = next((value for value, counts in every if carried_out(plan, counts)), None)
+    assert (best is None) == (not made.points)
+    if best is not None:
+        (point,) = made.points
+        assert carried_out(plan, point.kit.loaded())
+        assert point.score <= best[0] + SAME
+        if point.proved:
+            assert point.score == pytest.approx(best[0], abs=SAME)
 
 
 def test_most_of_these_are_proved_and_some_days_forbid_the_best() -> None:
