@@ -1,13 +1,15 @@
-# Narrow Mule. `make demo` starts it, `make test` checks everything.
+# Narrow Mule. `make demo` starts it, `make check` is for before a commit, `make test` checks everything.
 PY := .venv/bin/python
 export DATA_DIR ?= $(CURDIR)/data
 export PORT ?= 8000
 
-.PHONY: demo dev test test-hosted test-pythons lint bench shots lock types
+.PHONY: demo dev check test coverage test-hosted test-pythons lint bench shots lock types
 
 demo: ; @scripts/demo
 dev: ; @scripts/dev
+check: ; @scripts/check
 test: ; @scripts/test
+coverage: ; @scripts/coverage
 test-hosted: ; @scripts/test-hosted
 test-pythons: ; @scripts/test-pythons
 lint: ; @scripts/lint

@@ -32,4 +32,4 @@ def bench_idle() -> dict[str, float]:
 
 def _cpu_s(processes: list[psutil.Process]) -> float:
     times = [one.cpu_times() for one in processes]
-    return sum(t.user + t.system for t in times)
+    return float(sum(t.user + t.system for t in times))

@@ -6,10 +6,10 @@ from math import inf
 from time import monotonic
 from typing import Protocol
 
-# What steps count as where work is measured, in seconds: about what they take on the reference machine (measured on
+# What steps count as where work is measured, in seconds: about half of what they take on the reference machine (measured on
 # packing, choosing and days, docs/decisions/0017). A step between two looks at the clock; a run of the solver; the
 # solver's own deterministic second, which counts little of its presolve.
-_LOOK_S, _RUN_S, _SOLVER_S = 4e-4, 4e-3, 50.0
+_LOOK_S, _RUN_S, _SOLVER_S = 2e-4, 4e-3, 50.0
 
 
 class Stopped(Exception):

@@ -11,29 +11,28 @@ from mule.deadline import WorkClock, measured_by
 settings.register_profile("untimed", deadline=None)
 settings.load_profile("untimed")
 
-# What they look for, they look for during a certain time: beside others that keep the processor busy they find less.
-SOLVERS = {
-    "mule": (
-        "bag_sets",
-        "choosing",
-        "choosing_lightest",
-        "choosing_room",
-        "foam",
-        "gate",
-        "outings_proposed",
-        "packing",
-        "packout",
-        "solving",
-        "split",
-        "suggest",
-    ),
-    "server": ("bags", "choice", "field", "foam", "lines", "paper", "stow"),
+# Searches held against trying everything, fixes tried on many kits: minutes, where the others take moments.
+ORACLES = {
+    "bag_sets",
+    "cells",
+    "choosing",
+    "choosing_lightest",
+    "choosing_room",
+    "cures",
+    "lasting",
+    "ledger",
+    "outings",
+    "outings_proposed",
+    "packing",
+    "power",
+    "shopping",
+    "split",
+    "suggest",
 }
-# Of these never two beside each other: each search has all of a processor.
-GROUPED = {
-    "mule": ("foam", "gate", "packing", "packout", "solving"),
-    "server": SOLVERS["server"],
-    "journeys": ("choice", "gate", "stow"),
+# Their searches run in processes of their own, by the clock: never two of these beside each other.
+BY_THE_CLOCK = {
+    "server": {"bags", "choice", "field", "foam", "lines", "paper", "searching", "stow"},
+    "journeys": {"choice", "gate", "stow"},
 }
 
 
@@ -45,12 +44,12 @@ def _searches_are_measured_by_work() -> Iterator[None]:
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """``journey``: with a browser. ``solver``: untraced. Tests of one group never run beside each other."""
+    """``journey``: with a browser. ``oracle``: against trying everything. Tests of one group take turns."""
     for item in items:
         floor, name = item.path.parent.name, item.path.stem.removeprefix("test_")
         if floor == "journeys":
             item.add_marker("journey")
-        if name in SOLVERS.get(floor, ()):
-            item.add_marker("solver")
-        if name in GROUPED.get(floor, ()):
+        if floor == "mule" and name in ORACLES:
+            item.add_marker("oracle")
+        if name in BY_THE_CLOCK.get(floor, ()):
             item.add_marker(pytest.mark.xdist_group("search"))

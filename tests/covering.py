@@ -56,8 +56,7 @@ def covering(of: Callable[[int], tuple[Plan, float]], seeds: Iterable[int], most
         if not met:
             break
         chosen.append(best)
-        for others in pairs.values():
-            others -= met
+        pairs = {seed: others - met for seed, others in pairs.items()}
     return sorted(chosen)
 
 

@@ -3,6 +3,7 @@
 from typing import Literal, TypeVar
 
 from django.http import HttpResponse
+from django.http.response import HttpResponseBase
 from django.utils import timezone
 from ninja import File, Form, Query, Router, Schema, Status, UploadedFile
 from pydantic import TypeAdapter, ValidationError
@@ -80,12 +81,12 @@ def cases(request: SignedInRequest, slug: str, kit: str, bag: str, wish: Query[F
 @router.get("/foam/{slug}/{kit}/{bag}/file/{form}")
 def foam_file(
     request: SignedInRequest, slug: str, kit: str, bag: str, form: Literal["svg", "dxf", "a4"], wish: Query[FoamWish]
-) -> HttpResponse:
+) -> HttpResponseBase:
     """The cutting plan to scale: SVG, DXF, or A4 pages to print."""
     plan = _hard_case(request, slug, kit, bag)
     made = _foam(request, plan, bag, wish)
     if form == "a4":
-        return as_page(foam_paper(made, plan.items[bag].name))
+        return as_page(request, foam_paper(made, plan.items[bag].name))
     text, content_type = (svg(made), "image/svg+xml") if form == "svg" else (dxf(made), "image/vnd.dxf")
     return _file(text, content_type, f"{bag}-foam.{form}")
 
@@ -93,7 +94,7 @@ def foam_file(
 @router.get("/dividers/{slug}/{kit}/file/{form}")
 def divider_file(
     request: SignedInRequest, slug: str, kit: str, form: Literal["svg", "a4", "a3"], room: str, loadout: str = ""
-) -> HttpResponse:
+) -> HttpResponseBase:
     """The dividers of a padded space to scale, as the kit was last packed: SVG, or A4 or A3 pages to print."""
     row = services.find_kit(request.user, slug, kit)
     plan = services.plan_as(row, loadout)
@@ -105,7 +106,7 @@ def divider_file(
     space = DividedSpace(title, use, [one for one in made.placed if one.room == room], plan.items)
     if form == "svg":
         return _file(divider_svg(space), "image/svg+xml", f"{use.bag}-dividers.svg")
-    return as_page(divider_paper(space, form))
+    return as_page(request, divider_paper(space, form))
 
 
 @router.post(

@@ -10,7 +10,8 @@ from xml.etree.ElementTree import Element, SubElement, tostring
 
 from csp.constants import SELF
 from csp.decorators import csp_update
-from django.http import HttpResponse
+from django.http import HttpRequest, HttpResponse
+from django.http.response import HttpResponseBase
 
 Paper = Literal["a4", "a3"]
 _MARGIN_MM = 10.0
@@ -78,12 +79,17 @@ def pages(title: str, drawings: Sequence[Drawing], paper: Paper = "a4") -> str:
     )
 
 
-def as_page(document: str) -> HttpResponse:
+_DIGESTS = [f"'sha256-{b64encode(sha256(style.encode()).digest()).decode()}'" for style in _STYLES.values()]
+
+
+def as_page(request: HttpRequest, document: str) -> HttpResponseBase:
     """A document of :func:`pages` as an answer whose policy allows its own style, named by its digest, and no other."""
-    digests = (b64encode(sha256(style.encode()).digest()).decode() for style in _STYLES.values())
-    allowing = csp_update({"style-src": [SELF, *(f"'sha256-{digest}'" for digest in digests)]})
-    response: HttpResponse = allowing(lambda: HttpResponse(document, content_type="text/html"))()
-    return response
+
+    @csp_update({"style-src": [SELF, *_DIGESTS]})
+    def page(request: HttpRequest) -> HttpResponseBase:
+        return HttpResponse(document, content_type="text/html")
+
+    return page(request)
 
 
 def _tiles(drawings: Sequence[Drawing], paper: Paper) -> Iterator[tuple[Drawing, int, int]]:

@@ -166,7 +166,7 @@ def _connected() -> Any:
         except OSError as error:
             raise NoWorkers(f"no scheduler of searches at {address}") from error
     # No setting says how often workers send signs of life; Dask reads this function for it.
-    scheduler.heartbeat_interval = lambda workers: _SELDOM_S
+    scheduler.heartbeat_interval = lambda n: _SELDOM_S
     cluster = LocalCluster(
         n_workers=settings.SEARCH_PROCESSES,
         threads_per_worker=len(LANES),

@@ -50,7 +50,7 @@ def narrow(side_mm: float, **changes: Any) -> Plan:
 def goes_in(plan: Plan, items: tuple[str, ...]) -> bool:
     entries = [cast.entry("bag", cast.INES_CABIN), *(Entry(item=i, place=InBag(bag="bag")) for i in items)]
     kit = plan.kit.model_copy(update={"entries": tuple(entries)})
-    return not stow(plan.items, kit, Deadline(4), options=PlacingOptions(workers=1)).left
+    return not stow(plan.items, kit, Deadline(1), options=PlacingOptions(workers=1)).left
 
 
 def best_score(plan: Plan) -> float:

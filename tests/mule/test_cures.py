@@ -19,9 +19,7 @@ from mule.plan import Plan
 from mule.rules import Case, Trials, speak, speak_of_losses
 from mule.trip import Day, LocalRule, Marks, Night, Person
 from tests import cast
-from tests.wandering import demo_plans, wandered
-
-SEEDS = range(36)
+from tests.wandering import HARD, cured, demo_plans, every, wandered
 
 
 def told(plan: Plan) -> tuple[Finding, ...]:
@@ -44,14 +42,14 @@ def items(way: Cure) -> list[str]:
     return [edit.item for edit in way.edits]
 
 
-@pytest.mark.parametrize("plan", [*demo_plans(), *map(wandered, SEEDS)])
+@pytest.mark.parametrize("plan", every(HARD))
 def test_a_cure_does_what_it_says_and_names_what_it_brings(plan: Plan) -> None:
     facts = told(plan)
     before, known = problems(facts), {problem_of(f) for f in facts}
     assert all(size_of(f) > 0 for f in facts)
     assert not any(heavier(weight, weight) for weight in before.values()), "what has not changed is no worse"
     mass = case_of(plan).loads.total_g
-    for finding in look_for_cures(plan):
+    for finding in cured(plan):
         assert len(finding.cures) <= MOST_CURES
         for way in (w for w in finding.cures if w.edits or w.gets):
             then = done(plan, way)
@@ -83,10 +81,10 @@ def assert_priced(now: Case, then: Case, way: Cure) -> None:
     assert way.numbers.get("power_days", 0.0) == days
 
 
-@pytest.mark.parametrize("plan", [*demo_plans(), *map(wandered, SEEDS)])
+@pytest.mark.parametrize("plan", every(HARD))
 def test_nothing_that_weighs_is_left_without_a_way_out_or_a_reason(plan: Plan) -> None:
     marks = plan.trip.marks
-    for finding in look_for_cures(plan):
+    for finding in cured(plan):
         assert finding.cures or finding.why or finding.severity == Severity.NOTE, finding
         for way in finding.cures:
             left = {e.item for e in way.edits if isinstance(e, Leave)}
@@ -95,9 +93,9 @@ def test_nothing_that_weighs_is_left_without_a_way_out_or_a_reason(plan: Plan) -
             assert loaded.isdisjoint(marks.must_leave), (finding, way)
 
 
-@pytest.mark.parametrize("plan", [*demo_plans(), *map(wandered, range(12))])
+@pytest.mark.parametrize("plan", every(HARD))
 def test_no_cure_is_another_with_something_needless(plan: Plan) -> None:
-    for finding in look_for_cures(plan):
+    for finding in cured(plan):
         for one, other in combinations([w for w in finding.cures if w.edits], 2):
             assert not set(one.edits) < set(other.edits), (finding, one, other)
 
@@ -347,8 +345,8 @@ def test_what_nobody_owns_is_got_and_the_typical_one_was_tried() -> None:
 
 
 def test_a_copy_in_a_pocket_is_apart() -> None:
-    for plan in map(wandered, range(60)):
-        for finding in (f for f in cure(plan).findings if f.code == "both-in-one-bag"):
+    for plan in map(wandered, HARD):
+        for finding in (f for f in cured(plan) if f.code == "both-in-one-bag"):
             assert any(isinstance(getattr(e, "place", None), Worn | InBag) for w in finding.cures for e in w.edits)
             return
     pytest.fail("no such plan")

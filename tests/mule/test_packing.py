@@ -97,7 +97,6 @@ def test_stacks_of_like_things_lie_apart_inside_the_space_each_thing_once(kinds:
     assert all(placed.end(k) <= room for placed in laid.values() for k, room in enumerate((390, 250, 145)))
 
 
-@pytest.mark.solver
 def test_containers_of_like_boxes_are_filled() -> None:
     """One case of each of seven sets, in a second each, not in twenty: a simple heuristic reaches 0.8."""
     assert bench_containers(1.0)["mean_fill"] >= 0.8

@@ -12,7 +12,7 @@ from mule.trip import Day
 from server.exchange.words import wanted_how, wanted_name
 from tests import cast
 from tests.saying import plan
-from tests.wandering import demo_plans, wandered
+from tests.wandering import HARDEST, every
 
 SIZE = Soft(volume_l=0.3)
 PANEL = Light(id="panel", name="panel", mass_g=300, size=SIZE, form="panel", energy_wh=10)
@@ -58,7 +58,7 @@ def test_what_is_loaded_and_not_ours_or_not_here_is_fetched(changes: dict[str, o
         assert line.by == (date(2027, 4, 20) if how == "post" else date(2027, 5, 1))
 
 
-@pytest.mark.parametrize("made", [*demo_plans(), *map(wandered, range(30))])
+@pytest.mark.parametrize("made", every(HARDEST))
 def test_every_line_has_a_name_and_grams(made: Plan) -> None:
     for line in shopping_list(made):
         name = wanted_name(line, made)

@@ -67,6 +67,14 @@ def site(tmp_path_factory: pytest.TempPathFactory) -> Path:
     return data
 
 
+@pytest.fixture(scope="module")
+def backup(site: Path, tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A sound copy of it."""
+    made = tmp_path_factory.mktemp("backup") / "monday.sqlite3"
+    assert manage(site, "backup_site", str(made)).returncode == 0
+    return made
+
+
 def names(database: Path) -> list[str]:
     with closing(sqlite3.connect(database)) as opened:
         return [row[0] for row in opened.execute("SELECT username FROM auth_user ORDER BY username")]
@@ -104,9 +112,8 @@ for number in itertools.count(1):
 """
 
 
-def test_after_a_crash_a_restore_keeps_every_edit_that_was_acknowledged(site: Path, tmp_path: Path) -> None:
-    database, backup = site / "narrow-mule.sqlite3", tmp_path / "monday.sqlite3"
-    assert manage(site, "backup_site", str(backup)).returncode == 0
+def test_after_a_crash_a_restore_keeps_every_edit_that_was_acknowledged(site: Path, backup: Path) -> None:
+    database = site / "narrow-mule.sqlite3"
     writer = subprocess.Popen([sys.executable, "-c", WRITE_FOR_EVER, str(database)], stdout=subprocess.PIPE, text=True)
     assert writer.stdout is not None
     acknowledged = [writer.stdout.readline() for _ in range(500)][-1].strip()
@@ -137,9 +144,8 @@ print("ready", flush=True); input()
 
 
 @pytest.mark.parametrize("by", ["the site", "another program"])
-def test_a_site_that_runs_is_not_restored_and_loses_nothing(site: Path, tmp_path: Path, by: str) -> None:
-    database, backup = site / "narrow-mule.sqlite3", tmp_path / "monday.sqlite3"
-    assert manage(site, "backup_site", str(backup)).returncode == 0
+def test_a_site_that_runs_is_not_restored_and_loses_nothing(site: Path, backup: Path, by: str) -> None:
+    database = site / "narrow-mule.sqlite3"
     command = ["manage.py", "shell", "-v0", "-c", HOLD] if by == "the site" else ["-c", HOLD_RAW, str(database)]
     env = {**os.environ, "DATA_DIR": str(site), "DJANGO_SETTINGS_MODULE": "server.settings.demo", "DATABASE_URL": ""}
     holder = subprocess.Popen(

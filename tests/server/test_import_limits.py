@@ -18,21 +18,21 @@ from mule.errors import InvalidInput
 from server.exchange.gear_import import preview
 raw = open(sys.argv[1], "rb").read() if sys.argv[1] != "-" else b""
 rest = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss
-begun = time.perf_counter()
+begun = time.process_time()
 try:
     preview("gear.xlsx", raw)
     said = "taken"
 except InvalidInput as error:
     said = error.problems[0].rule
 grown = (resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - rest) / 1024
-print(json.dumps([said, time.perf_counter() - begun, grown]))
+print(json.dumps([said, time.process_time() - begun, grown]))
 """
 
 
 def bomb(part: str, megabytes: int) -> bytes:
     """A spreadsheet with one part of so many megabytes of the same letter, packed small."""
     held = io.BytesIO()
-    with zipfile.ZipFile(held, "w", zipfile.ZIP_DEFLATED) as out:
+    with zipfile.ZipFile(held, "w", zipfile.ZIP_DEFLATED, compresslevel=1) as out:
         out.writestr("[Content_Types].xml", "<Types/>")
         with out.open(part, "w", force_zip64=True) as file:
             file.write(b"<t>")
@@ -42,7 +42,7 @@ def bomb(part: str, megabytes: int) -> bytes:
 
 
 @pytest.mark.parametrize(
-    ("part", "megabytes"), [("xl/worksheets/sheet1.xml", 1000), ("xl/sharedStrings.xml", 600), ("xl/workbook.xml", 100)]
+    ("part", "megabytes"), [("xl/worksheets/sheet1.xml", 300), ("xl/sharedStrings.xml", 300), ("xl/workbook.xml", 100)]
 )
 def test_a_spreadsheet_that_blows_up_is_refused_at_once(tmp_path: Path, part: str, megabytes: int) -> None:
     path = tmp_path / "bomb.xlsx"

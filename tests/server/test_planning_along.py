@@ -105,7 +105,7 @@ def test_what_is_left_cannot_be_loaded_by_guessing_its_name(owner: User, marit: 
 def namings(item: str, loaded: str) -> dict[str, tuple[str, str, dict[str, Any]]]:
     """Every way in which a companion could name gear in what is stored: method, path and body, without version."""
     place = {"where": "worn", "person": "ines"}
-    stow = {
+    stow: dict[str, list[dict[str, Any]]] = {
         "pins": [{"item": item, "bag": "bag"}],
         "pins in": [{"item": loaded, "bag": item}],
         "mounts": [{"body": loaded, "lens": item}],
@@ -119,7 +119,9 @@ def namings(item: str, loaded: str) -> dict[str, tuple[str, str, dict[str, Any]]
         ],
         "loadouts on": [{"id": "day", "name": "Day", "mounts": [{"body": loaded, "lens": item}]}],
     }
-    ways = {sort: ("put", "kits/a/stow", {"stow": {sort.split()[0]: wish}}) for sort, wish in stow.items()}
+    ways: dict[str, tuple[str, str, dict[str, Any]]] = {
+        sort: ("put", "kits/a/stow", {"stow": {sort.split()[0]: wish}}) for sort, wish in stow.items()
+    }
     ways["entries"] = ("post", "kits", {"name": "New", "entries": [{"item": item, "place": place}]})
     ways["edits"] = ("post", "kits/a/edits", {"edits": [{"act": "load", "item": item}]})
     for mark in ("must_take", "must_leave"):

@@ -1,9 +1,11 @@
 """Trips whose marks name gear that a companion has withdrawn since could not be opened any more."""
 
+from typing import Any
+
 from django.db import migrations
 
 
-def drop_marks(apps, schema_editor):
+def drop_marks(apps: Any, schema_editor: Any) -> None:
     Trip, Thing = apps.get_model("trips", "Trip"), apps.get_model("locker", "Thing")
     for trip in Trip.objects.iterator():
         marks = trip.spec.get("marks") or {}
