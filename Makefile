@@ -5,6 +5,12 @@ export PORT ?= 8000
 
 .PHONY: demo dev check test coverage test-hosted test-pythons lint bench shots lock types
 
+# `make bench toggle stow`: the words after it are workloads, not targets.
+ifeq (bench,$(firstword $(MAKECMDGOALS)))
+NAMES := $(wordlist 2,99,$(MAKECMDGOALS))
+$(eval $(NAMES):;@:)
+endif
+
 demo: ; @scripts/demo
 dev: ; @scripts/dev
 check: ; @scripts/check
@@ -13,7 +19,7 @@ coverage: ; @scripts/coverage
 test-hosted: ; @scripts/test-hosted
 test-pythons: ; @scripts/test-pythons
 lint: ; @scripts/lint
-bench: ; @scripts/bench
+bench: ; @scripts/bench $(NAMES)
 shots: ; @scripts/shots
 lock: ; @scripts/lock
 types: .venv/ready ; $(PY) scripts/openapi.py .build/openapi.json && cd web && npm run -s types

@@ -1,10 +1,13 @@
-"""``python -m benchmarks [NAME...] [--json]``: runs the named workloads and prints one table or one JSON object."""
+"""``python -m benchmarks [NAME...] [--json]``: runs the named workloads and prints each figure when it is ready.
+
+Limits are judged on what a figure would be on the reference machine (``benchmarks.yardstick``).
+"""
 
 import argparse
 import json
 import os
 import sys
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 
 import django
 
@@ -41,6 +44,7 @@ from benchmarks.stowing import (  # noqa: E402
     bench_stow_60_80,
     bench_stow_100_50,
 )
+from benchmarks.yardstick import Pace, paced  # noqa: E402
 from server.process import keep_what_is_loaded  # noqa: E402
 
 # As the server does.
@@ -154,13 +158,13 @@ FLOORS: dict[tuple[str, str], float] = {
 }
 
 
-def table(results: dict[str, Figures]) -> str:
-    """One line per figure, with its limit where it has one."""
-    lines = [f"{'workload':<12} {'figure':<22} {'measured':>10} {'asked':>10}"]
-    for name, figures in results.items():
-        for figure, value in figures.items():
-            lines.append(f"{name:<12} {figure:<22} {value:>10g} {_judged(name, figure, value)}")
-    return "\n".join(lines)
+def lines_of(name: str, figures: Figures, pace: Pace) -> Iterator[str]:
+    """One line per figure: as measured, as it would be on the reference machine, and its limit where it has one."""
+    for figure, value in figures.items():
+        at_reference = pace.at_reference(figure, value)
+        judged = _judged(name, figure, at_reference)
+        unsteady = "   unsteady" if pace.unsteady and judged else ""
+        yield f"{name:<16} {figure:<26} {value:>10.4g} {at_reference:>10.4g} {judged}{unsteady}"
 
 
 def _judged(name: str, figure: str, value: float) -> str:
@@ -171,13 +175,30 @@ def _judged(name: str, figure: str, value: float) -> str:
 
 
 def main() -> int:
-    """Runs what was named, or everything."""
+    """Runs what was named, or everything; says each figure as soon as it is there."""
     parser = argparse.ArgumentParser(prog="python -m benchmarks")
     parser.add_argument("names", nargs="*", choices=[[], *WORKLOADS], help="workloads; all when none is named")
     parser.add_argument("--json", action="store_true", help="print one JSON object, workload -> figures")
     args = parser.parse_args()
-    results = {name: WORKLOADS[name]() for name in args.names or WORKLOADS}
-    print(json.dumps(results, indent=1) if args.json else table(results))
+    if not args.json:
+        print(f"{'workload':<16} {'figure':<26} {'measured':>10} {'reference':>10} {'limit':>9}", flush=True)
+    results = {}
+    for name in args.names or WORKLOADS:
+        with paced() as pace:
+            figures = WORKLOADS[name]()
+        results[name] = {
+            "measured": figures,
+            "at_reference": {figure: pace.at_reference(figure, value) for figure, value in figures.items()},
+            "yardstick_ms": [pace.before_ms, pace.after_ms],
+            "stolen_share": pace.stolen,
+            "unsteady": pace.unsteady,
+        }
+        if not args.json:
+            print(*lines_of(name, figures, pace), sep="\n", flush=True)
+            pc = f"{100 * pace.stolen:.0f}"
+            print(f"{name:<16} yardstick {pace.before_ms:.0f}, {pace.after_ms:.0f} ms; host {pc} %", flush=True)
+    if args.json:
+        print(json.dumps(results, indent=1))
     return 0
 
 

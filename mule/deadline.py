@@ -6,9 +6,9 @@ from math import inf
 from time import monotonic
 from typing import Protocol
 
-# What steps count as where work is measured, in seconds: about half of what they take on the reference machine (measured on
-# packing, choosing and days, docs/decisions/0017). A step between two looks at the clock; a run of the solver; the
-# solver's own deterministic second, which counts little of its presolve.
+# What steps count as where work is measured, in seconds: about half of what they take on the reference machine
+# (measured on packing, choosing and days, docs/decisions/0015). A step between two looks at the clock; a run of the
+# solver; the solver's own deterministic second, which counts little of its presolve.
 _LOOK_S, _RUN_S, _SOLVER_S = 2e-4, 4e-3, 50.0
 
 
@@ -27,6 +27,9 @@ class Clock(Protocol):
     def ran(self, deterministic_s: float) -> None:
         """Notes a run of the solver, in its own deterministic seconds."""
 
+    def stepped(self, seconds: float) -> None:
+        """Notes a step that takes about so many seconds: far longer than a look at the clock counts."""
+
     def solver_s(self, seconds: float) -> float:
         """So many seconds of this clock in the solver's own deterministic seconds."""
 
@@ -38,6 +41,9 @@ class WallClock:
     now = staticmethod(monotonic)
 
     def ran(self, deterministic_s: float) -> None:
+        """Seconds pass by themselves."""
+
+    def stepped(self, seconds: float) -> None:
         """Seconds pass by themselves."""
 
     def solver_s(self, seconds: float) -> float:
@@ -72,6 +78,10 @@ class WorkClock:
     def ran(self, deterministic_s: float) -> None:
         """Notes a run of the solver."""
         self._done += _RUN_S + deterministic_s * _SOLVER_S
+
+    def stepped(self, seconds: float) -> None:
+        """Notes a long step."""
+        self._done += seconds
 
     def solver_s(self, seconds: float) -> float:
         """So many seconds of work in the solver's own."""

@@ -18,6 +18,8 @@ from mule.packing.placements import Placement, cost_of_leaving, orientations_in
 _LIKE = 3
 # How far chance goes beside the volume of a stack.
 _CHANCE = 0.35
+# What a look at one sort of thing for one stack counts as where work is measured (mule.deadline), in seconds.
+_LOOKED_AT_S = 5e-6
 
 
 class _Room(NamedTuple):
@@ -59,6 +61,7 @@ class Stacker:
         chance, most, found = random.Random(seed), -1.0, {}
         while not deadline.stopped:
             stacks = list(self._filled(chance))
+            deadline.clock.stepped(_LOOKED_AT_S * len(self._kinds) * (1 + len(stacks)))
             brings = sum(stack.pieces * self._cost[stack.kind] for stack, _ in stacks)
             if brings > most:
                 most, found = brings, dict(self._laid(stacks))

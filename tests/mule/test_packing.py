@@ -184,7 +184,7 @@ def test_up_to_five_boxes_fit_exactly_when_trying_every_corner_finds_a_way(block
         boxes = [
             (chance.randint(1, 3), chance.randint(1, 2), chance.randint(1, 2)) for _ in range(chance.randint(2, 5))
         ]
-        made = put(room, [box(f"b{i}", *sides) for i, sides in enumerate(boxes)])
+        made = put(room, [box(f"b{i}", *sides) for i, sides in enumerate(boxes)], seconds=1)
         assert made.proved, seed
         assert (not made.left) == brute(room, boxes), seed
 
@@ -414,7 +414,7 @@ def test_three_hundred_things_end_in_time_with_the_best_so_far() -> None:
                 *(Entry(item=t.id, place=InBag(bag="bag")) for t in things),
             ),
         ),
-        Deadline(3),
+        Deadline(0.5),
     )
     assert made.checked
     assert len(made.placed) + len(made.left) == 300
