@@ -14,7 +14,7 @@ from benchmarks.client import Client, Toggle
 from benchmarks.lockers import plan
 from benchmarks.timing import p50, p95, samples_ms
 from mule.plan import write
-from tests.site import ROOT, WHOLE, WINDOW, chromium, free_port, served, wait_for
+from tests.site import ROOT, WHOLE, WINDOW, Traffic, chromium, free_port, served, wait_for
 
 
 def bench_toggle() -> dict[str, float]:
@@ -54,11 +54,12 @@ def _page() -> Iterator[Page]:
 def _demo_bench(item: str) -> Iterator[Page]:
     """The demo's kit B on screen, with a thing of the mat that is to be clicked."""
     with served() as site, _page() as page:
+        traffic = Traffic(page)
         page.goto(f"{site}/welcome")
         page.get_by_role("button", name="Step into the demo").click()
         page.wait_for_url("**/bench")
         page.wait_for_selector(f'[data-thing="{item}"]')
-        page.wait_for_load_state("networkidle")
+        traffic.settle()
         yield page
 
 
@@ -108,12 +109,13 @@ def bench_first_load() -> dict[str, float]:
             "response",
             lambda answer: note(answer.url.split("/", 3)[3]) if re.search(r"\.js($|\?)", answer.url) else None,
         )
+        traffic = Traffic(page)
         page.goto(f"{site}/welcome")
-        page.wait_for_load_state("networkidle")
+        traffic.settle()
         first = sum(scripts.values())
         page.get_by_role("button", name="Step into the demo").click()
         page.wait_for_url("**/bench")
-        page.wait_for_load_state("networkidle")
+        traffic.settle()
     return {"kib": round(sum(scripts.values()) / 1024, 1), "welcome_kib": round(first / 1024, 1)}
 
 

@@ -8,7 +8,7 @@ sys.path.insert(0, str(ROOT))
 
 from playwright.sync_api import Page  # noqa: E402
 
-from tests.site import PHONE, WINDOW, chromium, served  # noqa: E402  the root is on the path first
+from tests.site import PHONE, WINDOW, Traffic, chromium, served  # noqa: E402  the root is on the path first
 
 TARGET = ROOT / "docs" / "screenshots"
 
@@ -52,8 +52,9 @@ def main() -> None:
     """Takes every picture."""
     with served() as site, chromium() as browser:
         page = browser.new_context(viewport=WINDOW, base_url=site).new_page()
+        traffic = Traffic(page)
         page.goto("/welcome")
-        page.wait_for_load_state("networkidle")
+        traffic.settle()
         page.screenshot(path=TARGET / "welcome.png")
         page.get_by_role("button", name="Step into the demo").click()
         page.wait_for_url("**/bench")
@@ -62,7 +63,7 @@ def main() -> None:
             _prefer(page, theme)
             page.set_viewport_size(PHONE if name in ON_THE_PHONE else WINDOW)
             page.goto(path)
-            page.wait_for_load_state("networkidle")
+            traffic.settle()
             for click in clicks:
                 page.locator(click).first.click()
             page.mouse.move(0, 0)

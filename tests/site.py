@@ -12,7 +12,7 @@ from tempfile import TemporaryDirectory
 from urllib.error import URLError
 from urllib.request import urlopen
 
-from playwright.sync_api import Browser, ViewportSize, sync_playwright
+from playwright.sync_api import Browser, Page, Request, ViewportSize, sync_playwright
 
 ROOT = Path(__file__).parents[1]
 # Debian's headless build of Chromium where it is, for it takes half of the time; else all of Chromium.
@@ -72,6 +72,30 @@ def served(scale_port: int = 0, data: Path | None = None) -> Iterator[str]:
         finally:
             server.terminate()
             server.wait(10)
+
+
+# Two frames: what the last answer changed is painted by then.
+_PAINTED = "new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))"
+# An answer often leads to the next question in the same moment: so many times painted and nothing asked.
+_QUIET = 3
+
+
+class Traffic:
+    """What a page asks for and has not heard the end of yet. Made before the page goes anywhere."""
+
+    def __init__(self, page: Page) -> None:
+        self._page = page
+        self._on: set[Request] = set()
+        page.on("request", self._on.add)
+        page.on("requestfinished", self._on.discard)
+        page.on("requestfailed", self._on.discard)
+
+    def settle(self) -> None:
+        """Waits until every answer is there to its last line and painted."""
+        quiet = 0
+        while quiet < _QUIET:
+            self._page.evaluate(_PAINTED)
+            quiet = 0 if self._on else quiet + 1
 
 
 @contextmanager

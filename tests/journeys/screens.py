@@ -4,6 +4,8 @@ import re
 
 from playwright.sync_api import Page
 
+from tests.site import Traffic
+
 SCREENS = (
     "/trips",
     "/locker",
@@ -24,6 +26,7 @@ def go_and_settle(page: Page, path: str) -> None:
     """Goes to a screen and waits until it stands still. A search that goes on is stopped as soon as something stands
     there: what is found first stands on the screen like all that is found later.
     """
+    traffic = Traffic(page)
     page.goto(path)
     if path.endswith("suggest"):
         page.get_by_role("option").first.wait_for()
@@ -31,4 +34,4 @@ def go_and_settle(page: Page, path: str) -> None:
     if path.endswith("bags"):
         page.get_by_role("button", name=re.compile("as it is now")).wait_for()
         page.evaluate(STOP)
-    page.wait_for_load_state("networkidle")
+    traffic.settle()

@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import Browser, Locator, Page, expect
 
 from tests.journeys.screens import SCREENS
-from tests.site import PHONE
+from tests.site import PHONE, Traffic
 
 # A fingertip in a glove (estimate, and what accessibility guides ask at the least).
 TARGET_PX = 44
@@ -31,9 +31,10 @@ def small(targets: Locator) -> list[str]:
 # The curve is a search: it has journeys of its own.
 @pytest.mark.parametrize("path", [path for path in SCREENS if not path.endswith("suggest")])
 def test_nothing_stands_beside_the_screen_or_over_another_part(phone: Page, path: str) -> None:
+    traffic = Traffic(phone)
     phone.goto(path)
     expect(phone.locator(".screen").first).to_be_visible()
-    phone.wait_for_load_state("networkidle")
+    traffic.settle()
     assert phone.evaluate("document.documentElement.scrollWidth") <= PHONE["width"]
     # Parts of a screen that stand one under the other do not overlap.
     over = phone.evaluate(
