@@ -86,9 +86,15 @@ class Traffic:
     def __init__(self, page: Page) -> None:
         self._page = page
         self._on: set[Request] = set()
-        page.on("request", self._on.add)
-        page.on("requestfinished", self._on.discard)
-        page.on("requestfailed", self._on.discard)
+        page.on("request", self._begun)
+        page.on("requestfinished", self._ended)
+        page.on("requestfailed", self._ended)
+
+    def _begun(self, request: Request) -> None:
+        self._on.add(request)
+
+    def _ended(self, request: Request) -> None:
+        self._on.discard(request)
 
     def settle(self) -> None:
         """Waits until every answer is there to its last line and painted."""

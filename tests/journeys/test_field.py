@@ -10,7 +10,7 @@ import pytest
 from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect
 
 from server.demo.scale import Load, serve
-from tests.site import PHONE
+from tests.site import PHONE, Traffic
 
 
 @pytest.fixture
@@ -26,12 +26,14 @@ def phone(browser: Browser, url: str, cookies: list[Any]) -> BrowserContext:
     context = browser.new_context(base_url=url, viewport=PHONE, has_touch=True)
     context.add_cookies(cookies)
     page = context.new_page()
+    traffic = Traffic(page)
     page.goto("/trips/canoe/a/trail")
     expect(page.get_by_role("heading", name=re.compile("Note|Today|Everything")).first).to_be_visible()
     page.evaluate("navigator.serviceWorker.ready.then(() => true)")
     # Opened once: what the screen was answered is kept by then.
     for answer in ("/api/session", "/api/trips/canoe/kits/a", "/api/field/canoe"):
         page.wait_for_function("path => caches.match(path).then(Boolean)", arg=answer)
+    traffic.settle()
     return context
 
 
@@ -155,9 +157,9 @@ def test_a_page_that_is_not_on_the_phone_says_so_and_opens_when_the_network_is_b
 ) -> None:
     context = phone(browser, site, in_demo)
     (page,) = context.pages
+    context.set_offline(True)
     # A phone that was short of room has thrown away what it kept of the answers.
     page.evaluate("caches.delete('answers')")
-    context.set_offline(True)
     page.reload()
     expect(page.get_by_role("heading", name="No connection")).to_be_visible()
     context.set_offline(False)
