@@ -37,7 +37,7 @@ class Points:
     def by_mass(self) -> tuple[Point, ...]:
         """From light to complete, without what was a first answer and is outdone by now."""
         searched = [p for p in self._taken if not p.provisional] or self._taken
-        kept = [p for p in searched if not any(_outdone(p, other) for other in searched)]
+        kept = [p for p in searched if not any(is_outdone(p, other) for other in searched)]
         return tuple(sorted(kept, key=lambda point: (point.carried_g, point.score)))
 
     def _point(self, found: Found, fit: RoomFit, limit_g: float) -> Point:
@@ -63,7 +63,7 @@ class Points:
         )
 
 
-def _outdone(point: Point, other: Point) -> bool:
+def is_outdone(point: Point, other: Point) -> bool:
     """Whether another point is no heavier, no worse and no less steady, and better in one of these, or proved."""
     if point is other:
         return False

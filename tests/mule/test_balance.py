@@ -4,8 +4,8 @@ import pytest
 
 from mule.deadline import Deadline
 from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Gear, Soft
-from mule.kit import Entry, Hang, Kit, Ride, Stow
+from mule.gear import Bag, Box, Gear, Soft
+from mule.kit import Entry, Hang, Kit, Pin, Ride, Stow
 from mule.packing import OnPerson, stow
 from mule.packing.balancing import HALF_DEEP_MM, HALF_WIDE_MM
 from tests import cast
@@ -79,3 +79,21 @@ def test_what_is_soft_counts_in_the_middle_and_the_whole_is_what_is_carried() ->
 def test_a_bag_in_the_hold_is_on_nobody() -> None:
     kit = cast.kit(cast.entry("bag", AsPiece(piece=PieceKind.HOLD, person="ines")))
     assert stow({"bag": bag(400, 260, 160)}, kit, Deadline(1)).people == ()
+
+
+def test_a_thing_in_the_pocket_hangs_out_at_the_front() -> None:
+    # 200 mm thick; the pocket takes the foremost 60, so 30 mm of stove in it are out from 140 to 170.
+    room = {"inner": Box(length_mm=400, width_mm=260, height_mm=160), "divided": False}
+    pocket = {"inner": Box(length_mm=200, width_mm=160, height_mm=60), "sort": "pocket", "divided": False}
+    holder = bag(
+        400, 260, 160, compartments=({"id": "main", "name": "Main", **room}, {"id": "front", "name": "Front", **pocket})
+    )
+    stove = thing("stove", 100, 80, 30, grams=1000)
+    kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("stove"))
+    pin = Pin(item="stove", bag="bag", compartment="front")
+    kit = kit.model_copy(update={"stow": Stow(pins=(pin,))})
+    (one,) = stow({"bag": holder, "stove": stove}, kit, Deadline(2)).people
+    (placed,) = stow({"bag": holder, "stove": stove}, kit, Deadline(2)).placed
+    middle = 140 + placed.at_mm[2] + placed.size_mm[2] / 2
+    # 1 kg of bag hangs at half of its 200 mm.
+    assert one.behind_mm == pytest.approx(HALF_DEEP_MM + (1000 * 100 + 1000 * middle) / 2000)

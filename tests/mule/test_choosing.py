@@ -12,6 +12,7 @@ from mule.advise import review
 from mule.assess import assess
 from mule.carriers import Carrier
 from mule.choosing import Asking, Choice, Point, choose
+from mule.choosing.points import is_outdone
 from mule.errors import InvalidInput
 from mule.finding import InBag, Severity
 from mule.gear import Charger, Light, PowerBank, Standing, Tripod
@@ -27,21 +28,25 @@ from tests.tiny import QUIET, SAME, best, kits, off_the_grid, on_the_road, reshu
 ONE = Asking(points=1, workers=1, seconds=600)
 
 
-@pytest.mark.parametrize("seed", TINY)
-def test_the_answer_is_that_of_trying_every_set_of_things(seed: int) -> None:
-    plan, limit_g = tiny(seed)
+def is_that_of_trying_all(plan: Plan, limit_g: float) -> Choice:
+    """The choice of one kit, held against the best of every set of things."""
     expected = best(plan, limit_g)
     made = choose(plan, ONE.model_copy(update={"limit_g": limit_g}))
     assert bool(made.points) == (expected is not None)
-    if expected is None:
-        assert made.conflict
-        return
-    (point,) = made.points
-    score, steady, grams = value(plan, point.kit.loaded())
-    assert point.proved
-    assert score == pytest.approx(expected[0], abs=SAME)
-    assert steady == pytest.approx(expected[1])
-    assert grams == pytest.approx(expected[2], abs=0.05)
+    for point in made.points:
+        score, steady, grams = value(plan, point.kit.loaded())
+        assert expected is not None
+        assert point.proved
+        assert score == pytest.approx(expected[0], abs=SAME)
+        assert steady == pytest.approx(expected[1])
+        assert grams == pytest.approx(expected[2], abs=0.05)
+    return made
+
+
+@pytest.mark.parametrize("seed", TINY)
+def test_the_answer_is_that_of_trying_every_set_of_things(seed: int) -> None:
+    made = is_that_of_trying_all(*tiny(seed))
+    assert made.points or made.conflict
 
 
 @pytest.mark.parametrize("seed", TWINNED)
@@ -64,18 +69,7 @@ def test_what_is_owned_twice_hides_nothing_in_whatever_order_and_by_whatever_nam
 def test_kits_that_last_are_those_that_trying_every_set_of_things_finds(
     of: Callable[[int], tuple[Plan, float]], seed: int
 ) -> None:
-    plan, limit_g = of(seed)
-    expected = best(plan, limit_g)
-    made = choose(plan, ONE.model_copy(update={"limit_g": limit_g}))
-    assert bool(made.points) == (expected is not None)
-    if expected is None:
-        return
-    (point,) = made.points
-    score, steady, grams = value(plan, point.kit.loaded())
-    assert point.proved
-    assert score == pytest.approx(expected[0], abs=SAME)
-    assert steady == pytest.approx(expected[1])
-    assert grams == pytest.approx(expected[2], abs=0.05)
+    is_that_of_trying_all(*of(seed))
 
 
 def owned() -> list[Any]:
@@ -539,3 +533,26 @@ def test_what_must_stay_is_not_brought_for_a_want_that_asks_for_it() -> None:
     made = choose(packed([*owned(), panel], wants=wants, marks=Marks(must_leave=("panel",))), ONE)
     assert made.points
     assert all("panel" not in point.kit.loaded() and point.score < 51 for point in made.points)
+
+
+@pytest.mark.parametrize(
+    ("other", "outdone"),
+    [
+        ({}, False),
+        ({"carried_g": 900.0}, True),
+        ({"carried_g": 900.0, "steady": 0.3}, False),
+        ({"score": 60.0, "steady": 0.3}, False),
+        ({"score": 60.0}, True),
+        ({"carried_g": 1100.0, "score": 90.0}, False),
+    ],
+)
+def test_a_point_gives_way_only_to_one_that_is_as_light_as_good_and_as_steady(
+    other: dict[str, float], outdone: bool
+) -> None:
+    days = {"days": 1, "power_days": 1, "card_days": 1}
+    seen = {"limit_g": 1200.0, "carried_g": 1000.0, "score": 50.0, "bound": 50.0, "steady": 0.8}
+    point = Point(kit=cast.kit(), proved=True, stowed=False, **days, **seen)
+    assert is_outdone(point, point.model_copy(update=other)) == outdone
+    # A better kit takes the place of one that is not proved, steadier or not.
+    unproved = point.model_copy(update={"proved": False})
+    assert is_outdone(unproved, point.model_copy(update={"score": 60.0, "steady": 0.3}))

@@ -245,6 +245,10 @@ def test_doubles_are_told_and_backups_are_known() -> None:
     assert overlaps(cast.tele_zoom(), cast.lens("other", 100, 300, 4)) == {"one-range": False}
     assert overlaps(cast.tele_zoom(), cast.normal_zoom()) == {}
     assert overlaps(cast.tele_zoom(backup=True), long_zoom) == {"one-range": True}
+    # Two zooms on two mounts are doubles where both reach 250 mm.
+    reaching = [cast.lens(f"to-{far}", 70, far, 5.6, mount="Other") for far in (249, 250)]
+    assert overlaps(long_zoom, reaching[0]) == {}
+    assert list(overlaps(long_zoom, reaching[1]).values()) == [False]
     assert overlaps(CHARGER, USB_CHARGER) == {"one-charge": False}
     assert overlaps(BODY, BODY.model_copy(update={"id": "twin"})) == {"twin-bodies": False}
 

@@ -124,8 +124,11 @@ def test_wear_is_taken_off_once_and_not_again_by_the_next_plan() -> None:
 
 
 def test_a_pack_changed_after_a_few_frames_says_nothing() -> None:
-    swap = {"do": "swap", "item": "pack", "body": "body", "day": "2027-02-21", "frames": 4}
-    assert rates(out().items, marks(swap)) == ()
+    swap = {"do": "swap", "item": "pack", "body": "body", "day": "2027-02-21", "at_c": 20.0}
+    assert rates(out().items, marks(swap | {"frames": 4}, swap | {"frames": 19})) == ()
+    # From twenty frames on it counts, and those before it do not pull it down.
+    (rate,) = rates(out().items, marks(swap | {"frames": 19}, swap | {"frames": 20}))
+    assert (rate.value, rate.from_) == (20, 1)
 
 
 def test_the_size_of_a_frame_is_gigabytes_over_frames() -> None:

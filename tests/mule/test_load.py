@@ -4,9 +4,9 @@ import pytest
 
 from mule.field import Held, Weighed
 from mule.finding import InBag
-from mule.gear import Gear, Source
+from mule.gear import Box, Gear, Source
 from mule.kit import Entry
-from mule.load import Contents, Loads, weigh
+from mule.load import Contents, Loads, outer_with, weigh
 from mule.trip import BaseLoad, Person
 from tests import cast
 
@@ -124,3 +124,12 @@ def test_masses_are_told_apart_by_where_they_come_from() -> None:
     gear = GEAR | {"body": cast.body(mass_source=Source.MEASURED)}
     made = weigh(gear, cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("body")), [INES])
     assert made.by_source == {Source.STATED: 1400, Source.MEASURED: 720}
+
+
+def test_things_strapped_on_stick_out_along_and_the_thickest_of_them_adds_its_thinnest_side() -> None:
+    # 54 x 38 x 24 cm; poles of 60 cm stick out, and the 8 cm of the bundle lie on top of 24.
+    bundle = cast.lens("bundle", 50, 50, 2, size=Box(length_mm=600, width_mm=90, height_mm=80))
+    pad = cast.lens("pad", 50, 50, 2, size=Box(length_mm=300, width_mm=200, height_mm=50))
+    assert outer_with(cast.bag(), [bundle, pad]) == outer_with(cast.bag(), [pad, bundle]) == (600, 380, 320)
+    assert outer_with(cast.bag(), [pad]) == (540, 380, 290)
+    assert outer_with(cast.bag(), []) == (540, 380, 240)

@@ -95,6 +95,22 @@ def test_a_days_only_lens_for_a_want_left_at_the_base_is_told_with_the_grams_tha
     assert [(edit.act, edit.item) for edit in cure.edits] == [("load", "tele")]
 
 
+@pytest.mark.parametrize(("to_mm", "share", "there"), [(104, 0.906, True), (108, 0.888, False)])
+def test_a_want_is_out_there_with_nine_tenths_of_what_all_that_travels_sees(
+    to_mm: float, share: float, there: bool
+) -> None:
+    # The longer zoom at the base sees past 70 mm with all 45 MP; without it those are cropped.
+    across = cast.want("across", 24, to_mm, megapixels=45)
+    gear = [*owned(), cast.lens("more", 70, 200, 4)]
+    trip: dict[str, Any] = {"days": days(("across",)), "wants": (across,), "stamina": SHOOTING}
+    plan = cast.plan(gear, *loaded(), cast.entry("more"), **trip)
+    out = sling(put("body"), put("normal"), put("pack", 2), put("card"))
+    (bag,) = judge_days(plan.with_kit(plan.kit.model_copy(update={"stow": Stow(loadouts=(out,))}))).days
+    (want,) = bag.wants
+    assert want.cover / want.whole == pytest.approx(share, abs=0.001)
+    assert want.there == there
+
+
 def test_one_of_five_packs_along_is_told_with_how_many_more_it_takes() -> None:
     # 400 frames at 200 a charge are two packs of 16 Wh; one is along: 32 Wh asked, 16 there.
     plan = going(sling(put("body"), put("normal"), put("tele"), put("pack"), put("card")))

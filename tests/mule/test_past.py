@@ -127,3 +127,9 @@ def test_every_picture_is_accounted_for(taken: list[Shot]) -> None:
         assert 1 <= past.want.importance <= 5
         assert past.want.focal_min_mm <= past.want.focal_max_mm
         assert sum(past.hours) <= past.frames
+
+
+def test_two_pictures_are_no_habit_and_three_are() -> None:
+    assert by_name(shots(2, 35)) == {}
+    (one,) = by_name(shots(3, 35)).values()
+    assert one.want.focal_min_mm <= 35 <= one.want.focal_max_mm

@@ -336,3 +336,13 @@ def test_fewer_than_kits_load_are_not_lent(stranger: User, marit: Ask, slug: str
     edit(marit, slug, act="load", item=item, count=2)
     locker.replace(stranger, "fifty", row.version, parse(row.spec | {"count": 1}))
     assert "at least 2" in errors(marit("post", f"/trips/{slug}/lent", {"items": ["fifty"]}))["items"]
+
+
+def test_what_the_owner_paid_and_serial_numbers_are_no_companions_business(owner: User, marit: Ask, slug: str) -> None:
+    row = Thing.objects.get(owner=owner, slug="body")
+    locker.replace(owner, "body", row.version, parse(row.spec | {"value": 2750.0, "serial": "S-4711"}))
+    (seen,) = (doc["thing"] for doc in bench(marit, slug)["gear"] if doc["thing"]["id"] == "body")
+    assert (seen["value"], seen["serial"]) == (None, "")
+    assert "2750" not in marit("get", f"/trips/{slug}/kits/a").content.decode()
+    (own,) = (doc["thing"] for doc in bench(asker(owner), slug)["gear"] if doc["thing"]["id"] == "body")
+    assert (own["value"], own["serial"]) == (2750.0, "S-4711")
