@@ -16,7 +16,7 @@ class Stopped(Exception):
     """Somebody asked a search to stop: what it had not told yet nobody wants to know."""
 
 
-class Clock(Protocol):
+class SearchClock(Protocol):
     """What the time of searches is measured by. counts_work: in work done, not in seconds that pass."""
 
     counts_work: bool
@@ -88,12 +88,12 @@ class WorkClock:
         return seconds / _SOLVER_S
 
 
-_WALL: Clock = WallClock()
-_in_use: Clock = _WALL
+_WALL: SearchClock = WallClock()
+_in_use: SearchClock = _WALL
 
 
 @contextmanager
-def measured_by(clock: Clock) -> Iterator[Clock]:
+def measured_by(clock: SearchClock) -> Iterator[SearchClock]:
     """Measures deadlines that begin meanwhile by another clock, in all threads of the process."""
     global _in_use  # noqa: PLW0603  one clock for a process, as there is one time
     before, _in_use = _in_use, clock
@@ -113,7 +113,7 @@ class Deadline:
     """
 
     def __init__(
-        self, seconds: float, should_stop: Callable[[], bool] | None = None, clock: Clock | None = None
+        self, seconds: float, should_stop: Callable[[], bool] | None = None, clock: SearchClock | None = None
     ) -> None:
         """seconds: from now. should_stop: asked often, from any thread; once it says yes, the search is over.
 
