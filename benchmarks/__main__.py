@@ -175,7 +175,7 @@ def _judged(name: str, figure: str, value: float) -> str:
 
 
 def main() -> int:
-    """Runs what was named, or everything; says each figure as soon as it is there."""
+    """Runs the named workloads, or all; prints each figure as soon as it is known."""
     parser = argparse.ArgumentParser(prog="python -m benchmarks")
     parser.add_argument("names", nargs="*", choices=[[], *WORKLOADS], help="workloads; all when none is named")
     parser.add_argument("--json", action="store_true", help="print one JSON object, workload -> figures")

@@ -1,4 +1,4 @@
-"""What a site costs while nobody uses it."""
+"""The processor time of a site that is not in use."""
 
 from time import perf_counter, sleep
 

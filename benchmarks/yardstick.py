@@ -44,7 +44,7 @@ class Pace:
         return slow > fast * (1 + _STEADY) or self.stolen > _STOLEN
 
     def at_reference(self, figure: str, value: float) -> float:
-        """What a figure would be on the reference machine; what is no time stays as it is.
+        """A figure as it would be on the reference machine; figures that are not times stay as they are.
 
         >>> Pace(100, 100).at_reference("p95_ms", 30), Pace(100, 100).at_reference("kib", 30)
         (15.0, 30)

@@ -172,8 +172,10 @@ def _in_order(things: Sequence[Gear]) -> Iterable[Gear]:
 
 
 def _before_its_like(thing: Gear) -> tuple[float, float, str]:
-    """The one order among things that do the same, wherever one of them stands for the others: the lightest first,
-    then the smallest, then by id. Two orders that differ would leave none of them."""
+    """Sort key among things that do the same: the lightest first, then the smallest, then by id.
+
+    Every rule that lets one stand for the others uses this order. Under two different orders none would be left.
+    """
     return thing.mass_g, thing.size.litres(), thing.id
 
 

@@ -22,8 +22,8 @@ from server.searching.worker import NEWS, work
 # Workers come and go: they are counted anew after so many seconds.
 _COUNTED_S = 2.0
 _CONNECT_S = 5
-# A worker that dies is noticed at once by its connection: its regular signs of life may be rare. So may all else that
-# Dask looks at while nobody searches (measured: what an idle site takes of a processor is nearly all of this).
+# A worker that dies is noticed at once, by its connection: heartbeats and Dask's other regular checks may be rare.
+# Between searches they are nearly all the processor time that a site takes (measured).
 _SELDOM_S = 20.0
 _SELDOM = f"{_SELDOM_S:g}s"
 _CONFIG = {

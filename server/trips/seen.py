@@ -1,4 +1,4 @@
-"""What people other than its owner see of a trip: the gear its kits name, and nobody's body mass."""
+"""The part of a trip that guests and companions see: the gear its kits name; for guests, no body masses."""
 
 from collections.abc import Iterable
 
@@ -12,7 +12,7 @@ from server.trips.lending import gear_for, gear_stamp
 from server.trips.models import Trip
 
 _SEEN: Kept[tuple[Gear, ...]] = Kept(32)
-# As a plan says it of an id that is not there: what is hidden must not be told from what does not exist.
+# The words of a plan about an unknown id: hidden gear must look like gear that does not exist.
 _UNKNOWN = "the id of a thing in the locker"
 
 

@@ -37,8 +37,8 @@ export function speakThrough(opened: string | null, trip?: string): void {
 }
 /** The headers of a request. Whoever plans along speaks through the link about that trip, and for themselves otherwise. */
 export function ownHeaders(url = ''): Record<string, string> {
-  // The session says which account is signed in, whatever the page thinks: asked alike on every visit, what was kept of it
-  // is found again without a network.
+  // The session says which account is signed in, whatever the page believes. Asked in the same way on every visit, the
+  // kept answer is found again without a network.
   if (new URL(url, 'http://here').pathname === '/api/session') return { 'X-CSRFToken': cookie('csrftoken') }
   const through = link && (link.trip === undefined || new RegExp(`/api/(trips|field)/${link.trip}(/|$|\\?)`).test(url))
   return { 'X-CSRFToken': cookie('csrftoken'), ...(through ? { 'X-Share': link!.number } : account && { 'X-Account': account }) }
