@@ -1,6 +1,6 @@
 """The part of a trip that guests and companions see: the gear its kits name; for guests, no body masses."""
 
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 
 from mule.errors import InvalidInput, Problem
 from mule.gear import Gear
@@ -41,21 +41,29 @@ def require_seen(trip: Trip, named: Iterable[tuple[str, str]]) -> None:
 
     named: fields with the items they name, before anything of it is stored: naming an item makes it seen.
     """
-    if not guest_through(trip.owner):
-        return
-    there = {thing.id for thing in seen_by_others(trip)}
+    if guest_through(trip.owner):
+        _require_among({thing.id for thing in seen_by_others(trip)}, named)
+
+
+def _require_among(there: Collection[str], named: Iterable[tuple[str, str]]) -> None:
     problems = [Problem(field, item, _UNKNOWN) for field, item in named if item not in there]
     if problems:
         raise InvalidInput(problems)
 
 
-def trip_for(row: Trip, at: str | None = None) -> TripValue:
-    """A trip as whoever asks may see it. at: as for ``seen_by_others``."""
+def gear_and_trip(row: Trip, at: str | None = None) -> tuple[tuple[Gear, ...], TripValue]:
+    """The gear of a trip and the trip itself, as whoever asks may see them. at: as for ``seen_by_others``."""
     trip, guest = trip_of(row), guest_through(row.owner)
     if guest is None:
-        return trip
-    trip = _with_marks_on(trip, seen_by_others(row, at))
-    return _without_body_masses(trip) if guest.only_visits else trip
+        return gear_for(row, at), trip
+    gear = seen_by_others(row, at)
+    trip = _with_marks_on(trip, gear)
+    return gear, _without_body_masses(trip) if guest.only_visits else trip
+
+
+def trip_for(row: Trip) -> TripValue:
+    """A trip as whoever asks may see it; its owner's is not looked at any further."""
+    return gear_and_trip(row)[1] if guest_through(row.owner) else trip_of(row)
 
 
 def _without_body_masses(trip: TripValue) -> TripValue:
@@ -81,8 +89,8 @@ def with_unseen_marks(sent: TripValue, row: Trip) -> TripValue:
 
     Raises InvalidInput when they mark gear that they do not see.
     """
-    require_seen(row, ((f"marks.{field}", item) for field, item in sent.marks.named()))
     there, stored, marks = {thing.id for thing in seen_by_others(row)}, trip_of(row).marks, sent.marks
+    _require_among(there, ((f"marks.{field}", item) for field, item in marks.named()))
     if stored.items() <= there:
         return sent
     whole = {

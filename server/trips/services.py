@@ -34,7 +34,7 @@ from server.sharing.guests import guest_through
 from server.trips.convert import Stamp, entries_of, plan_of, scale_of, stamp_of, trip_of
 from server.trips.lending import gear_for
 from server.trips.models import Kit, KitPacking, KitStep, Trip
-from server.trips.seen import require_seen, seen_by_others, trip_for, with_unseen_marks
+from server.trips.seen import gear_and_trip, require_seen, trip_for, with_unseen_marks
 
 # Older steps are forgotten; a session of packing rarely takes more.
 MOST_STEPS = 200
@@ -130,9 +130,8 @@ def plan_for(kit: Kit, *, all_kits: bool = False, at: Stamp | None = None) -> Pl
     """
     row = kit.trip
     kits = list(row.kits.all()) if all_kits else [kit]
-    lies = at.locker if at else None
-    gear = seen_by_others(row, lies) if guest_through(row.owner) else gear_for(row, lies)
-    return plan_of(row.owner, trip_for(row, lies), kits, kit.slug, gear, at.carriers if at else None, scale_of(row))
+    gear, trip = gear_and_trip(row, at.locker if at else None)
+    return plan_of(row.owner, trip, kits, kit.slug, gear, at.carriers if at else None, scale_of(row))
 
 
 def plan_as(kit: Kit, loadout: str) -> Plan:
