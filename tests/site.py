@@ -25,6 +25,7 @@ FLAGS = [
     "--disable-sync",
     "--no-first-run",
     "--disable-quic",
+    "--js-flags=--min-semi-space-size=64 --max-semi-space-size=64",
 ]
 WINDOW = ViewportSize(width=1280, height=800)
 PHONE = ViewportSize(width=390, height=844)

@@ -45,7 +45,7 @@ def browser() -> Iterator[Browser]:
         plain = made.new_context
 
         def patient(**options: Any) -> BrowserContext:
-            context = plain(**options)
+            context = plain(reduced_motion="reduce", **options)
             context.set_default_timeout(PATIENCE_MS)
             return context
 

@@ -22,7 +22,8 @@ from mule.solving import tenths
 from mule.trip import AidWish, Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
 from tests import cast
 from tests.covering import OFF_THE_GRID, ON_THE_ROAD, TINY, TWINNED
-from tests.tiny import QUIET, SAME, best, kits, off_the_grid, on_the_road, reshuffled, tiny, twinned, value
+from tests.tiny import QUIET, off_the_grid, on_the_road, reshuffled, tiny, twinned
+from tests.trying import SAME, best, kits, value
 
 # Time enough on a busy machine, too: what is asked here is whether the answer is right (speed: benchmarks/).
 ONE = Asking(points=1, workers=1, seconds=600)

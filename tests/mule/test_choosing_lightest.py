@@ -7,7 +7,8 @@ import pytest
 from mule.choosing import Asking, choose
 from mule.plan import Plan
 from tests.covering import OFF_THE_GRID, ON_THE_ROAD_FEW, TINY_FEW
-from tests.tiny import SAME, able, best, off_the_grid, on_the_road, tiny, value
+from tests.tiny import off_the_grid, on_the_road, tiny
+from tests.trying import SAME, able, best, value
 
 ONE = Asking(points=1, workers=1, seconds=600)
 

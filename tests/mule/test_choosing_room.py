@@ -14,7 +14,8 @@ from mule.packing import PlacingOptions, stow
 from mule.plan import Plan
 from mule.trip import Marks, Person
 from tests import cast
-from tests.tiny import QUIET, SAME, value
+from tests.tiny import QUIET
+from tests.trying import SAME, value
 
 ONE = Asking(points=1, workers=1)
 WANTS = (

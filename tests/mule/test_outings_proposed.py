@@ -28,7 +28,8 @@ from mule.packing import left_in
 from mule.plan import Plan, read
 from tests import cast
 from tests.covering import ALL_ALONG
-from tests.tiny import SAME, able, on_the_road, tiny
+from tests.tiny import on_the_road, tiny
+from tests.trying import SAME, able
 
 DEMO = read((Path(__file__).parents[2] / "demo" / "lofoten.plan.json").read_bytes())
 HUT = (date(2027, 2, 24), date(2027, 2, 25))

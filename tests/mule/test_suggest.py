@@ -21,7 +21,8 @@ from mule.plan import Plan, kit_problems, read
 from mule.suggest import kept_in_any_case, suggest
 from tests import cast
 from tests.covering import BY_DAYS
-from tests.tiny import SAME, able_kits, tiny
+from tests.tiny import tiny
+from tests.trying import SAME, able_kits
 
 DEMO = read((Path(__file__).parents[2] / "demo" / "lofoten.plan.json").read_bytes())
 
