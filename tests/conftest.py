@@ -1,5 +1,6 @@
 """Marks that say how tests may run together: with ``--dist loadgroup`` tests of one group run one after the other."""
 
+import os
 from collections.abc import Iterator
 
 import pytest
@@ -10,6 +11,9 @@ from mule.deadline import WorkClock, measured_by
 # How long a test takes is no part of what it says: on a busy machine what takes a moment may take a second.
 settings.register_profile("untimed", deadline=None)
 settings.load_profile("untimed")
+
+# Where other work has both processors, a search that stood back for all of it would not come to its end.
+os.environ.setdefault("SEARCH_NICE", "0")
 
 # Searches held against trying everything, fixes tried on many kits: minutes, where the others take moments.
 ORACLES = {

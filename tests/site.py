@@ -76,7 +76,7 @@ def served(scale_port: int = 0, data: Path | None = None) -> Iterator[str]:
 
 
 # Two frames: what the last answer changed is painted by then.
-_PAINTED = "new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))"
+PAINTED = "new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))"
 # An answer often leads to the next question in the same moment: so many times painted and nothing asked.
 _QUIET = 3
 
@@ -101,7 +101,7 @@ class Traffic:
         """Waits until every answer is there to its last line and painted."""
         quiet = 0
         while quiet < _QUIET:
-            self._page.evaluate(_PAINTED)
+            self._page.evaluate(PAINTED)
             quiet = 0 if self._on else quiet + 1
 
 

@@ -11,7 +11,7 @@ from server.process import keep_what_is_loaded
 from server.searching.parcels import unpacked
 
 # Clicks are answered first: they take moments, a search takes what is left.
-_NICE = 10
+_NICE = int(os.environ.get("SEARCH_NICE", "10"))
 # Where news of all searches is told; each line says of which.
 NEWS = "narrow-mule-news"
 

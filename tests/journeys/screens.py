@@ -1,10 +1,11 @@
 """Every screen of the app, on a trip of the demo that has something to show there."""
 
 import re
+from pathlib import Path
 
-from playwright.sync_api import Page
+from playwright.sync_api import Page, ViewportSize
 
-from tests.site import Traffic
+from tests.site import PAINTED, Traffic
 
 SCREENS = (
     "/trips",
@@ -17,6 +18,10 @@ SCREENS = (
     "/trips/lofoten/b/suggest",
     "/trips/lofoten/b/compare",
 )
+
+# What is cut off or on top of something else.
+WRONG = Path(__file__).with_name("layout.js").read_text(encoding="utf-8")
+UNFOLD = "document.querySelectorAll('details').forEach(part => { part.open = true })"
 
 # In one breath: a search that came to its end meanwhile has nothing to stop.
 STOP = "[...document.querySelectorAll('button')].find(one => one.textContent === 'stop')?.click()"
@@ -35,3 +40,11 @@ def go_and_settle(page: Page, path: str) -> None:
         page.get_by_role("button", name=re.compile("as it is now")).wait_for()
         page.evaluate(STOP)
     traffic.settle()
+
+
+def resize(page: Page, size: tuple[int, int]) -> None:
+    """Draws the window to a size; what watches its size has drawn itself anew then."""
+    if page.viewport_size != ViewportSize(width=size[0], height=size[1]):
+        page.set_viewport_size(ViewportSize(width=size[0], height=size[1]))
+        for _ in range(2):
+            page.evaluate(PAINTED)

@@ -404,20 +404,6 @@ def test_two_long_things_do_not_lie_crosswise_in_one_bag() -> None:
     assert finds_room(alone, apply(alone, edits), edits)
 
 
-# --- how bad a finding is ----------------------------------------------------------------------------------------
-
-
-@pytest.mark.parametrize(("size", "worse"), [(10.0, False), (10.9, False), (11.1, True), (9.0, False)])
-def test_a_tenth_more_of_the_same_is_not_told_as_worse(size: float, worse: bool) -> None:
-    assert heavier((1, size), (1, 10.0)) == worse
-
-
-def test_another_severity_is_worse_or_better_whatever_the_size() -> None:
-    assert heavier((2, 1.0), (1, 10.0))
-    assert not heavier((1, 100.0), (2, 1.0))
-    assert heavier((0, 0.1), None)
-
-
 def test_of_torches_those_are_counted_that_are_missing() -> None:
     torch = Light(id="torch", name="torch", mass_g=90, size=cast.SMALL, form="head-torch", energy_wh=5, count=3)
     people = tuple(Person(id=id_, name=id_) for id_ in ("ines", "marit", "jon"))
