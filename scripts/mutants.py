@@ -110,6 +110,7 @@ def _cloned(home: Path) -> Path:
 def _tried(module: str, home: Path) -> tuple[Counter[str], list[str]]:
     """How many mutants of a module tests noticed and how many they let pass, and what those change."""
     tests = " ".join(name if "/" in name else f"{_CORE}{name}.py" for name in TRIED[module])
+    small = _SMALL if module.startswith("server/") else f"{_SMALL} -p no:django"
     only = "|".join(_OPERATORS)
     settings = home / "mutants.toml"
     session = home / "mutants.sqlite"
@@ -120,7 +121,7 @@ def _tried(module: str, home: Path) -> tuple[Counter[str], list[str]]:
         module-path = "{module}"
         timeout = {_TIMEOUT_S}
         excluded-modules = []
-        test-command = "{_BIN / "python"} -B -m pytest -x -q -p no:cacheprovider {_SMALL} {tests}"
+        test-command = "{_BIN / "python"} -m pytest -x -q -p no:cacheprovider {small} {tests}"
         [cosmic-ray.distributor]
         name = "local"
         [cosmic-ray.filters.operators-filter]

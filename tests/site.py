@@ -25,7 +25,6 @@ FLAGS = [
     "--disable-sync",
     "--no-first-run",
     "--disable-quic",
-    "--js-flags=--min-semi-space-size=64 --max-semi-space-size=64",
 ]
 WINDOW = ViewportSize(width=1280, height=800)
 PHONE = ViewportSize(width=390, height=844)
@@ -106,9 +105,9 @@ class Traffic:
 
 
 @contextmanager
-def chromium(path: str = CHROMIUM) -> Iterator[Browser]:
-    """Headless Chromium."""
+def chromium(path: str = CHROMIUM, *more: str) -> Iterator[Browser]:
+    """Headless Chromium, with flags beside ours."""
     with sync_playwright() as playwright:
-        made = playwright.chromium.launch(executable_path=path, args=FLAGS)
+        made = playwright.chromium.launch(executable_path=path, args=[*FLAGS, *more])
         yield made
         made.close()

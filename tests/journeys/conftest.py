@@ -1,13 +1,19 @@
 """The built app and a browser in front of it."""
 
+import fcntl
+import os
+import shutil
+import subprocess
+import sys
 from collections.abc import Generator, Iterator
+from pathlib import Path
 from typing import Any
 from uuid import uuid4
 
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
-from tests.site import WINDOW, chromium, free_port, served
+from tests.site import CHROMIUM, ROOT, WINDOW, chromium, free_port, served
 
 # No figure is taken here: a machine that is busy with something else fails nobody.
 PATIENCE_MS = 90_000
@@ -33,18 +39,34 @@ def scale_port() -> int:
 
 
 @pytest.fixture(scope="session")
-def site(scale_port: int) -> Iterator[str]:
-    """The app's address."""
-    with served(scale_port) as address:
+def site(scale_port: int, tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
+    """The app's address. Beside others, with a copy of the demo world that the first of them has made."""
+    beside_others = "PYTEST_XDIST_WORKER" in os.environ
+    data = _own_world(tmp_path_factory) if beside_others else None
+    with served(scale_port, data) as address:
         yield address
+
+
+def _own_world(folders: pytest.TempPathFactory) -> Path:
+    made = folders.getbasetemp().parent / "demo-world"
+    with (made.parent / "demo-world.lock").open("w") as lock:
+        fcntl.flock(lock, fcntl.LOCK_EX)
+        if not made.exists():
+            half = folders.mktemp("half")
+            env = {**os.environ, "DATA_DIR": str(half), "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
+            subprocess.run([sys.executable, "manage.py", "load_demo", "-v0"], cwd=ROOT, env=env, check=True)
+            half.rename(made)
+    return Path(shutil.copytree(made, folders.mktemp("site") / "data"))
 
 
 @pytest.fixture(scope="session")
 def browser() -> Iterator[Browser]:
-    with chromium() as made:
+    # Young objects are cleared away seldom: a page of a test lives for seconds.
+    with chromium(CHROMIUM, "--js-flags=--min-semi-space-size=64 --max-semi-space-size=64") as made:
         plain = made.new_context
 
         def patient(**options: Any) -> BrowserContext:
+            # Nobody watches: what moves would only be waited for.
             context = plain(reduced_motion="reduce", **options)
             context.set_default_timeout(PATIENCE_MS)
             return context

@@ -1,8 +1,9 @@
 """An own trip, as somebody who begins with nothing makes it: over the screens."""
 
 import re
+from typing import Any
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import APIResponse, Page, expect
 
 
 def add_gear(page: Page, typed: str) -> None:
@@ -60,11 +61,47 @@ def load(page: Page, *names: str) -> None:
         expect(thing).to_have_attribute("aria-pressed", "true")
 
 
-def lay_out_trip(page: Page, name: str, *gear: str) -> None:
-    """Gear into the locker, a trip, and onto its bench, where nothing is loaded yet."""
-    page.goto("/locker")
-    for typed in gear:
-        add_gear(page, typed)
-    plan_trip(page, name)
-    page.get_by_role("link", name="Bench").first.click()
-    page.wait_for_url("**/bench")
+# --- over the API, where a journey is about what comes after ---------------------------------------------------------
+
+BODY, ZOOM, BAG = "body-ff-45", "lens-24-70-f2-8", "backpack-25"
+HUT_NIGHT = {"mains_h": 2, "outlets": 1}
+
+
+def headers(page: Page) -> dict[str, str]:
+    return {"X-CSRFToken": next(c["value"] for c in page.context.cookies() if c["name"] == "csrftoken")}
+
+
+def send(page: Page, path: str, body: dict[str, Any]) -> APIResponse:
+    """Asks as the app does."""
+    made = page.request.post(path, data=body, headers=headers(page))
+    assert made.ok, made.text()
+    return made
+
+
+def own_gear(page: Page, *typical: str) -> None:
+    """Things of the typical table come into the locker, by their ids."""
+    for thing in typical:
+        send(page, "/api/locker/from-typical", {"typical": thing, "count": 1})
+
+
+def own_trip(page: Page, name: str, **changes: Any) -> str:
+    """Three days on the west coast for Ines and Marit; gives the id of the trip."""
+    trip = {
+        "id": "new",
+        "name": name,
+        "place": "West coast",
+        "people": [{"id": "ines", "name": "Ines"}, {"id": "marit", "name": "Marit"}],
+        "days": [{"title": f"Day {n}", "date": f"2027-04-0{n}"} for n in (1, 2, 3)],
+    }
+    made: str = send(page, "/api/trips", {"trip": trip | changes}).json()["trip"]["id"]
+    return made
+
+
+def own_want(name: str, low: int, high: int) -> dict[str, Any]:
+    return {"id": "want", "name": name, "focal_min_mm": low, "focal_max_mm": high}
+
+
+def lay_out_trip(page: Page, name: str, *gear: str, **changes: Any) -> None:
+    """Gear in the locker, a trip, and onto its bench, where nothing is loaded yet."""
+    own_gear(page, *gear)
+    page.goto(f"/trips/{own_trip(page, name, **changes)}/a/bench")

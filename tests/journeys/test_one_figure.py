@@ -6,7 +6,19 @@ import re
 import pypdfium2
 from playwright.sync_api import Page, expect
 
-from tests.journeys.own import add_gear, add_small_plane, add_want, load, saved
+from tests.journeys.own import (
+    BAG,
+    BODY,
+    HUT_NIGHT,
+    ZOOM,
+    add_gear,
+    add_small_plane,
+    add_want,
+    lay_out_trip,
+    load,
+    own_want,
+    saved,
+)
 
 GEAR = ("full-frame 45", "24-70 f/2.8", "70-200 f/4", "backpack 25", "large pack 16", "sd card 128 fast", "air blower")
 HUT = "a hut: 2 h of 1 outlet"
@@ -131,8 +143,9 @@ def what_was_weighed_wins(page: Page) -> None:
 
 def test_power_and_copies_are_told_alike(newcomer: Page) -> None:
     page = newcomer
-    a_trip_by_small_plane(page)
-    go(page, "Bench")
+    days = [{"title": f"Day {n}", "date": f"2027-04-0{n}", "night": HUT_NIGHT} for n in (1, 2, 3)]
+    gear = (BODY, ZOOM, BAG, "pack-large", "card-sd-128")
+    lay_out_trip(page, "North shore", *gear, days=days, wants=[own_want("Shore", 24, 200)])
     load(page, "Photo backpack", "Full-frame body", "24-70", "Large pack", "SD card")
     feet(page, "Large pack short, Thu 1 Apr", "0 of 3 days")
     feet(page, "in 1 of 2 places, 3 nights from Thu 1 Apr")

@@ -8,7 +8,20 @@ from uuid import uuid4
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.journeys.own import add_gear, add_small_plane, add_want, lay_out_trip, load, plan_trip, saved
+from tests.journeys.own import (
+    BAG,
+    BODY,
+    ZOOM,
+    add_gear,
+    add_small_plane,
+    add_want,
+    lay_out_trip,
+    load,
+    own_gear,
+    own_trip,
+    plan_trip,
+    saved,
+)
 
 ROOT = Path(__file__).parents[2]
 
@@ -99,9 +112,8 @@ def test_a_thing_that_the_table_does_not_list_starts_from_its_kind(newcomer: Pag
 def test_a_carrier_made_from_a_pattern_is_used_on_a_leg_and_judges_the_bag(newcomer: Page) -> None:
     page = newcomer
     add_small_plane(page, "1")
-    page.goto("/locker")
-    add_gear(page, "backpack 25")
-    plan_trip(page, "By small plane")
+    own_gear(page, BAG)
+    page.goto(f"/trips/{own_trip(page, 'By small plane')}/a/brief")
     page.get_by_role("button", name="add a leg").click()
     page.locator("section[aria-label=Legs] .v-select").click()
     page.get_by_role("option", name="Gannet Hopper").click()
@@ -147,8 +159,8 @@ def test_a_broken_plan_file_says_what_is_wrong_and_brings_nothing_in(
 
 def test_units_and_theme_follow_the_settings(newcomer: Page) -> None:
     page = newcomer
+    own_gear(page, ZOOM)
     page.goto("/locker")
-    add_gear(page, "24-70 f/2.8")
     expect(page.locator(".rows")).to_contain_text("800 g")
     page.goto("/settings")
     page.get_by_label("Imperial").check()
@@ -177,10 +189,7 @@ def test_a_wrong_password_is_told_at_the_field(page: Page) -> None:
 
 def test_an_own_trip_says_whether_power_and_cards_last(newcomer: Page) -> None:
     page = newcomer
-    page.goto("/locker")
-    for typed in ("full-frame 45", "24-70 f/2.8", "backpack 25"):
-        add_gear(page, typed)
-    plan_trip(page, "Three days of tide pools")
+    lay_out_trip(page, "Three days of tide pools", BODY, ZOOM, BAG)
     page.get_by_role("link", name=re.compile("^Stamina")).click()
     page.wait_for_url("**/stamina")
     expect(page.get_by_role("group", name="Days").get_by_role("button")).to_have_count(3)
@@ -247,10 +256,8 @@ def test_an_own_trip_from_packing_out_to_looking_back(newcomer: Page) -> None:
 
 def test_a_want_that_asks_for_more_than_glass_says_so_until_it_is_there(newcomer: Page) -> None:
     page = newcomer
-    page.goto("/locker")
-    for typed in ("full-frame 45", "24-70 f/2.8", "backpack 25", "led panel"):
-        add_gear(page, typed)
-    plan_trip(page, "Portraits by night")
+    own_gear(page, BODY, ZOOM, BAG, "panel-pocket")
+    page.goto(f"/trips/{own_trip(page, 'Portraits by night')}/a/brief")
     add_want(page, "By lamp light", "24", "70")
     page.get_by_role("combobox", name="Asks for, too").click(force=True)
     page.get_by_role("option", name="a light").click()
@@ -268,10 +275,8 @@ def test_a_want_that_asks_for_more_than_glass_says_so_until_it_is_there(newcomer
 
 def test_what_nobody_owns_is_listed_to_be_got_and_printed(newcomer: Page) -> None:
     page = newcomer
-    page.goto("/locker")
-    for typed in ("full-frame 45", "24-70 f/2.8", "backpack 25"):
-        add_gear(page, typed)
-    plan_trip(page, "Stars")
+    own_gear(page, BODY, ZOOM, BAG)
+    page.goto(f"/trips/{own_trip(page, 'Stars')}/a/brief")
     add_want(page, "Stars", "24", "70")
     page.get_by_label("It needs a tripod").check()
     saved(page)
@@ -293,7 +298,7 @@ def test_what_nobody_owns_is_listed_to_be_got_and_printed(newcomer: Page) -> Non
 
 def test_a_thing_is_dragged_from_the_mat_into_a_bag(newcomer: Page) -> None:
     page = newcomer
-    lay_out_trip(page, "Dragged along", "full-frame 45", "24-70 f/2.8", "backpack 25")
+    lay_out_trip(page, "Dragged along", BODY, ZOOM, BAG)
     load(page, "Photo backpack")
     lens = page.locator(".mat").get_by_role("button", name=re.compile("^24-70"))
     for place, told in (("in Photo backpack", "Photo backpack"), ("on Marit", "Marit")):

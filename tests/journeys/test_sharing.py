@@ -5,7 +5,7 @@ from uuid import uuid4
 
 from playwright.sync_api import Browser, Page, expect
 
-from tests.journeys.own import add_gear, lay_out_trip, load
+from tests.journeys.own import BAG, BODY, ZOOM, lay_out_trip, load, own_gear
 from tests.site import WINDOW
 
 WAITS = re.compile("waits? on this device")
@@ -13,7 +13,7 @@ WAITS = re.compile("waits? on this device")
 
 def test_who_comes_along_packs_by_a_link_until_it_is_taken_back(newcomer: Page, browser: Browser, site: str) -> None:
     page = newcomer
-    lay_out_trip(page, "Tide pools with Marit", "full-frame 45", "24-70 f/2.8", "backpack 25")
+    lay_out_trip(page, "Tide pools with Marit", BODY, ZOOM, BAG)
     load(page, "Photo backpack", "Full-frame body", "24-70")
     page.goto("/trips")
     page.get_by_role("button", name="share").click()
@@ -60,7 +60,7 @@ def test_who_comes_along_packs_by_a_link_until_it_is_taken_back(newcomer: Page, 
 
 def test_who_plans_along_lends_a_lens_and_both_edit(newcomer: Page, browser: Browser, site: str) -> None:
     page = newcomer
-    lay_out_trip(page, "Tide pools together", "full-frame 45", "24-70 f/2.8", "backpack 25")
+    lay_out_trip(page, "Tide pools together", BODY, ZOOM, BAG)
     load(page, "Photo backpack", "Full-frame body")
     page.goto("/trips")
     page.get_by_role("button", name="share").click()
@@ -81,8 +81,7 @@ def test_who_plans_along_lends_a_lens_and_both_edit(newcomer: Page, browser: Bro
     marit.get_by_label("Password").fill("a long password")
     marit.get_by_role("button", name="Make the account").click()
     expect(marit.get_by_role("heading", name="A trip is shared with you")).to_be_visible()
-    marit.goto("/locker")
-    add_gear(marit, "100-400")
+    own_gear(marit, "lens-100-400-f4-5-5-6")
     marit.goto(address)
     marit.get_by_role("button", name="Open it").click()
     marit.wait_for_url("**/bench")
