@@ -79,9 +79,9 @@ def _apply_one(plan: Plan, kit: Kit, edit: Edit, at: str) -> Kit:
         case Leave():
             _require(mine, at, edit.item)
             entries = _leave(plan, kit, entries, edit)
-        case Move(count=int()):
+        case Move(count=int() as count):
             _require(mine, at, edit.item)
-            entries = _move_some(entries, edit)
+            entries = _move_some(entries, edit, count)
             if isinstance(edit.place, AsPiece):
                 return _take_in(plan, kit.model_copy(update={"entries": tuple(entries)}))
         case Move(item=item, place=place):
@@ -94,9 +94,9 @@ def _apply_one(plan: Plan, kit: Kit, edit: Edit, at: str) -> Kit:
     return kit.model_copy(update={"entries": tuple(entries)})
 
 
-def _move_some(entries: list[Entry], edit: Move) -> list[Entry]:
+def _move_some(entries: list[Entry], edit: Move, to_go: int) -> list[Entry]:
     """Pieces of a thing to another place, out of where they are said to be first, then from its other places."""
-    entries, to_go = list(entries), edit.count or 0
+    entries = list(entries)
     mine = [e for e in entries if e.item == edit.item and e.place != edit.place]
     for entry in sorted(mine, key=lambda e: e.place != edit.origin):
         taken = min(to_go, entry.count)
@@ -135,8 +135,6 @@ def _leave(plan: Plan, kit: Kit, entries: list[Entry], edit: Leave) -> list[Entr
         else:
             entries[at] = Entry(item=entry.item, count=entry.count - taken, place=entry.place)
     orphaned = [e for e in entries if isinstance(e.place, InBag) and e.place.bag == edit.item]
-    if not orphaned or any(e.item == edit.item for e in entries):
-        return entries
     kept = [e for e in entries if e not in orphaned]
     for entry in orphaned:
         rest = kit.model_copy(update={"entries": tuple(kept)})

@@ -155,3 +155,102 @@ def test_edits_are_done_together_or_not_at_all() -> None:
 def test_nobody_to_carry_is_told_as_such() -> None:
     with pytest.raises(InvalidInput, match="carry"):
         apply(cast.plan(GEAR, people=()), [Load(item="normal")])
+
+
+ON_MARIT = Worn(person="marit")
+SPREAD = apply(PACKED, [Load(item="hold"), Load(item="pack", count=3), Load(item="pack", count=2, place=ON_MARIT)])
+
+
+@pytest.mark.parametrize(
+    ("count", "origin", "left"),
+    [
+        (1, None, [(2, cast.IN_BAG), (2, ON_MARIT), (1, cast.ON_INES)]),
+        (3, None, [(2, ON_MARIT), (3, cast.ON_INES)]),
+        # From where they are said to be first, then from its other places.
+        (1, ON_MARIT, [(3, cast.IN_BAG), (1, ON_MARIT), (1, cast.ON_INES)]),
+        (4, ON_MARIT, [(1, cast.IN_BAG), (4, cast.ON_INES)]),
+        (5, ON_MARIT, [(5, cast.ON_INES)]),
+    ],
+)
+def test_some_pieces_are_moved_and_the_others_stay(count: int, origin: Worn | None, left: list[object]) -> None:
+    made = apply(SPREAD, [Move(item="pack", count=count, origin=origin, place=cast.ON_INES)])
+    assert sorted(places(made, "pack"), key=str) == sorted(left, key=str)
+
+
+def test_some_pieces_join_those_that_are_there() -> None:
+    made = apply(SPREAD, [Move(item="pack", count=2, origin=cast.IN_BAG, place=ON_MARIT)])
+    assert places(made, "pack") == [(1, cast.IN_BAG), (4, ON_MARIT)]
+
+
+@pytest.mark.parametrize("count", [None, 1])
+def test_a_bag_that_becomes_luggage_takes_in_what_had_no_place(count: int | None) -> None:
+    nested = cast.plan(
+        GEAR,
+        cast.entry("hold", AsPiece(piece=PieceKind.HOLD, person="ines")),
+        cast.entry("bag", InBag(bag="hold")),
+        cast.entry("body", Worn(person="ines", unplaced=True)),
+    )
+    made = apply(nested, [Move(item="bag", count=count, place=cast.INES_CABIN)])
+    assert places(made, "body") == [(1, cast.IN_BAG)]
+    # Moved where it takes nothing in, it leaves everybody's pockets alone.
+    still = apply(nested, [Move(item="bag", count=count, place=cast.ON_INES)])
+    assert places(still, "body") == [(1, Worn(person="ines", unplaced=True))]
+
+
+def test_loading_without_a_bag_leaves_what_has_no_place_where_it_is() -> None:
+    bare = cast.plan(GEAR, cast.entry("body", Worn(person="marit", unplaced=True)))
+    made = apply(bare, [Load(item="normal")])
+    assert places(made, "body") == [(1, Worn(person="marit", unplaced=True))]
+    assert places(made, "normal") == [(1, Worn(person="ines", unplaced=True))]
+
+
+def test_what_an_owner_owns_stays_with_them_without_a_bag() -> None:
+    made = apply(cast.plan([cast.body(owner="MARIT")]), [Load(item="body")])
+    assert places(made, "body") == [(1, Worn(person="marit", unplaced=True))]
+
+
+def test_a_bag_goes_to_its_owner_and_to_the_first_where_everybody_has_one() -> None:
+    bags = [cast.bag(), cast.bag("second"), cast.bag("third"), cast.bag("hers", owner="marit")]
+    made = apply(cast.plan(bags), [Load(item=b) for b in ("hers", "bag", "second", "third")])
+    assert [(e.item, e.place.person) for e in made.kit.entries if isinstance(e.place, AsPiece)] == [
+        ("hers", "marit"),
+        ("bag", "ines"),
+        ("second", "ines"),
+        ("third", "ines"),
+    ]
+
+
+def test_of_several_bags_the_cabin_bag_takes_things_and_the_hold_bag_supports() -> None:
+    gear = [cast.bag("hold", piece="hold"), cast.bag("purse", piece="personal"), cast.bag(), cast.body(), TRIPOD]
+
+    def goes(item: str, *bags: str) -> object:
+        made = apply(cast.plan(gear), [Load(item=bag) for bag in bags] + [Load(item=item)])
+        return places(made, item)[0][1]
+
+    assert goes("body", "hold", "purse", "bag") == InBag(bag="bag")
+    assert goes("body", "hold", "purse") == InBag(bag="purse")
+    assert goes("body", "hold") == InBag(bag="hold")
+    assert goes("legs", "purse", "bag") == InBag(bag="bag")
+    assert goes("legs", "purse") == InBag(bag="purse")
+
+
+def test_leaving_more_than_there_is_leaves_all() -> None:
+    assert places(apply(SPREAD, [Leave(item="pack", count=9)]), "pack") == []
+    assert places(apply(SPREAD, [Leave(item="pack", count=1)]), "pack") == [(3, cast.IN_BAG), (1, ON_MARIT)]
+
+
+def test_what_two_left_places_of_a_bag_held_is_gathered_with_its_like() -> None:
+    full = apply(SPREAD, [Move(item="pack", count=2, origin=ON_MARIT, place=InBag(bag="hold"))])
+    made = apply(full, [Leave(item="bag")])
+    assert places(made, "pack") == [(5, InBag(bag="hold"))]
+
+
+def test_more_of_a_thing_at_several_places_goes_to_the_first_of_them() -> None:
+    fewer = apply(SPREAD, [Leave(item="pack", count=1)])
+    assert places(apply(fewer, [Load(item="pack")]), "pack") == [(4, cast.IN_BAG), (1, ON_MARIT)]
+
+
+def test_what_is_gathered_stands_where_its_first_place_stood() -> None:
+    spread = apply(SPREAD, [Load(item="normal")])
+    made = apply(spread, [Move(item="pack", place=cast.ON_INES)])
+    assert [e.item for e in made.kit.entries] == ["bag", "body", "hold", "pack", "normal"]

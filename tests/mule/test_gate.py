@@ -38,7 +38,8 @@ def packed(*things: tuple[Any, int, str | None], carriers: tuple[Carrier, ...] =
         Entry(item=t.id, count=n, place=InBag(bag=where) if where else Worn(person="ines")) for t, n, where in things
     ]
     legs = tuple(Leg(id=f"leg-{i}", name="Leg", carrier=c.id) for i, c in enumerate(carriers))
-    return cast.plan([*bags, *(t for t, _, _ in things)], *entries, carriers=carriers, legs=legs)
+    gear = {t.id: t for t, _, _ in things}
+    return cast.plan([*bags, *gear.values()], *entries, carriers=carriers, legs=legs)
 
 
 def pack(wh: float = 16, **more: Any) -> Battery:

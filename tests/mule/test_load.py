@@ -3,10 +3,10 @@
 import pytest
 
 from mule.field import Held, Weighed
-from mule.finding import InBag
+from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gear import Box, Gear, Source
 from mule.kit import Entry
-from mule.load import Contents, Loads, outer_with, weigh
+from mule.load import Contents, Loads, outer_with, roots, weigh
 from mule.trip import BaseLoad, Person
 from tests import cast
 
@@ -58,6 +58,8 @@ THEN = {"cube": 1, "body": 1, "normal": 1, "pack": 3}
 def test_what_was_weighed_wins_until_what_it_holds_changes() -> None:
     same = scaled(*FULL, grams=4_000, then=THEN)
     assert (same.weighed_g, same.since_g, same.total_g, same.planned_g) == (4000, 0, 4000, 3566)
+    new = scaled(*FULL, grams=4_000, then={item: n for item, n in THEN.items() if item != "pack"})
+    assert new.since_g == 3 * 82
     more = scaled(*FULL, grams=4_000, then=THEN | {"pack": 1})
     assert (more.since_g, more.total_g) == (2 * 82, 4164)
     # What left weighs what it was then reckoned to weigh.
@@ -72,6 +74,7 @@ def test_a_mass_mended_in_the_locker_changes_nothing_about_what_the_scale_said()
 def test_a_weighing_of_which_nobody_knows_what_lay_in_it_counts_for_nothing() -> None:
     made = weigh(GEAR, cast.kit(*FULL), [INES, MARIT], {"bag": Weighed(bag="bag", grams=4_000)})
     assert made.pieces[0].mass_g == 3566
+    assert [(b.bag, b.weighed_g, b.since_g) for b in made.bags] == [("bag", None, 0), ("cube", None, 0)]
 
 
 def test_a_person_carries_bags_worn_things_and_base_load() -> None:
@@ -133,3 +136,55 @@ def test_things_strapped_on_stick_out_along_and_the_thickest_of_them_adds_its_th
     assert outer_with(cast.bag(), [bundle, pad]) == outer_with(cast.bag(), [pad, bundle]) == (600, 380, 320)
     assert outer_with(cast.bag(), [pad]) == (540, 380, 290)
     assert outer_with(cast.bag(), []) == (540, 380, 240)
+
+
+PURSE = cast.bag("purse", piece="personal", mass_g=300)
+INES_PURSE = AsPiece(piece=PieceKind.PERSONAL, person="ines")
+INES_HOLD = AsPiece(piece=PieceKind.HOLD, person="ines")
+
+
+def test_what_a_kit_puts_on_backs_is_cabin_seat_and_pockets_without_the_hold_and_what_is_no_camera_gear() -> None:
+    gear = GEAR | {"purse": PURSE}
+    entries = (*FULL, cast.entry("purse", INES_PURSE), cast.entry("hold", INES_HOLD))
+    made = weigh(gear, cast.kit(*entries), [INES, MARIT])
+    ines, marit = made.people
+    assert (ines.cabin_g, ines.personal_g, ines.hold_g, ines.worn_g) == (3566, 300, 2000, 164)
+    assert ines.carried_g == 3566 + 300 + 164 + 1000
+    assert made.carried_g == 3566 + 300 + 164
+    assert (marit.cabin_g, marit.carried_g) == (0, 0)
+
+
+def test_only_what_nobody_put_on_a_person_has_no_place() -> None:
+    made = loads(
+        cast.entry("body", Worn(person="ines", unplaced=True)),
+        cast.entry("pack", cast.ON_INES, count=2),
+        cast.entry("normal", Worn(person="marit")),
+    )
+    assert [(p.worn_g, p.unplaced_g) for p in made.people] == [(720 + 164, 720), (800, 0)]
+
+
+def test_masses_add_up_by_heading_with_every_piece() -> None:
+    made = loads(*FULL)
+    assert sum(made.by_group.values()) == made.total_g
+    assert made.by_group[GEAR["pack"].group] == 5 * 82
+
+
+def test_a_scale_never_makes_a_bag_lighter_than_nothing() -> None:
+    gone = scaled(cast.entry("bag", cast.INES_CABIN), grams=1_000, then={"body": 1}, body=5_000.0)
+    assert (gone.since_g, gone.total_g) == (-5_000, 0)
+
+
+def test_things_travel_in_the_piece_of_luggage_that_holds_their_insert() -> None:
+    travel = roots(cast.kit(*FULL, cast.entry("hold", INES_HOLD), cast.entry("normal", InBag(bag="hold"))))
+    assert travel.owners == {"bag": "ines", "hold": "ines"}
+    assert travel.bags == {
+        "cube": [("bag", 1)],
+        "body": [("bag", 1)],
+        "normal": [("bag", 1), ("hold", 1)],
+        "pack": [("bag", 3)],
+    }
+
+
+def test_what_lies_in_a_bag_that_is_worn_travels_in_no_piece() -> None:
+    worn = cast.kit(cast.entry("cube", cast.ON_INES), cast.entry("body", InBag(bag="cube")))
+    assert roots(worn).bags == {}
