@@ -38,7 +38,7 @@ TRIED: dict[str, tuple[str, ...]] = {
     "mule/gate/legs.py": ("gate",),
     "mule/gate/limits.py": ("mass_limits",),
     "mule/cures/problem.py": ("problem",),
-    "server/trips/lending.py": ("tests/server/test_planning_along.py",),
+    "server/trips/lending.py": ("tests/server/test_lending.py", "tests/server/test_planning_along.py"),
     "server/trips/seen.py": ("tests/server/test_planning_along.py", "tests/server/test_sharing.py"),
 }
 

@@ -251,6 +251,6 @@ def test_more_of_a_thing_at_several_places_goes_to_the_first_of_them() -> None:
 
 
 def test_what_is_gathered_stands_where_its_first_place_stood() -> None:
-    spread = apply(SPREAD, [Load(item="normal")])
+    spread = apply(PACKED, [Load(item="pack"), Load(item="normal"), Load(item="pack", place=ON_MARIT)])
     made = apply(spread, [Move(item="pack", place=cast.ON_INES)])
-    assert [e.item for e in made.kit.entries] == ["bag", "body", "hold", "pack", "normal"]
+    assert [e.item for e in made.kit.entries] == ["bag", "body", "pack", "normal"]

@@ -98,8 +98,8 @@ def test_stacks_of_like_things_lie_apart_inside_the_space_each_thing_once(kinds:
 
 
 def test_containers_of_like_boxes_are_filled() -> None:
-    """One case of each of seven sets, in a second each, not in twenty: a simple heuristic reaches 0.8."""
-    assert bench_containers(1.0)["mean_fill"] >= 0.8
+    """One case of each of seven sets, in a part of a second each, not in twenty: a simple heuristic reaches 0.8."""
+    assert bench_containers(0.4)["mean_fill"] >= 0.8
 
 
 def test_what_is_left_over_costs_least_litres_not_pieces() -> None:

@@ -116,8 +116,13 @@ def test_a_note_stands_where_something_is_asked_or_the_hold_is_closed() -> None:
 
 
 def test_each_person_has_a_number_of_their_own_and_the_worst_stands_first() -> None:
-    gear = {"thing": BANK, "small": BANK.model_copy(update={"id": "small", "energy_wh": 40})}
+    gear = {
+        "thing": BANK,
+        "small": BANK.model_copy(update={"id": "small", "energy_wh": 40}),
+        "normal": cast.normal_zoom(),
+    }
     lying = [
+        Lying(item="normal", count=1, person="marit", bag="b", held=False),
         Lying(item="small", count=2, person="marit", bag="b", held=False),
         Lying(item="small", count=1, person="ines", bag="a", held=False),
         Lying(item="small", count=1, person="ines", bag=None, held=False),
@@ -130,6 +135,13 @@ def test_each_person_has_a_number_of_their_own_and_the_worst_stands_first() -> N
         ("small", "ines", "yes", 3),
         ("small", "ines", "yes", 3),
     ]
+
+
+def test_what_is_exactly_at_the_free_limit_is_no_large_one() -> None:
+    gear = {"thing": BANK, "free": BANK.model_copy(update={"id": "free", "energy_wh": 100})}
+    lying = [Lying(item=item, count=2, person="ines", bag="a", held=False) for item in gear]
+    made = judge(gear, lying, strictest([(bank(free_wh=100, approval_wh=160, approval_most=2),)]))
+    assert [(j.item, j.answer, j.total) for j in made] == [("thing", "ask", 2), ("free", "yes", 4)]
 
 
 def test_what_no_rule_names_is_let_through() -> None:

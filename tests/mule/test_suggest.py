@@ -216,7 +216,7 @@ def sound(plan: Plan, point: Point) -> None:
 
 def test_points_with_open_bags_hold_what_they_say() -> None:
     told: list[Point] = []
-    made = suggest(DEMO, Asking(points=8, seconds=8, workers=1, open_bags=True), told.append)
+    made = suggest(DEMO, Asking(points=8, seconds=4, workers=1, open_bags=True), told.append)
     assert len(made.points) >= 5
     scores = [point.score for point in made.points]
     assert scores == sorted(scores)

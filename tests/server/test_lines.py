@@ -1,26 +1,24 @@
 """Lines of searches can be read again as what they are: whoever reads one finds every field that is promised."""
 
-from pathlib import Path
-
 from mule.bag_sets import bag_sets
 from mule.choosing import Asking
 from mule.outings import OutingAsked, propose
-from mule.plan import read
 from mule.suggest import suggest
 from server.searching.lines import BagSetLine, ChoiceLine, Line, OutingLine
-
-KARST = read((Path(__file__).parents[2] / "demo" / "karst.plan.json").read_bytes())
+from tests.tiny import on_the_road
 
 
 def told() -> list[Line]:
     # Nobody on this trip said what they weigh or carry well: there is much that is nothing.
-    day = KARST.trip.days[1].date
-    asking = Asking(points=2, seconds=20, by_days=True)
-    bag_set = next(iter(bag_sets(KARST, 5)))
+    plan, _ = on_the_road(0)
+    choice = suggest(plan, Asking(points=2, seconds=4, by_days=True))
+    assert choice.points
+    loaded = plan.with_kit(choice.points[-1].kit)
+    outing = OutingAsked(days=(plan.trip.days[0].date,), person="ines", seconds=4)
     return [
-        ChoiceLine(choice=suggest(KARST, asking)),
-        OutingLine(proposal=propose(KARST, OutingAsked(days=(day,), person="ines", seconds=20))),
-        BagSetLine(found=bag_set),
+        ChoiceLine(choice=choice),
+        OutingLine(proposal=propose(loaded, outing)),
+        BagSetLine(found=next(iter(bag_sets(loaded, 2)))),
     ]
 
 
