@@ -8,6 +8,7 @@ from mule.finding import AsPiece, InBag, PieceKind, Worn
 from mule.gate import GateCheckPlan, gate_check_plan, lying, rehearse
 from mule.gear import Box, Card, Computer, Drone, Other, PowerBank, Soft
 from mule.plan import Plan
+from mule.trip import Leg
 from tests import cast
 from tests.mule.test_gate import FLIES, bag, pack, packed
 
@@ -153,3 +154,18 @@ def test_the_tray_takes_large_electronics_that_are_not_held() -> None:
     plan = packed(*((t, 1, "cabin") for t in things))
     assert [w.item for w in rehearse(plan).tray] == ["tablet", "bank", "drone", "body"]
     assert rehearse(packed(*((t, 1, "hold") for t in things))).tray == ()
+
+
+def test_what_finds_no_room_weighs_nothing_in_the_bag_that_stays() -> None:
+    small = bag("seat", "personal", 140, 100, 80)
+    (made,) = gate_check_plan(packed((pack(), 3, "cabin"), seat=small))
+    (taken,) = made.out
+    # One of 130 × 98 × 72 mm goes in; the two others, 1.8 litres, go in pockets.
+    assert (taken.into, made.mass_g, made.into_g, made.proved) == ("pocket", 300, 900 + 100, True)
+
+
+def test_a_leg_on_foot_is_no_flight() -> None:
+    plan = packed((pack(), 1, "cabin"))
+    legs = (*plan.trip.legs, Leg(id="walk", name="Walk"))
+    walked = plan.with_trip(plan.trip.model_copy(update={"legs": legs}))
+    assert rehearse(walked) == rehearse(plan)
