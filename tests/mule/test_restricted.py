@@ -7,7 +7,7 @@ import pytest
 from pydantic import ValidationError
 
 from mule.carriers import USUAL, Carrier, Judged, Lying, Restriction, judge, sort_of, strictest
-from mule.gear import Computer, Drone, Light, Other, OtherSupport, PowerBank, Safety, Tripod
+from mule.gear import Computer, Drone, Gear, Light, Other, OtherSupport, PowerBank, Safety, Tripod
 from tests import cast
 
 THING: dict[str, Any] = {"id": "thing", "name": "thing", "mass_g": 100, "size": cast.SMALL}
@@ -116,7 +116,7 @@ def test_a_note_stands_where_something_is_asked_or_the_hold_is_closed() -> None:
 
 
 def test_each_person_has_a_number_of_their_own_and_the_worst_stands_first() -> None:
-    gear = {
+    gear: dict[str, Gear] = {
         "thing": BANK,
         "small": BANK.model_copy(update={"id": "small", "energy_wh": 40}),
         "normal": cast.normal_zoom(),

@@ -6,7 +6,7 @@ import pytest
 from django.contrib.auth.models import User
 
 from mule.errors import InvalidInput
-from mule.gear import Gear
+from mule.gear import Gear, Lens
 from mule.plan import MOST_THINGS, Plan
 from server.errors import NotFound
 from server.locker import services as locker
@@ -90,11 +90,14 @@ def test_what_a_thing_works_with_is_named_only_where_it_is_lent_too(stranger: Us
     rows = {row.source: row.item for row in lend(trip, stranger, ["tele"])}
     assert set(rows) == {"tele", "x14"}
     tele = lent(trip, rows["tele"])
+    assert isinstance(tele, Lens)
     assert tele.needs == (rows["x14"],)
     assert tele.takes_converters == (rows["x14"],)
     # Lent later, it is known from then on.
     both = {row.source: row.item for row in lend(trip, stranger, ["tele", "x20"])}
-    assert lent(trip, both["tele"]).takes_converters == (rows["x14"], both["x20"])
+    tele = lent(trip, both["tele"])
+    assert isinstance(tele, Lens)
+    assert tele.takes_converters == (rows["x14"], both["x20"])
 
 
 def test_what_is_named_twice_is_lent_once(stranger: User, trip: Trip) -> None:
