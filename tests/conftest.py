@@ -29,6 +29,7 @@ ORACLES = {
     "outings_proposed",
     "packing",
     "power",
+    "reference",
     "shopping",
     "split",
     "suggest",
