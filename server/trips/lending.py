@@ -97,7 +97,21 @@ def _with_what_they_need(mine: Mapping[str, Gear], items: Iterable[str]) -> list
         if item not in wished:
             wished.append(item)
             waiting += [other for other in mine[item].needs if other in mine]
+            waiting += _home_of(mine, mine[item])
     return sorted(wished)
+
+
+def _home_of(mine: Mapping[str, Gear], thing: Gear) -> list[str]:
+    """What a filter is dropped into, an adapter or a camera: without it, it is a filter for nothing.
+
+    Raises InvalidInput where the lender does not have it.
+    """
+    home = (thing.adapter or thing.body) if isinstance(thing, Filter) else None
+    if home is None:
+        return []
+    if home not in mine:
+        raise InvalidInput([Problem("items", thing.name, "filters whose adapter or camera is in your locker, too")])
+    return [home]
 
 
 def _as_theirs(thing: Gear, name: str, ids: Mapping[str, str]) -> Gear:
@@ -114,8 +128,8 @@ def _as_theirs(thing: Gear, name: str, ids: Mapping[str, str]) -> Gear:
     }
     if isinstance(thing, Lens):
         told["takes_converters"] = tuple(ids[other] for other in thing.takes_converters if other in ids)
-    elif isinstance(thing, Filter) and thing.adapter is not None:
-        told["adapter"] = ids.get(thing.adapter)
+    elif isinstance(thing, Filter):
+        told |= {home: ids[at] for home in ("adapter", "body") if (at := getattr(thing, home)) is not None}
     return thing.model_copy(update=told)
 
 

@@ -1,19 +1,22 @@
 """Lending gear to a trip: what lies on its table then, under which id and name, and how much there may be."""
 
+from importlib import import_module
 from typing import Any
 
 import pytest
+from django.apps import apps
 from django.contrib.auth.models import User
 
 from mule.errors import InvalidInput
-from mule.gear import Gear, Lens
+from mule.gear import Cylinder, Filter, Gear, Lens
 from mule.plan import MOST_THINGS, Plan
 from server.errors import NotFound
 from server.locker import services as locker
+from server.locker.models import Thing
 from server.trips.lending import MOST_LENT, gear_for, gear_stamp, lend, note_lending, take_back
 from server.trips.models import LentThing, Trip
 from tests import cast
-from tests.server.conftest import make_user
+from tests.server.conftest import asker, make_user
 
 pytestmark = pytest.mark.django_db
 
@@ -180,3 +183,57 @@ def test_no_fewer_are_lent_than_a_kit_loads(stranger: User, trip: Trip, counts: 
     else:
         with pytest.raises(InvalidInput, match=f"at least {sum(counts)}"):
             lend(trip, stranger, ["pack"])
+
+
+def drop_in(**into: Any) -> Filter:
+    size = Cylinder(diameter_mm=40, length_mm=4)
+    return Filter(id="pol", name="pol", mass_g=20, size=size, effect="polariser", **into)
+
+
+@pytest.mark.parametrize("home", ["adapter", "body"])
+def test_a_filter_comes_with_what_it_is_dropped_into(owner: User, stranger: User, trip: Trip, home: str) -> None:
+    thing = cast.adapter() if home == "adapter" else cast.body()
+    owns(stranger, thing.model_copy(update={"id": "home"}), drop_in(**{home: "home"}))
+    rows = {row.source: row.item for row in lend(trip, stranger, ["pol"])}
+    assert set(rows) == {"pol", "home"}
+    assert getattr(lent(trip, rows["pol"]), home) == rows["home"]
+    for path in (f"/trips/{trip.slug}/kits/a", f"/exchange/plans/{trip.slug}/a", "/exchange/account.zip"):
+        assert asker(owner)("get", path).status_code == 200, path
+
+
+def test_a_filter_for_nothing_is_not_lent(stranger: User, trip: Trip) -> None:
+    owns(stranger, cast.adapter().model_copy(update={"id": "home"}), drop_in(adapter="home"))
+    Thing.objects.filter(owner=stranger, slug="home").delete()
+    with pytest.raises(InvalidInput, match="adapter or camera"):
+        lend(trip, stranger, ["pol"])
+    assert not LentThing.objects.exists()
+
+
+def test_a_filter_that_is_screwed_on_comes_as_it_is(stranger: User, trip: Trip) -> None:
+    owns(stranger, drop_in(thread_mm=77))
+    (row,) = lend(trip, stranger, ["pol"])
+    thing = lent(trip, row.item)
+    assert isinstance(thing, Filter)
+    assert (thing.adapter, thing.body, thing.thread_mm) == (None, None, 77)
+
+
+def test_a_trip_that_a_filter_for_nothing_was_lent_to_opens_again(owner: User, stranger: User, trip: Trip) -> None:
+    owns(stranger, drop_in(thread_mm=77))
+    (row,) = lend(trip, stranger, ["pol"])
+    kit = trip.kits.get()
+    before = kit.entries
+    kit.entries = [*before, {"item": row.item, "count": 1, "place": {"where": "worn", "person": "ines"}}]
+    kit.save()
+    trip.spec["marks"] = {"must_take": [row.item], "must_leave": ["body"], "slots": []}
+    trip.save()
+    row.spec |= {"thread_mm": None}
+    row.save()
+    path = f"/trips/{trip.slug}/kits/a"
+    assert asker(owner)("get", path).status_code == 422
+    mend = import_module("server.trips.migrations.0008_drop_lent_filters_without_a_home").drop_filters
+    mend(apps, None)
+    assert asker(owner)("get", path).status_code == 200
+    assert trip.kits.get().entries == before
+    assert Trip.objects.get(pk=trip.pk).spec["marks"] == {"must_take": [], "must_leave": ["body"], "slots": []}
+    mend(apps, None)
+    assert asker(owner)("get", path).status_code == 200

@@ -277,6 +277,26 @@ def test_marks_on_what_is_not_seen_are_not_told_and_stay(owner: User, marit: Ask
     assert (told["purpose"], told["marks"]) == ("A book", marks | {"must_take": []})
 
 
+def test_a_companion_sees_no_hidden_mark_where_all_that_they_see_is_marked(owner: User, marit: Ask, slug: str) -> None:
+    hidden = sorted(hide_what_is_left(owner))
+    there = [doc["thing"]["id"] for doc in bench(marit, slug)["gear"]]
+    doc = asker(owner)("get", f"/trips/{slug}").json()
+    slots = [
+        {"id": "all", "name": "All", "items": [*there, hidden[0]]},
+        {"id": "some", "name": "Some", "items": there[:2]},
+    ]
+    marks = {"must_take": [*there, hidden[0]], "must_leave": [], "slots": slots}
+    assert asker(owner)("put", f"/trips/{slug}", doc | {"trip": doc["trip"] | {"marks": marks}}).status_code == 200
+    seen = marit("get", f"/trips/{slug}").json()
+    assert seen["trip"]["marks"] == {"must_take": there, "must_leave": [], "slots": slots[1:]}
+    assert marit("put", f"/trips/{slug}", seen).status_code == 200
+    told = asker(owner)("get", f"/trips/{slug}").json()["trip"]["marks"]
+    assert (sorted(told["must_take"]), sorted(s["id"] for s in told["slots"])) == (
+        sorted(marks["must_take"]),
+        ["all", "some"],
+    )
+
+
 def test_the_owner_keeps_the_kit_that_was_on_the_table(owner: User, marit: Ask, slug: str) -> None:
     made = marit("post", f"/trips/{slug}/kits", {"name": "Mine"}).json()
     assert marit("get", f"/trips/{slug}/kits/{made['id']}").status_code == 200
