@@ -11,6 +11,7 @@ from mule.gear.carry import Bag, Compartment, Insert
 from mule.gear.extras import ON_A_ROLL, Drone, Light, Other, Remote, Safety, Sound, is_bladder, is_water, keeps_safe
 from mule.gear.glass import Effect, Filter, FilterHolder, StepRing
 from mule.gear.media import ANY_PLUG, MOST_LINKS, Card, Computer, Drive, Link, Reader, back_each_other_up, fits_wall
+from mule.gear.named import named_elsewhere
 from mule.gear.naming import words_of
 from mule.gear.optical import Body, CardSlot, Glass, Lens, MountAdapter, Teleconverter, is_zoom, twins
 from mule.gear.power import Battery, Charger, PowerBank
@@ -157,6 +158,7 @@ __all__ = [
     "is_water",
     "is_zoom",
     "keeps_safe",
+    "named_elsewhere",
     "parse",
     "serves",
     "twins",

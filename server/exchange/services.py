@@ -7,7 +7,7 @@ from django.contrib.auth.models import User
 
 from mule.carriers import Carrier as CarrierValue
 from mule.field import relabelled
-from mule.gear import Filter, Gear, Lens, parse
+from mule.gear import Gear, Lens, named_elsewhere, parse
 from mule.kit import Entry, Stow
 from mule.kit import Kit as KitValue
 from mule.plan import MOST_CARRIERS, MOST_THINGS, Plan
@@ -109,19 +109,19 @@ def _bring_in(
 
 
 def _rename_named(owner: User, gear: Sequence[Gear], ids: Mapping[str, str], new: Collection[str]) -> None:
-    """Things that name others (lenses their converters, filters the adapter they drop into) name them by ids here.
+    """Things that name others name them by ids here.
 
     new: ids of the file that came in. What was here before keeps what it names, and lenses learn the other converters.
     """
     for thing in gear:
-        named: dict[str, Any] = {}
-        if isinstance(thing, Lens):
-            before = [] if thing.id in new else list(thing.takes_converters)
-            named["takes_converters"] = list(dict.fromkeys([*before, *(ids.get(c, c) for c in thing.takes_converters)]))
-        elif isinstance(thing, Filter) and thing.adapter is not None and thing.id in new:
-            named["adapter"] = ids.get(thing.adapter, thing.adapter)
-        told = thing.model_dump(mode="json", include=set(named))
-        if told != named:
+        if thing.id in new:
+            named = named_elsewhere(thing, lambda id_: ids.get(id_, id_))
+        elif isinstance(thing, Lens):
+            also = (ids.get(converter, converter) for converter in thing.takes_converters)
+            named = {"takes_converters": tuple(dict.fromkeys([*thing.takes_converters, *also]))}
+        else:
+            continue
+        if any(getattr(thing, field) != value for field, value in named.items()):
             row = Thing.objects.get(owner=owner, slug=ids[thing.id])
             store(row, parse(row.spec | named))
 

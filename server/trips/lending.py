@@ -1,13 +1,12 @@
 """Gear that companions lend to a trip: it lies beside the owner's, marked as theirs."""
 
 from collections.abc import Iterable, Mapping
-from typing import Any
 
 from django.contrib.auth.models import User
 from django.db.models import F
 
 from mule.errors import InvalidInput, Problem
-from mule.gear import Filter, Gear, Lens, parse
+from mule.gear import Filter, Gear, named_elsewhere, parse
 from mule.memo import Kept
 from mule.plan import MOST_THINGS
 from server.documents import FreeSlugs, revision, slugs, spec_of, writing
@@ -116,21 +115,16 @@ def _home_of(mine: Mapping[str, Gear], thing: Gear) -> list[str]:
 
 def _as_theirs(thing: Gear, name: str, ids: Mapping[str, str]) -> Gear:
     """A thing under its id on the trip, marked as whose it is; it names only what was lent with it."""
-    told: dict[str, Any] = {
+    told = {
         "id": ids[thing.id],
         "name": f"{thing.name[:50].rstrip()} · {name[:24]}’s",
         "owner": name[:80],
-        "needs": tuple(ids[other] for other in thing.needs if other in ids),
         "serial": "",
         "value": None,
         "picture": None,
         "note": "",
     }
-    if isinstance(thing, Lens):
-        told["takes_converters"] = tuple(ids[other] for other in thing.takes_converters if other in ids)
-    elif isinstance(thing, Filter):
-        told |= {home: ids[at] for home in ("adapter", "body") if (at := getattr(thing, home)) is not None}
-    return thing.model_copy(update=told)
+    return thing.model_copy(update=told | named_elsewhere(thing, ids.get))
 
 
 def _require_enough(trip: Trip, thing: Gear) -> None:

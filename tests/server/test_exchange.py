@@ -11,6 +11,7 @@ from django.test import Client
 
 from mule.assess import assess
 from mule.field import Frame, Mark
+from mule.gear import Cylinder, Filter
 from mule.plan import Plan, read, write
 from mule.trip import BodyHabit, Day, Stamina
 from server.carriers.models import Carrier
@@ -71,6 +72,18 @@ def test_a_lens_that_was_here_keeps_its_converter_and_learns_the_other(ask: Any,
     for lens, converters in before.items():
         assert there[lens]["takes_converters"] == [*converters, "x14-2"]
     assert assess(read(ask("get", "/exchange/plans/trip/a").content)).coverage == assess(stored).coverage
+
+
+def test_whatever_names_gear_that_comes_in_under_another_id_names_it_by_that(ask: Any, stored: Plan) -> None:
+    other_body = next(t for t in stored.gear if t.id == "body").model_copy(update={"mass_g": 711.0})
+    size = Cylinder(diameter_mm=40, length_mm=4)
+    clip = Filter(id="clip", name="clip", mass_g=20, size=size, effect="polariser", body="body", needs=("body",))
+    gear = (*(other_body if t.id == "body" else t for t in stored.gear), clip)
+    other = Plan(gear=gear, carriers=stored.carriers, trip=stored.trip, kits=stored.kits, open_kit="a")
+    assert ask("post", "/exchange/plans", write(other).encode()).status_code == 201
+    there = {d["thing"]["id"]: d["thing"] for d in ask("get", "/locker/things").json()}
+    assert (there["body"]["mass_g"], there["body-2"]["mass_g"]) == (720, 711)
+    assert (there["clip"]["body"], there["clip"]["needs"]) == ("body-2", ["body-2"])
 
 
 def test_things_stored_before_a_field_was_known_are_the_same_things(ask: Any, stored: Plan) -> None:
