@@ -2,8 +2,10 @@
 PY := .venv/bin/python
 export DATA_DIR ?= $(CURDIR)/data
 export PORT ?= 8000
+# Compiled files are kept: a run of the tests starts hundreds of processes.
+unexport PYTHONDONTWRITEBYTECODE
 
-.PHONY: demo dev check test coverage test-hosted test-pythons lint bench shots lock types
+.PHONY: demo dev check test coverage mutants test-hosted test-pythons lint bench shots lock types
 
 # `make bench toggle stow`: the words after it are workloads, not targets.
 ifeq (bench,$(firstword $(MAKECMDGOALS)))
@@ -16,6 +18,7 @@ dev: ; @scripts/dev
 check: ; @scripts/check
 test: ; @scripts/test
 coverage: ; @scripts/coverage
+mutants: ; @scripts/mutants
 test-hosted: ; @scripts/test-hosted
 test-pythons: ; @scripts/test-pythons
 lint: ; @scripts/lint

@@ -1,6 +1,6 @@
-"""Which small faults in the code the tests let pass: every mutant of the modules below, held against their own tests.
+"""Puts small faults into the modules below, one at a time, and lists those that the tests of that module let pass.
 
-In clones of the last commit, so that no file of the work tree changes. Minutes to an hour: not a part of `make test`.
+Runs in clones of the last commit: the work tree stays as it is. It takes up to an hour and is not part of `make test`.
 """
 
 import re
@@ -18,15 +18,15 @@ from cosmic_ray.work_item import TestOutcome, WorkerOutcome
 HOME = Path(__file__).parent.parent
 _BUILT = HOME / ".build/mutants"
 _BIN = HOME / ".venv/bin"
-# Of a module's mutants, as many at least are noticed by a test.
+# The least share of all mutants that a test has to notice.
 LEAST_KILLED = 0.9
 _AT_ONCE = 2
-# A mutant that loops without end counts as noticed.
+# A mutant that never ends counts as noticed.
 _TIMEOUT_S = 120.0
-# What pytest can do without here takes a second of every run.
+# Plugins that these runs do without: each run is a second shorter.
 _SMALL = "-p no:xdist -p no:cov -p no:schemathesis"
 
-# What is tried, and the tests that are to notice.
+# Modules, with the tests that have to notice.
 _CORE = "tests/mule/test_"
 TRIED: dict[str, tuple[str, ...]] = {
     "mule/editing.py": ("editing", "editing_properties"),
@@ -42,7 +42,7 @@ TRIED: dict[str, tuple[str, ...]] = {
     "server/trips/seen.py": ("tests/server/test_planning_along.py", "tests/server/test_sharing.py"),
 }
 
-# One other operator for each, and the nearest: a mutant that fails wherever it is run says nothing about the tests.
+# Each operator becomes its nearest neighbour. A mutant that fails wherever it runs would say nothing about the tests.
 _OPERATORS = (
     "ReplaceBinaryOperator_Add_Sub",
     "ReplaceBinaryOperator_Sub_Add",
@@ -74,7 +74,7 @@ _OPERATORS = (
 
 
 def main(names: list[str]) -> int:
-    """Tries the mutants of the named modules, or of all; says which survive, and whether few enough do."""
+    """Tries the mutants of the named modules, or of all; prints the survivors. Fails when there are too many."""
     chosen = [module for module in TRIED if not names or any(name in module for name in names)]
     homes: SimpleQueue[Path] = SimpleQueue()
     for number in range(_AT_ONCE):
@@ -108,7 +108,7 @@ def _cloned(home: Path) -> Path:
 
 
 def _tried(module: str, home: Path) -> tuple[Counter[str], list[str]]:
-    """How many mutants of a module tests noticed and how many they let pass, and what those change."""
+    """Counts the mutants of a module that its tests noticed and those they let pass, with the changes of the latter."""
     tests = " ".join(name if "/" in name else f"{_CORE}{name}.py" for name in TRIED[module])
     small = _SMALL if module.startswith("server/") else f"{_SMALL} -p no:django"
     only = "|".join(_OPERATORS)
@@ -149,7 +149,7 @@ def _tried(module: str, home: Path) -> tuple[Counter[str], list[str]]:
 
 
 def _change(diff: str) -> str:
-    """What a mutant changes, without what stands around it."""
+    """The lines that a mutant changes."""
     return "\n".join(line for line in diff.splitlines() if re.match(r"[-+](?![-+])|@@", line))
 
 

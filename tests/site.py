@@ -51,6 +51,11 @@ def wait_for(url: str, seconds: float = 20) -> None:
             time.sleep(0.1)
 
 
+def demo_settings(data: str) -> dict[str, str]:
+    """The environment of the demo site. data: the folder of its database."""
+    return {**os.environ, "DATA_DIR": data, "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
+
+
 @contextmanager
 def served(scale_port: int = 0, data: Path | None = None) -> Iterator[str]:
     """The address of a freshly set-up server with the demo world, on a database of its own.
@@ -59,7 +64,7 @@ def served(scale_port: int = 0, data: Path | None = None) -> Iterator[str]:
     """
     port = free_port()
     with nullcontext(str(data)) if data else TemporaryDirectory() as folder:
-        env = {**os.environ, "DATA_DIR": folder, "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
+        env = demo_settings(folder)
         # No figure is taken here: a busy machine ends no search.
         env["SEARCH_SECONDS"] = "600"
         env["SCALE_ADDRESS"] = f"127.0.0.1:{scale_port}"

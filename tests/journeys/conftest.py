@@ -13,7 +13,7 @@ from uuid import uuid4
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
-from tests.site import CHROMIUM, ROOT, WINDOW, chromium, free_port, served
+from tests.site import CHROMIUM, ROOT, WINDOW, chromium, demo_settings, free_port, served
 
 # No figure is taken here: a machine that is busy with something else fails nobody.
 PATIENCE_MS = 90_000
@@ -40,7 +40,7 @@ def scale_port() -> int:
 
 @pytest.fixture(scope="session")
 def site(scale_port: int, tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
-    """The app's address. Beside others, with a copy of the demo world that the first of them has made."""
+    """The app's address. Under xdist each worker gets a copy of the demo world that the first one made."""
     beside_others = "PYTEST_XDIST_WORKER" in os.environ
     data = _own_world(tmp_path_factory) if beside_others else None
     with served(scale_port, data) as address:
@@ -53,20 +53,20 @@ def _own_world(folders: pytest.TempPathFactory) -> Path:
         fcntl.flock(lock, fcntl.LOCK_EX)
         if not made.exists():
             half = folders.mktemp("half")
-            env = {**os.environ, "DATA_DIR": str(half), "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
-            subprocess.run([sys.executable, "manage.py", "load_demo", "-v0"], cwd=ROOT, env=env, check=True)
+            command = [sys.executable, "manage.py", "load_demo", "-v0"]
+            subprocess.run(command, cwd=ROOT, env=demo_settings(str(half)), check=True)
             half.rename(made)
     return Path(shutil.copytree(made, folders.mktemp("site") / "data"))
 
 
 @pytest.fixture(scope="session")
 def browser() -> Iterator[Browser]:
-    # Young objects are cleared away seldom: a page of a test lives for seconds.
+    # Garbage is collected seldom: the page of a test lives for seconds.
     with chromium(CHROMIUM, "--js-flags=--min-semi-space-size=64 --max-semi-space-size=64") as made:
         plain = made.new_context
 
         def patient(**options: Any) -> BrowserContext:
-            # Nobody watches: what moves would only be waited for.
+            # Tests would only wait for animations.
             context = plain(reduced_motion="reduce", **options)
             context.set_default_timeout(PATIENCE_MS)
             return context

@@ -61,7 +61,7 @@ def load(page: Page, *names: str) -> None:
         expect(thing).to_have_attribute("aria-pressed", "true")
 
 
-# --- over the API, where a journey is about what comes after ---------------------------------------------------------
+# --- over the API: for journeys whose subject is not the set-up -----------------------------------------------------
 
 BODY, ZOOM, BAG = "body-ff-45", "lens-24-70-f2-8", "backpack-25"
 HUT_NIGHT = {"mains_h": 2, "outlets": 1}

@@ -19,7 +19,7 @@ SCREENS = (
     "/trips/lofoten/b/compare",
 )
 
-# What is cut off or on top of something else.
+# Lists text that is cut off or overlaps other text.
 WRONG = Path(__file__).with_name("layout.js").read_text(encoding="utf-8")
 UNFOLD = "document.querySelectorAll('details').forEach(part => { part.open = true })"
 
@@ -43,7 +43,7 @@ def go_and_settle(page: Page, path: str) -> None:
 
 
 def resize(page: Page, size: tuple[int, int]) -> None:
-    """Draws the window to a size; what watches its size has drawn itself anew then."""
+    """Resizes the window and waits until the screen is painted again."""
     if page.viewport_size != ViewportSize(width=size[0], height=size[1]):
         page.set_viewport_size(ViewportSize(width=size[0], height=size[1]))
         for _ in range(2):

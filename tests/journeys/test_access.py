@@ -31,8 +31,10 @@ NAMELESS = """[...document.querySelectorAll('button, a, input:not([type=hidden])
 
 
 def faults(page: Page, theme: str) -> list[object]:
-    """What axe-core calls serious, in one light."""
+    """Serious findings of axe-core in one light."""
     page.evaluate(CHANGE_LIGHT, theme)
+    assert page.evaluate("document.documentElement.scrollWidth") <= WINDOW["width"]
+    assert page.evaluate(NAMELESS) == []
     # All but the colours are the same in every light.
     rules = {} if theme == "day" else {"runOnly": {"type": "rule", "values": ["color-contrast"]}}
     found = page.evaluate("options => axe.run(document, options)", {"resultTypes": ["violations"], **rules})
@@ -47,7 +49,7 @@ def faults(page: Page, theme: str) -> list[object]:
 def test_every_screen_stands_in_every_window_and_has_no_serious_fault_in_any_light(
     inside: Page, number: int, path: str
 ) -> None:
-    # Every size is that in which some screen opens; into the others its window is drawn.
+    # Each screen opens in the next size of the list, then its window is resized to the others.
     windows = [*WINDOWS, (PHONE["width"], PHONE["height"])] if ON_A_PHONE.search(path) else list(WINDOWS)
     turn = number % len(windows)
     windows = windows[turn:] + windows[:turn]
@@ -62,7 +64,6 @@ def test_every_screen_stands_in_every_window_and_has_no_serious_fault_in_any_lig
             wrong[size] = found
     assert wrong == {}
     resize(inside, (WINDOW["width"], WINDOW["height"]))
-    assert inside.evaluate(NAMELESS) == []
     # Brought in by the debugger: the page itself runs nothing that is not ours.
     inside.evaluate(AXE.read_text(encoding="utf-8"))
     assert [fault for theme in ("day", "night", "red") for fault in faults(inside, theme)] == []

@@ -1,4 +1,4 @@
-"""Nothing is cut off or on top of something else where one thing is chosen, and what is would be noticed."""
+"""Every kind of gear in the locker shows its fields whole. The check itself finds cut and overlapping text."""
 
 from playwright.sync_api import Page
 

@@ -1,4 +1,4 @@
-"""A cabin bag is refused at the gate: who has what where, what comes out first, and what goes into pockets."""
+"""A cabin bag is refused at the gate: the order of taking things out, the bag that takes them, and pockets."""
 
 from typing import Any
 
