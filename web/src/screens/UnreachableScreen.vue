@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** In place of the first page of a visit, while neither server nor device has it. */
-import MuleMark from '@/components/MuleMark.vue'
+import BrandBar from '@/components/BrandBar.vue'
 
 defineEmits<{ retry: [] }>()
 </script>
 
 <template>
-  <header class="top"><MuleMark class="mark" /><b>narrow mule</b></header>
+  <BrandBar />
   <main id="screen" class="screen" tabindex="-1">
     <h1>No connection</h1>
     <p role="status">Narrow Mule cannot reach its server, and this page is not on this device. It opens by itself when the connection is back.</p>
@@ -16,17 +16,6 @@ defineEmits<{ retry: [] }>()
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  padding: 12px 20px;
-  border-bottom: 1px solid var(--line);
-}
-.mark {
-  width: 26px;
-  height: 26px;
-}
 /* Pressed in gloves. */
 .again {
   min-height: 52px;

@@ -6,7 +6,7 @@ import { useRouter } from 'vue-router'
 import { asProblem, byField } from '@/api/problem'
 import { benchQuery, packOutQuery } from '@/api/queries'
 import type { Opened, OutLine } from '@/api/types'
-import MuleMark from '@/components/MuleMark.vue'
+import BrandBar from '@/components/BrandBar.vue'
 import TickRow from '@/components/TickRow.vue'
 import { useNames } from '@/composables/useBench'
 import { useField } from '@/composables/useField'
@@ -94,7 +94,7 @@ const waits = computed(() => (field.toSend.value ? `${many(field.toSend.value, '
 
 <template>
   <div class="shared">
-    <header class="top"><MuleMark class="mark" /><b>narrow mule</b><span v-if="trip" class="grow">{{ trip.name }}</span><span v-if="opened?.name" class="quiet">{{ opened.name }}</span></header>
+    <BrandBar><span v-if="trip" class="grow">{{ trip.name }}</span><span v-if="opened?.name" class="quiet">{{ opened.name }}</span></BrandBar>
     <main id="screen" tabindex="-1">
       <form v-if="!opened || over" class="enter" @submit.prevent="open">
         <h1>A trip is shared with you</h1>
@@ -152,17 +152,6 @@ const waits = computed(() => (field.toSend.value ? `${many(field.toSend.value, '
 .shared {
   height: 100%;
   overflow: auto;
-}
-.top {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  padding: 12px 20px;
-  border-bottom: 1px solid var(--line);
-  background: var(--sheet);
-}
-.mark {
-  color: var(--saddle);
 }
 .grow {
   flex: 1;
