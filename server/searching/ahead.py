@@ -13,6 +13,12 @@ from server.searching.turns import Turn, Turns
 _WAITS_S = 3.0
 
 
+class Asked(NamedTuple):
+    """Somebody asked for a search. about: what exactly it is about."""
+
+    about: Hashable
+
+
 class Begun(NamedTuple):
     """A search at work that nobody listens to yet. about: what exactly it is about."""
 
@@ -32,19 +38,21 @@ class Ahead:
     def __init__(self, turns: Turns, engine: Engine) -> None:
         self._turns, self._engine = turns, engine
         self._begun: dict[tuple[Hashable, Hashable], Begun] = {}
-        # About what each asked last: who came before it could be begun is not to be disturbed.
-        self._asked: dict[tuple[Hashable, Hashable], Hashable] = {}
+        # What each asked last: who came before it could be begun is not to be disturbed.
+        self._asked: dict[tuple[Hashable, Hashable], Asked] = {}
         self._lock = Lock()
         # The click is not kept waiting for it.
         self._beside = ThreadPoolExecutor(1)
 
     def begin(self, job: Job, owner: Hashable, kind: Hashable, about: Hashable) -> None:
         """Begins a search, unless there is a queue."""
-        self._beside.submit(self._begin, job, owner, kind, about)
+        self._beside.submit(self._begin, job, owner, kind, about, self._asked.get((owner, kind)))
 
-    def _begin(self, job: Job, owner: Hashable, kind: Hashable, about: Hashable) -> None:
+    def _begin(self, job: Job, owner: Hashable, kind: Hashable, about: Hashable, asked: Asked | None) -> None:
         with self._lock:
-            if self._asked.get((owner, kind)) == about:
+            last = self._asked.get((owner, kind))
+            # Whatever was asked since then, this or something newer, has a search of its own.
+            if last is not asked or (last and last.about == about):
                 return
             before = self._begun.pop((owner, kind), None)
             if before:
@@ -53,7 +61,12 @@ class Ahead:
             if not turn.on:
                 turn.over()
                 return
-            begun = self._begun[owner, kind] = Begun(about, turn, self._engine.begin(job, (owner, kind)))
+            try:
+                running = self._engine.begin(job, (owner, kind))
+            except BaseException:
+                turn.over()
+                raise
+            begun = self._begun[owner, kind] = Begun(about, turn, running)
         late = Timer(_WAITS_S, self._drop, (owner, kind, begun))
         late.daemon = True
         late.start()
@@ -61,7 +74,7 @@ class Ahead:
     def take(self, owner: Hashable, kind: Hashable, about: Hashable) -> Begun | None:
         """What was begun about this; what was begun about something else is let go."""
         with self._lock:
-            self._asked[owner, kind] = about
+            self._asked[owner, kind] = Asked(about)
             begun = self._begun.pop((owner, kind), None)
         if begun is None or (begun.about == about and not begun.turn.replaced):
             return begun

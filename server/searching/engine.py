@@ -148,9 +148,11 @@ class Engine:
 
     def _hear(self, event: Any) -> None:
         name, line = event[1]
-        # News of searches that were let go, or of another process, are nobody's here.
-        if name in self._heard:
-            self._heard[name].put(line)
+        # News of searches that were let go, or of another process, are nobody's here. Searches are let go in other
+        # threads, at any moment.
+        heard = self._heard.get(name)
+        if heard is not None:
+            heard.put(line)
 
 
 def _connected() -> Any:

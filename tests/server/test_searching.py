@@ -10,12 +10,15 @@ from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
 from pathlib import Path
+from threading import Event
+from types import SimpleNamespace
 from typing import Any
 
 import pytest
 
 from mule.plan import Plan
 from mule.shopping import shopping_list
+from server.searching.ahead import Ahead
 from server.searching.answers import AHEAD, Question, found, lines_of
 from server.searching.engine import ENGINE, Engine, NoWorkers
 from server.searching.jobs import WANTED, Answering, Curing, Lane, ShouldStop, Tell, shopping
@@ -153,6 +156,41 @@ def test_what_would_be_begun_ahead_too_late_disturbs_nobody(tmp_path: Path) -> N
     assert not (tmp_path / "late").exists()
     assert next(asked) == ""
     asked.close()
+
+
+def slow_to_begin(ahead: Ahead) -> Event:
+    """Holds up what is to be begun ahead, as a busy machine does, until the event is set."""
+    go = Event()
+    ahead._beside.submit(go.wait)
+    return go
+
+
+def test_what_would_be_begun_ahead_of_an_older_question_takes_no_newer_ones_place() -> None:
+    begun: list[Any] = []
+    engine: Any = SimpleNamespace(begin=lambda *_: begun.append(_))
+    turns = Turns(lambda: 2)
+    ahead = Ahead(turns, engine)
+    go = slow_to_begin(ahead)
+    ahead.begin(Waiting(plan_with(), Path()), "ines", "cures", "first click")
+    ahead.begin(Waiting(plan_with(), Path()), "ines", "cures", "second click")
+    # The screen asks about the second click before either could be begun.
+    assert ahead.take("ines", "cures", "second click") is None
+    turn = turns.take("long", "ines", "cures")
+    go.set()
+    ahead._beside.shutdown()
+    assert (begun, turn.on, turn.replaced) == ([], True, False)
+
+
+def test_what_cannot_be_begun_ahead_leaves_room_for_others() -> None:
+    def begin(*_: object) -> None:
+        raise NoWorkers("none")
+
+    engine: Any = SimpleNamespace(begin=begin)
+    turns = Turns(lambda: 1)
+    ahead = Ahead(turns, engine)
+    ahead.begin(Waiting(plan_with(), Path()), "ines", "cures", "a click")
+    ahead._beside.shutdown()
+    assert turns.take("long", "jonas", "cures").on
 
 
 def test_two_who_wait_for_the_same_answer_both_get_it() -> None:

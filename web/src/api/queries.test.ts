@@ -1,8 +1,9 @@
+import { QueryObserver } from '@tanstack/vue-query'
 import { describe, expect, it, vi } from 'vitest'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { client } from './client'
 import type { Bench, FoamWish, Stamina } from './types'
-import { adviceQuery, curesQuery, drillQuery, foamCasesQuery, foamQuery, KEY, outingQuery, packOutQuery, queries, staminaAdviceQuery, staminaQuery, stationsQuery, thoughtQuery, type Stamped } from './queries'
+import { adviceQuery, curesQuery, drillQuery, foamCasesQuery, foamQuery, KEY, outingQuery, packOutQuery, queries, staminaAdviceQuery, staminaQuery, stationsQuery, thoughtQuery, type CuresFound, type Stamped } from './queries'
 
 const at: Stamped = { trip: 'coast', kit: 'a', stamp: '3.1.9-12-30-x.2-2-2-y' }
 const later: Stamped = { ...at, stamp: '3.1.10-13-31-z.2-2-2-y' }
@@ -44,6 +45,23 @@ it('cures come one by one, and are of the kit that is shown', async () => {
   vi.spyOn(globalThis, 'fetch').mockResolvedValueOnce(lines(at.stamp)).mockResolvedValueOnce(lines(later.stamp))
   await expect(queries.fetchQuery(curesQuery(at, null))).resolves.toEqual({ findings: [{ code: 'gap' }], whole: true })
   await expect(queries.fetchQuery({ ...curesQuery(at, null), staleTime: 0 })).rejects.toThrow('meanwhile')
+})
+
+it('cures that were cut off after the first are asked for again by whoever comes back', async () => {
+  vi.stubGlobal('document', { cookie: '' })
+  queries.clear()
+  const begun = `${JSON.stringify({ stamp: at.stamp })}\n${JSON.stringify({ finding: { code: 'gap', cures: [{}] } })}\n`
+  const open = new ReadableStream<Uint8Array>({ start: (one) => one.enqueue(new TextEncoder().encode(begun)) })
+  const asked = vi.spyOn(globalThis, 'fetch').mockReset().mockResolvedValueOnce(new Response(open)).mockResolvedValueOnce(new Response(`${begun}${JSON.stringify({ whole: true })}\n`))
+  const shown = new QueryObserver<CuresFound>(queries, curesQuery(at, null) as never)
+  const leave = shown.subscribe(() => {})
+  await vi.waitFor(() => expect(shown.getCurrentResult().data?.findings).toHaveLength(1))
+  leave()
+  const again = new QueryObserver<CuresFound>(queries, curesQuery(at, null) as never)
+  const end = again.subscribe(() => {})
+  await vi.waitFor(() => expect(again.getCurrentResult().data?.whole).toBe(true))
+  expect(asked).toHaveBeenCalledTimes(2)
+  end()
 })
 
 it('one day’s bag never stands in for another’s, nor for a day without one', () => {

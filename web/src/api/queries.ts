@@ -5,10 +5,12 @@ import { Problem } from './problem'
 import { stream } from './stream'
 import type { CureLine, Edit, Entry, Finding, FoamWish, PackOut, Stamina } from './types'
 
+/** How long an answer counts as new. */
+const FRESH_MS = 30_000
 export const queries = new QueryClient({
   defaultOptions: {
     queries: {
-      staleTime: 30_000,
+      staleTime: FRESH_MS,
       retry: (count, error) => !(error instanceof Problem) && count < 2,
       refetchOnWindowFocus: false,
       // Without a network the service worker answers with what it kept: to wait for one would show nothing at all.
@@ -102,6 +104,15 @@ const TOUCHES = {
   everything: () => [[]],
 } satisfies Record<string, (at: { trip: string }) => readonly QueryKey[]>
 
+/** Keeps what a change has made of an answer. A read of it that is under way may be older: it is cut off, and done again. */
+export function keepMade<T>(queryKey: QueryKey, make: (before: T | undefined) => T | undefined): void {
+  const one = { queryKey, exact: true }
+  const reading = queries.isFetching(one) > 0
+  if (reading) void queries.cancelQueries(one)
+  queries.setQueryData<T>(queryKey, make)
+  if (reading) void queries.invalidateQueries(one)
+}
+
 /** Says that something was changed: what hangs on it is asked for again as soon as a screen shows it. */
 export async function changed(what: keyof typeof TOUCHES, at: { trip: string } = { trip: '' }): Promise<void> {
   await Promise.all(TOUCHES[what](at).map((queryKey) => queries.invalidateQueries({ queryKey })))
@@ -184,6 +195,8 @@ export interface CuresFound {
   findings: readonly Finding[]
   whole: boolean
 }
+/** A part of an answer is never new: whoever comes back to it after it was cut off asks for all of it. */
+const UNTIL_WHOLE = { staleTime: ({ state }: { state: { data?: CuresFound | undefined } }) => (state.data?.whole ? FRESH_MS : 0) }
 /** Findings with their ways out, one by one: what came so far is shown. about: is told what they are about. */
 async function curesTold(path: string, body: unknown, show: (found: CuresFound) => void, signal: AbortSignal, about: (stamp: string) => void = () => {}): Promise<CuresFound> {
   let findings: readonly Finding[] = []
@@ -225,6 +238,7 @@ export const curesQuery = (at: Stamped | null, wish: Wish | null) => {
       : skipToken,
     placeholderData: ofSameKit(at),
     retry: false,
+    ...UNTIL_WHOLE,
     ...WHOLE,
     ...BRIEFLY,
   })
@@ -341,6 +355,7 @@ export const dayCuresQuery = (at: Stamped | null, on: string) => {
     queryKey,
     queryFn: at && on ? ({ signal }) => curesTold(`/api/trips/${at.trip}/kits/${at.kit}/days/${on}/cures`, {}, (found) => queries.setQueryData<CuresFound>(queryKey, found), signal) : skipToken,
     retry: false,
+    ...UNTIL_WHOLE,
     ...WHOLE,
     ...BRIEFLY,
   })

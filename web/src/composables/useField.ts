@@ -4,7 +4,7 @@ import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
 import { Problem } from '@/api/problem'
-import { changed, fieldQuery, KEY, queries } from '@/api/queries'
+import { changed, fieldQuery, keepMade, KEY } from '@/api/queries'
 import type { FieldOut, What } from '@/api/types'
 import { drop, put, settle, waiting, type Waiting } from '@/field/outbox'
 import { replaced, standing, type Standing } from '@/field/subjects'
@@ -56,7 +56,7 @@ export function useField(trip: MaybeRefOrGetter<string>, as?: MaybeRefOrGetter<s
         weighed ||= batch.some((w) => w.mark.what.do === 'weighed')
         const told = await ask(client.POST('/api/field/{slug}/marks', { params: { path: { slug } }, body: { marks: batch.map((w) => w.mark as unknown as Record<string, never>) } }))
         await settle(batch, told.taken, told.refused)
-        queries.setQueryData<FieldOut>(KEY.field(slug), told.field)
+        keepMade<FieldOut>(KEY.field(slug), () => told.field)
         await look()
       }
       away.value = false

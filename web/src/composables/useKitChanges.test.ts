@@ -1,4 +1,5 @@
 // @vitest-environment jsdom
+import { QueryObserver } from '@tanstack/vue-query'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref } from 'vue'
 import { client } from '@/api/client'
@@ -27,7 +28,7 @@ beforeEach(() => {
   queries.clear()
   sent = []
   answer = []
-  for (const [kit, version] of [['a', 4], ['b', 9], ['c', 20]] as const) queries.setQueryData(benchQuery({ trip: 'coast', kit }).queryKey, bench(kit, version))
+  for (const [kit, version] of [['a', 4], ['b', 9], ['c', 20], ['d', 30]] as const) queries.setQueryData(benchQuery({ trip: 'coast', kit }).queryKey, bench(kit, version))
   // A server that answers when it is told to.
   vi.spyOn(client, 'POST').mockImplementation((async (path: string, asked: { params: { path: { slug: string; kit: string } }; body: Sent['body'] }) => {
     const { slug, kit } = asked.params.path
@@ -75,6 +76,25 @@ describe('changes of a kit', () => {
     ])
     expect(queries.getQueryData(benchQuery({ trip: 'coast', kit: 'a' }).queryKey)!.state.version).toBe(6)
     expect(queries.getQueryData(benchQuery({ trip: 'coast', kit: 'b' }).queryKey)!.state.version).toBe(10)
+  })
+  it('are not undone by a read that began before they were answered; it is done again', async () => {
+    const { changes } = screen('d')
+    const reads: ((version: number) => void)[] = []
+    vi.spyOn(client, 'GET').mockImplementation((async () => ({ data: bench('d', await new Promise<number>((go) => reads.push(go))), response: new Response() })) as never)
+    const watching = new QueryObserver<Bench>(queries, { ...benchQuery({ trip: 'coast', kit: 'd' }), staleTime: Infinity } as never)
+    const leave = watching.subscribe(() => {})
+    changes.edit(load('zoom'))
+    await until(() => sent.length === 1)
+    void watching.refetch()
+    await until(() => reads.length === 1)
+    answer.shift()!()
+    await until(() => !changes.busy.value)
+    reads[0]!(30)
+    await until(() => reads.length === 2)
+    expect(watching.getCurrentResult().data!.state.version).toBe(31)
+    reads[1]!(32)
+    await until(() => watching.getCurrentResult().data!.state.version === 32)
+    leave()
   })
   it('say at once that there is no network, and are not done behind anybody later', async () => {
     vi.spyOn(client, 'POST').mockRejectedValue(new TypeError('Failed to fetch'))

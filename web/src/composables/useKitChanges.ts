@@ -3,7 +3,7 @@ import { useMutation } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
 import { Problem } from '@/api/problem'
-import { benchQuery, changed, KEY, queries, type At } from '@/api/queries'
+import { benchQuery, changed, KEY, keepMade, queries, type At } from '@/api/queries'
 import type { Bench, Edit, KitState, Stow } from '@/api/types'
 import { notify } from './useNotice'
 
@@ -55,13 +55,11 @@ function send({ target, change }: Queued, version: number): Promise<KitState> {
 export async function doChange(queued: Queued): Promise<KitState> {
   const { target } = queued
   const version = own.follow(target)
-  // A read that is under way would bring back what was there before the change.
-  await queries.cancelQueries({ queryKey: KEY.bench(target.trip, target.kit) })
   // Ways out of what stands now are the answer to a question that nobody asks any more.
   void queries.cancelQueries({ queryKey: KEY.cures })
   const state = await send(queued, version)
   own.note(target, version, state.version)
-  queries.setQueryData<Bench>(KEY.bench(target.trip, target.kit), (old) => old && { ...old, state })
+  keepMade<Bench>(KEY.bench(target.trip, target.kit), (old) => old && { ...old, state })
   void changed('kit', target)
   return state
 }
