@@ -51,20 +51,21 @@ def wait_for(url: str, seconds: float = 20) -> None:
             time.sleep(0.1)
 
 
-def demo_settings(data: str) -> dict[str, str]:
+def demo_settings(data: str, module: str = "server.settings.demo") -> dict[str, str]:
     """The environment of the demo site. data: the folder of its database."""
-    return {**os.environ, "DATA_DIR": data, "DJANGO_SETTINGS_MODULE": "server.settings.demo"}
+    return {**os.environ, "DATA_DIR": data, "DJANGO_SETTINGS_MODULE": module}
 
 
 @contextmanager
-def served(scale_port: int = 0, data: Path | None = None) -> Iterator[str]:
+def served(scale_port: int = 0, data: Path | None = None, settings: str = "server.settings.demo") -> Iterator[str]:
     """The address of a freshly set-up server with the demo world, on a database of its own.
 
-    scale_port: where it looks for a luggage scale; 0 is nowhere. data: a folder with what it begins with.
+    scale_port: where it looks for a luggage scale; 0 is nowhere. data: a folder with what it begins with. settings: the
+    module with its settings.
     """
     port = free_port()
     with nullcontext(str(data)) if data else TemporaryDirectory() as folder:
-        env = demo_settings(folder)
+        env = demo_settings(folder, settings)
         # No figure is taken here: a busy machine ends no search.
         env["SEARCH_SECONDS"] = "600"
         env["SCALE_ADDRESS"] = f"127.0.0.1:{scale_port}"

@@ -43,7 +43,7 @@ def site(scale_port: int, tmp_path_factory: pytest.TempPathFactory) -> Iterator[
     """The app's address. Under xdist each worker gets a copy of the demo world that the first one made."""
     beside_others = "PYTEST_XDIST_WORKER" in os.environ
     data = _own_world(tmp_path_factory) if beside_others else None
-    with served(scale_port, data) as address:
+    with served(scale_port, data, "tests.site_settings") as address:
         yield address
 
 

@@ -2,10 +2,21 @@
 
 import re
 
-from playwright.sync_api import Page, expect
+import pytest
+from playwright.sync_api import Page, Route, expect
 
 from tests.journeys.kits import remove_copies
 from tests.journeys.own import add_gear, plan_trip, saved
+
+
+@pytest.fixture(autouse=True)
+def _unhurried(page: Page) -> None:
+    """Searches get as long as the site lets anybody have: what is proved hangs less on other work of the machine."""
+
+    def with_time(route: Route) -> None:
+        route.continue_(post_data={**(route.request.post_data_json or {}), "seconds": 120})
+
+    page.route("**/choose", with_time)
 
 
 def points(page: Page) -> None:

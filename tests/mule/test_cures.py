@@ -22,10 +22,10 @@ from tests import cast
 from tests.wandering import HARD, cured, demo_plans, every, wandered
 
 
-def told(plan: Plan) -> tuple[Finding, ...]:
+def told(case: Case) -> tuple[Finding, ...]:
     """All that cures may mend or bring."""
-    trials = Trials(case_of(plan))
-    return (*speak(trials.case), *speak_of_losses(trials))
+    trials = Trials(case)
+    return (*speak(case), *speak_of_losses(trials))
 
 
 def done(plan: Plan, way: Cure) -> Plan:
@@ -44,15 +44,15 @@ def items(way: Cure) -> list[str]:
 
 @pytest.mark.parametrize("plan", every(HARD))
 def test_a_cure_does_what_it_says_and_names_what_it_brings(plan: Plan) -> None:
-    facts = told(plan)
+    now = case_of(plan)
+    facts = told(now)
     before, known = problems(facts), {problem_of(f) for f in facts}
     assert all(size_of(f) > 0 for f in facts)
     assert not any(heavier(weight, weight) for weight in before.values()), "what has not changed is no worse"
-    mass = case_of(plan).loads.total_g
     for finding in cured(plan):
         assert len(finding.cures) <= MOST_CURES
         for way in (w for w in finding.cures if w.edits or w.gets):
-            then = done(plan, way)
+            then = case_of(done(plan, way))
             after_said = told(then)
             after, asked = problems(after_said), problem_of(finding)
             if asked in known:
@@ -67,8 +67,8 @@ def test_a_cure_does_what_it_says_and_names_what_it_brings(plan: Plan) -> None:
             }
             # Losses are weighed where the work is paid; else they are no more than notes.
             assert news == {problem_of(t) for t in way.brings}, (finding, way)  # type: ignore[arg-type]
-            assert case_of(then).loads.total_g - mass == pytest.approx(way.mass_change_g), (finding, way)
-            assert_priced(case_of(plan), case_of(then), way)
+            assert then.loads.total_g - now.loads.total_g == pytest.approx(way.mass_change_g), (finding, way)
+            assert_priced(now, then, way)
 
 
 def assert_priced(now: Case, then: Case, way: Cure) -> None:
@@ -113,7 +113,7 @@ def test_spare_batteries_in_the_hold_hang_no_second_act_on_other_fixes() -> None
     ]
     wants = (cast.want("near", 24, 70), cast.want("far", 100, 200))
     plan = cast.plan(gear, *entries, carriers=(cast.carrier(),), wants=wants)
-    (refused,) = (f for f in told(plan) if f.code == "gate-no")
+    (refused,) = (f for f in told(case_of(plan)) if f.code == "gate-no")
     assert size_of(refused) == 2
     (way,) = (w for w in only(plan, "gap").cures if items(w) == ["tele"])
     assert way.brings == ()
@@ -224,7 +224,7 @@ def test_more_pieces_than_a_leg_allows_are_handed_over_or_left() -> None:
     ways = only(plan, "leg-count").cures
     assert {way.code for way in ways} >= {"hand-over"}
     for way in ways:
-        assert "leg-count" not in {f.code for f in told(done(plan, way))}
+        assert "leg-count" not in {f.code for f in told(case_of(done(plan, way)))}
 
 
 def test_all_bags_together_are_lightened_by_the_sum_of_them() -> None:
@@ -340,7 +340,7 @@ def test_what_nobody_owns_is_got_and_the_typical_one_was_tried() -> None:
     then = done(plan, got)
     assert any(isinstance(t, Battery) and t.battery_type == "LB-4" for t in then.gear)
     assert "LB-4" not in {
-        f.refs.get("label") for f in told(then) if f.code == "missing-link" and f.refs["what"] == "pack"
+        f.refs.get("label") for f in told(case_of(then)) if f.code == "missing-link" and f.refs["what"] == "pack"
     }
 
 
@@ -412,6 +412,6 @@ def test_of_torches_those_are_counted_that_are_missing() -> None:
     def missing(loaded: int) -> list[float]:
         entries = [cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("normal")]
         entries += [cast.entry("torch", count=loaded)] if loaded else []
-        return [size_of(f) for f in told(cast.plan(gear, *entries, people=people)) if f.code == "torch-each"]
+        return [size_of(f) for f in told(case_of(cast.plan(gear, *entries, people=people))) if f.code == "torch-each"]
 
     assert [missing(loaded) for loaded in (0, 1, 2, 3)] == [[3], [2], [1], []]
