@@ -4,9 +4,9 @@ from pathlib import Path
 from time import perf_counter
 
 from benchmarks.lockers import plan
-from mule.choosing import Asking, Point, choose
 from mule.plan import read
-from mule.suggest import suggest
+from mule.search.choosing import Asking, Point, choose
+from mule.search.suggest import suggest
 
 DEMO = Path(__file__).resolve().parent.parent / "demo" / "lofoten.plan.json"
 # 8 bodies and 30 lenses in 200 things; 10 wants.

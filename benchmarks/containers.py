@@ -4,7 +4,7 @@ container loading, 1995: 3 to 20 types of boxes, as many of each as come up unti
 import random
 from time import perf_counter
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
 from mule.packing import Block, PlacingOptions
 from mule.packing.orientations import Orientation, Sides, box_turns
 from mule.packing.placing import place

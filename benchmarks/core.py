@@ -6,15 +6,16 @@ from pathlib import Path
 
 from benchmarks.lockers import SEED, plan
 from benchmarks.timing import p50, p95, samples_ms
-from mule.advise import advise
-from mule.assess import assess
-from mule.cures import cure, look_for_cures
-from mule.editing import apply
-from mule.errors import InvalidInput
-from mule.finding import Finding, Leave, Load
-from mule.gear import Bag, Gear, Insert
-from mule.optics import OPTICAL
+from mule.analysis.optics import OPTICAL
+from mule.base.errors import InvalidInput
+from mule.findings.advise import advise
+from mule.findings.assess import assess
+from mule.findings.cures import cure, look_for_cures
+from mule.findings.finding import Finding
 from mule.plan import Plan, read
+from mule.plan.editing import apply
+from mule.plan.edits import Leave, Load
+from mule.plan.gear import Bag, Gear, Insert
 
 _DEMO = Path(__file__).parents[1] / "demo"
 

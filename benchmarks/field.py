@@ -5,8 +5,8 @@ import tracemalloc
 from pathlib import Path
 from time import perf_counter
 
-from mule.assess import assess
-from mule.cures import cure
+from mule.findings.assess import assess
+from mule.findings.cures import cure
 from mule.plan import read
 from server.exchange.gear_import import preview
 from server.exchange.sheet import load_sheet

@@ -5,12 +5,12 @@ from datetime import date, timedelta
 from itertools import cycle
 from typing import Any
 
-from mule.carriers import Carrier, PieceRule
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Body, Gear, Lens
-from mule.kit import Entry, Kit
 from mule.plan import Plan
-from mule.trip import Day, Leg, Mains, Night, Person, Trait, TraitWish, Trip, Want, Weather
+from mule.plan.carriers import Carrier, PieceRule
+from mule.plan.gear import Body, Gear, Lens
+from mule.plan.kit import Entry, Kit
+from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.plan.trip import Day, Leg, Mains, Night, Person, Trait, TraitWish, Trip, Want, Weather
 from server.locker.convert import typical
 
 SEED = 20270220

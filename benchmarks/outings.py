@@ -3,8 +3,8 @@
 from pathlib import Path
 from time import perf_counter
 
-from mule.outings import OutingAsked, judge_days, propose, ways_of
 from mule.plan import read
+from mule.search.outings import OutingAsked, judge_days, propose, ways_of
 
 DEMO = Path(__file__).resolve().parent.parent / "demo" / "lofoten.plan.json"
 

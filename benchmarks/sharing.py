@@ -4,14 +4,14 @@ import random
 from time import perf_counter
 
 from benchmarks.lockers import SEED, locker
-from mule.bag_sets import NOW, bag_sets
-from mule.carriers import Carrier, PieceRule
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Box, Gear, Insert
-from mule.kit import Entry, Kit
 from mule.plan import Plan
-from mule.split import split
-from mule.trip import Leg, Person, Trip
+from mule.plan.carriers import Carrier, PieceRule
+from mule.plan.gear import Bag, Box, Gear, Insert
+from mule.plan.kit import Entry, Kit
+from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.plan.trip import Leg, Person, Trip
+from mule.search.bag_sets import NOW, bag_sets
+from mule.search.split import split
 
 PEOPLE = 4
 

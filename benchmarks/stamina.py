@@ -4,12 +4,26 @@ from datetime import date, timedelta
 from typing import Any
 
 from benchmarks.timing import p50, p95, samples_ms
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Battery, Body, Box, Card, CardSlot, Charger, Computer, Drive, Gear, Link, PowerBank, Reader
-from mule.kit import Entry, Kit
+from mule.analysis.stamina import last
 from mule.plan import Plan
-from mule.stamina import last
-from mule.trip import Day, Mains, Night, Person, Trip
+from mule.plan.gear import (
+    Bag,
+    Battery,
+    Body,
+    Box,
+    Card,
+    CardSlot,
+    Charger,
+    Computer,
+    Drive,
+    Gear,
+    Link,
+    PowerBank,
+    Reader,
+)
+from mule.plan.kit import Entry, Kit
+from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.plan.trip import Day, Mains, Night, Person, Trip
 
 _SMALL = Box(length_mm=80, width_mm=50, height_mm=30)
 

@@ -8,7 +8,7 @@ from time import perf_counter
 
 from py3dbp import Bin, Item, Packer
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
 from mule.packing import Block, PlacingOptions, Stowage, stow
 from mule.packing.construct import Constructor
 from mule.packing.orientations import Sides, box_turns

@@ -7,19 +7,19 @@ from pathlib import Path
 
 from pydantic import BaseModel, ValidationError
 
-from mule.advise import advise
-from mule.assess import Assessment, assess
-from mule.choosing import Asking, Choice, Point
-from mule.cures import cure
-from mule.deadline import Deadline
-from mule.errors import InvalidInput, invalid
-from mule.loadouts import Outing, outing
+from mule.analysis.loadouts import Outing, outing
+from mule.analysis.power.claims import Claim, claims
+from mule.analysis.power.fewest import types_asked
+from mule.analysis.stamina import power_case
+from mule.base.deadline import Deadline
+from mule.base.errors import InvalidInput, invalid
+from mule.findings.advise import advise
+from mule.findings.assess import Assessment, assess
+from mule.findings.cures import cure
 from mule.packing import StowCase, stow
 from mule.plan import Plan, assemble, read
-from mule.power.claims import Claim, claims
-from mule.power.fewest import types_asked
-from mule.stamina import power_case
-from mule.suggest import suggest
+from mule.search.choosing import Asking, Choice, Point
+from mule.search.suggest import suggest
 
 
 def _parser() -> argparse.ArgumentParser:

@@ -29,15 +29,15 @@ _SMALL = "-p no:xdist -p no:cov -p no:schemathesis"
 # Modules, with the tests that have to notice.
 _CORE = "tests/mule/test_"
 TRIED: dict[str, tuple[str, ...]] = {
-    "mule/editing.py": ("editing", "editing_properties"),
-    "mule/load/__init__.py": ("load", "editing"),
-    "mule/carriers/__init__.py": ("carriers",),
-    "mule/carriers/restricted.py": ("restricted",),
-    "mule/carriers/rules.py": ("carriers",),
-    "mule/gate/__init__.py": ("gate_drill", "gate"),
-    "mule/gate/legs.py": ("gate",),
-    "mule/gate/limits.py": ("mass_limits",),
-    "mule/cures/problem.py": ("problem",),
+    "mule/plan/editing.py": ("editing", "editing_properties"),
+    "mule/analysis/load/__init__.py": ("load", "editing"),
+    "mule/analysis/carriers/__init__.py": ("carriers",),
+    "mule/analysis/carriers/restricted.py": ("restricted",),
+    "mule/plan/carriers/rules.py": ("carriers",),
+    "mule/analysis/gate/__init__.py": ("gate_drill", "gate"),
+    "mule/analysis/gate/legs.py": ("gate",),
+    "mule/analysis/gate/limits.py": ("mass_limits",),
+    "mule/findings/cures/problem.py": ("problem",),
     "server/trips/lending.py": ("tests/server/test_lending.py", "tests/server/test_planning_along.py"),
     "server/trips/seen.py": ("tests/server/test_planning_along.py", "tests/server/test_sharing.py"),
 }

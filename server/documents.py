@@ -11,10 +11,10 @@ from django.db import connection, models, transaction
 from django.utils.text import slugify
 from pydantic import BaseModel, ValidationError
 
-from mule.errors import InvalidInput, Problem, invalid
+from mule.base.errors import InvalidInput, Problem, invalid
 from server.errors import NotFound, Stale
 
-# What an id of the core takes (mule.units.ItemId).
+# What an id of the core takes (mule.base.units.ItemId).
 LONGEST_SLUG = 64
 
 

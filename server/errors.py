@@ -11,7 +11,7 @@ from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
-from mule.errors import InvalidInput, Problem, plain_path, rule_of, shorten
+from mule.base.errors import InvalidInput, Problem, plain_path, rule_of, shorten
 from server.accounts.refusals import OtherAccount, Paused, TooBusy
 from server.database import ails
 from server.tracing import tell

@@ -2,12 +2,25 @@
 
 from typing import Any
 
-from mule.carriers import Carrier, PieceRule
-from mule.finding import AsPiece, InBag, PieceKind, Worn
-from mule.gear import Bag, Battery, Body, Box, Cylinder, Glass, Insert, Lens, MountAdapter, Safety, Soft, Teleconverter
-from mule.kit import Entry, Kit
 from mule.plan import Plan
-from mule.trip import Day, Leg, Person, Trait, TraitWish, Trip, Want
+from mule.plan.carriers import Carrier, PieceRule
+from mule.plan.gear import (
+    Bag,
+    Battery,
+    Body,
+    Box,
+    Cylinder,
+    Glass,
+    Insert,
+    Lens,
+    MountAdapter,
+    Safety,
+    Soft,
+    Teleconverter,
+)
+from mule.plan.kit import Entry, Kit
+from mule.plan.places import AsPiece, InBag, PieceKind, Worn
+from mule.plan.trip import Day, Leg, Person, Trait, TraitWish, Trip, Want
 
 SMALL = Box(length_mm=130, width_mm=98, height_mm=72)
 

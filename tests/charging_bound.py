@@ -9,9 +9,9 @@ from typing import Any
 
 from ortools.linear_solver import pywraplp
 
-from mule.power import PowerCase
-from mule.power.case import DayCase
-from mule.power.sources import PackCharger
+from mule.analysis.power import PowerCase
+from mule.analysis.power.case import DayCase
+from mule.analysis.power.sources import PackCharger
 
 # What of a bank arrives; hours in which banks give at night and by day; a car's socket; what a device takes when nobody
 # rated it, and what a bank is asked for at most.

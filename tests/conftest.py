@@ -6,7 +6,7 @@ from collections.abc import Iterator
 import pytest
 from hypothesis import settings
 
-from mule.deadline import WorkClock, measured_by
+from mule.base.deadline import WorkClock, measured_by
 
 # How long a test takes is no part of what it says: on a busy machine what takes a moment may take a second.
 settings.register_profile("untimed", deadline=None)

@@ -7,8 +7,8 @@ traits meet: a slot with a twin, a policy with a mark, a limit with an effect.
 from collections.abc import Callable, Iterable, Sequence
 from itertools import combinations
 
-from mule.gear import Filter, MountAdapter, PowerBank, Teleconverter
 from mule.plan import Plan
+from mule.plan.gear import Filter, MountAdapter, PowerBank, Teleconverter
 
 Trait = tuple[str, object]
 

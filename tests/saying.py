@@ -3,12 +3,12 @@
 from datetime import date
 from typing import Any
 
-from mule.assess import assess
-from mule.cures import cure
-from mule.finding import Finding
-from mule.gear import Lens, Other, Soft
+from mule.findings.assess import assess
+from mule.findings.cures import cure
+from mule.findings.finding import Finding
 from mule.plan import Plan
-from mule.trip import Day
+from mule.plan.gear import Lens, Other, Soft
+from mule.plan.trip import Day
 from tests import cast
 
 THING: dict[str, Any] = {"size": Soft(volume_l=0.3)}

@@ -6,10 +6,10 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import Any
 
-from mule.gear import Battery, Charger, Computer, Gear, Link, PowerBank
-from mule.power import PowerCase
-from mule.power.run import Run
-from mule.trip import Day, Demand, Mains, Night, Pattern, Stamina, Trip
+from mule.analysis.power import PowerCase
+from mule.analysis.power.run import Run
+from mule.plan.gear import Battery, Charger, Computer, Gear, Link, PowerBank
+from mule.plan.trip import Day, Demand, Mains, Night, Pattern, Stamina, Trip
 from tests import cast
 
 SMALL: dict[str, Any] = {"mass_g": 100.0, "size": cast.SMALL}

@@ -2,8 +2,8 @@
 
 from hypothesis import strategies as st
 
-from mule.gear import Body, Gear, Lens
-from mule.trip import Trait, TraitWish, Want
+from mule.plan.gear import Body, Gear, Lens
+from mule.plan.trip import Trait, TraitWish, Want
 from tests import cast
 
 focal = st.floats(8, 600)

@@ -9,9 +9,9 @@ from pathlib import Path
 import pytest
 
 import mule
-from mule.cures.getting import can_get
-from mule.finding import FindingCode
-from mule.rules import OF_LOSSES
+from mule.findings.cures.getting import can_get
+from mule.findings.finding import FindingCode
+from mule.findings.rules import OF_LOSSES
 from scripts.architecture import with_picture
 from server.exchange.words import GET_WORDS
 

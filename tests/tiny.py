@@ -5,8 +5,8 @@ from datetime import timedelta
 from string import ascii_lowercase
 from typing import Any
 
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import (
+from mule.plan import Plan
+from mule.plan.gear import (
     Body,
     Box,
     Card,
@@ -22,9 +22,9 @@ from mule.gear import (
     StepRing,
     Tripod,
 )
-from mule.kit import Entry, Kit
-from mule.plan import Plan
-from mule.trip import (
+from mule.plan.kit import Entry, Kit
+from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.plan.trip import (
     Day,
     Demand,
     EffectWish,

@@ -7,18 +7,18 @@ from typing import NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
-from mule.completeness.keys import Key
-from mule.gear import Battery, Body, Gear, Lens, is_zoom, twins
-from mule.links import graph_of
-from mule.memo import by_identity
-from mule.optics import table_of
-from mule.optics.setups import SetUp, set_ups
-from mule.optics.table import Parts
+from mule.analysis.completeness.keys import Key
+from mule.analysis.links import graph_of
+from mule.analysis.optics import table_of
+from mule.analysis.optics.setups import SetUp, set_ups
+from mule.analysis.optics.table import Parts
+from mule.analysis.power import types_lacking
+from mule.analysis.resilience import serving, survives_any_single_loss
+from mule.analysis.stamina import power_case, runs_out
+from mule.base.memo import by_identity
 from mule.plan import Plan
-from mule.power import types_lacking
-from mule.resilience import serving, survives_any_single_loss
-from mule.stamina import power_case, runs_out
-from mule.trip import Want
+from mule.plan.gear import Battery, Body, Gear, Lens, is_zoom, twins
+from mule.plan.trip import Want
 
 # Scores that differ by less are one: rounding takes up to a millionth of a point per thing and want.
 SAME = 1e-4

@@ -9,16 +9,18 @@ from pathlib import Path
 import pytest
 from _pytest.mark import ParameterSet
 
-from mule.carriers.rules import Carrier, PieceRule, TogetherRule
-from mule.cures import look_for_cures
-from mule.editing import apply
-from mule.errors import InvalidInput
-from mule.finding import AsPiece, Edit, Finding, InBag, Leave, Load, Move, PieceKind, Place, Worn
-from mule.gear import AIDS, Bag
-from mule.kit import Stow, Wish
-from mule.memo import by_identity
+from mule.base.errors import InvalidInput
+from mule.base.memo import by_identity
+from mule.findings.cures import look_for_cures
+from mule.findings.finding import Finding
 from mule.plan import Plan, read
-from mule.trip import AidWish, LocalRule, Marks, Policies, Slot, Trip, Want, Weather
+from mule.plan.carriers import Carrier, PieceRule, TogetherRule
+from mule.plan.editing import apply
+from mule.plan.edits import Edit, Leave, Load, Move
+from mule.plan.gear import AIDS, Bag
+from mule.plan.kit import Stow, Wish
+from mule.plan.places import AsPiece, InBag, PieceKind, Place, Worn
+from mule.plan.trip import AidWish, LocalRule, Marks, Policies, Slot, Trip, Want, Weather
 
 _DEMO = Path(__file__).parents[1] / "demo"
 

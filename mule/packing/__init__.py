@@ -7,10 +7,7 @@ placed together is told back as a limit, until everything has a place, or time i
 from collections.abc import Callable, Hashable, Iterator, Mapping, Sequence
 from dataclasses import replace
 
-from mule.deadline import Deadline
-from mule.finding import InBag
-from mule.gear import Gear
-from mule.kit import Kit
+from mule.base.deadline import Deadline
 from mule.packing.answer import (
     Alternative,
     Divider,
@@ -37,7 +34,10 @@ from mule.packing.placing import place
 from mule.packing.proof import faults, lies_on
 from mule.packing.reporting import PackingJob, report
 from mule.packing.rooms import Room, goes_in, rooms_of, suits
-from mule.trip import Slot
+from mule.plan.gear import Gear
+from mule.plan.kit import Kit
+from mule.plan.places import InBag
+from mule.plan.trip import Slot
 
 # Time for all bags when none is given.
 USUAL_S = 8.0
@@ -119,7 +119,7 @@ def left_in(
 
     gear: by id. deadline: of this bag. workers: of the solver; with one the answer is repeatable.
 
-    >>> from mule.gear import Cylinder
+    >>> from mule.plan.gear import Cylinder
     >>> from tests import cast
     >>> tube = cast.body("tube", size=Cylinder(diameter_mm=90, length_mm=900))
     >>> kit = cast.kit(cast.entry("bag", cast.INES_CABIN), cast.entry("tube"))

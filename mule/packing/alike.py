@@ -9,7 +9,7 @@ import random
 from collections.abc import Iterator, Sequence
 from typing import NamedTuple
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
 from mule.packing.blocks import Block
 from mule.packing.orientations import Orientation, Sides
 from mule.packing.placements import Placement, cost_of_leaving, orientations_in
@@ -18,7 +18,7 @@ from mule.packing.placements import Placement, cost_of_leaving, orientations_in
 _LIKE = 3
 # How far chance goes beside the volume of a stack.
 _CHANCE = 0.35
-# What a look at one sort of thing for one stack counts as where work is measured (mule.deadline), in seconds.
+# What a look at one sort of thing for one stack counts as where work is measured (mule.base.deadline), in seconds.
 _LOOKED_AT_S = 5e-6
 
 

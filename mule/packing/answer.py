@@ -4,7 +4,7 @@ y across, z from the back outwards; grams; litres."""
 from collections.abc import Iterable
 from typing import Literal
 
-from mule.units import Access, Frozen
+from mule.base.units import Access, Frozen
 
 Proof = Literal["proved", "ran-out"]
 # How things lie in a space with dividers: in rows and cells, or freely where rows do not do.

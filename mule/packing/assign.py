@@ -6,13 +6,13 @@ from math import ceil, floor
 
 from ortools.sat.python import cp_model
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
+from mule.base.solving import Solved, solve, solver_of
 from mule.packing.blocks import Block, SoftBlock
 from mule.packing.keeping import NOWHERE, Lain
 from mule.packing.luggage import BagToPack
 from mule.packing.placements import cost_of_leaving, left_s, orientations_in
 from mule.packing.rooms import Room
-from mule.solving import Solved, solve, solver_of
 
 # Soft things never fill the last corners (estimate).
 SOFT_SHARE = 0.9

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass, replace
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
 from mule.packing.assign import Assigner, Nogood, Shares
 from mule.packing.keeping import NOWHERE, Lain, place_beside
 from mule.packing.luggage import BagToPack

@@ -4,10 +4,10 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Gear
-from mule.kit import Hang, Kit
 from mule.packing.answer import Hung, OnPerson, Placed, RoomUse
+from mule.plan.gear import Bag, Gear
+from mule.plan.kit import Hang, Kit
+from mule.plan.places import AsPiece, InBag, PieceKind
 
 # From the middle of a body to its back or its chest, and to where a bag hangs on a hip (estimates).
 HALF_DEEP_MM, HALF_WIDE_MM = 110, 200

@@ -4,7 +4,9 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from math import hypot
 
-from mule.gear import (
+from mule.base.units import Access
+from mule.packing.orientations import Orientation, bundle_turns, orientations_of
+from mule.plan.gear import (
     Bag,
     Battery,
     Body,
@@ -24,9 +26,7 @@ from mule.gear import (
     Soft,
     Teleconverter,
 )
-from mule.kit import Pin
-from mule.packing.orientations import Orientation, bundle_turns, orientations_of
-from mule.units import Access
+from mule.plan.kit import Pin
 
 # Things this small lie bundled with those of their sort, as in a pouch.
 BUNDLE_L = 0.12

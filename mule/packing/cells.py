@@ -12,7 +12,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
 from mule.packing.answer import Divider
 from mule.packing.blocks import Block
 from mule.packing.dividing import Rect, divider_across, unfixed

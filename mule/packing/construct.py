@@ -14,7 +14,7 @@ from itertools import permutations
 import numpy as np
 from numpy.typing import NDArray
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
 from mule.packing.blocks import Block
 from mule.packing.orientations import Orientation, Sides
 from mule.packing.placements import Placement, cannot_support, cost_of_leaving, gap_between, orientations_in
@@ -24,7 +24,8 @@ Truths = NDArray[np.bool_]
 # So many corners are looked at in one go: nearly always one of the first does.
 _AT_ONCE = 48
 # What putting one thing down takes among few others, and among how many it takes twice as long: counted where work is
-# measured (mule.deadline). About two thirds of what was measured, 0.3 ms with five things and 1.5 to 2 ms with 120.
+# measured (``mule.base.deadline``). About two thirds of what was measured, 0.3 ms with five things and 1.5 to 2 ms with
+# 120.
 _PUT_S, _TWICE_AMONG = 2e-4, 25
 _AXES = tuple(permutations(range(3)))
 

@@ -11,7 +11,8 @@ from itertools import combinations
 
 from ortools.sat.python import cp_model
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
+from mule.base.solving import Ending, Solved, solve, solver_of
 from mule.packing.blocks import Block
 from mule.packing.orientations import Sides
 from mule.packing.placements import (
@@ -23,7 +24,6 @@ from mule.packing.placements import (
     left_s,
     orientations_in,
 )
-from mule.solving import Ending, Solved, solve, solver_of
 
 Var = cp_model.IntVar
 # Weights of lying low (x) and near the back (z): what lies at the back has nothing under it to get at.

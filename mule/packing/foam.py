@@ -7,15 +7,15 @@ from typing import Annotated
 
 from pydantic import Field
 
-from mule.deadline import Deadline
-from mule.gear import Bag, Gear
-from mule.kit import Kit
+from mule.base.deadline import Deadline
+from mule.base.units import Frozen
 from mule.packing.blocks import Block
 from mule.packing.luggage import luggage_of
 from mule.packing.placements import Outcome, Placement, PlacingOptions
 from mule.packing.placing import place
 from mule.packing.rooms import Room, rooms_of
-from mule.units import Frozen
+from mule.plan.gear import Bag, Gear
+from mule.plan.kit import Kit
 
 # Walls that notches leave standing, and the least notch that a finger uses (estimates).
 THINNEST_WALL_MM = 4.0

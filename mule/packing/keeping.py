@@ -8,7 +8,7 @@ from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from itertools import combinations
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
 from mule.packing.answer import Divider, Layout, Stowage
 from mule.packing.blocks import Block
 from mule.packing.construct import Constructor
@@ -21,7 +21,7 @@ from mule.packing.placements import (
     gap_between,
     orientations_in,
 )
-from mule.trip import Slot
+from mule.plan.trip import Slot
 
 # So many ways of moving one thing, or two, that lay there are tried before all is packed anew.
 _MOVES, _TRIES = 2, 120

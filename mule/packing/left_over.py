@@ -3,10 +3,7 @@
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from mule.deadline import Deadline
-from mule.finding import PieceKind
-from mule.gear import Bag, Gear, Insert, Safety, Standing
-from mule.kit import Kit
+from mule.base.deadline import Deadline
 from mule.packing.answer import Elsewhere, LeftOver, Proof, Why
 from mule.packing.assign import SOFT_SHARE, Assigner
 from mule.packing.bag import Packed, pack
@@ -14,6 +11,9 @@ from mule.packing.blocks import Block, SoftBlock
 from mule.packing.luggage import BagToPack
 from mule.packing.placements import TRIAL, leaving_costs, orientations_in
 from mule.packing.rooms import rooms_of
+from mule.plan.gear import Bag, Gear, Insert, Safety, Standing
+from mule.plan.kit import Kit
+from mule.plan.places import PieceKind
 
 _TRIES = 6
 _TRY_S = 0.8

@@ -3,17 +3,17 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import (
+from mule.packing.blocks import Block, SoftBlock, blocks_of, goes_inside, mounted_size, nested_size, pair_of
+from mule.packing.rooms import Room, rooms_of
+from mule.plan.gear import (
     Bag,
     Gear,
     Insert,
     Soft,
     is_bladder,
 )
-from mule.kit import Kit
-from mule.packing.blocks import Block, SoftBlock, blocks_of, goes_inside, mounted_size, nested_size, pair_of
-from mule.packing.rooms import Room, rooms_of
+from mule.plan.kit import Kit
+from mule.plan.places import AsPiece, InBag, PieceKind
 
 
 @dataclass

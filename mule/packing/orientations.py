@@ -5,7 +5,7 @@ from itertools import permutations
 from math import ceil
 from typing import Literal
 
-from mule.gear import (
+from mule.plan.gear import (
     Box,
     Cylinder,
 )

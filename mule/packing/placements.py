@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
 from mule.packing.answer import Divider, Layout
 from mule.packing.blocks import Block
 from mule.packing.orientations import Orientation, Sides

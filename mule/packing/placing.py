@@ -5,7 +5,8 @@ What was built is there whatever comes: no later answer leaves more over.
 
 from collections.abc import Sequence
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
+from mule.base.solving import Solved
 from mule.packing.alike import Stacker
 from mule.packing.blocks import Block
 from mule.packing.cells import in_cells
@@ -13,7 +14,6 @@ from mule.packing.construct import Construction, Constructor
 from mule.packing.exact import ExactModel, overfull
 from mule.packing.orientations import Sides
 from mule.packing.placements import USUAL, Outcome, PlacingOptions, left_s, orientations_in, settled
-from mule.solving import Solved
 
 # Of more blocks the objective costs more than it brings.
 _MOST_TO_TIDY = 24

@@ -3,9 +3,7 @@
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 
-from mule.deadline import Deadline
-from mule.gear import Gear
-from mule.kit import Kit
+from mule.base.deadline import Deadline
 from mule.packing.answer import Placed, RoomUse, SoftPlaced, Stowage
 from mule.packing.bag import Packed
 from mule.packing.balancing import on_people
@@ -16,6 +14,8 @@ from mule.packing.moving import moved
 from mule.packing.proof import faults, layers
 from mule.packing.rooms import Room
 from mule.packing.straps import strapped, unstrapped
+from mule.plan.gear import Gear
+from mule.plan.kit import Kit
 
 
 @dataclass

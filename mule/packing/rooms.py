@@ -4,10 +4,10 @@ from dataclasses import dataclass
 from math import ceil, floor
 from typing import Literal
 
-from mule.gear import Bag, Body, Box, Drone, Gear, Insert, Lens, Soft, Teleconverter
-from mule.memo import by_identity
+from mule.base.memo import by_identity
+from mule.base.units import Access
 from mule.packing.orientations import Sides
-from mule.units import Access
+from mule.plan.gear import Bag, Body, Box, Drone, Gear, Insert, Lens, Soft, Teleconverter
 
 # A bag of which nobody measured the inside loses this much of each outer side (estimate: 10 % of a soft bag's side).
 UNMEASURED = 0.9

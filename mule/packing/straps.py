@@ -2,10 +2,10 @@
 
 from collections.abc import Iterable, Mapping
 
-from mule.finding import InBag
-from mule.gear import Bag, Gear
-from mule.kit import Kit
 from mule.packing.answer import LeftOver, Strapped
+from mule.plan.gear import Bag, Gear
+from mule.plan.kit import Kit
+from mule.plan.places import InBag
 
 
 def _outside(kit: Kit) -> Iterable[tuple[str, str, int]]:

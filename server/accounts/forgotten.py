@@ -11,7 +11,7 @@ from django.db import transaction
 from django.http import HttpRequest
 from django.utils.http import urlsafe_base64_decode, urlsafe_base64_encode
 
-from mule.errors import InvalidInput, Problem
+from mule.base.errors import InvalidInput, Problem
 from server.accounts.services import account_named, require_good, sign_out_everywhere
 from server.accounts.throttle import require_few
 

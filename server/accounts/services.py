@@ -9,7 +9,7 @@ from django.db import IntegrityError, transaction
 from django.http import HttpRequest
 from django.utils import timezone
 
-from mule.errors import InvalidInput, Problem
+from mule.base.errors import InvalidInput, Problem
 from server.accounts.models import Preferences, SignIn
 from server.accounts.names import plain_name
 from server.accounts.refusals import Paused

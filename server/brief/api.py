@@ -2,12 +2,12 @@
 
 from ninja import Router, Schema
 
-from mule.debrief import Past, wants_of_past
-from mule.filters import Darkening, darken, stops_needed
-from mule.gear import Filter
-from mule.trip import Trip
-from mule.trip.sets import SETS, WantSet
-from mule.typed_wants import understand_wants
+from mule.analysis.filters import Darkening, darken, stops_needed
+from mule.intake.typed_wants import understand_wants
+from mule.plan.gear import Filter
+from mule.plan.trip import Trip
+from mule.plan.trip.sets import SETS, WantSet
+from mule.trail.debrief import Past, wants_of_past
 from server.accounts.signed_in import SignedInRequest
 from server.brief.schemas import SaidWants, ShotsTaken, Times, TypedWant, WantFigures, WantingOut
 from server.locker.convert import locker_of

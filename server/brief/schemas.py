@@ -5,9 +5,9 @@ from typing import Annotated
 from ninja import Schema
 from pydantic import Field
 
-from mule.debrief import MOST_SHOTS, Shot
-from mule.trip import Output, SubjectTest, Want
-from mule.units import Number
+from mule.base.units import Number
+from mule.plan.trip import Output, SubjectTest, Want
+from mule.trail.debrief import MOST_SHOTS, Shot
 
 Seconds = Annotated[Number, Field(ge=1e-6, le=86_400)]
 

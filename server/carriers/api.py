@@ -2,8 +2,8 @@
 
 from ninja import Router, Status
 
-from mule.carriers import USUAL, Restriction
-from mule.carriers import Carrier as CarrierValue
+from mule.plan.carriers import USUAL, Restriction
+from mule.plan.carriers import Carrier as CarrierValue
 from server.accounts.signed_in import SignedInRequest
 from server.carriers import services
 from server.carriers.models import Carrier

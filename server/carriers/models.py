@@ -6,7 +6,7 @@ from server.documents import Document
 
 
 class Carrier(Document):
-    """One carrier of somebody's; ``spec`` is its ``mule.carriers`` value."""
+    """One carrier of somebody's; ``spec`` is its ``mule.analysis.carriers`` value."""
 
     class Meta:
         """Ids are single per owner."""

@@ -1,7 +1,7 @@
 """Generic carrier patterns to start from: common shapes of rules, no real carrier's."""
 
-from mule.carriers import Carrier, PieceRule, TogetherRule
-from mule.finding import PieceKind
+from mule.plan.carriers import Carrier, PieceRule, TogetherRule
+from mule.plan.places import PieceKind
 
 _SOURCE = "A common pattern, not a promise: check your carrier."
 

@@ -2,7 +2,7 @@
 
 from ninja import Schema
 
-from mule.carriers import Carrier
+from mule.plan.carriers import Carrier
 
 
 class CarrierOut(Schema):

@@ -2,10 +2,10 @@
 
 from django.contrib.auth.models import User
 
-from mule.carriers import Carrier as CarrierValue
-from mule.errors import Problem
-from mule.memo import Kept
+from mule.base.errors import Problem
+from mule.base.memo import Kept
 from mule.plan import MOST_CARRIERS
+from mule.plan.carriers import Carrier as CarrierValue
 from server.carriers.models import Carrier
 from server.documents import (
     FreeSlugs,

@@ -10,15 +10,15 @@ from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router, Schema
 
-from mule.assess import Assessment, assess
-from mule.editing import apply
-from mule.errors import InvalidInput, Problem
-from mule.finding import Edit, Load
-from mule.gear import Gear
-from mule.kit import Kit
-from mule.memo import Kept
+from mule.base.errors import InvalidInput, Problem
+from mule.base.memo import Kept
+from mule.findings.assess import Assessment, assess
 from mule.plan import Plan, read
-from mule.trip import Trip
+from mule.plan.editing import apply
+from mule.plan.edits import Edit, Load
+from mule.plan.gear import Gear
+from mule.plan.kit import Kit
+from mule.plan.trip import Trip
 from server.answers import written
 
 router = Router()

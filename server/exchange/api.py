@@ -8,12 +8,12 @@ from django.utils import timezone
 from ninja import File, Form, Query, Router, Schema, Status, UploadedFile
 from pydantic import TypeAdapter, ValidationError
 
-from mule.advise import review
-from mule.errors import InvalidInput, Problem, shorten
-from mule.field import fold
-from mule.gear import Bag
+from mule.base.errors import InvalidInput, Problem, shorten
+from mule.findings.advise import review
 from mule.packing.foam import CaseFit, Foam, FoamWish
 from mule.plan import MAX_BYTES, Plan, read, write
+from mule.plan.field import fold
+from mule.plan.gear import Bag
 from server.accounts.signed_in import SignedInRequest
 from server.errors import NotFound, TooLarge
 from server.exchange import archive

@@ -16,12 +16,12 @@ from django.contrib.auth.models import User
 from django.utils import timezone
 from pydantic import TypeAdapter, ValidationError
 
-from mule.carriers import Carrier as CarrierValue
-from mule.errors import InvalidInput, Problem, invalid, shorten
-from mule.gear import Gear
-from mule.kit import Kit as KitValue
+from mule.base.errors import InvalidInput, Problem, invalid, shorten
 from mule.packing import Stowage
 from mule.plan import MAX_BYTES, Plan, read, write
+from mule.plan.carriers import Carrier as CarrierValue
+from mule.plan.gear import Gear
+from mule.plan.kit import Kit as KitValue
 from server.accounts.services import preferences
 from server.carriers.services import carriers as carrier_rows
 from server.carriers.services import value_of as carrier_of

@@ -4,13 +4,13 @@ from datetime import UTC, date, datetime, timedelta
 
 from icalendar import Alarm, Calendar, Event
 
-from mule.gear import AbsenceReason, Gear, Standing
-from mule.load import weigh
-from mule.outings import day_plan, loadout_on
-from mule.packout import PackOut
+from mule.analysis.load import weigh
+from mule.analysis.walking import day_on_foot
 from mule.plan import Plan
-from mule.trip import Day
-from mule.walking import day_on_foot
+from mule.plan.gear import AbsenceReason, Gear, Standing
+from mule.plan.trip import Day
+from mule.search.outings import day_plan, loadout_on
+from mule.trail.packout import PackOut
 from server.exchange.words import clock_of, task_head, task_things
 
 # How long before it is time somebody is told.

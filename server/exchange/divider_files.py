@@ -4,8 +4,8 @@ from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 from xml.etree.ElementTree import Element, SubElement
 
-from mule.gear import Gear
 from mule.packing import Divider, Placed, RoomUse, extent
+from mule.plan.gear import Gear
 from server.exchange.true_size import Drawing, Paper, box, canvas, label, pages, written
 
 _LINE = {"fill": "none", "stroke": "black", "stroke-width": "0.3"}

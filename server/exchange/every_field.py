@@ -7,7 +7,7 @@ import json
 from collections.abc import Mapping
 from typing import Any
 
-from mule.gear import KINDS, Gear
+from mule.plan.gear import KINDS, Gear
 
 WHOLE = "whole"
 # The readable columns hold these, in the same units.

@@ -12,10 +12,10 @@ from django.contrib.auth.models import User
 from ninja import Schema
 from pydantic import ValidationError
 
-from mule.errors import InvalidInput, Problem, plain_path, rule_of, shorten
-from mule.gear import GEAR, Gear, Lens, Source
+from mule.base.errors import InvalidInput, Problem, plain_path, rule_of, shorten
+from mule.intake.typed import glass_of
 from mule.plan import MOST_THINGS
-from mule.typed import glass_of
+from mule.plan.gear import GEAR, Gear, Lens, Source
 from server.documents import FreeSlugs, insert, ready, require_room, slug_from, slugs, spec_of, writing
 from server.exchange.cells import READ, RULE, text_of
 from server.exchange.every_field import is_whole, read_fields

@@ -3,8 +3,8 @@
 import re
 from functools import cache
 
-from mule.gear import Gear, Lens, words_of
-from mule.typed import glass_of, unlike
+from mule.intake.typed import glass_of, unlike
+from mule.plan.gear import Gear, Lens, words_of
 from server.locker.convert import typical
 
 

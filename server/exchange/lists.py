@@ -4,13 +4,13 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
-from mule.debrief import LookBack
-from mule.field import Field
-from mule.finding import AsPiece, InBag
-from mule.gear import Box, Cylinder, Gear, Soft
-from mule.packout import PackOut
+from mule.findings.shopping import Wanted
 from mule.plan import Plan
-from mule.shopping import Wanted
+from mule.plan.field import Field
+from mule.plan.gear import Box, Cylinder, Gear, Soft
+from mule.plan.places import AsPiece, InBag
+from mule.trail.debrief import LookBack
+from mule.trail.packout import PackOut
 from server.exchange.every_field import WHOLE, other_fields
 from server.exchange.words import spot_words, task_head, task_things, wanted_how, wanted_name
 

@@ -5,14 +5,14 @@ from typing import Any, NamedTuple, TypeVar
 
 from django.contrib.auth.models import User
 
-from mule.carriers import Carrier as CarrierValue
-from mule.field import relabelled
-from mule.gear import Gear, Lens, named_elsewhere, parse
-from mule.kit import Entry, Stow
-from mule.kit import Kit as KitValue
 from mule.plan import MOST_CARRIERS, MOST_THINGS, Plan
-from mule.trip import BodyDay, BodyHabit, Marks
-from mule.trip import Trip as TripValue
+from mule.plan.carriers import Carrier as CarrierValue
+from mule.plan.field import relabelled
+from mule.plan.gear import Gear, Lens, named_elsewhere, parse
+from mule.plan.kit import Entry, Stow
+from mule.plan.kit import Kit as KitValue
+from mule.plan.trip import BodyDay, BodyHabit, Marks
+from mule.plan.trip import Trip as TripValue
 from server.carriers.models import Carrier
 from server.carriers.services import value_of as carrier_of
 from server.documents import FreeSlugs, require_room, slugs, spec_of, store, writing

@@ -14,15 +14,15 @@ from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.platypus import KeepInFrame, KeepTogether, Paragraph, SimpleDocTemplate, Spacer, Table, TableStyle
 
-from mule.assess import Assessment
-from mule.carriers import Check
-from mule.finding import Finding, Severity
-from mule.load import Contents
+from mule.analysis.carriers import Check
+from mule.analysis.load import Contents
+from mule.analysis.stamina import Lasts
+from mule.findings.assess import Assessment
+from mule.findings.finding import Finding, Severity
+from mule.findings.shopping import Wanted
 from mule.packing import RoomUse
-from mule.packout import BagOut, OutLine, PackOut
 from mule.plan import Plan
-from mule.shopping import Wanted
-from mule.stamina import Lasts
+from mule.trail.packout import BagOut, OutLine, PackOut
 from server.exchange.words import spot_words, task_head, task_things, wanted_how, wanted_name
 
 # DejaVu, cut down to Latin, Greek and Cyrillic letters and the signs that names use (fonts/README.md).

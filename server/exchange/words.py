@@ -2,11 +2,11 @@
 
 from collections.abc import Mapping
 
-from mule.finding import ToGet
+from mule.findings.finding import ToGet
+from mule.findings.shopping import Wanted
 from mule.packing import RoomUse
-from mule.packout import OutLine, Task
 from mule.plan import Plan
-from mule.shopping import Wanted
+from mule.trail.packout import OutLine, Task
 
 _TASKS = {
     "charge": "Charge packs and banks",

@@ -2,9 +2,9 @@
 
 from ninja import File, Router, UploadedFile
 
-from mule.assess import Station
-from mule.debrief import LookBack
-from mule.packout import PackOut
+from mule.findings.assess import Station
+from mule.trail.debrief import LookBack
+from mule.trail.packout import PackOut
 from server.accounts.signed_in import SignedInRequest
 from server.field import looking, services
 from server.field.scale import Reading, read_scale

@@ -7,13 +7,13 @@ from typing import IO
 from django.contrib.auth.models import User
 from django.db.models import Count, Max
 
-from mule.assess import assess
-from mule.debrief import History, LookBack, look_back, match, used_days
-from mule.errors import InvalidInput, Problem
-from mule.field import Frame, fold
-from mule.gear import Gear
-from mule.memo import Kept
+from mule.base.errors import InvalidInput, Problem
+from mule.base.memo import Kept
+from mule.findings.assess import assess
 from mule.plan import MOST_FRAMES
+from mule.plan.field import Frame, fold
+from mule.plan.gear import Gear
+from mule.trail.debrief import History, LookBack, look_back, match, used_days
 from server.documents import find, revision
 from server.field.models import PictureFrame
 from server.field.pictures import Odd, read_files

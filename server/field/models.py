@@ -6,7 +6,7 @@ from server.trips.models import Trip
 
 
 class FieldMark(models.Model):
-    """One ``mule.field`` mark, as it came. Marks are only ever added; ``id`` is the order in which they came."""
+    """One ``mule.plan.field`` mark, as it came. Marks are only ever added; ``id`` is the order in which they came."""
 
     trip = models.ForeignKey(Trip, on_delete=models.CASCADE, related_name="marks")
     mark = models.CharField(max_length=64)
@@ -24,7 +24,7 @@ class FieldMark(models.Model):
 
 
 class PictureFrame(models.Model):
-    """What one picture's metadata said: a ``mule.debrief`` frame. Pictures themselves are never stored."""
+    """What one picture's metadata said: a ``mule.trail.debrief`` frame. Pictures themselves are never stored."""
 
     trip = models.ForeignKey(Trip, on_delete=models.CASCADE, related_name="frames")
     name = models.CharField(max_length=200)

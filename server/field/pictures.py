@@ -18,7 +18,7 @@ import exifread
 from ninja import Schema
 from pydantic import ValidationError
 
-from mule.field import Frame
+from mule.plan.field import Frame
 from server.exchange.tables import rows_of
 
 # Enough of a file to hold its metadata; the rest is never read.

@@ -5,7 +5,7 @@ from typing import Annotated, Any
 from ninja import Schema
 from pydantic import Field as Limits
 
-from mule.field import Conflict, Mark
+from mule.plan.field import Conflict, Mark
 from server.field.pictures import Odd
 
 

@@ -6,13 +6,13 @@ from typing import Any
 from django.contrib.auth.models import User
 from pydantic import ValidationError
 
-from mule.advise import review
-from mule.assess import Station
-from mule.errors import plain_path, rule_of, shorten
-from mule.field import Mark, Tick, Weighed, fold
-from mule.field.lines import packed_in
-from mule.packout import PackOut, field_stations, list_out
+from mule.base.errors import plain_path, rule_of, shorten
+from mule.findings.advise import review
+from mule.findings.assess import Station
 from mule.plan import MOST_MARKS, Plan
+from mule.plan.field import Mark, Tick, Weighed, fold
+from mule.plan.field.lines import packed_in
+from mule.trail.packout import PackOut, field_stations, list_out
 from server.documents import find, writing
 from server.field.models import FieldMark
 from server.field.schemas import FieldOut, Refusal, TakenMarks

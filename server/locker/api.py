@@ -3,8 +3,8 @@
 from django.http import HttpResponse
 from ninja import File, Router, Status, UploadedFile
 
-from mule.gear import Gear
-from mule.typed import understand
+from mule.intake.typed import understand
+from mule.plan.gear import Gear
 from server.accounts.signed_in import SignedInRequest
 from server.locker import services
 from server.locker.convert import gear_of, locker_of, typical

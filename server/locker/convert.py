@@ -8,8 +8,8 @@ from django.db.models import TextField
 from django.db.models.functions import Cast
 from pydantic import TypeAdapter
 
-from mule.gear import GEAR, Gear
-from mule.memo import Kept
+from mule.base.memo import Kept
+from mule.plan.gear import GEAR, Gear
 from server.documents import revision
 from server.locker.models import Thing
 

@@ -3,12 +3,12 @@
 from django.conf import settings
 from django.db import models
 
-from mule.gear.base import PICTURE_NAME_LENGTH
+from mule.plan.gear.base import PICTURE_NAME_LENGTH
 from server.documents import Document
 
 
 class Thing(Document):
-    """One thing of somebody's locker; ``spec`` is its ``mule.gear`` value."""
+    """One thing of somebody's locker; ``spec`` is its ``mule.plan.gear`` value."""
 
     kind = models.CharField(max_length=20)
 

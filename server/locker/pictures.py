@@ -13,8 +13,8 @@ from django.contrib.auth.models import User
 from django.utils import timezone
 from PIL import Image, ImageOps, UnidentifiedImageError
 
-from mule.errors import InvalidInput, Problem
-from mule.gear.base import PICTURE_NAME_LENGTH
+from mule.base.errors import InvalidInput, Problem
+from mule.plan.gear.base import PICTURE_NAME_LENGTH
 from server.documents import writing
 from server.errors import NotFound
 from server.locker.models import Thing, ThingPicture

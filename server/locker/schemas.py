@@ -5,10 +5,10 @@ from typing import Annotated
 from ninja import Schema
 from pydantic import Field
 
-from mule.gear import Gear
+from mule.base.units import Count, Grams
+from mule.intake.typed import MOST_LINES
 from mule.plan import MOST_THINGS
-from mule.typed import MOST_LINES
-from mule.units import Count, Grams
+from mule.plan.gear import Gear
 
 
 class ThingOut(Schema):

@@ -4,9 +4,9 @@ from collections.abc import Sequence
 
 from django.contrib.auth.models import User
 
-from mule.errors import InvalidInput, Problem
-from mule.gear import GEAR, Gear, Source
+from mule.base.errors import InvalidInput, Problem
 from mule.plan import MOST_THINGS
+from mule.plan.gear import GEAR, Gear, Source
 from server.documents import FreeSlugs, find, find_for_edit, require_room, slug_from, slugs, spec_of, store, writing
 from server.errors import NotFound
 from server.locker.convert import gear_of, typical

@@ -11,23 +11,23 @@ from typing import Any, ClassVar, Literal, Protocol
 
 from pydantic import TypeAdapter
 
-from mule.bag_sets import bag_sets
-from mule.choosing import Asking
-from mule.cures import look_for_cures
-from mule.deadline import Deadline
-from mule.finding import Finding
-from mule.gate import GateCheckPlan, gate_check_plan
-from mule.gear import Bag, Insert
-from mule.optics import cover
-from mule.outings import OutingAsked, at_base, day_of, light_to_complete, look_for_day_cures, proposals
+from mule.analysis.gate import GateCheckPlan, gate_check_plan
+from mule.analysis.optics import cover
+from mule.base.deadline import Deadline
+from mule.findings.cures import look_for_cures
+from mule.findings.finding import Finding
+from mule.findings.shopping import Wanted, shopping_list
+from mule.findings.spares import Spare, spares
 from mule.packing import Before, PlacingOptions, StowCase, stow
 from mule.packing.foam import CaseFit, FoamWish, compare_cases, cut_foam
 from mule.packing.placements import USUAL
 from mule.plan import Plan
-from mule.shopping import Wanted, shopping_list
-from mule.spares import Spare, spares
-from mule.split import split
-from mule.suggest import suggest
+from mule.plan.gear import Bag, Insert
+from mule.search.bag_sets import bag_sets
+from mule.search.choosing import Asking
+from mule.search.outings import OutingAsked, at_base, day_of, light_to_complete, look_for_day_cures, proposals
+from mule.search.split import split
+from mule.search.suggest import suggest
 from server.searching.lines import BagSetLine, ChoiceLine, CureLine, OutingLine, StowLine
 
 # Searches of one lane wait for each other; those of different lanes do not: cures are waited for at every click.

@@ -2,11 +2,11 @@
 
 from pydantic import BaseModel
 
-from mule.bag_sets import BagNews
-from mule.choosing import Choice, KeptThing, Point
-from mule.finding import Finding
-from mule.outings import ProposedOuting
+from mule.findings.finding import Finding
 from mule.packing import Stowage
+from mule.search.bag_sets import BagNews
+from mule.search.choosing import Choice, KeptThing, Point
+from mule.search.outings import ProposedOuting
 
 
 class Line(BaseModel):

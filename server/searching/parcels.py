@@ -1,7 +1,7 @@
 """Jobs on their way to a worker: what seldom changes is sent in parts that workers know again.
 
-What is remembered of a locker hangs on the very object (``mule.memo``). A worker that unpickled it anew for each click
-would work everything out anew: so it keeps the last ones, by their content, and puts them in.
+What is remembered of a locker hangs on the very object (``mule.base.memo``). A worker that unpickled it anew for each
+click would work everything out anew: so it keeps the last ones, by their content, and puts them in.
 """
 
 import pickle
@@ -10,7 +10,7 @@ from functools import partial
 from hashlib import sha256
 from typing import Any, NamedTuple
 
-from mule.memo import Kept, by_identity
+from mule.base.memo import Kept, by_identity
 from mule.plan import Plan
 from server.searching.jobs import Job
 

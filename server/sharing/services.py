@@ -7,7 +7,7 @@ from secrets import token_urlsafe
 from django.contrib.auth.models import User
 from django.http import HttpRequest
 
-from mule.errors import InvalidInput, Problem
+from mule.base.errors import InvalidInput, Problem
 from server.documents import find
 from server.errors import NotFound
 from server.sharing.guests import valid_links

@@ -3,22 +3,22 @@
 from django.http import HttpResponse, StreamingHttpResponse
 from ninja import Router, Status
 
-from mule.advise import Advice, advise
-from mule.assess import assess
-from mule.choosing import Asking, require_brief
-from mule.compare import Comparison, compare
-from mule.editing import apply
-from mule.filters.lightest import LightestSet, lightest_set
-from mule.fronts import filter_case
-from mule.gate import GateCheckPlan
-from mule.kit import Kit as KitValue
-from mule.loadouts import Outing, outing
-from mule.optics import cover
+from mule.analysis.filters.lightest import LightestSet, lightest_set
+from mule.analysis.fronts import filter_case
+from mule.analysis.gate import GateCheckPlan
+from mule.analysis.loadouts import Outing, outing
+from mule.analysis.optics import cover
+from mule.analysis.power import PowerAdvice, advise_power
+from mule.analysis.stamina import in_short, last, power_case
+from mule.findings.advise import Advice, advise
+from mule.findings.assess import assess
+from mule.findings.shopping import Wanted
 from mule.plan import Plan
-from mule.power import PowerAdvice, advise_power
-from mule.shopping import Wanted
-from mule.stamina import in_short, last, power_case
-from mule.suggest import kept_in_any_case
+from mule.plan.editing import apply
+from mule.plan.kit import Kit as KitValue
+from mule.search.choosing import Asking, require_brief
+from mule.search.compare import Comparison, compare
+from mule.search.suggest import kept_in_any_case
 from server.accounts.signed_in import SignedInRequest
 from server.answers import written
 from server.locker.schemas import ThingOut

@@ -6,9 +6,9 @@ from django.http import HttpResponse, StreamingHttpResponse
 from ninja import Router, Schema
 from pydantic import Field
 
-from mule.finding import Edit
-from mule.spares import Spare
-from mule.split import USUAL_S, Shared, Split, shared_so
+from mule.findings.spares import Spare
+from mule.plan.edits import Edit
+from mule.search.split import USUAL_S, Shared, Split, shared_so
 from server.accounts.signed_in import SignedInRequest
 from server.answers import written
 from server.searching.answers import Question, streamed, within_limits

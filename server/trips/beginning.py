@@ -8,12 +8,12 @@ from typing import Any
 from django.conf import settings
 from django.contrib.auth.models import User
 
-from mule.carriers import Carrier as CarrierValue
-from mule.errors import InvalidInput, Problem
-from mule.finding import Edit, Load
-from mule.gear import Bag, Gear, Insert, at_hand
+from mule.base.errors import InvalidInput, Problem
 from mule.plan import read
-from mule.trip import Trip as TripValue
+from mule.plan.carriers import Carrier as CarrierValue
+from mule.plan.edits import Edit, Load
+from mule.plan.gear import Bag, Gear, Insert, at_hand
+from mule.plan.trip import Trip as TripValue
 from server.carriers import services as carriers
 from server.carriers.models import Carrier
 from server.documents import find, writing

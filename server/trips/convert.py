@@ -4,12 +4,12 @@ from typing import NamedTuple
 
 from django.contrib.auth.models import User
 
-from mule.field import Mark
-from mule.gear import Gear
-from mule.kit import Kit as KitValue
-from mule.memo import Kept
+from mule.base.memo import Kept
 from mule.plan import Plan, assemble
-from mule.trip import Trip as TripValue
+from mule.plan.field import Mark
+from mule.plan.gear import Gear
+from mule.plan.kit import Kit as KitValue
+from mule.plan.trip import Trip as TripValue
 from server.carriers.models import Carrier
 from server.carriers.services import carriers_of
 from server.documents import revision

@@ -5,10 +5,10 @@ from collections.abc import Iterable, Mapping
 from django.contrib.auth.models import User
 from django.db.models import F
 
-from mule.errors import InvalidInput, Problem
-from mule.gear import Filter, Gear, named_elsewhere, parse
-from mule.memo import Kept
+from mule.base.errors import InvalidInput, Problem
+from mule.base.memo import Kept
 from mule.plan import MOST_THINGS
+from mule.plan.gear import Filter, Gear, named_elsewhere, parse
 from server.documents import FreeSlugs, revision, slugs, spec_of, writing
 from server.errors import NotFound
 from server.locker.convert import gear_of, locker_of

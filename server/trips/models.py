@@ -7,7 +7,7 @@ from server.documents import LONGEST_SLUG, Document
 
 
 class Trip(Document):
-    """One trip; ``spec`` is its ``mule.trip`` value.
+    """One trip; ``spec`` is its ``mule.plan.trip`` value.
 
     scale: the marks of what was weighed that stand, out of all that was noted; weighings: how often that changed.
     ticked: lines of the pack-out list, of things in bags, that are done. changed_by: who edited it last, where it was

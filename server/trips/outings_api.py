@@ -5,8 +5,8 @@ from datetime import date
 from django.http import HttpResponse, StreamingHttpResponse
 from ninja import Router
 
-from mule.advise import Advice, advise
-from mule.outings import AtBase, ByDays, OutingAsked, base_on, day_of, day_plan, judge_days, loadout_on, ways_of
+from mule.findings.advise import Advice, advise
+from mule.search.outings import AtBase, ByDays, OutingAsked, base_on, day_of, day_plan, judge_days, loadout_on, ways_of
 from server.accounts.signed_in import SignedInRequest
 from server.answers import written
 from server.searching.answers import Question, lines_of, streamed, within_limits

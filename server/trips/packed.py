@@ -7,12 +7,12 @@ from hashlib import sha256
 from django.core.cache import cache
 from pydantic import ValidationError
 
-from mule.field.lines import packed_in
-from mule.gate import GateCheckPlan
+from mule.analysis.gate import GateCheckPlan
+from mule.findings.shopping import Wanted
 from mule.packing import USUAL_S, Before, PlacingOptions, Stowage, cost_of_left
 from mule.packing.placements import USUAL
 from mule.plan import Plan
-from mule.shopping import Wanted
+from mule.plan.field.lines import packed_in
 from server.searching.answers import Question, found, lines_of, within_limits
 from server.searching.jobs import DRILL, WANTED, Answering, Stowing, drill, shopping, worth_to_wants
 from server.searching.kept import KEEP_S, answer

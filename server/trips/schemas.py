@@ -6,18 +6,18 @@ from typing import Annotated
 from ninja import Schema
 from pydantic import Field
 
-from mule.advise import Advice
-from mule.assess import Assessment
-from mule.carriers import Carrier
-from mule.finding import Edit
-from mule.gear import Gear
-from mule.kit import Entry, Kit, Stow
+from mule.analysis.power import Power
+from mule.analysis.stamina import Lasts
+from mule.analysis.storage import Storage
+from mule.base.units import ItemId, Name, Note
+from mule.findings.advise import Advice
+from mule.findings.assess import Assessment
 from mule.packing import USUAL, USUAL_S
-from mule.power import Power
-from mule.stamina import Lasts
-from mule.storage import Storage
-from mule.trip import Stamina, Trip
-from mule.units import ItemId, Name, Note
+from mule.plan.carriers import Carrier
+from mule.plan.edits import Edit
+from mule.plan.gear import Gear
+from mule.plan.kit import Entry, Kit, Stow
+from mule.plan.trip import Stamina, Trip
 from server.locker.schemas import ThingOut
 
 

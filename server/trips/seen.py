@@ -2,10 +2,10 @@
 
 from collections.abc import Collection, Iterable
 
-from mule.errors import InvalidInput, Problem
-from mule.gear import Gear
-from mule.memo import Kept
-from mule.trip import Trip as TripValue
+from mule.base.errors import InvalidInput, Problem
+from mule.base.memo import Kept
+from mule.plan.gear import Gear
+from mule.plan.trip import Trip as TripValue
 from server.sharing.guests import guest_through
 from server.trips.convert import kit_of, trip_of
 from server.trips.lending import gear_for, gear_stamp

@@ -5,18 +5,18 @@ from typing import NamedTuple
 
 from django.contrib.auth.models import User
 
-from mule.editing import apply
-from mule.errors import InvalidInput, Problem
-from mule.finding import Edit
-from mule.gear import Gear
-from mule.kit import Entry, Stow
-from mule.kit import Kit as KitValue
-from mule.loadouts import carried
-from mule.loadouts import find as find_loadout
-from mule.outings import with_edits
+from mule.analysis.loadouts import carried
+from mule.analysis.loadouts import find as find_loadout
+from mule.base.errors import InvalidInput, Problem
 from mule.plan import Plan
-from mule.trip import Person, Stamina
-from mule.trip import Trip as TripValue
+from mule.plan.editing import apply
+from mule.plan.edits import Edit
+from mule.plan.gear import Gear
+from mule.plan.kit import Entry, Stow
+from mule.plan.kit import Kit as KitValue
+from mule.plan.trip import Person, Stamina
+from mule.plan.trip import Trip as TripValue
+from mule.search.outings import with_edits
 from server.documents import (
     FreeSlugs,
     find,

@@ -2,7 +2,7 @@
 
 from ninja import Router, Status
 
-from mule.compare import Glance, glance
+from mule.search.compare import Glance, glance
 from server.accounts.signed_in import SignedInRequest
 from server.sharing.guests import guest_through
 from server.trips import beginning, services

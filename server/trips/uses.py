@@ -2,8 +2,8 @@
 
 from collections.abc import Iterable
 
-from mule.errors import Problem
-from mule.trip import Marks
+from mule.base.errors import Problem
+from mule.plan.trip import Marks
 from server.errors import InUse
 from server.trips.models import Kit, Trip
 

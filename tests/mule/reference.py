@@ -1,14 +1,14 @@
 """Coverage by the book, one cell and one set-up at a time, in plain Python: an independent check of the fast one.
 
-Written from docs/domain/optics.md and docs/domain/coverage.md alone; it shares no code with mule.optics.
+Written from docs/domain/optics.md and docs/domain/coverage.md alone; it shares no code with mule.analysis.optics.
 """
 
 from itertools import pairwise, product
 from math import atan, ceil, hypot, log, log2, sqrt
 from typing import Any
 
-from mule.gear import Body, Lens, MountAdapter, Teleconverter
-from mule.trip import Trait, Want
+from mule.plan.gear import Body, Lens, MountAdapter, Teleconverter
+from mule.plan.trip import Trait, Want
 
 
 def _k(body: Body) -> float:

@@ -5,10 +5,11 @@ from typing import Any
 
 import pytest
 
-from mule.assess import assess, case_of
-from mule.cures import cure
-from mule.finding import AsPiece, InBag, PieceKind, Severity, Worn
-from mule.gear import (
+from mule.findings.assess import assess, case_of
+from mule.findings.cures import cure
+from mule.findings.finding import Severity
+from mule.plan import Plan
+from mule.plan.gear import (
     Card,
     CardSlot,
     Charger,
@@ -19,9 +20,9 @@ from mule.gear import (
     Tripod,
     serves,
 )
-from mule.kit import Loadout
-from mule.plan import Plan
-from mule.trip import AidWish, Day, LocalRule, Mains, Want
+from mule.plan.kit import Loadout
+from mule.plan.places import AsPiece, InBag, PieceKind, Worn
+from mule.plan.trip import AidWish, Day, LocalRule, Mains, Want
 from tests import cast
 from tests.saying import DAYS, THING, codes, found, only, other, plan, score
 from tests.wandering import wandered

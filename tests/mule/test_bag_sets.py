@@ -5,15 +5,15 @@ from pathlib import Path
 
 import pytest
 
-from mule.assess import assess
-from mule.bag_sets import MOST_LEFT, NOW, BagNews, BagSet, bag_sets, beats, worse
-from mule.bag_sets.choices import checked_sets, sets_of
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Body, Box, Insert, Lens, Other
-from mule.kit import Kit, Loadout, Mount, Stow, Wish
+from mule.findings.assess import assess
 from mule.packing import stow
 from mule.packing.blocks import never_held
 from mule.plan import Plan, kit_problems, read
+from mule.plan.gear import Bag, Body, Box, Insert, Lens, Other
+from mule.plan.kit import Kit, Loadout, Mount, Stow, Wish
+from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.search.bag_sets import MOST_LEFT, NOW, BagNews, BagSet, bag_sets, beats, worse
+from mule.search.bag_sets.choices import checked_sets, sets_of
 from tests import cast
 
 DEMO = Path(__file__).parents[2] / "demo"

@@ -2,12 +2,12 @@
 
 import pytest
 
-from mule.deadline import Deadline
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Box, Gear, Soft
-from mule.kit import Entry, Hang, Kit, Pin, Ride, Stow
+from mule.base.deadline import Deadline
 from mule.packing import OnPerson, stow
 from mule.packing.balancing import HALF_DEEP_MM, HALF_WIDE_MM
+from mule.plan.gear import Bag, Box, Gear, Soft
+from mule.plan.kit import Entry, Hang, Kit, Pin, Ride, Stow
+from mule.plan.places import AsPiece, InBag, PieceKind
 from tests import cast
 from tests.mule.test_packing import bag, thing
 

@@ -4,12 +4,12 @@ from typing import Any
 
 import pytest
 
-from mule.errors import InvalidInput
-from mule.gear import Box, Card, Cylinder, Drive, Other, Soft
-from mule.kit import Loadout, Stow
-from mule.outings import at_base
+from mule.base.errors import InvalidInput
 from mule.plan import Plan
-from mule.trip import Base, Day
+from mule.plan.gear import Box, Card, Cylinder, Drive, Other, Soft
+from mule.plan.kit import Loadout, Stow
+from mule.plan.trip import Base, Day
+from mule.search.outings import at_base
 from tests import cast
 
 ROOMY = Box(length_mm=390, width_mm=300, height_mm=180)

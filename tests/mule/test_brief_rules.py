@@ -4,11 +4,11 @@ from typing import Any
 
 import pytest
 
-from mule.cures import cure
-from mule.finding import Finding, Severity
-from mule.gear import Drive, Drone, Light, OtherSupport, Standing, Tripod
+from mule.findings.cures import cure
+from mule.findings.finding import Finding, Severity
 from mule.plan import Plan
-from mule.trip import Day, LocalRule, Marks, Person, Policies, Slot, Weather
+from mule.plan.gear import Drive, Drone, Light, OtherSupport, Standing, Tripod
+from mule.plan.trip import Day, LocalRule, Marks, Person, Policies, Slot, Weather
 from tests import cast
 
 DAYS = (Day(date="2027-02-20", title="One"), Day(date="2027-02-21", title="Two"))

@@ -7,9 +7,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
-from mule.carriers import Carrier, LegVerdict, Luggage, PieceRule, TogetherRule, check, squeezed
-from mule.finding import PieceKind
-from mule.trip import Leg
+from mule.analysis.carriers import LegVerdict, Luggage, check, squeezed
+from mule.plan.carriers import Carrier, PieceRule, TogetherRule
+from mule.plan.places import PieceKind
+from mule.plan.trip import Leg
 from tests import cast
 
 # The bag of the worked example: 7.4 kg, 54 x 38 x 24 cm.

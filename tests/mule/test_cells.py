@@ -7,14 +7,14 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mule.deadline import Deadline
-from mule.finding import InBag
-from mule.gear import Bag, Box, Compartment, Computer, Cylinder, Gear, Soft
-from mule.kit import Entry, Kit, Pin, Stow, Wish
+from mule.base.deadline import Deadline
 from mule.packing import Before, Stowage, StowCase, stow
 from mule.packing.answer import Divider
 from mule.packing.dividing import unfixed
 from mule.packing.proof import faults
+from mule.plan.gear import Bag, Box, Compartment, Computer, Cylinder, Gear, Soft
+from mule.plan.kit import Entry, Kit, Pin, Stow, Wish
+from mule.plan.places import InBag
 from tests import cast
 from tests.mule.test_packing import bag, thing
 

@@ -8,18 +8,19 @@ from typing import Any
 
 import pytest
 
-from mule.advise import review
-from mule.assess import assess
-from mule.carriers import Carrier
-from mule.choosing import Asking, Choice, Point, choose
-from mule.choosing.points import is_outdone
-from mule.errors import InvalidInput
-from mule.finding import InBag, Severity
-from mule.gear import Charger, Light, PowerBank, Standing, Tripod
-from mule.kit import Entry, Kit
+from mule.base.errors import InvalidInput
+from mule.base.solving import tenths
+from mule.findings.advise import review
+from mule.findings.assess import assess
+from mule.findings.finding import Severity
 from mule.plan import Plan
-from mule.solving import tenths
-from mule.trip import AidWish, Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
+from mule.plan.carriers import Carrier
+from mule.plan.gear import Charger, Light, PowerBank, Standing, Tripod
+from mule.plan.kit import Entry, Kit
+from mule.plan.places import InBag
+from mule.plan.trip import AidWish, Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
+from mule.search.choosing import Asking, Choice, Point, choose
+from mule.search.choosing.points import is_outdone
 from tests import cast
 from tests.covering import OFF_THE_GRID, ON_THE_ROAD, TINY, TWINNED
 from tests.tiny import QUIET, off_the_grid, on_the_road, reshuffled, tiny, twinned

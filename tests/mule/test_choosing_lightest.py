@@ -4,8 +4,8 @@ from collections.abc import Callable
 
 import pytest
 
-from mule.choosing import Asking, choose
 from mule.plan import Plan
+from mule.search.choosing import Asking, choose
 from tests.covering import OFF_THE_GRID, ON_THE_ROAD_FEW, TINY_FEW
 from tests.tiny import off_the_grid, on_the_road, tiny
 from tests.trying import SAME, able, best, value

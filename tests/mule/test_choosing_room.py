@@ -5,14 +5,14 @@ from typing import Any
 
 import pytest
 
-from mule.choosing import Asking, choose
-from mule.deadline import Deadline
-from mule.finding import InBag
-from mule.gear import Box, Cylinder, Other
-from mule.kit import Entry
+from mule.base.deadline import Deadline
 from mule.packing import PlacingOptions, stow
 from mule.plan import Plan
-from mule.trip import Marks, Person
+from mule.plan.gear import Box, Cylinder, Other
+from mule.plan.kit import Entry
+from mule.plan.places import InBag
+from mule.plan.trip import Marks, Person
+from mule.search.choosing import Asking, choose
 from tests import cast
 from tests.tiny import QUIET
 from tests.trying import SAME, value

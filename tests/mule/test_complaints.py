@@ -7,9 +7,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mule.errors import InvalidInput
-from mule.gear import parse
+from mule.base.errors import InvalidInput
 from mule.plan import read, write
+from mule.plan.gear import parse
 from tests import cast
 
 PLAN = cast.plan(

@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.completeness import (
+from mule.analysis.completeness import (
     Completeness,
     LightestGivers,
     Requirements,
@@ -13,7 +13,7 @@ from mule.completeness import (
     dependency_graph,
     holds,
 )
-from mule.gear import (
+from mule.plan.gear import (
     Battery,
     Body,
     Box,

@@ -7,11 +7,11 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mule.optics import cover
-from mule.optics.cells import cells_between, columns, edge_mm
-from mule.optics.score import score
-from mule.optics.setups import set_ups
-from mule.trip import Trait, Want
+from mule.analysis.optics import cover
+from mule.analysis.optics.cells import cells_between, columns, edge_mm
+from mule.analysis.optics.score import score
+from mule.analysis.optics.setups import set_ups
+from mule.plan.trip import Trait, Want
 from tests import cast
 from tests.strategies import optics, wishes
 

@@ -5,19 +5,21 @@ from typing import Any
 
 import pytest
 
-from mule.assess import case_of
-from mule.cures import MOST_CURES, cure, lighter, look_for_cures, problem_of, problems
-from mule.cures.getting import with_gets
-from mule.cures.making import inside, loaded_kit
-from mule.cures.problem import heavier, is_revealed, size_of, weighty
-from mule.cures.room import finds_room
-from mule.editing import apply
-from mule.finding import AsPiece, Cure, Finding, InBag, Leave, Load, Move, NoWay, PieceKind, Severity, Worn
-from mule.gear import Battery, Box, Light, Other, Soft, keeps_safe
-from mule.ledger import Burden, grams, least_missed
+from mule.analysis.ledger import Burden, grams, least_missed
+from mule.findings.assess import case_of
+from mule.findings.cures import MOST_CURES, cure, lighter, look_for_cures, problem_of, problems
+from mule.findings.cures.getting import with_gets
+from mule.findings.cures.making import inside, loaded_kit
+from mule.findings.cures.problem import heavier, is_revealed, size_of, weighty
+from mule.findings.cures.room import finds_room
+from mule.findings.finding import Cure, Finding, NoWay, Severity
+from mule.findings.rules import Case, Trials, speak, speak_of_losses
 from mule.plan import Plan
-from mule.rules import Case, Trials, speak, speak_of_losses
-from mule.trip import Day, LocalRule, Marks, Night, Person
+from mule.plan.editing import apply
+from mule.plan.edits import Leave, Load, Move
+from mule.plan.gear import Battery, Box, Light, Other, Soft, keeps_safe
+from mule.plan.places import AsPiece, InBag, PieceKind, Worn
+from mule.plan.trip import Day, LocalRule, Marks, Night, Person
 from tests import cast
 from tests.wandering import HARD, cured, demo_plans, every, wandered
 
@@ -228,7 +230,7 @@ def test_more_pieces_than_a_leg_allows_are_handed_over_or_left() -> None:
 
 
 def test_all_bags_together_are_lightened_by_the_sum_of_them() -> None:
-    from mule.carriers import Carrier, PieceRule, TogetherRule  # noqa: PLC0415
+    from mule.plan.carriers import Carrier, PieceRule, TogetherRule  # noqa: PLC0415
 
     carrier = Carrier(
         id="air",

@@ -5,14 +5,14 @@ from typing import Any
 
 import pytest
 
-from mule.debrief import History, LookBack, look_back, match, rates
-from mule.debrief.advice import take_or_rent
-from mule.field import Frame, Mark, fold
-from mule.finding import InBag
-from mule.gear import Absence, AbsenceReason, Battery, Filter, Standing, StepRing
+from mule.analysis.power import simulate
 from mule.plan import Plan
-from mule.power import simulate
-from mule.trip import Day, Demand, Pattern, Stamina, Trip
+from mule.plan.field import Frame, Mark, fold
+from mule.plan.gear import Absence, AbsenceReason, Battery, Filter, Standing, StepRing
+from mule.plan.places import InBag
+from mule.plan.trip import Day, Demand, Pattern, Stamina, Trip
+from mule.trail.debrief import History, LookBack, look_back, match, rates
+from mule.trail.debrief.advice import take_or_rent
 from tests import cast
 
 DAYS = tuple(Day(date=date(2027, 2, d), title="Out") for d in (20, 21, 22))

@@ -4,12 +4,13 @@ from itertools import permutations
 
 import pytest
 
-from mule.editing import apply
-from mule.errors import InvalidInput
-from mule.finding import AsPiece, Edit, InBag, Leave, Load, Move, PieceKind, Worn
-from mule.gate import check_legs
-from mule.load import Loads, weigh
+from mule.analysis.gate import check_legs
+from mule.analysis.load import Loads, weigh
+from mule.base.errors import InvalidInput
 from mule.plan import Plan
+from mule.plan.editing import apply
+from mule.plan.edits import Edit, Leave, Load, Move
+from mule.plan.places import AsPiece, InBag, PieceKind, Worn
 from tests import cast
 
 TRIPOD = {

@@ -7,13 +7,14 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
-from mule.cures import cure
-from mule.editing import apply
-from mule.errors import InvalidInput
-from mule.finding import AsPiece, InBag, Leave, Load, Move, PieceKind, Worn
-from mule.kit import Kit
-from mule.load import weigh
+from mule.analysis.load import weigh
+from mule.base.errors import InvalidInput
+from mule.findings.cures import cure
 from mule.plan import Plan, kit_problems, read, write
+from mule.plan.editing import apply
+from mule.plan.edits import Leave, Load, Move
+from mule.plan.kit import Kit
+from mule.plan.places import AsPiece, InBag, PieceKind, Worn
 from tests import cast
 
 GEAR = [

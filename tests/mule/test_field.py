@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import TypeAdapter, ValidationError
 
-from mule.field import Mark, Tick, Weighed, fold
+from mule.plan.field import Mark, Tick, Weighed, fold
 
 NOON = datetime(2027, 2, 19, 12, tzinfo=UTC)
 

@@ -5,10 +5,10 @@ from typing import Any
 
 import pytest
 
-from mule.filters import FilterFit, FilterGear, Front, darken, fit, stops_needed
-from mule.filters.lightest import lightest_set
-from mule.gear import Cylinder, Filter, FilterHolder, Gear, StepRing
-from mule.trip import EffectWish, Want
+from mule.analysis.filters import FilterFit, FilterGear, Front, darken, fit, stops_needed
+from mule.analysis.filters.lightest import lightest_set
+from mule.plan.gear import Cylinder, Filter, FilterHolder, Gear, StepRing
+from mule.plan.trip import EffectWish, Want
 from tests import cast
 
 R = Cylinder(diameter_mm=82, length_mm=5)

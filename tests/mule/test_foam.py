@@ -6,10 +6,10 @@ from typing import Any
 
 import pytest
 
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Box, Cylinder, Other
-from mule.kit import Entry, Kit
 from mule.packing.foam import Foam, FoamWish, Pocket, compare_cases, cut_foam
+from mule.plan.gear import Bag, Box, Cylinder, Other
+from mule.plan.kit import Entry, Kit
+from mule.plan.places import AsPiece, InBag, PieceKind
 
 
 def case(id_: str, *inner: float, grams: float = 4_000) -> Bag:

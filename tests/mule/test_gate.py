@@ -7,16 +7,19 @@ from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
-from mule.assess import assess
-from mule.carriers import Carrier, Judged, Lying, PieceRule, Restriction, judge, sort_of, strictest
-from mule.cures import cure
-from mule.finding import AsPiece, Finding, InBag, Move, PieceKind, Severity, Worn
-from mule.gate import gate_check_plan, rehearse
-from mule.gear import Bag, Battery, Box, Card, Computer, Link, Other, PowerBank, Safety, Tripod
-from mule.kit import Entry, Loadout, Stow, Wish
+from mule.analysis.carriers import Judged, Lying, judge, sort_of, strictest
+from mule.analysis.gate import gate_check_plan, rehearse
+from mule.analysis.power import charging_sources
+from mule.findings.assess import assess
+from mule.findings.cures import cure
+from mule.findings.finding import Finding, Severity
 from mule.plan import Plan
-from mule.power import charging_sources
-from mule.trip import Leg, Mains
+from mule.plan.carriers import Carrier, PieceRule, Restriction
+from mule.plan.edits import Move
+from mule.plan.gear import Bag, Battery, Box, Card, Computer, Link, Other, PowerBank, Safety, Tripod
+from mule.plan.kit import Entry, Loadout, Stow, Wish
+from mule.plan.places import AsPiece, InBag, PieceKind, Worn
+from mule.plan.trip import Leg, Mains
 from tests import cast
 
 THING: dict[str, Any] = {"mass_g": 100, "size": cast.SMALL}

@@ -4,11 +4,11 @@ from typing import Any
 
 import pytest
 
-from mule.finding import AsPiece, InBag, PieceKind, Worn
-from mule.gate import GateCheckPlan, gate_check_plan, lying, rehearse
-from mule.gear import Box, Card, Computer, Drone, Other, PowerBank, Soft
+from mule.analysis.gate import GateCheckPlan, gate_check_plan, lying, rehearse
 from mule.plan import Plan
-from mule.trip import Leg
+from mule.plan.gear import Box, Card, Computer, Drone, Other, PowerBank, Soft
+from mule.plan.places import AsPiece, InBag, PieceKind, Worn
+from mule.plan.trip import Leg
 from tests import cast
 from tests.mule.test_gate import FLIES, bag, pack, packed
 

@@ -5,8 +5,8 @@ from typing import Any
 
 import pytest
 
-from mule import gear
-from mule.errors import InvalidInput
+from mule.base.errors import InvalidInput
+from mule.plan import gear
 from tests import cast
 
 LENS: dict[str, Any] = cast.normal_zoom().model_dump(mode="json")

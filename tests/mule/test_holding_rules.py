@@ -4,10 +4,11 @@ from typing import Any
 
 import pytest
 
-from mule.editing import apply
-from mule.finding import InBag, Severity, Worn
-from mule.gear import Head, Other, OtherSupport, Plate, Soft, Tripod
-from mule.trip import Day, Stamina
+from mule.findings.finding import Severity
+from mule.plan.editing import apply
+from mule.plan.gear import Head, Other, OtherSupport, Plate, Soft, Tripod
+from mule.plan.places import InBag, Worn
+from mule.plan.trip import Day, Stamina
 from tests import cast
 from tests.saying import found, only, plan
 

@@ -6,12 +6,12 @@ from random import Random
 
 import pytest
 
-from mule.choosing import Asking
-from mule.choosing.candidates import Candidates, candidates
-from mule.choosing.lasting import PARTS, Ask, AtLeast, LastingDemands, LastingPart
-from mule.gear import Body
-from mule.links import graph_of
+from mule.analysis.links import graph_of
 from mule.plan import Plan, read
+from mule.plan.gear import Body
+from mule.search.choosing import Asking
+from mule.search.choosing.candidates import Candidates, candidates
+from mule.search.choosing.lasting import PARTS, Ask, AtLeast, LastingDemands, LastingPart
 from tests.covering import OFF_THE_GRID, ON_THE_ROAD_FEW
 from tests.tiny import off_the_grid, on_the_road
 

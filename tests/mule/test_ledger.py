@@ -4,15 +4,15 @@ from typing import Any
 
 import pytest
 
-from mule.advise import advise
-from mule.assess import Assessment, assess, case_of
-from mule.cures import cure
-from mule.gear import Filter, Head, OtherSupport, Remote, Sound, Tripod
-from mule.ledger import Ledger, Sharpen
-from mule.lens_changes import DayChanges
-from mule.optics import WantChange, worth_of
+from mule.analysis.ledger import Ledger, Sharpen
+from mule.analysis.lens_changes import DayChanges
+from mule.analysis.optics import WantChange, worth_of
+from mule.findings.advise import advise
+from mule.findings.assess import Assessment, assess, case_of
+from mule.findings.cures import cure
 from mule.plan import Plan
-from mule.trip import Day, EffectWish, Marks, Trait, Weather
+from mule.plan.gear import Filter, Head, OtherSupport, Remote, Sound, Tripod
+from mule.plan.trip import Day, EffectWish, Marks, Trait, Weather
 from tests import cast
 from tests.wandering import HARD, cured, every
 

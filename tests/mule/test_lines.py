@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mule.field import Mark, fetch_line, line_of, relabelled, relined
+from mule.plan.field import Mark, fetch_line, line_of, relabelled, relined
 
 IDS = st.from_regex(r"\A[a-z0-9][a-z0-9-]{0,12}\Z")
 PLACES = st.one_of(

@@ -2,12 +2,12 @@
 
 import pytest
 
-from mule.field import Held, Weighed
-from mule.finding import AsPiece, InBag, PieceKind, Worn
-from mule.gear import Box, Gear, Source
-from mule.kit import Entry
-from mule.load import Contents, Loads, outer_with, roots, weigh
-from mule.trip import BaseLoad, Person
+from mule.analysis.load import Contents, Loads, outer_with, roots, weigh
+from mule.plan.field import Held, Weighed
+from mule.plan.gear import Box, Gear, Source
+from mule.plan.kit import Entry
+from mule.plan.places import AsPiece, InBag, PieceKind, Worn
+from mule.plan.trip import BaseLoad, Person
 from tests import cast
 
 _OWNED: list[Gear] = [cast.bag(), cast.insert(), cast.body(), cast.normal_zoom(), cast.pack(), cast.first_aid()]

@@ -5,11 +5,11 @@ from typing import Any
 
 import pytest
 
-from mule.errors import InvalidInput
-from mule.finding import AsPiece, InBag, PieceKind, Worn
-from mule.kit import Entry, Kit, Loadout, Mount, Stow
-from mule.loadouts import Shift, carried, moves, outing
+from mule.analysis.loadouts import Shift, carried, moves, outing
+from mule.base.errors import InvalidInput
 from mule.plan import Plan
+from mule.plan.kit import Entry, Kit, Loadout, Mount, Stow
+from mule.plan.places import AsPiece, InBag, PieceKind, Worn
 from tests import cast
 
 INES = AsPiece(piece=PieceKind.CABIN, person="ines")

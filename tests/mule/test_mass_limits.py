@@ -1,10 +1,10 @@
 """What luggage may weigh on each leg, as limits that a search keeps (docs/domain/carriers.md)."""
 
-from mule.carriers import Carrier, PieceRule, TogetherRule
-from mule.finding import PieceKind
-from mule.gate.limits import MassLimit, mass_limits
+from mule.analysis.gate.limits import MassLimit, mass_limits
 from mule.plan import Plan
-from mule.trip import Leg
+from mule.plan.carriers import Carrier, PieceRule, TogetherRule
+from mule.plan.places import PieceKind
+from mule.plan.trip import Leg
 from tests import cast
 
 CABIN, PERSONAL, HOLD = PieceKind.CABIN, PieceKind.PERSONAL, PieceKind.HOLD

@@ -8,16 +8,18 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mule.assess import assess
-from mule.errors import InvalidInput
-from mule.finding import FindingCode, InBag, Leave, Load, Worn
-from mule.gear import Card, CardSlot, Group, Soft
-from mule.kit import Entry, Kit, Loadout, Stow
-from mule.outings import DayBag, day_plan, judge_days, loadout_on, look_for_day_cures, with_edits
+from mule.analysis.power import simulate
+from mule.analysis.stamina import keep
+from mule.base.errors import InvalidInput
+from mule.findings.assess import assess
+from mule.findings.finding import FindingCode
 from mule.plan import Plan, read
-from mule.power import simulate
-from mule.stamina import keep
-from mule.trip import Day, Demand, Leg, Marks, Night, Pattern, Policies, Stamina
+from mule.plan.edits import Leave, Load
+from mule.plan.gear import Card, CardSlot, Group, Soft
+from mule.plan.kit import Entry, Kit, Loadout, Stow
+from mule.plan.places import InBag, Worn
+from mule.plan.trip import Day, Demand, Leg, Marks, Night, Pattern, Policies, Stamina
+from mule.search.outings import DayBag, day_plan, judge_days, loadout_on, look_for_day_cures, with_edits
 from tests import cast
 
 DEMO = read((Path(__file__).parents[2] / "demo" / "lofoten.plan.json").read_bytes())

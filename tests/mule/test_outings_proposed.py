@@ -6,13 +6,15 @@ from random import Random
 
 import pytest
 
-from mule.assess import assess
-from mule.deadline import Deadline
-from mule.errors import InvalidInput
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Body, Box, Cylinder, Lens, Tripod, keeps_safe
-from mule.kit import Entry
-from mule.outings import (
+from mule.base.deadline import Deadline
+from mule.base.errors import InvalidInput
+from mule.findings.assess import assess
+from mule.packing import left_in
+from mule.plan import Plan, read
+from mule.plan.gear import Bag, Body, Box, Cylinder, Lens, Tripod, keeps_safe
+from mule.plan.kit import Entry
+from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.search.outings import (
     OutingAsked,
     ProposedOuting,
     Way,
@@ -22,10 +24,8 @@ from mule.outings import (
     propose,
     ways_of,
 )
-from mule.outings.along import bags_to_go, goes_along
-from mule.outings.day import plan_out
-from mule.packing import left_in
-from mule.plan import Plan, read
+from mule.search.outings.along import bags_to_go, goes_along
+from mule.search.outings.day import plan_out
 from tests import cast
 from tests.covering import ALL_ALONG
 from tests.tiny import on_the_road, tiny

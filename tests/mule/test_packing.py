@@ -13,16 +13,16 @@ from pydantic import ValidationError
 
 from benchmarks.containers import bench_containers
 from benchmarks.stowing import SPACE, cut
-from mule.deadline import Deadline
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Battery, Body, Box, Card, Compartment, Computer, Cylinder, Gear, Insert, Other, Soft
-from mule.kit import Entry, Kit, Mount, Pin, Stow, Wish
+from mule.base.deadline import Deadline
 from mule.packing import Block, Placed, PlacingOptions, Stowage, StowCase, faults, place, stow
 from mule.packing.alike import Stacker
 from mule.packing.orientations import box_turns
 from mule.packing.placements import Outcome
 from mule.plan import read
-from mule.trip import Slot
+from mule.plan.gear import Bag, Battery, Body, Box, Card, Compartment, Computer, Cylinder, Gear, Insert, Other, Soft
+from mule.plan.kit import Entry, Kit, Mount, Pin, Stow, Wish
+from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.plan.trip import Slot
 from tests import cast
 
 

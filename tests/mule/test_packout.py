@@ -6,17 +6,17 @@ from typing import Any
 
 import pytest
 
-from mule.advise import review
-from mule.assess import StationMark, assess
-from mule.carriers import Carrier
-from mule.deadline import Deadline
-from mule.field import Field, Mark, Used, fold
-from mule.finding import AsPiece, InBag, PieceKind, Worn
-from mule.gear import Absence, AbsenceReason, Battery, Source
+from mule.base.deadline import Deadline
+from mule.findings.advise import review
+from mule.findings.assess import StationMark, assess
 from mule.packing import PlacingOptions, stow
-from mule.packout import BagOut, PackOut, field_stations, lines_of, list_out
 from mule.plan import Plan, read
-from mule.trip import Day, Leg
+from mule.plan.carriers import Carrier
+from mule.plan.field import Field, Mark, Used, fold
+from mule.plan.gear import Absence, AbsenceReason, Battery, Source
+from mule.plan.places import AsPiece, InBag, PieceKind, Worn
+from mule.plan.trip import Day, Leg
+from mule.trail.packout import BagOut, PackOut, field_stations, lines_of, list_out
 from tests import cast
 
 DAY = Day(date=date(2027, 2, 20), title="Out")

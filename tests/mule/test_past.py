@@ -7,9 +7,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mule.debrief import PastWant, PictureLight, Shot, wants_of_past
-from mule.debrief.past import MOST_PAST_WANTS, light_of
-from mule.trip import Trait
+from mule.plan.trip import Trait
+from mule.trail.debrief import PastWant, PictureLight, Shot, wants_of_past
+from mule.trail.debrief.past import MOST_PAST_WANTS, light_of
 from tests import cast
 
 NOON = datetime(2026, 9, 12, 12)

@@ -8,11 +8,11 @@ import pytest
 from pydantic import ValidationError
 
 from mule import __main__ as cli
-from mule.assess import assess
-from mule.errors import InvalidInput
-from mule.finding import InBag
+from mule.base.errors import InvalidInput
+from mule.findings.assess import assess
 from mule.plan import MAX_BYTES, Plan, read, write
-from mule.trip import Day, Trait, Want
+from mule.plan.places import InBag
+from mule.plan.trip import Day, Trait, Want
 from tests import cast
 
 PLAN = cast.plan(

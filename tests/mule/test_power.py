@@ -8,13 +8,13 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mule.completeness import Requirements, complete, dependency_graph
-from mule.gear import Charger, Computer, Light, Link, PowerBank
-from mule.power import MOST_PACKS, Power, PowerAdvice, PowerCase, advise_power, cold_derating, fewest, simulate
-from mule.power.night import NightRun, Shortfall
-from mule.power.packs import Pack, PackKind
-from mule.power.sources import ChargingSources, PackCharger, WallPlug
-from mule.trip import Day, Demand, Mains, Night, Pattern, Stamina, Trip
+from mule.analysis.completeness import Requirements, complete, dependency_graph
+from mule.analysis.power import MOST_PACKS, Power, PowerAdvice, PowerCase, advise_power, cold_derating, fewest, simulate
+from mule.analysis.power.night import NightRun, Shortfall
+from mule.analysis.power.packs import Pack, PackKind
+from mule.analysis.power.sources import ChargingSources, PackCharger, WallPlug
+from mule.plan.gear import Charger, Computer, Light, Link, PowerBank
+from mule.plan.trip import Day, Demand, Mains, Night, Pattern, Stamina, Trip
 from tests import cast
 from tests.charging_bound import most_days
 from tests.scarce import RandomTrip

@@ -4,7 +4,7 @@ from collections.abc import Mapping
 
 import pytest
 
-from mule.cures.problem import (
+from mule.findings.cures.problem import (
     heavier,
     is_revealed,
     lighter,
@@ -14,7 +14,7 @@ from mule.cures.problem import (
     size_of,
     weighty,
 )
-from mule.finding import Finding, FindingCode, Severity
+from mule.findings.finding import Finding, FindingCode, Severity
 
 F = FindingCode
 

@@ -5,8 +5,8 @@ from typing import Any
 import pytest
 from hypothesis import given, settings
 
-from mule.optics import cover
-from mule.trip import Want
+from mule.analysis.optics import cover
+from mule.plan.trip import Want
 from tests import cast
 from tests.mule.reference import cover_of
 from tests.strategies import optics, wishes

@@ -4,10 +4,10 @@ from typing import Any
 
 import pytest
 
-from mule.advise import advise
+from mule.analysis.resilience import Loss, Resilience
+from mule.findings.advise import advise
 from mule.plan import Plan
-from mule.resilience import Loss, Resilience
-from mule.trip import Day
+from mule.plan.trip import Day
 from tests import cast
 
 

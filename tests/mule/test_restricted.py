@@ -6,8 +6,9 @@ from typing import Any
 import pytest
 from pydantic import ValidationError
 
-from mule.carriers import USUAL, Carrier, Judged, Lying, Restriction, judge, sort_of, strictest
-from mule.gear import Computer, Drone, Gear, Light, Other, OtherSupport, PowerBank, Safety, Tripod
+from mule.analysis.carriers import Judged, Lying, judge, sort_of, strictest
+from mule.plan.carriers import USUAL, Carrier, Restriction
+from mule.plan.gear import Computer, Drone, Gear, Light, Other, OtherSupport, PowerBank, Safety, Tripod
 from tests import cast
 
 THING: dict[str, Any] = {"id": "thing", "name": "thing", "mass_g": 100, "size": cast.SMALL}

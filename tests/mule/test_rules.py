@@ -4,12 +4,14 @@ from typing import Any
 
 import pytest
 
-from mule.assess import Assessment, StationMark, assess
-from mule.cures import cure
-from mule.editing import apply
-from mule.finding import Finding, InBag, Leave, Move, Severity
+from mule.findings.assess import Assessment, StationMark, assess
+from mule.findings.cures import cure
+from mule.findings.finding import Finding, Severity
 from mule.plan import Plan
-from mule.trip import Leg
+from mule.plan.editing import apply
+from mule.plan.edits import Leave, Move
+from mule.plan.places import InBag
+from mule.plan.trip import Leg
 from tests import cast
 
 BASIC = [cast.bag(), cast.body(), cast.normal_zoom()]

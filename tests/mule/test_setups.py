@@ -4,10 +4,10 @@ from math import inf
 
 import pytest
 
-from mule.gear import Gear
-from mule.optics import cover, formulas
-from mule.optics.reach import autofocus_lost_from
-from mule.optics.setups import SetUp, forced_crop, set_ups
+from mule.analysis.optics import cover, formulas
+from mule.analysis.optics.reach import autofocus_lost_from
+from mule.analysis.optics.setups import SetUp, forced_crop, set_ups
+from mule.plan.gear import Gear
 from tests import cast
 
 

@@ -4,11 +4,11 @@ from datetime import date
 
 import pytest
 
-from mule.cures.getting import can_get
-from mule.gear import Absence, AbsenceReason, Light, Soft, Standing, Tripod
+from mule.findings.cures.getting import can_get
+from mule.findings.shopping import shopping_list
 from mule.plan import Plan
-from mule.shopping import shopping_list
-from mule.trip import Day
+from mule.plan.gear import Absence, AbsenceReason, Light, Soft, Standing, Tripod
+from mule.plan.trip import Day
 from server.exchange.words import wanted_how, wanted_name
 from tests import cast
 from tests.saying import plan

@@ -4,8 +4,8 @@ from datetime import datetime, timedelta
 
 import pytest
 
-from mule.sky import DayLight, light
-from mule.trip import Day, Spot
+from mule.analysis.sky import DayLight, light
+from mule.plan.trip import Day, Spot
 
 LONDON = Spot(latitude=51.51, longitude=-0.13, utc_offset_h=1)
 FAR_NORTH = Spot(latitude=68.2, longitude=13.6, utc_offset_h=1)

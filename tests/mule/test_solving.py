@@ -5,8 +5,8 @@ from time import monotonic
 
 from ortools.sat.python import cp_model
 
-from mule.deadline import Deadline
-from mule.solving import Impossible, OutOfTime, Solved, solve
+from mule.base.deadline import Deadline
+from mule.base.solving import Impossible, OutOfTime, Solved, solve
 
 
 def pigeons(count: int) -> cp_model.CpModel:

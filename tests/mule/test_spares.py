@@ -4,13 +4,13 @@ from pathlib import Path
 
 import pytest
 
-from mule.advise import advise
-from mule.editing import apply
-from mule.finding import Load
-from mule.gear import keeps_safe
+from mule.findings.advise import advise
+from mule.findings.spares import spares
 from mule.plan import Plan, read
-from mule.spares import spares
-from mule.trip import Person
+from mule.plan.editing import apply
+from mule.plan.edits import Load
+from mule.plan.gear import keeps_safe
+from mule.plan.trip import Person
 from tests import cast
 
 DEMO = Path(__file__).parents[2] / "demo"

@@ -7,17 +7,19 @@ from pathlib import Path
 
 import pytest
 
-from mule.assess import assess
-from mule.carriers import Carrier, PieceRule, TogetherRule
-from mule.editing import apply
-from mule.finding import AsPiece, FindingCode, InBag, Move, PieceKind
-from mule.gate.legs import check_legs
-from mule.gear import Battery, Box, Drive, Other, Safety, Soft
-from mule.kit import Entry, Kit, Mount, Pin, Stow, Wish
-from mule.load import roots, weigh
+from mule.analysis.gate.legs import check_legs
+from mule.analysis.load import roots, weigh
+from mule.findings.assess import assess
+from mule.findings.finding import FindingCode
 from mule.plan import Plan, read
-from mule.split import STEP_G, WORTH_MOVING_G, Split, shared_so, split
-from mule.trip import Leg, Person
+from mule.plan.carriers import Carrier, PieceRule, TogetherRule
+from mule.plan.editing import apply
+from mule.plan.edits import Move
+from mule.plan.gear import Battery, Box, Drive, Other, Safety, Soft
+from mule.plan.kit import Entry, Kit, Mount, Pin, Stow, Wish
+from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.plan.trip import Leg, Person
+from mule.search.split import STEP_G, WORTH_MOVING_G, Split, shared_so, split
 from tests import cast
 
 # What is proved is a matter of what is right, not of how busy the machine is.

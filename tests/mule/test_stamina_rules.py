@@ -5,12 +5,13 @@ from typing import Any
 
 import pytest
 
-from mule.assess import Assessment, assess
-from mule.cures import Cures, cure
-from mule.finding import Finding, Load
-from mule.gear import Card, CardSlot, Charger, Computer, Drive, PowerBank, Reader
+from mule.findings.assess import Assessment, assess
+from mule.findings.cures import Cures, cure
+from mule.findings.finding import Finding
 from mule.plan import Plan
-from mule.trip import BodyHabit, Day, Demand, Mains, Night, Pattern, Stamina
+from mule.plan.edits import Load
+from mule.plan.gear import Card, CardSlot, Charger, Computer, Drive, PowerBank, Reader
+from mule.plan.trip import BodyHabit, Day, Demand, Mains, Night, Pattern, Stamina
 from tests import cast
 
 THING: dict[str, Any] = {"name": "thing", "mass_g": 50, "size": cast.SMALL}

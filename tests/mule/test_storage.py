@@ -8,10 +8,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mule.gear import Body, Card, CardSlot, Computer, Drive, Reader
-from mule.power import camera_demands
-from mule.storage import Storage, Whereabouts, store
-from mule.trip import BodyHabit, Day, Demand, Pattern, Stamina, Trip
+from mule.analysis.power import camera_demands
+from mule.analysis.storage import Storage, Whereabouts, store
+from mule.plan.gear import Body, Card, CardSlot, Computer, Drive, Reader
+from mule.plan.trip import BodyHabit, Day, Demand, Pattern, Stamina, Trip
 from tests import cast
 
 THING: dict[str, Any] = {"mass_g": 10, "size": cast.SMALL}

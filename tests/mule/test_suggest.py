@@ -7,18 +7,18 @@ from random import Random
 
 import pytest
 
-from mule.assess import assess
-from mule.bag_sets.choices import checked_sets, sets_of
-from mule.bag_sets.with_kit import empty_g
-from mule.choosing import Asking, Point
-from mule.deadline import Deadline
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Body, Insert, Lens
-from mule.kit import Entry
-from mule.outings import THERE, DaysCarried, OutingAsked, day_plan, propose
+from mule.base.deadline import Deadline
+from mule.findings.assess import assess
 from mule.packing import left_in
 from mule.plan import Plan, kit_problems, read
-from mule.suggest import kept_in_any_case, suggest
+from mule.plan.gear import Bag, Body, Insert, Lens
+from mule.plan.kit import Entry
+from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.search.bag_sets.choices import checked_sets, sets_of
+from mule.search.bag_sets.with_kit import empty_g
+from mule.search.choosing import Asking, Point
+from mule.search.outings import THERE, DaysCarried, OutingAsked, day_plan, propose
+from mule.search.suggest import kept_in_any_case, suggest
 from tests import cast
 from tests.covering import BY_DAYS
 from tests.tiny import tiny

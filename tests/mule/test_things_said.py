@@ -4,9 +4,11 @@ from typing import Any
 
 import pytest
 
-from mule.assess import assess
-from mule.finding import Finding, InBag, Severity
-from mule.gear import (
+from mule.analysis.power import simulate
+from mule.analysis.storage import Whereabouts, store
+from mule.findings.assess import assess
+from mule.findings.finding import Finding, Severity
+from mule.plan.gear import (
     Battery,
     Body,
     Box,
@@ -21,9 +23,8 @@ from mule.gear import (
     Other,
     PowerBank,
 )
-from mule.power import simulate
-from mule.storage import Whereabouts, store
-from mule.trip import Demand, EffectWish, Mains, Night, Pattern, Stamina, TraitWish
+from mule.plan.places import InBag
+from mule.plan.trip import Demand, EffectWish, Mains, Night, Pattern, Stamina, TraitWish
 from tests import cast
 from tests.saying import DAYS, THING, codes, found, only, other, plan, score
 

@@ -5,8 +5,8 @@ from typing import Any
 import pytest
 from pydantic import ValidationError
 
-from mule.trip import LocalRule, Mains, PrintUse, ScreenUse, SubjectTest, Trip, Want
-from mule.trip.sets import SETS
+from mule.plan.trip import LocalRule, Mains, PrintUse, ScreenUse, SubjectTest, Trip, Want
+from mule.plan.trip.sets import SETS
 from tests import cast
 
 

@@ -2,8 +2,8 @@
 
 import pytest
 
-from mule.gear import Body, Gear
-from mule.typed import MOST_LINES, Understood, as_typed, glass_of, understand
+from mule.intake.typed import MOST_LINES, Understood, as_typed, glass_of, understand
+from mule.plan.gear import Body, Gear
 from server.locker.convert import typical
 
 TABLE = tuple(typical().values())

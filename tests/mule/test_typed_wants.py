@@ -2,8 +2,8 @@
 
 import pytest
 
-from mule.trip.wants import Trait, Want
-from mule.typed_wants import _SUBJECTS, MOST_WANTS, understand_wants
+from mule.intake.typed_wants import _SUBJECTS, MOST_WANTS, understand_wants
+from mule.plan.trip.wants import Trait, Want
 
 
 def only(text: str) -> Want | None:

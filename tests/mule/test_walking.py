@@ -5,15 +5,15 @@ from typing import Any
 
 import pytest
 
-from mule.finding import InBag
-from mule.gear import Battery, Light, Other, Soft
-from mule.kit import Entry
-from mule.lamps import lamps
-from mule.load import weigh
+from mule.analysis.lamps import lamps
+from mule.analysis.load import weigh
+from mule.analysis.sky import dark_sky, is_dark, light
+from mule.analysis.walking import DayOnFoot, day_on_foot, walked_h
 from mule.plan import Plan
-from mule.sky import dark_sky, is_dark, light
-from mule.trip import BaseLoad, Day, Pace, Person, Spot, Trip, Walk
-from mule.walking import DayOnFoot, day_on_foot, walked_h
+from mule.plan.gear import Battery, Light, Other, Soft
+from mule.plan.kit import Entry
+from mule.plan.places import InBag
+from mule.plan.trip import BaseLoad, Day, Pace, Person, Spot, Trip, Walk
 from tests import cast
 
 LOFOTEN = Spot(latitude=68.1, longitude=13.6, utc_offset_h=1)

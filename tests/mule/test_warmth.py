@@ -4,9 +4,9 @@ from typing import Any
 
 import pytest
 
-from mule.finding import Severity
+from mule.findings.finding import Severity
 from mule.plan import Plan
-from mule.trip import Base, Day, Person
+from mule.plan.trip import Base, Day, Person
 from tests.saying import codes, found, only, other, plan
 
 TWO = (Person(id="ines", name="Ines"), Person(id="marit", name="Marit"))

@@ -5,9 +5,9 @@ from typing import Any
 import pytest
 from hypothesis import given, settings
 
-from mule.gear import Gear
-from mule.optics import cover
-from mule.trip import TraitWish, Want
+from mule.analysis.optics import cover
+from mule.plan.gear import Gear
+from mule.plan.trip import TraitWish, Want
 from tests import cast
 from tests.strategies import optics, wishes
 

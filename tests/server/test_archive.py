@@ -13,7 +13,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.core.management import CommandError, call_command
 from django.test import Client
 
-from mule.errors import InvalidInput
+from mule.base.errors import InvalidInput
 from mule.plan import read
 from server.accounts.services import preferences
 from server.exchange.archive import archive_of, restore

@@ -4,8 +4,8 @@ from typing import Any
 
 import pytest
 
-from mule.carriers import check
-from mule.trip import Leg
+from mule.analysis.carriers import check
+from mule.plan.trip import Leg
 from server.carriers.patterns import PATTERNS
 from tests.mule.test_carriers import BAG
 from tests.server.conftest import errors

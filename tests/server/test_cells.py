@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.typed import glass_of
+from mule.intake.typed import glass_of
 from server.exchange.cells import READ, text_of
 from server.exchange.likeness import kind_of, like_of
 

@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.assess import assess
+from mule.findings.assess import assess
 from mule.plan import Plan
 from server.trips.models import Kit
 from tests.server.conftest import errors, lines

@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.cures import cure
+from mule.findings.cures import cure
 from mule.plan import Plan
 from tests.server.conftest import lines
 

@@ -5,7 +5,7 @@ from xml.etree import ElementTree
 
 import pytest
 
-from mule.deadline import Deadline
+from mule.base.deadline import Deadline
 from mule.packing import stow
 from mule.plan import Plan
 from server.exchange.divider_files import DividedSpace, paper, svg

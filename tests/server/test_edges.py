@@ -6,10 +6,10 @@ from typing import Any
 import pytest
 from django.contrib.auth.models import User
 
-from mule.editing import apply
-from mule.errors import InvalidInput
-from mule.finding import Load
+from mule.base.errors import InvalidInput
 from mule.plan import Plan, read
+from mule.plan.editing import apply
+from mule.plan.edits import Load
 from server.locker.models import Thing
 from tests import cast
 from tests.server.conftest import Ask, errors

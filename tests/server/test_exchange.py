@@ -9,11 +9,11 @@ from django.contrib.auth.models import User
 from django.core.management import call_command
 from django.test import Client
 
-from mule.assess import assess
-from mule.field import Frame, Mark
-from mule.gear import Cylinder, Filter
+from mule.findings.assess import assess
 from mule.plan import Plan, read, write
-from mule.trip import BodyHabit, Day, Stamina
+from mule.plan.field import Frame, Mark
+from mule.plan.gear import Cylinder, Filter
+from mule.plan.trip import BodyHabit, Day, Stamina
 from server.carriers.models import Carrier
 from server.locker.models import Thing
 from server.trips.models import Trip

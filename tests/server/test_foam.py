@@ -9,10 +9,10 @@ from ezdxf import units
 from ezdxf.entities.lwpolyline import LWPolyline
 from ezdxf.filemanagement import read
 
-from mule.finding import AsPiece, InBag, PieceKind
-from mule.gear import Bag, Box, Cylinder, Other
-from mule.kit import Entry, Kit
 from mule.packing.foam import FoamWish, cut_foam
+from mule.plan.gear import Bag, Box, Cylinder, Other
+from mule.plan.kit import Entry, Kit
+from mule.plan.places import AsPiece, InBag, PieceKind
 from server.exchange.foam_files import dxf, paper, svg
 
 pytestmark = pytest.mark.django_db

@@ -14,7 +14,7 @@ ROOT = Path(__file__).parents[2]
 _MEASURE = """
 import json, resource, sys, time
 import django; django.setup()
-from mule.errors import InvalidInput
+from mule.base.errors import InvalidInput
 from server.exchange.gear_import import preview
 raw = open(sys.argv[1], "rb").read() if sys.argv[1] != "-" else b""
 rest = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss

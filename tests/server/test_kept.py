@@ -5,9 +5,9 @@ from typing import Any
 import pytest
 from django.core.cache import cache
 
-from mule.choosing import Asking
+from mule.findings.shopping import Wanted
 from mule.plan import Plan
-from mule.shopping import Wanted
+from mule.search.choosing import Asking
 from server.searching.answers import AHEAD
 from server.searching.engine import ENGINE
 from server.searching.jobs import WANTED, Answering, Choosing, Curing, drill, shopping
@@ -74,7 +74,7 @@ def test_one_that_ran_out_of_time_is_looked_for_again(ask: Any, stored: Plan, mo
 def test_the_drill_at_the_gate_is_a_search_and_found_once(
     ask: Any, stored: Plan, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    monkeypatch.setattr("mule.gate.stow", lambda *_: pytest.fail("not in the threads that answer clicks"))
+    monkeypatch.setattr("mule.analysis.gate.stow", lambda *_: pytest.fail("not in the threads that answer clicks"))
     first = ask("get", f"{KIT}/gate-drill").json()
     assert [one["bag"] for one in first] == ["bag"]
     at_rest(monkeypatch)

@@ -7,9 +7,9 @@ import pytest
 from django.apps import apps
 from django.contrib.auth.models import User
 
-from mule.errors import InvalidInput
-from mule.gear import Cylinder, Filter, Gear, Lens
+from mule.base.errors import InvalidInput
 from mule.plan import MOST_THINGS, Plan
+from mule.plan.gear import Cylinder, Filter, Gear, Lens
 from server.errors import NotFound
 from server.locker import services as locker
 from server.locker.models import Thing

@@ -1,9 +1,9 @@
 """Lines of searches can be read again as what they are: whoever reads one finds every field that is promised."""
 
-from mule.bag_sets import bag_sets
-from mule.choosing import Asking
-from mule.outings import OutingAsked, propose
-from mule.suggest import suggest
+from mule.search.bag_sets import bag_sets
+from mule.search.choosing import Asking
+from mule.search.outings import OutingAsked, propose
+from mule.search.suggest import suggest
 from server.searching.lines import BagSetLine, ChoiceLine, Line, OutingLine
 from tests.tiny import on_the_road
 

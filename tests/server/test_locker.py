@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.gear import Cylinder
+from mule.plan.gear import Cylinder
 from server.locker.convert import typical
 from server.locker.models import Thing
 from tests import cast

@@ -11,8 +11,8 @@ from django.contrib.auth.models import User
 from django.test import Client
 from PIL import Image
 
-from mule.field import Frame
 from mule.plan import Plan
+from mule.plan.field import Frame
 from server.demo.services import demo_user
 from server.exchange.tables import as_csv, as_xlsx, rows_of
 from server.field.looking import _others

@@ -5,8 +5,8 @@ from typing import Any
 import pytest
 from django.contrib.auth.models import User
 
-from mule.gear import parse
 from mule.plan import Plan
+from mule.plan.gear import parse
 from server.exchange.archive import archive_of, restore
 from server.locker import services as locker
 from server.locker.convert import locker_of

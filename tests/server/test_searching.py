@@ -16,8 +16,8 @@ from typing import Any
 
 import pytest
 
+from mule.findings.shopping import shopping_list
 from mule.plan import Plan
-from mule.shopping import shopping_list
 from server.searching.ahead import Ahead
 from server.searching.answers import AHEAD, Question, found, lines_of
 from server.searching.engine import ENGINE, Engine, NoWorkers

@@ -4,8 +4,8 @@ from typing import Any
 
 import pytest
 
+from mule.analysis.stamina import last
 from mule.plan import Plan
-from mule.stamina import last
 from tests.server.conftest import errors
 
 pytestmark = pytest.mark.django_db

@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 from django.core.cache import cache
 
-from mule.gate import gate_check_plan
+from mule.analysis.gate import gate_check_plan
 from mule.packing import LeftOver, Stowage
 from mule.packing.answer import Proof
 from mule.plan import Plan, read, write

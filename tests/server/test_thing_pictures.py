@@ -12,7 +12,7 @@ from django.test import Client
 from django.utils import timezone
 from PIL import Image
 
-from mule.errors import InvalidInput
+from mule.base.errors import InvalidInput
 from mule.plan import Plan
 from server.exchange.archive import archive_of, restore
 from server.locker import pictures

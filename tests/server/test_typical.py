@@ -5,8 +5,8 @@ from typing import Any
 
 import pytest
 
-from mule.finding import PieceKind
-from mule.gear import Bag, Battery, Body, Cylinder, Lens, PowerBank, Soft
+from mule.plan.gear import Bag, Battery, Body, Cylinder, Lens, PowerBank, Soft
+from mule.plan.places import PieceKind
 from server.locker.convert import typical
 
 TABLE = list(typical().values())

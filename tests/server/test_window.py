@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 from django.contrib.auth.models import User
 
-from mule.assess import assess
+from mule.findings.assess import assess
 from mule.plan import Plan
 from server.demo.window import FIRST, SHOWN
 from server.trips.models import Trip

@@ -6360,7 +6360,7 @@ export interface components {
          * Assessment
          * @description All facts about one kit of one plan. filters: of what is loaded. sky: the days whose place is known.
          *
-         *     findings: without their cures, which are looked for in ``mule.cures``.
+         *     findings: without their cures, which are looked for in ``mule.findings.cures``.
          */
         Assessment: {
             /** Kit */
@@ -6729,7 +6729,7 @@ export interface components {
         };
         /**
          * Finding
-         * @description What a rule found. cures, why: ways out, or why there is none; empty until somebody looked (``mule.cures``).
+         * @description What a rule found. cures, why: ways out, or why there is none; empty until somebody looked (``mule.findings.cures``).
          */
         Finding: {
             code: components["schemas"]["FindingCode"];
@@ -7751,7 +7751,7 @@ export interface components {
          * @description All advice on one kit of one plan. worth: of each optical thing in use. holds: what hangs on each loaded thing.
          *
          *     filters: with what is left at home, too. findings: what only other kits show; stations: with these counted in. Ways
-         *     out are ``mule.cures``.
+         *     out are ``mule.findings.cures``.
          */
         Advice: {
             /** Kit */

@@ -1,4 +1,4 @@
-/** What marks say the state of, and what they come to with those that are still on this device. Pure; mirrors mule.field. */
+/** What marks say the state of, and what they come to with those that are still on this device. Pure; mirrors mule.plan.field. */
 import type { FieldOut, Mark, What } from '@/api/types'
 
 /** What a mark says the state of; null for what simply happened. */

@@ -6,7 +6,7 @@ from typing import Any
 from django.contrib.auth.models import User
 from django.core.management.base import CommandError, CommandParser
 
-from mule.errors import InvalidInput
+from mule.base.errors import InvalidInput
 from server.accounts.management.about import AboutAccount
 from server.exchange.archive import restore
 

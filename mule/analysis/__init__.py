@@ -1,0 +1,1 @@
+"""One question each about one kit."""

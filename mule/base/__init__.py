@@ -1,0 +1,1 @@
+"""What everything stands on: units, errors, memory of answers, time, solving."""

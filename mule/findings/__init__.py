@@ -1,0 +1,1 @@
+"""What the rules say of a kit, and ways out."""

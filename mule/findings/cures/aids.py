@@ -1,0 +1,124 @@
+"""What wants and people ask for beside glass: supports, lights and the like, covers, film, sets for everybody."""
+
+from collections.abc import Iterable
+from math import ceil
+
+from mule.analysis.completeness import needs_head
+from mule.findings.cures.getting import DRONE_PACK, both, to_get
+from mule.findings.cures.making import at_home, instead, left, load, load_counts
+from mule.findings.finding import Cure, Finding
+from mule.findings.rules import COVERS, Trials
+from mule.findings.rules.holding import LIGHT_LEGS_G
+from mule.findings.rules.warmth import SLEPT_IN, WORN
+from mule.plan.gear import ON_A_ROLL, Head, Light, Other, OtherSupport, Safety, Tripod, holds_still, serves
+from mule.plan.gear.base import Thing
+
+# Ways that are proposed of one sort.
+_WAYS = 3
+
+
+def for_a_want(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """What serves it and lies at home, lightest first, as many as are asked; or one to get."""
+    aid, lacking = finding.refs["aid"], int(finding.numbers["count"] - finding.numbers["have"])
+    here = at_home(trials, (t for t in left(trials, Thing) if serves(t) == aid))
+    yield from (load_counts({item: lacking}) for item, n in list(here.items())[:_WAYS] if n >= lacking)
+    if sum(here.values()) >= lacking > 1:
+        yield load_counts(_first(here, lacking))
+    got = to_get(aid, count=lacking)
+    yield both(got, to_get("pack", label=DRONE_PACK, count=2 * lacking)) if aid == "drone" else got
+
+
+def _first(here: dict[str, int], count: int) -> dict[str, int]:
+    """So many pieces of what lies at home, in its order."""
+    taken: dict[str, int] = {}
+    for item, n in here.items():
+        if count > 0:
+            taken[item] = min(n, count)
+            count -= taken[item]
+    return taken
+
+
+def heavier_legs(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """Legs that stand in wind, in place of light ones."""
+    able = [t for t in left(trials, Tripod) if t.mass_g >= LIGHT_LEGS_G]
+    yield from (instead(finding.items, t) for t in able[:_WAYS])
+
+
+def warmer(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """Clothes or sleeping bags from home that are warm enough, as many as lack, the lightest first."""
+    uses = WORN if finding.refs["sort"] == "worn" else SLEPT_IN
+    lowest, lacking = finding.numbers["lowest_c"], round(finding.numbers["over"])
+    able = [
+        t for t in left(trials, Other) if t.use.lower() in uses and t.comfort_c is not None and t.comfort_c <= lowest
+    ]
+    for thing in able[:_WAYS]:
+        yield load_counts({thing.id: min(lacking, thing.count - trials.loaded.get(thing.id, 0))})
+
+
+def more_film(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """Rolls that lie at home, or to get."""
+    type_, over = finding.refs["type"], finding.numbers["over"]
+    for film in (t for t in left(trials, Other) if t.refill == type_):
+        rolls = ceil(over / film.pictures)
+        yield load_counts({film.id: min(rolls, film.count - trials.loaded.get(film.id, 0))})
+    yield to_get("film", label=type_, count=ceil(over / ON_A_ROLL))
+
+
+def whole_set(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """What of a set lies at home, for everybody; the rest to get."""
+    people = int(finding.numbers["people"])
+    each = next(s for s in trials.plan.trip.sets if s.id == finding.refs["set"])
+    take: dict[str, int] = {}
+    gets: list[Cure] = []
+    for use in each.uses:
+        mine = [t for t in trials.plan.gear if isinstance(t, Safety | Other) and t.use.lower() == use.lower()]
+        lacking = people - sum(trials.loaded.get(t.id, 0) for t in mine)
+        here = at_home(trials, (t for t in left(trials, Thing) if t in mine))
+        take |= _first(here, lacking)
+        short = lacking - sum(here.values())
+        if short > 0:
+            gets.append(to_get("safety", label=use, count=short))
+    if take:
+        yield load_counts(take)
+    if gets:
+        all_gets = tuple(got for cure in gets for got in cure.gets)
+        yield gets[0].model_copy(update={"gets": all_gets, "edits": load_counts(take).edits})
+
+
+def torches(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """A head torch for everybody."""
+    missing = int(finding.numbers["people"] - finding.numbers["have"])
+    able = [t for t in left(trials, Light) if t.form == "head-torch"]
+    here = at_home(trials, able)
+    enough = [item for item, n in here.items() if n >= missing]
+    if here:
+        yield load_counts({enough[0]: missing} if enough else here)
+    yield to_get("head-torch", count=missing)
+
+
+def supports(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """What holds a camera still, lightest first, with a head where it needs one; or legs to get."""
+    for kind in (Tripod, OtherSupport):
+        for thing in [t for t in left(trials, kind) if holds_still(t)][:_WAYS]:
+            heads = left(trials, Head) if needs_head(thing) and not _loaded(trials, Head) else []
+            yield load(thing, *heads[:1])
+    yield to_get("tripod")
+
+
+def stronger(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """Legs or a head that are rated for it, in place of what is not."""
+    (weak, *_), need = finding.items, finding.numbers["mass_g"]
+    kind = Head if isinstance(trials.plan.items[weak], Head) else Tripod
+    able = [t for t in left(trials, kind) if t.max_load_g > need]
+    yield from (instead([weak], t) for t in able[:_WAYS])
+    yield to_get("head" if kind is Head else "tripod")
+
+
+def cover(trials: Trials, finding: Finding) -> Iterable[Cure]:
+    """A cover that lies at home; or one to get."""
+    yield from (load(t) for t in left(trials, Other) if t.use.lower() in COVERS)
+    yield to_get("cover")
+
+
+def _loaded(trials: Trials, kind: type[Thing]) -> bool:
+    return any(isinstance(trials.plan.items[i], kind) for i in trials.loaded)

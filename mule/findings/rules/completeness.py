@@ -1,0 +1,178 @@
+"""What is missing, left over, dragged along, wanted twice or doubled (docs/domain/completeness.md)."""
+
+from collections.abc import Iterable, Mapping
+
+from mule.analysis.completeness import Clash, Missing, chains
+from mule.analysis.filters import Bare, Stretch
+from mule.analysis.optics import OPTICAL
+from mule.findings.finding import Finding, FindingCode, Severity, StationName
+from mule.findings.rules.case import Case, Trials, say
+from mule.plan.gear import Body
+
+# Links without which a body takes no pictures.
+_VITAL = ("pack", "card", "film")
+# Links that are good to have: one may do without.
+_SOFT = ("plate",)
+_CLASHES: Mapping[str, FindingCode] = {
+    "hot-shoe": FindingCode.CLASH_HOT_SHOE,
+    "phone": FindingCode.CLASH_PHONE,
+    "base-plate": FindingCode.CLASH_BASE_PLATE,
+}
+
+
+class MissingLink:
+    """A thing that does not work, or not for long, without another."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One finding per missing link; blocks when a body cannot shoot."""
+        for missing in case.completeness.missing:
+            if missing.what == "charger" and _lasts_uncharged(case, missing.label):
+                continue
+            yield say(
+                FindingCode.PIECES_SHORT if missing.short else FindingCode.MISSING_LINK,
+                self._severity(case, missing),
+                StationName.BENCH,
+                # Without a pack or a card there is no day that Stamina could judge.
+                *((StationName.STAMINA,) if missing.what in _VITAL and not missing.short else ()),
+                numbers={"short": missing.short} if missing.short else {},
+                items=(missing.item,),
+                refs={"what": missing.what} | ({"label": missing.label} if missing.label else {}),
+            )
+
+    def _severity(self, case: Case, missing: Missing) -> Severity:
+        if missing.what in _VITAL and not missing.short and isinstance(case.plan.items[missing.item], Body):
+            return Severity.BLOCKER
+        return Severity.NOTE if missing.what in _SOFT else Severity.CAUTION
+
+
+def _lasts_uncharged(case: Case, battery_type: str) -> bool:
+    """Whether nobody misses a charger: packs are not to be charged, or those loaded carry every day as it is."""
+    if case.plan.trip.stamina.power == "packs-only":
+        return True
+    types = [t for t in case.stamina.power.types if t.type == battery_type]
+    return bool(case.plan.trip.days) and any(t.packs and t.worst_margin is not None and not t.short_on for t in types)
+
+
+class Orphans:
+    """A loaded thing that serves nothing loaded."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One finding per orphan that is not glass or body (those idle for their own reasons)."""
+        for orphan in case.completeness.orphans:
+            thing = case.plan.items[orphan.item]
+            if isinstance(thing, OPTICAL) or thing.for_other:
+                continue
+            yield say(
+                FindingCode.ORPHAN,
+                Severity.CAUTION,
+                StationName.BENCH,
+                numbers={"mass_g": orphan.mass_g},
+                items=(orphan.item,),
+                refs={"what": orphan.lacks} | ({"label": orphan.label} if orphan.label else {}),
+            )
+
+
+class Chains:
+    """One thing, or one type of card, that alone brings others along: told with the advice."""
+
+    def find(self, trials: Trials) -> Iterable[Finding]:
+        """One note per chain; what leaving all of it frees is told, not proposed: the lead may earn its place."""
+        for chain in chains(trials.case.requirements, trials.plan.items, trials.loaded):
+            yield say(
+                FindingCode.CHAIN,
+                Severity.NOTE,
+                StationName.BENCH,
+                numbers={"things": len(chain.followers), "mass_g": chain.mass_g},
+                items=(*chain.lead, *chain.followers),
+                refs={"what": chain.what} | ({"label": chain.label} if chain.label else {}),
+            )
+
+
+class Clashes:
+    """Several things for one socket or one phone."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One note per place that is wanted more often than it is there."""
+        return [self._said(clash) for clash in case.completeness.clashes]
+
+    def _said(self, clash: Clash) -> Finding:
+        return say(
+            _CLASHES[clash.over],
+            Severity.NOTE,
+            StationName.BENCH,
+            numbers={"places": clash.places, "things": len(clash.items)},
+            items=clash.items,
+        )
+
+
+class Overlaps:
+    """Things that do the same and are not marked as backups."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One note per double by accident; a twin body under a policy that asks for one is meant."""
+        twin_wanted = case.plan.trip.policies.second_body == "twin"
+        for overlap in case.completeness.overlaps:
+            if overlap.meant or (overlap.by == "twin-bodies" and twin_wanted):
+                continue
+            yield say(
+                FindingCode.OVERLAP,
+                Severity.NOTE,
+                StationName.BENCH,
+                items=overlap.items,
+                refs={"by": overlap.by},
+            )
+
+
+class FilterUnserved:
+    """A want asks for a filter effect that no loaded filter gives on a lens that sees it, or not over all of it."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One finding per want and effect, or per part of the want that lacks it."""
+        for asked in case.filters.asked:
+            # Where nothing of it is served, what lenses see of it is one thing to say, not two.
+            partly = asked.partly
+            for bare in asked.bare if partly else asked.bare[:1]:
+                lenses = [s.lens for s in asked.stretches if not s.fit and (not partly or _overlap(s, bare))]
+                part = {"from_mm": bare.from_mm, "to_mm": bare.to_mm} if partly else {}
+                yield say(
+                    FindingCode.FILTER_UNSERVED,
+                    Severity.NOTE if partly else Severity.CAUTION,
+                    StationName.BENCH,
+                    numbers=({"stops": asked.stops} if asked.stops else {}) | part,
+                    items=tuple(dict.fromkeys(lenses)),
+                    refs={"want": asked.want, "effect": asked.effect},
+                )
+
+
+class FiltersTogether:
+    """A want asks for several effects: they are worn at once, on one lens."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One note per want and lens that wears each effect but not all, or only with dark corners."""
+        told: set[tuple[str, str]] = set()
+        wishes = {want.id: len(want.effects) for want in case.plan.trip.wants}
+        for asked in case.filters.asked:
+            for stretch in asked.stretches if wishes[asked.want] > 1 else ():
+                fit, key = stretch.fit, (asked.want, stretch.lens)
+                dark = fit is not None and stretch.together and "dark-corners" in fit.warnings
+                if fit is None or key in told or (stretch.together and not dark) or not _each(case, *key):
+                    continue
+                told.add(key)
+                yield say(
+                    FindingCode.FILTERS_TOGETHER,
+                    Severity.NOTE,
+                    StationName.BENCH,
+                    numbers={"rim_mm": fit.rim_mm, "from_mm": stretch.from_mm} if dark else {},
+                    items=(stretch.lens,),
+                    refs={"want": asked.want},
+                )
+
+
+def _each(case: Case, want: str, lens: str) -> bool:
+    """Whether a lens wears each effect of a want, one at a time at least."""
+    return all(s.fit for a in case.filters.asked if a.want == want for s in a.stretches if s.lens == lens)
+
+
+def _overlap(stretch: Stretch, bare: Bare) -> bool:
+    """Whether a lens sees something of a part of a want."""
+    return (stretch.from_mm < bare.to_mm and stretch.to_mm > bare.from_mm) or bare.from_mm == bare.to_mm

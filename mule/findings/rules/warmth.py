@@ -1,0 +1,56 @@
+"""Whether clothes and sleeping bags keep people warm in the coldest hour: only of things that say how cold they go."""
+
+from collections.abc import Iterable, Sequence
+
+from mule.findings.finding import Finding, FindingCode, Severity, StationName
+from mule.findings.rules.case import Case, say
+from mule.plan.gear import Other
+from mule.plan.trip import Day
+
+# What things are filed under that are worn in the cold, and that are slept in.
+WORN = frozenset({"clothing", "clothes"})
+SLEPT_IN = frozenset({"sleeping bag", "sleeping"})
+
+
+class TooCold:
+    """The coldest hour out, against clothes; the coldest night in a tent or a car, against sleeping bags."""
+
+    def find(self, case: Case) -> Iterable[Finding]:
+        """One caution for each sort of thing of which there is not one that is warm enough for everybody."""
+        trip = case.plan.trip
+        outside = [day for day in trip.days if _sleeps_cold(case, day)]
+        for uses, days in ((WORN, trip.days), (SLEPT_IN, outside)):
+            told = [(t, n) for t, n in _told(case) if t.use.lower() in uses]
+            if not days or not told:
+                continue
+            coldest = min(days, key=lambda day: day.lowest_c)
+            warm = sum(n for t, n in told if t.comfort_c is not None and t.comfort_c <= coldest.lowest_c)
+            if warm < len(trip.people):
+                yield self._said(told[0][0], [t for t, _ in told], coldest, warm, len(trip.people))
+
+    def _said(self, first: Other, things: Sequence[Other], coldest: Day, warm: int, people: int) -> Finding:
+        warmest = min(things, key=lambda t: t.comfort_c or 0.0)
+        return say(
+            FindingCode.TOO_COLD,
+            Severity.CAUTION,
+            StationName.BENCH,
+            numbers={
+                "comfort_c": warmest.comfort_c or 0.0,
+                "lowest_c": coldest.lowest_c,
+                "have": float(warm),
+                "people": float(people),
+                "over": float(people - warm),
+            },
+            items=(warmest.id,),
+            refs={"day": coldest.date.isoformat(), "sort": "worn" if first.use.lower() in WORN else "slept-in"},
+        )
+
+
+def _told(case: Case) -> list[tuple[Other, int]]:
+    things = ((case.plan.items[item], n) for item, n in case.loaded.items())
+    return [(t, n) for t, n in things if isinstance(t, Other) and t.comfort_c is not None]
+
+
+def _sleeps_cold(case: Case, day: Day) -> bool:
+    base = case.plan.trip.base_on(day)
+    return base is not None and base.sort in ("tent", "car")

@@ -1,0 +1,1 @@
+"""What people type: gear, wants."""

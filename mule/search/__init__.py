@@ -1,0 +1,1 @@
+"""Better kits, bags and days: searches over many kits."""

@@ -1,0 +1,1 @@
+"""Before, on and after the trip: the list and the look back."""
