@@ -132,7 +132,7 @@ def _tried(plan: Plan, now: _Losses, thing: Gear, *, owned: bool) -> Spare:
 def _losses(plan: Plan, *, power: bool = True) -> _Losses:
     """power: whether days are counted, too."""
     case = case_of(plan)
-    made = analyze_single_failures(plan, case.view, case.requirements, cures=False)
+    made = analyze_single_failures(plan, case.view, case.requirements, backups=False)
     points = {loss.item: loss.points for loss in made.losses if loss.what == "thing"}
     if not power:
         return _Losses(points, {})

@@ -29,15 +29,15 @@ BODY, SECOND = cast.body("b1"), cast.body("b2")
 NORMAL = cast.normal_zoom()
 
 
-def test_the_only_body_stops_everything_and_the_lightest_second_body_cures_it() -> None:
+def test_the_only_body_stops_everything_and_the_lightest_second_body_bears_it() -> None:
     heavy, light = cast.body("heavy", mass_g=900), cast.body("light", mass_g=400)
     placed = (cast.entry("bag", cast.INES_CABIN), cast.entry("b1"), cast.entry("normal"))
     found = loss(made([cast.bag(), BODY, NORMAL, heavy, light], *placed), "b1")
     assert found.stops
     assert (found.score, found.points) == (0, pytest.approx(100))
     assert (found.wants, found.days) == (("want",), 1)
-    assert [c.edits[0].item for c in found.cures] == ["light", "heavy"]
-    assert found.cures[0].mass_change_g == 400
+    assert [backup.items for backup in found.backups] == [("light",), ("heavy",)]
+    assert found.backups[0].mass_g == 400
 
 
 def test_with_a_second_body_losing_one_costs_nothing_and_every_want_is_steady_but_for_the_lens() -> None:
@@ -60,7 +60,7 @@ def test_a_pack_that_the_only_camera_runs_on_is_a_single_point() -> None:
     found = loss(made([cast.bag(), eater, NORMAL, cast.pack()]), "pack")
     assert found.stops
     assert found.fails == ("b1",)
-    assert found.cures[0].mass_change_g == 82
+    assert found.backups[0].mass_g == 82
     entries = [cast.entry("bag", cast.INES_CABIN), cast.entry("b1"), cast.entry("normal"), cast.entry("pack", count=2)]
     two = made([cast.bag(), eater, NORMAL, cast.pack()], *entries)
     assert "pack" not in {one.item for one in two.losses}

@@ -9,7 +9,7 @@ from typing import Literal
 from mule.analysis.completeness import LightestGivers, Requirements
 from mule.analysis.load import roots
 from mule.analysis.optics import View, changes
-from mule.analysis.resilience.answer import Loss, Resilience
+from mule.analysis.resilience.answer import Backup, Loss, Resilience
 from mule.analysis.resilience.bags import BagLoss, bag_losses
 from mule.analysis.resilience.single_loss import (
     SERVES,
@@ -17,28 +17,26 @@ from mule.analysis.resilience.single_loss import (
     survives_any_single_loss,
     wants_surviving_any_single_loss,
 )
-from mule.findings.finding import Cure, CureCode
 from mule.plan import Plan
-from mule.plan.edits import Load
 from mule.plan.gear import Bag, Card, Computer, Drive, Insert
 from mule.plan.places import AsPiece
 
 # A want is lost when less than this share of its cover is left.
 _LOST_UNDER = 0.5
-# A cure brings back at least this share of the points lost.
+# A backup brings back at least this share of the points lost.
 _BRINGS_BACK = 0.5
-_MOST_CURES = 2
-# Only the worst losses are worth looking for cures; the others cost little.
-_CURED = 4
+_MOST_BACKUPS = 2
+# Only the worst losses are worth looking for backups; the others cost little.
+_BACKED_UP = 4
 # Links without which a thing does not work at all.
 _FATAL = frozenset({"pack", "card", "head", "phone", "trigger", "port", "holder"})
 _LEAST_POINTS = 0.05
 
 
-def analyze_single_failures(plan: Plan, view: View, requirements: Requirements, *, cures: bool = True) -> Resilience:
+def analyze_single_failures(plan: Plan, view: View, requirements: Requirements, *, backups: bool = True) -> Resilience:
     """What is left of the open kit after each single loss, worst first.
 
-    view: what the open kit sees. requirements: of its loaded things. cures: whether ways to bear the worst are looked
+    view: what the open kit sees. requirements: of its loaded things. backups: whether ways to bear the worst are looked
     for, too.
 
     >>> from mule.analysis.completeness import Requirements
@@ -64,11 +62,13 @@ def analyze_single_failures(plan: Plan, view: View, requirements: Requirements, 
         key=lambda loss: (loss.stops, loss.pictures, loss.points, len(loss.fails)),
         reverse=True,
     )
-    most = _CURED if cures else 0
-    cured = [loss.model_copy(update={"cures": tuple(_cures(plan, view, requirements, loss))}) for loss in worst[:most]]
+    most = _BACKED_UP if backups else 0
+    borne = [
+        loss.model_copy(update={"backups": tuple(_backups(plan, view, requirements, loss))}) for loss in worst[:most]
+    ]
     steady, share = wants_surviving_any_single_loss(view.table, plan.trip.wants, counts)
     return Resilience(
-        losses=(*cured, *worst[most:]),
+        losses=(*borne, *worst[most:]),
         steady=tuple(want.id for want in steady),
         share=share,
     )
@@ -117,7 +117,7 @@ class _Weigh:
             stops=bool(table.parts) and all(not out.isdisjoint(parts) for parts in table.parts),
             pictures=pictures,
             fails=tuple(dict.fromkeys(r.item for r in failing)),
-            cures=(),
+            backups=(),
         )
 
     def _wants_lost(self, after: Sequence[float]) -> tuple[str, ...]:
@@ -131,7 +131,7 @@ def _days_lost(plan: Plan, wants: Collection[str]) -> int:
     return sum(bool(day) and day <= set(wants) for day in planned)
 
 
-def _cures(plan: Plan, view: View, requirements: Requirements, loss: Loss) -> Iterable[Cure]:
+def _backups(plan: Plan, view: View, requirements: Requirements, loss: Loss) -> Iterable[Backup]:
     """More of the same, what else gives the same link, or what brings back half of the points: lightest first."""
     if loss.what == "bag":
         return
@@ -148,16 +148,17 @@ def _cures(plan: Plan, view: View, requirements: Requirements, loss: Loss) -> It
                 found[given[1]] = given[0]
     ways = view.unselected.rescue(loss.out, view.table.cells(loss.out)) if loss.points >= _LEAST_POINTS else ()
     enough = [way for way in ways if way.points >= _BRINGS_BACK * loss.points]
-    for way in enough[:_MOST_CURES]:
+    for way in enough[:_MOST_BACKUPS]:
         found[way.items] = way.mass_g
     barred = set(plan.trip.marks.must_leave)
     able = [(grams, items) for items, grams in found.items() if items and barred.isdisjoint(items)]
-    for grams, items in sorted(able)[:_MOST_CURES]:
-        yield Cure(code=CureCode.LOAD, edits=tuple(Load(item=item) for item in items), mass_change_g=grams)
+    for grams, items in sorted(able)[:_MOST_BACKUPS]:
+        yield Backup(items=items, mass_g=grams)
 
 
 __all__ = [
     "SERVES",
+    "Backup",
     "BagLoss",
     "Loss",
     "Resilience",

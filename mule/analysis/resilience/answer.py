@@ -4,7 +4,13 @@ from typing import Literal
 
 from mule.analysis.optics import WantChange
 from mule.base.units import Frozen
-from mule.findings.finding import Cure
+
+
+class Backup(Frozen):
+    """Things to load that bear a loss. mass_g: of all of them."""
+
+    items: tuple[str, ...]
+    mass_g: float
 
 
 class Loss(Frozen):
@@ -13,7 +19,7 @@ class Loss(Frozen):
     out: what is lost or of no use then. score: of what is left; points: lost. wants: ids of those lost (less than
     half of their cover is left). changes: what it does to the wants. days: days whose every want is lost.
     stops: no set-up is left at all. pictures: every card, drive and computer is gone with it, and so is every picture
-    taken so far. fails: things that stay but no longer work. cures: the lightest ways to bear it.
+    taken so far. fails: things that stay but no longer work. backups: the lightest ways to bear it.
     """
 
     what: Literal["thing", "bag"]
@@ -27,7 +33,7 @@ class Loss(Frozen):
     stops: bool
     pictures: bool
     fails: tuple[str, ...]
-    cures: tuple[Cure, ...]
+    backups: tuple[Backup, ...]
 
 
 class Resilience(Frozen):

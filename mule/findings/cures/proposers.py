@@ -4,9 +4,10 @@ from collections.abc import Callable, Iterable, Mapping
 
 from mule.findings.cures import aids, apart, links, luggage, marks, pictures, power, wants
 from mule.findings.cures.getting import to_get
-from mule.findings.finding import Cure, Finding, NoWay
+from mule.findings.finding import Cure, CureCode, Finding, NoWay
 from mule.findings.finding import FindingCode as F
 from mule.findings.rules import Trials
+from mule.plan.edits import Load
 from mule.plan.gear import keeps_safe
 
 Proposer = Callable[[Trials, Finding], Iterable[Cure]]
@@ -14,8 +15,9 @@ Proposer = Callable[[Trials, Finding], Iterable[Cure]]
 
 def _bearing(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """The ways to bear a loss, as they were found with it."""
-    found = [c for loss in trials.resilience.losses if (loss.item,) == finding.items for c in loss.cures]
-    yield from found
+    for backup in (b for loss in trials.resilience.losses if (loss.item,) == finding.items for b in loss.backups):
+        edits = tuple(Load(item=item) for item in backup.items)
+        yield Cure(code=CureCode.LOAD, edits=edits, mass_change_g=backup.mass_g)
     thing = trials.plan.items[finding.items[0]]
     yield to_get("same", thing.mass_g, item=thing.id)
 

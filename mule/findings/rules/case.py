@@ -95,7 +95,7 @@ class Trials:
         """Each single loss; ways to bear it only where somebody looked for them before."""
         if "resilience" in self.__dict__:
             return self.resilience.losses
-        return analyze_single_failures(self.plan, self.case.view, self.case.requirements, cures=False).losses
+        return analyze_single_failures(self.plan, self.case.view, self.case.requirements, backups=False).losses
 
     @cached_property
     def bag_losses(self) -> tuple[BagLoss, ...]:

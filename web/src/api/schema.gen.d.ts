@@ -6729,7 +6729,7 @@ export interface components {
         };
         /**
          * Finding
-         * @description What a rule found. cures, why: ways out, or why there is none; empty until somebody looked (``mule.findings.cures``).
+         * @description What a rule found. cures, why: ways out, or why there is none; empty until ``mule.findings.cures`` looked.
          */
         Finding: {
             code: components["schemas"]["FindingCode"];
@@ -7778,6 +7778,16 @@ export interface components {
             advice: components["schemas"]["Advice"];
         };
         /**
+         * Backup
+         * @description Things to load that bear a loss. mass_g: of all of them.
+         */
+        Backup: {
+            /** Items */
+            items: string[];
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
          * Broken
          * @description A link of another thing, or something a want asks for, that fails.
          */
@@ -7856,7 +7866,7 @@ export interface components {
          *     out: what is lost or of no use then. score: of what is left; points: lost. wants: ids of those lost (less than
          *     half of their cover is left). changes: what it does to the wants. days: days whose every want is lost.
          *     stops: no set-up is left at all. pictures: every card, drive and computer is gone with it, and so is every picture
-         *     taken so far. fails: things that stay but no longer work. cures: the lightest ways to bear it.
+         *     taken so far. fails: things that stay but no longer work. backups: the lightest ways to bear it.
          */
         Loss: {
             /**
@@ -7884,8 +7894,8 @@ export interface components {
             pictures: boolean;
             /** Fails */
             fails: string[];
-            /** Cures */
-            cures: components["schemas"]["Cure"][];
+            /** Backups */
+            backups: components["schemas"]["Backup"][];
         };
         /**
          * Resilience

@@ -171,3 +171,9 @@ const NO_WAY: Record<NoWay, string> = {
 export function noWayText(why: NoWay | null | undefined): string {
   return why ? NO_WAY[why] : ''
 }
+
+/** Loading what bears a loss. */
+export const backupCure = ({ items, mass_g }: { items: readonly string[]; mass_g: number }): Cure => ({
+  ...{ code: 'load', mass_change_g: mass_g, edits: items.map((item) => ({ act: 'load', item, count: 1 })) },
+  ...{ gets: [], on: {}, numbers: {}, wants: {}, partly: false, brings: [], also: [] },
+})

@@ -10,7 +10,7 @@ import type { Names } from '@/composables/useBench'
 import { useUnits } from '@/composables/useSession'
 import { day as dayName } from '@/format/dates'
 import * as fmt from '@/format/units'
-import { cureText } from '@/wording/cures'
+import { backupCure, cureText } from '@/wording/cures'
 import { many } from '@/wording/parts'
 import SparesPart from './SparesPart.vue'
 
@@ -39,7 +39,7 @@ function costs(loss: Loss): string {
           <td>
             {{ loss.what === 'bag' ? `${names.thing(loss.item)}, with all in it` : names.thing(loss.item) }}
             <div v-if="loss.fails.length" class="label">then useless: {{ loss.fails.map(names.thing).join(', ') }}</div>
-            <div v-for="(cure, i) in loss.cures" :key="i"><button type="button" class="link label" :disabled="busy" @click="emit('edit', cure.edits ?? [])">{{ cureText(cure, names, units) }}</button></div>
+            <div v-for="(cure, i) in loss.backups.map(backupCure)" :key="i"><button type="button" class="link label" :disabled="busy" @click="emit('edit', cure.edits)">{{ cureText(cure, names, units) }}</button></div>
           </td>
           <td>
             <WhyFigure help="loss" :figure="costs(loss)" :about="`what losing ${names.thing(loss.item)} costs`">

@@ -61,14 +61,13 @@ describe('leave first, load next', () => {
 })
 
 describe('losses and days', () => {
-  const load = { code: 'load', edits: [{ act: 'load', item: 'second', count: 1 }], mass_change_g: 489, numbers: {} }
   const advice = {
     resilience: {
       share: 0.53,
       steady: [],
       losses: [
-        { what: 'bag', item: 'ridge', out: [], score: 0, points: 95, wants: ['a'], days: 9, stops: true, pictures: true, changes: [], fails: [], cures: [] },
-        { what: 'thing', item: 'body', out: [], score: 60, points: 35.5, wants: ['a', 'b'], days: 1, stops: false, pictures: false, changes: [{ want: 'sea', before: 0.9, after: 0.2 }], fails: ['trigger'], cures: [load] },
+        { what: 'bag', item: 'ridge', out: [], score: 0, points: 95, wants: ['a'], days: 9, stops: true, pictures: true, changes: [], fails: [], backups: [] },
+        { what: 'thing', item: 'body', out: [], score: 60, points: 35.5, wants: ['a', 'b'], days: 1, stops: false, pictures: false, changes: [{ want: 'sea', before: 0.9, after: 0.2 }], fails: ['trigger'], backups: [{ items: ['second'], mass_g: 489 }] },
       ],
     },
   } as unknown as Advice
@@ -86,7 +85,7 @@ describe('losses and days', () => {
     expect(text).toContain('35.5 points, 2 wants, 1 day')
     expect(text).toContain('then useless: TRIGGER')
     await shown.findAll('button').find((b) => b.text().startsWith('Load SECOND'))!.trigger('click')
-    expect(shown.emitted('edit')).toEqual([[load.edits]])
+    expect(shown.emitted('edit')).toEqual([[[{ act: 'load', item: 'second', count: 1 }]]])
     await shown.findAll('button').find((b) => b.text().startsWith('35.5 points'))!.trigger('click')
     const reason = document.querySelector('.reason')!.textContent.replaceAll(/\s+/g, ' ')
     expect(reason).toContain('BODY, lost')
