@@ -90,7 +90,7 @@ def test_names_in_the_glossary_are_in_the_code() -> None:
 
 
 def test_every_front_door_shows_how_it_is_used() -> None:
-    doors = {p: p.read_text(encoding="utf-8") for p in (ROOT / "mule").glob("*/__init__.py")}
+    doors = {p: p.read_text(encoding="utf-8") for p in (ROOT / "mule").rglob("__init__.py")}
     mute = [p.parent.name for p, code in doors.items() if re.search(r"^def [a-z]", code, re.M) and ">>>" not in code]
     assert len(doors) > 15
     assert mute == []

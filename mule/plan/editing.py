@@ -51,7 +51,7 @@ def _take_in(plan: Plan, kit: Kit) -> Kit:
 def apply(plan: Plan, edits: Iterable[Edit]) -> Plan:
     """The plan after these edits of the open kit. Raises InvalidInput when one of them cannot be done.
 
-    >>> from mule.findings.finding import Load
+    >>> from mule.plan.edits import Load
     >>> from tests import cast
     >>> plan = cast.plan([cast.bag(), cast.body()], cast.entry("bag", cast.INES_CABIN))
     >>> apply(plan, [Load(item="body")]).loaded
