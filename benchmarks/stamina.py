@@ -4,7 +4,7 @@ from datetime import date, timedelta
 from typing import Any
 
 from benchmarks.timing import p50, p95, samples_ms
-from mule.analysis.stamina import last
+from mule.analysis.storage.stamina import last
 from mule.plan import Plan
 from mule.plan.gear import (
     Bag,

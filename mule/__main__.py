@@ -10,7 +10,7 @@ from pydantic import BaseModel, ValidationError
 from mule.analysis.loadouts import Outing, outing
 from mule.analysis.power.claims import Claim, claims
 from mule.analysis.power.fewest import types_asked
-from mule.analysis.stamina import power_case
+from mule.analysis.storage.stamina import power_case
 from mule.base.deadline import Deadline
 from mule.base.errors import InvalidInput, invalid
 from mule.findings.advise import advise

@@ -8,13 +8,13 @@ import numpy as np
 from numpy.typing import NDArray
 
 from mule.analysis.completeness.keys import Key
-from mule.analysis.links import graph_of
+from mule.analysis.completeness.links import graph_of
 from mule.analysis.optics import table_of
 from mule.analysis.optics.setups import SetUp, set_ups
 from mule.analysis.optics.table import Parts
 from mule.analysis.power import types_lacking
 from mule.analysis.resilience import serving, survives_any_single_loss
-from mule.analysis.stamina import power_case, runs_out
+from mule.analysis.storage.stamina import power_case, runs_out
 from mule.base.memo import by_identity
 from mule.plan import Plan
 from mule.plan.gear import Battery, Body, Gear, Lens, is_zoom, twins

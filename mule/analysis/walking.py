@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from datetime import datetime, time, timedelta
 from math import radians, tan
 
-from mule.analysis.lamps import Lamps, lamps
+from mule.analysis.headlamps import Lamps, lamps
 from mule.analysis.load import Loads, PersonLoad
 from mule.analysis.sky import dark_sky, is_dark, light
 from mule.base.units import Frozen, LocalTime

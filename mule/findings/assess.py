@@ -5,15 +5,15 @@ What tries *other* kits (worth, drop order, losses, cures) is advice: ``mule.fin
 
 from mule.analysis.carriers import LegVerdict
 from mule.analysis.completeness import Completeness, complete
+from mule.analysis.completeness.links import requirements_of
 from mule.analysis.filters import FilterFit
-from mule.analysis.fronts import fit_filters
+from mule.analysis.filters.fronts import fit_filters
 from mule.analysis.gate import Rehearsal, check_legs, rehearse
 from mule.analysis.lens_changes import DayChanges, lens_changes
-from mule.analysis.links import requirements_of
 from mule.analysis.load import Loads, weigh
 from mule.analysis.optics import Coverage, cover
 from mule.analysis.sky import DayLight, light
-from mule.analysis.stamina import Lasts, in_short, summarize
+from mule.analysis.storage.stamina import Lasts, in_short, summarize
 from mule.base.units import Frozen
 from mule.findings.finding import Finding
 from mule.findings.rules import Case, Station, StationMark, speak, stations_of

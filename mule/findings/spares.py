@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 from mule.analysis.power import days_without
 from mule.analysis.resilience import analyze_single_failures
-from mule.analysis.stamina import power_case
+from mule.analysis.storage.stamina import power_case
 from mule.base.units import Frozen
 from mule.findings.assess import case_of
 from mule.plan import Plan

@@ -16,7 +16,7 @@ from reportlab.platypus import KeepInFrame, KeepTogether, Paragraph, SimpleDocTe
 
 from mule.analysis.carriers import Check
 from mule.analysis.load import Contents
-from mule.analysis.stamina import Lasts
+from mule.analysis.storage.stamina import Lasts
 from mule.findings.assess import Assessment
 from mule.findings.finding import Finding, Severity
 from mule.findings.shopping import Wanted

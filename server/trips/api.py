@@ -3,13 +3,13 @@
 from django.http import HttpResponse, StreamingHttpResponse
 from ninja import Router, Status
 
+from mule.analysis.filters.fronts import filter_case
 from mule.analysis.filters.lightest import LightestSet, lightest_set
-from mule.analysis.fronts import filter_case
 from mule.analysis.gate import GateCheckPlan
 from mule.analysis.loadouts import Outing, outing
 from mule.analysis.optics import cover
 from mule.analysis.power import PowerAdvice, advise_power
-from mule.analysis.stamina import in_short, last, power_case
+from mule.analysis.storage.stamina import in_short, last, power_case
 from mule.findings.advise import Advice, advise
 from mule.findings.assess import assess
 from mule.findings.shopping import Wanted

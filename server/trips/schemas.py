@@ -7,8 +7,8 @@ from ninja import Schema
 from pydantic import Field
 
 from mule.analysis.power import Power
-from mule.analysis.stamina import Lasts
 from mule.analysis.storage import Storage
+from mule.analysis.storage.stamina import Lasts
 from mule.base.units import ItemId, Name, Note
 from mule.findings.advise import Advice
 from mule.findings.assess import Assessment

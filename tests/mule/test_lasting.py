@@ -6,7 +6,7 @@ from random import Random
 
 import pytest
 
-from mule.analysis.links import graph_of
+from mule.analysis.completeness.links import graph_of
 from mule.plan import Plan, read
 from mule.plan.gear import Body
 from mule.search.choosing import Asking

@@ -9,7 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mule.analysis.power import simulate
-from mule.analysis.stamina import keep
+from mule.analysis.storage.stamina import keep
 from mule.base.errors import InvalidInput
 from mule.findings.assess import assess
 from mule.findings.finding import FindingCode

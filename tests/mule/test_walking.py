@@ -5,7 +5,7 @@ from typing import Any
 
 import pytest
 
-from mule.analysis.lamps import lamps
+from mule.analysis.headlamps import lamps
 from mule.analysis.load import weigh
 from mule.analysis.sky import dark_sky, is_dark, light
 from mule.analysis.walking import DayOnFoot, day_on_foot, walked_h

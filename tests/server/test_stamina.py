@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.analysis.stamina import last
+from mule.analysis.storage.stamina import last
 from mule.plan import Plan
 from tests.server.conftest import errors
 

@@ -19,7 +19,7 @@ def reckon(plan: Plan, view: View, requirements: Requirements, loads: Loads, leg
     view, requirements, loads, legs: what the other packages say of the same kit.
 
     >>> from mule.analysis.completeness import Requirements
-    >>> from mule.analysis.links import graph_of
+    >>> from mule.analysis.completeness.links import graph_of
     >>> from mule.analysis.load import weigh
     >>> from mule.analysis.optics import cover
     >>> from tests import cast

@@ -40,7 +40,7 @@ def analyze_single_failures(plan: Plan, view: View, requirements: Requirements, 
     for, too.
 
     >>> from mule.analysis.completeness import Requirements
-    >>> from mule.analysis.links import graph_of
+    >>> from mule.analysis.completeness.links import graph_of
     >>> from mule.analysis.optics import cover
     >>> from tests import cast
     >>> gear = [cast.bag(), cast.body(), cast.normal_zoom()]

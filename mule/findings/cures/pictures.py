@@ -4,8 +4,8 @@ from collections.abc import Callable, Iterable
 from itertools import chain, combinations, islice
 
 from mule.analysis.ledger import Pieces
-from mule.analysis.stamina import keep
 from mule.analysis.storage import CardsOf, Storage
+from mule.analysis.storage.stamina import keep
 from mule.findings.cures.getting import both, to_get
 from mule.findings.cures.making import at_home, left, load, load_counts, move
 from mule.findings.finding import Cure, CureCode, Finding

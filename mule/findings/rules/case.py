@@ -11,13 +11,13 @@ from typing import Protocol
 from mule.analysis.carriers import LegVerdict
 from mule.analysis.completeness import Completeness, LightestGivers, Requirements
 from mule.analysis.filters import FilterFit
-from mule.analysis.fronts import fit_filters
+from mule.analysis.filters.fronts import fit_filters
 from mule.analysis.gate import Rehearsal
 from mule.analysis.lens_changes import DayChanges
 from mule.analysis.load import Loads
 from mule.analysis.optics import View, Worth
 from mule.analysis.resilience import BagLoss, Loss, Resilience, analyze_single_failures, bag_losses
-from mule.analysis.stamina import StaminaSummary
+from mule.analysis.storage.stamina import StaminaSummary
 from mule.base.units import ItemId, Name
 from mule.findings.finding import Finding, FindingCode, Severity, StationName
 from mule.plan import Plan

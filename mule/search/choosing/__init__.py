@@ -5,7 +5,7 @@ Solved exactly with OR-Tools' CP-SAT; see docs/algorithms/choosing.md.
 
 from collections.abc import Callable
 
-from mule.analysis.links import graph_of
+from mule.analysis.completeness.links import graph_of
 from mule.base.deadline import Deadline, Stopped
 from mule.base.errors import InvalidInput, Problem
 from mule.plan import Plan

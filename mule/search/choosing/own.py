@@ -11,7 +11,7 @@ from mule.analysis.gate import check_legs
 from mule.analysis.load import weigh
 from mule.analysis.optics import OPTICAL, Table, table_of
 from mule.analysis.optics.gaps import GAP_SCORE
-from mule.analysis.stamina import summarize
+from mule.analysis.storage.stamina import summarize
 from mule.plan import Plan
 from mule.plan.gear import Battery, Body, Lens, is_zoom, twins
 from mule.plan.kit import Kit

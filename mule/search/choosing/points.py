@@ -4,7 +4,7 @@ from collections.abc import Callable
 
 from mule.analysis.optics import table_of
 from mule.analysis.resilience import wants_surviving_any_single_loss
-from mule.analysis.stamina import summarize
+from mule.analysis.storage.stamina import summarize
 from mule.plan.gear import Battery
 from mule.search.choosing.answer import Point
 from mule.search.choosing.by_days import DaysTried

@@ -2,7 +2,7 @@
 
 See docs/domain/words.md. What lies at the base is the locker of that plan, so a cure never proposes anything that is
 not on the trip; packs and cards come full and blank into the morning, for the others charge and empty at the base.
-Whether enough of them are full is the trip's own question (``mule.analysis.stamina``).
+Whether enough of them are full is the trip's own question (``mule.analysis.storage.stamina``).
 """
 
 from collections.abc import Iterable, Sequence

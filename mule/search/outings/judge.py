@@ -5,7 +5,7 @@ from datetime import date
 
 from mule.analysis.load import PersonLoad
 from mule.analysis.power import TINY_WH
-from mule.analysis.stamina import last
+from mule.analysis.storage.stamina import last
 from mule.analysis.walking import day_on_foot
 from mule.findings.assess import case_of
 from mule.findings.cures import new_or_worse

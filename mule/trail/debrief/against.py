@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from typing import TypeVar
 
 from mule.analysis.load import weigh
-from mule.analysis.stamina import last
+from mule.analysis.storage.stamina import last
 from mule.plan import Plan
 from mule.plan.field import Cold, Field, Filled, Swapped
 from mule.trail.debrief.answer import Against

@@ -3,8 +3,8 @@
 from collections.abc import Callable, Mapping
 from typing import NamedTuple
 
-from mule.analysis.stamina import runs_out
 from mule.analysis.storage import written_mb
+from mule.analysis.storage.stamina import runs_out
 from mule.plan.gear import Body, Gear
 from mule.plan.trip import Demand, Trip
 from mule.search.choosing.candidates import Candidates
