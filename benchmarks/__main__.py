@@ -45,7 +45,7 @@ from benchmarks.stowing import (  # noqa: E402
     bench_stow_100_50,
 )
 from benchmarks.yardstick import Pace, paced  # noqa: E402
-from server.process import keep_what_is_loaded  # noqa: E402
+from server.kernel.process import keep_what_is_loaded  # noqa: E402
 
 # As the server does.
 keep_what_is_loaded()

@@ -12,7 +12,7 @@ from benchmarks.client import Client, Toggle
 from benchmarks.timing import p50, p95
 from mule.plan import MOST_THINGS
 from server.exchange.gear_import import preview
-from server.exchange.tables import as_csv
+from server.kernel.tables import as_csv
 from tests.site import served
 
 _OWNERS, _CLICKS = 20, 15

@@ -10,8 +10,8 @@ from mule.findings.cures import cure
 from mule.plan import read
 from server.exchange.gear_import import preview
 from server.exchange.sheet import load_sheet
-from server.exchange.tables import as_xlsx
 from server.field.pictures import read_files
+from server.kernel.tables import as_xlsx
 
 _SAMPLES = Path("demo/karst-pictures")
 _SIDES = {"Length cm": 8.8, "Width cm": 7, "Height cm": 7}

@@ -11,7 +11,7 @@ from mule.plan.gear import Body, Gear, Lens
 from mule.plan.kit import Entry, Kit
 from mule.plan.places import AsPiece, InBag, PieceKind
 from mule.plan.trip import Day, Leg, Mains, Night, Person, Trait, TraitWish, Trip, Want, Weather
-from server.locker.convert import typical
+from server.library.locker.convert import typical
 
 SEED = 20270220
 # In a locker of 200 things: 8 bodies and 30 lenses, the rest accessories.

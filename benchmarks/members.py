@@ -13,8 +13,8 @@ from time import perf_counter, sleep
 from benchmarks.client import Client, Toggle
 from benchmarks.lockers import plan
 from benchmarks.timing import p50, p95, samples_ms
-from server.demo.services import copy_world
 from server.exchange.services import import_plan
+from server.ops.demo.services import copy_world
 from tests.site import ROOT, served
 
 MEMBERS, THINGS, TRIPS = 1000, 100, 5

@@ -5,7 +5,7 @@ import os
 from django.core.wsgi import get_wsgi_application
 from django.urls import get_resolver
 
-from server.process import keep_what_is_loaded, share_time
+from server.kernel.process import keep_what_is_loaded, share_time
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.settings.production")
 application = get_wsgi_application()

@@ -69,7 +69,7 @@ def served(scale_port: int = 0, data: Path | None = None, settings: str = "serve
         # No figure is taken here: a busy machine ends no search.
         env["SEARCH_SECONDS"] = "600"
         env["SCALE_ADDRESS"] = f"127.0.0.1:{scale_port}"
-        serving = ["gunicorn", "-c", "python:server.demo.serving", "--bind", f"127.0.0.1:{port}", "server.wsgi"]
+        serving = ["gunicorn", "-c", "python:server.ops.demo.serving", "--bind", f"127.0.0.1:{port}", "server.wsgi"]
         quiet = subprocess.DEVNULL
         server = subprocess.Popen([sys.executable, "-m", *serving], cwd=ROOT, env=env, stdout=quiet, stderr=quiet)
         try:

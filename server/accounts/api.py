@@ -12,6 +12,7 @@ from ninja.errors import HttpError
 from ninja.utils import check_csrf
 
 from server.accounts import forgotten, services
+from server.accounts.demo import is_demo, seen
 from server.accounts.schemas import (
     Credentials,
     Forgotten,
@@ -24,7 +25,6 @@ from server.accounts.schemas import (
     TypedName,
 )
 from server.accounts.signed_in import SignedInRequest, account_id
-from server.demo.services import is_demo, seen, visitor
 
 router = Router()
 
@@ -34,7 +34,8 @@ def same_site(request: HttpRequest) -> bool:
     return check_csrf(request) is None
 
 
-def _session(request: HttpRequest) -> SessionOut:
+def session_of(request: HttpRequest) -> SessionOut:
+    """Who is signed in, and what they like."""
     user = request.user
     kept = services.preferences(user) if user.is_authenticated else None
     taste: dict[str, Any] = {"units": "metric", "theme": "day"}
@@ -57,38 +58,28 @@ def session(request: HttpRequest) -> SessionOut:
     get_token(request)
     if isinstance(request.user, User) and is_demo(request.user):
         seen(request.user)
-    return _session(request)
+    return session_of(request)
 
 
 @router.post("/sign-up", response=SessionOut, auth=same_site)
 def sign_up(request: HttpRequest, payload: Credentials) -> SessionOut:
     """Make an account and sign in."""
     services.sign_up(request, payload.name, payload.password)
-    return _session(request)
+    return session_of(request)
 
 
 @router.post("/sign-in", response=SessionOut, auth=same_site)
 def sign_in(request: HttpRequest, payload: Credentials) -> SessionOut:
     """Sign in."""
     services.sign_in(request, payload.name, payload.password)
-    return _session(request)
+    return session_of(request)
 
 
 @router.post("/sign-out", response=SessionOut, auth=same_site)
 def sign_out(request: HttpRequest) -> SessionOut:
     """Sign out."""
     logout(request)
-    return _session(request)
-
-
-@router.post("/demo", response=SessionOut, auth=same_site)
-def step_into_demo(request: HttpRequest) -> SessionOut:
-    """Step into a demo world of one's own; only in demo mode. Whoever has one steps into it again."""
-    if not settings.DEMO_MODE:
-        raise HttpError(404, "This server has no demo.")
-    if not is_demo(request.user):
-        services.enter(request, visitor())
-    return _session(request)
+    return session_of(request)
 
 
 @router.put("/preferences", response=SessionOut)
@@ -97,7 +88,7 @@ def save_preferences(request: SignedInRequest, payload: PreferencesBody) -> Sess
     kept = services.preferences(request.user)
     kept.units, kept.theme = payload.units, payload.theme
     kept.save()
-    return _session(request)
+    return session_of(request)
 
 
 def _own(request: SignedInRequest) -> User:
@@ -111,7 +102,7 @@ def _own(request: SignedInRequest) -> User:
 def change_password(request: SignedInRequest, payload: NewPassword) -> SessionOut:
     """Change the password. Every other device is signed out."""
     services.change_password(request, _own(request), payload.old, payload.new)
-    return _session(request)
+    return session_of(request)
 
 
 @router.post("/sign-out-everywhere", response=SessionOut)
@@ -119,7 +110,7 @@ def sign_out_everywhere(request: SignedInRequest) -> SessionOut:
     """Sign out on every device, this one too."""
     services.sign_out_everywhere(_own(request))
     logout(request)
-    return _session(request)
+    return session_of(request)
 
 
 @router.post("/delete", response=SessionOut)
@@ -127,7 +118,7 @@ def delete_account(request: SignedInRequest, payload: TypedName) -> SessionOut:
     """Delete the account with gear, carriers, trips and all that was noted, for good."""
     services.delete_account(_own(request), payload.name)
     logout(request)
-    return _session(request)
+    return session_of(request)
 
 
 @router.get("/sign-ins", response=list[SignInOut])
@@ -149,18 +140,18 @@ def end_sign_in(request: SignedInRequest, number: int) -> Status[None]:
 def keep_email(request: SignedInRequest, payload: MailBody) -> SessionOut:
     """Keep where to write to when the password is forgotten."""
     forgotten.keep_address(_own(request), payload.email.strip())
-    return _session(request)
+    return session_of(request)
 
 
 @router.post("/forgotten", response=SessionOut, auth=same_site)
 def forget(request: HttpRequest, payload: Forgotten) -> SessionOut:
     """Write a letter with a link, to the address of that account; the answer does not tell whether there is one."""
     forgotten.write_letter(request, payload.who)
-    return _session(request)
+    return session_of(request)
 
 
 @router.post("/reset", response=SessionOut, auth=same_site)
 def reset(request: HttpRequest, payload: ResetBody) -> SessionOut:
     """Set a new password by a link, and sign in."""
     services.enter(request, forgotten.reset(payload.link, payload.password))
-    return _session(request)
+    return session_of(request)

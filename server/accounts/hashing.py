@@ -6,7 +6,7 @@ from concurrent.futures import ThreadPoolExecutor
 
 from django.contrib.auth.hashers import PBKDF2PasswordHasher
 
-from server.accounts.refusals import TooBusy
+from server.kernel.refusals import TooBusy
 
 # So many wait; whoever comes then is told to come again.
 MOST_WAITING = 16

@@ -12,10 +12,10 @@ from django.utils import timezone
 from mule.base.errors import InvalidInput, Problem
 from server.accounts.models import Preferences, SignIn
 from server.accounts.names import plain_name
-from server.accounts.refusals import Paused
 from server.accounts.throttle import require_few, wait_s
-from server.documents import writing
-from server.errors import NotFound
+from server.kernel.documents import writing
+from server.kernel.errors import NotFound
+from server.kernel.refusals import Paused
 
 _BACKEND = "django.contrib.auth.backends.ModelBackend"
 # From one address in an hour.

@@ -1,5 +1,6 @@
 """A request of somebody who has signed in: what every operation gets that does not say otherwise."""
 
+from collections.abc import Callable
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -7,9 +8,8 @@ from django.http import HttpRequest
 from django.utils.crypto import salted_hmac
 from ninja.security import SessionAuth
 
-from server.accounts.refusals import OtherAccount
-from server.headers import ACCOUNT_HEADER
-from server.sharing.guests import guest_of
+from server.kernel.headers import ACCOUNT_HEADER
+from server.kernel.refusals import OtherAccount
 
 
 class SignedInRequest(HttpRequest):
@@ -26,9 +26,14 @@ def account_id(user: User) -> str:
 class SignedIn(SessionAuth):
     """Lets in who is signed in, through the page of that account. Raises OtherAccount for another's."""
 
+    def __init__(self, guest_of: Callable[[HttpRequest], User | None]) -> None:
+        """guest_of: the owner on whose trip a guest acts; None where nobody speaks through a link."""
+        super().__init__()
+        self._guest_of = guest_of
+
     def authenticate(self, request: HttpRequest, key: str | None) -> Any:
         """The user, or None; for a guest the owner of the trip, where the link allows it."""
-        owner = guest_of(request)
+        owner = self._guest_of(request)
         if owner is not None:
             return owner
         user = request.user

@@ -16,7 +16,7 @@ from django.http import HttpRequest
 from django.utils import timezone
 
 from server.accounts.names import plain_name
-from server.accounts.refusals import Paused
+from server.kernel.refusals import Paused
 
 # Failures of one name, and of one address with any names, before the first pause.
 FREE, FREE_AT_ADDRESS = 5, 50

@@ -15,7 +15,6 @@ from mule.plan import MAX_BYTES, Plan, read, write
 from mule.plan.field import fold
 from mule.plan.gear import Bag
 from server.accounts.signed_in import SignedInRequest
-from server.errors import NotFound, TooLarge
 from server.exchange import archive
 from server.exchange.calendar import calendar_of
 from server.exchange.divider_files import DividedSpace
@@ -28,11 +27,12 @@ from server.exchange.gear_import import bring_in as bring_in_gear
 from server.exchange.lists import LISTS, Rows, Sources, locker_rows
 from server.exchange.services import export_plan, import_plan
 from server.exchange.sheet import labels, load_sheet, pack_list
-from server.exchange.tables import MOST_BYTES, as_csv, as_xlsx
 from server.exchange.true_size import as_page
 from server.field.looking import look_back_on
 from server.field.services import list_for, marks_of
-from server.locker.convert import locker_of
+from server.kernel.errors import NotFound, TooLarge
+from server.kernel.tables import MOST_BYTES, as_csv, as_xlsx
+from server.library.locker.convert import locker_of
 from server.searching.answers import found
 from server.searching.jobs import CASE_FITS, Answering, foam
 from server.searching.jobs import cases as all_cases

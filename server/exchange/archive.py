@@ -23,14 +23,14 @@ from mule.plan.carriers import Carrier as CarrierValue
 from mule.plan.gear import Gear
 from mule.plan.kit import Kit as KitValue
 from server.accounts.services import preferences
-from server.carriers.services import carriers as carrier_rows
-from server.carriers.services import value_of as carrier_of
-from server.documents import writing
 from server.exchange.lists import locker_rows
 from server.exchange.services import Ids, bring_in, export_plan, store_plan
-from server.exchange.tables import as_csv
-from server.locker.convert import locker_of
-from server.locker.pictures import is_small_picture, pictures_of, put_pictures
+from server.kernel.documents import writing
+from server.kernel.tables import as_csv
+from server.library.carriers.services import carriers as carrier_rows
+from server.library.carriers.services import value_of as carrier_of
+from server.library.locker.convert import locker_of
+from server.library.locker.pictures import is_small_picture, pictures_of, put_pictures
 from server.trips.convert import entries_of
 from server.trips.models import Kit, KitPacking, KitStep, Trip
 

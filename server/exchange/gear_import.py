@@ -16,13 +16,13 @@ from mule.base.errors import InvalidInput, Problem, plain_path, rule_of, shorten
 from mule.intake.typed import glass_of
 from mule.plan import MOST_THINGS
 from mule.plan.gear import GEAR, Gear, Lens, Source
-from server.documents import FreeSlugs, insert, ready, require_room, slug_from, slugs, spec_of, writing
 from server.exchange.cells import READ, RULE, text_of
 from server.exchange.every_field import is_whole, read_fields
 from server.exchange.likeness import kind_of, kinds, like_of
-from server.exchange.tables import rows_of
-from server.locker.convert import typical
-from server.locker.models import Thing
+from server.kernel.documents import FreeSlugs, insert, ready, require_room, slug_from, slugs, spec_of, writing
+from server.kernel.tables import rows_of
+from server.library.locker.convert import typical
+from server.library.locker.models import Thing
 
 _SHOWN = 200
 

@@ -5,7 +5,7 @@ from functools import cache
 
 from mule.intake.typed import glass_of, unlike
 from mule.plan.gear import Gear, Lens, words_of
-from server.locker.convert import typical
+from server.library.locker.convert import typical
 
 
 @cache

@@ -13,13 +13,13 @@ from mule.plan.kit import Entry, Stow
 from mule.plan.kit import Kit as KitValue
 from mule.plan.trip import BodyDay, BodyHabit, Marks
 from mule.plan.trip import Trip as TripValue
-from server.carriers.models import Carrier
-from server.carriers.services import value_of as carrier_of
-from server.documents import FreeSlugs, require_room, slugs, spec_of, store, writing
 from server.field.looking import frames_of, keep_frames
 from server.field.services import keep_marks, marks_of
-from server.locker.convert import gear_of
-from server.locker.models import Thing
+from server.kernel.documents import FreeSlugs, require_room, slugs, spec_of, store, writing
+from server.library.carriers.models import Carrier
+from server.library.carriers.services import value_of as carrier_of
+from server.library.locker.convert import gear_of
+from server.library.locker.models import Thing
 from server.trips.convert import entries_of
 from server.trips.models import Kit, LentThing, Trip
 from server.trips.services import plan_for, with_traveller

@@ -9,8 +9,8 @@ from server.accounts.signed_in import SignedInRequest
 from server.field import looking, services
 from server.field.scale import Reading, read_scale
 from server.field.schemas import FieldOut, ReadPictures, SentMarks, TakenMarks
-from server.sharing.guests import guest_in
 from server.trips import services as trips
+from server.trips.sharing.guests import guest_in
 
 router = Router()
 

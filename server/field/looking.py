@@ -14,12 +14,12 @@ from mule.plan import MOST_FRAMES
 from mule.plan.field import Frame, fold
 from mule.plan.gear import Gear
 from mule.trail.debrief import History, LookBack, look_back, match, used_days
-from server.documents import find, revision
 from server.field.models import PictureFrame
 from server.field.pictures import Odd, read_files
 from server.field.schemas import ReadPictures
 from server.field.services import marks_of
-from server.locker.models import Thing
+from server.kernel.documents import find, revision
+from server.library.locker.models import Thing
 from server.trips.convert import kit_of, trip_of
 from server.trips.models import Kit, Trip
 from server.trips.services import find_kit, plan_for

@@ -19,7 +19,7 @@ from ninja import Schema
 from pydantic import ValidationError
 
 from mule.plan.field import Frame
-from server.exchange.tables import rows_of
+from server.kernel.tables import rows_of
 
 # Enough of a file to hold its metadata; the rest is never read.
 HEAD_BYTES = 512 * 1024

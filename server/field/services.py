@@ -13,9 +13,9 @@ from mule.plan import MOST_MARKS, Plan
 from mule.plan.field import Mark, Tick, Weighed, fold
 from mule.plan.field.lines import packed_in
 from mule.trail.packout import PackOut, field_stations, list_out
-from server.documents import find, writing
 from server.field.models import FieldMark
 from server.field.schemas import FieldOut, Refusal, TakenMarks
+from server.kernel.documents import find, writing
 from server.trips.models import Kit, Trip
 from server.trips.packed import packed
 from server.trips.services import plan_for

@@ -7,7 +7,7 @@ import os
 
 from distributed import Worker, get_worker
 
-from server.process import keep_what_is_loaded
+from server.kernel.process import keep_what_is_loaded
 from server.searching.parcels import unpacked
 
 # Clicks are answered first: they take moments, a search takes what is left.

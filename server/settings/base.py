@@ -7,7 +7,7 @@ from typing import Any
 import dj_database_url
 from csp.constants import NONE, SELF
 
-from server.headers import add_to_files
+from server.kernel.headers import add_to_files
 
 ROOT = Path(__file__).resolve().parent.parent.parent
 DATA_DIR = Path(os.environ.get("DATA_DIR", ROOT / "data")).resolve()
@@ -26,17 +26,18 @@ INSTALLED_APPS = [
     "django.contrib.sessions",
     "axes",
     "server.accounts",
-    "server.locker",
-    "server.carriers",
+    "server.library.locker",
+    "server.library.carriers",
     "server.trips",
     "server.field",
     "server.exchange",
-    "server.sharing",
-    "server.demo",
+    "server.trips.sharing",
+    "server.ops",
+    "server.ops.demo",
 ]
 
 MIDDLEWARE = [
-    "server.tracing.trace",
+    "server.kernel.tracing.trace",
     "csp.middleware.CSPMiddleware",
     # Looks at the host of every request, before anything is answered.
     "django.middleware.common.CommonMiddleware",
@@ -146,7 +147,7 @@ SLOW_MS = int(os.environ.get("SLOW_MS", "1000"))
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "formatters": {"lines": {"()": "server.tracing.JsonLines"}},
+    "formatters": {"lines": {"()": "server.kernel.tracing.JsonLines"}},
     "handlers": {"lines": {"class": "logging.StreamHandler", "formatter": "lines"}},
     "loggers": {
         "server.requests": {"handlers": ["lines"], "level": "INFO", "propagate": False},
@@ -157,6 +158,6 @@ LOGGING = {
 }
 SECURE_REFERRER_POLICY = "same-origin"
 
-# Where a luggage scale listens: the simulated one (python -m server.demo.scale), or a bridge to a real one.
+# Where a luggage scale listens: the simulated one (python -m server.ops.demo.scale), or a bridge to a real one.
 _scale_host, _, _scale_port = os.environ.get("SCALE_ADDRESS", "127.0.0.1:7071").rpartition(":")
 SCALE_ADDRESS = (_scale_host, int(_scale_port))

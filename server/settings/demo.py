@@ -2,7 +2,7 @@
 
 from django.core.management.utils import get_random_secret_key
 
-from server.private import make_private
+from server.kernel.private import make_private
 from server.settings.base import *  # noqa: F403
 from server.settings.base import DATA_DIR
 

@@ -4,7 +4,7 @@ import os
 
 from django.core.exceptions import ImproperlyConfigured
 
-from server.private import make_private
+from server.kernel.private import make_private
 from server.settings.base import *  # noqa: F403
 from server.settings.base import DATA_DIR
 

@@ -20,15 +20,14 @@ from mule.search.choosing import Asking, require_brief
 from mule.search.compare import Comparison, compare
 from mule.search.suggest import kept_in_any_case
 from server.accounts.signed_in import SignedInRequest
-from server.answers import written
-from server.locker.schemas import ThingOut
-from server.locker.services import versions
+from server.kernel.answers import written
+from server.library.locker.schemas import ThingOut
+from server.library.locker.services import versions
 from server.searching.answers import AHEAD, Question, lines_of, streamed, within_limits
 from server.searching.jobs import Choosing, Curing
 from server.searching.kept import answered
 from server.searching.lines import ChoiceLine, CureLine, StowLine
 from server.searching.turns import Changes
-from server.sharing.guests import guest_in, searcher
 from server.trips import services
 from server.trips.convert import stamp_of
 from server.trips.models import Kit
@@ -49,6 +48,7 @@ from server.trips.schemas import (
     Thought,
     WhatIf,
 )
+from server.trips.sharing.guests import guest_in, searcher
 from server.trips.shelf import trip_out
 
 router = Router()

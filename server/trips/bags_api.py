@@ -10,13 +10,13 @@ from mule.findings.spares import Spare
 from mule.plan.edits import Edit
 from mule.search.split import USUAL_S, Shared, Split, shared_so
 from server.accounts.signed_in import SignedInRequest
-from server.answers import written
+from server.kernel.answers import written
 from server.searching.answers import Question, streamed, within_limits
 from server.searching.jobs import Answering, SortingBags, sharing, spare_things
 from server.searching.kept import answer, answered
 from server.searching.lines import BagSetLine
-from server.sharing.guests import searcher
 from server.trips import services
+from server.trips.sharing.guests import searcher
 
 router = Router()
 

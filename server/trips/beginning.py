@@ -14,11 +14,11 @@ from mule.plan.carriers import Carrier as CarrierValue
 from mule.plan.edits import Edit, Load
 from mule.plan.gear import Bag, Gear, Insert, at_hand
 from mule.plan.trip import Trip as TripValue
-from server.carriers import services as carriers
-from server.carriers.models import Carrier
-from server.documents import find, writing
-from server.locker import services as locker
-from server.locker.convert import locker_of
+from server.kernel.documents import find, writing
+from server.library.carriers import services as carriers
+from server.library.carriers.models import Carrier
+from server.library.locker import services as locker
+from server.library.locker.convert import locker_of
 from server.trips.convert import trip_of
 from server.trips.models import Kit, KitPacking, LentThing, Trip
 from server.trips.services import add_trip, edit_kit

@@ -10,9 +10,9 @@ from mule.plan.field import Mark
 from mule.plan.gear import Gear
 from mule.plan.kit import Kit as KitValue
 from mule.plan.trip import Trip as TripValue
-from server.carriers.models import Carrier
-from server.carriers.services import carriers_of
-from server.documents import revision
+from server.kernel.documents import revision
+from server.library.carriers.models import Carrier
+from server.library.carriers.services import carriers_of
 from server.trips.lending import gear_stamp
 from server.trips.models import Kit, Trip
 

@@ -9,10 +9,10 @@ from mule.base.errors import InvalidInput, Problem
 from mule.base.memo import Kept
 from mule.plan import MOST_THINGS
 from mule.plan.gear import Filter, Gear, named_elsewhere, parse
-from server.documents import FreeSlugs, revision, slugs, spec_of, writing
-from server.errors import NotFound
-from server.locker.convert import gear_of, locker_of
-from server.locker.models import Thing
+from server.kernel.documents import FreeSlugs, revision, slugs, spec_of, writing
+from server.kernel.errors import NotFound
+from server.library.locker.convert import gear_of, locker_of
+from server.library.locker.models import Thing
 from server.trips.models import LentThing, Trip
 from server.trips.uses import require_unused
 

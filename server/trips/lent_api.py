@@ -4,13 +4,13 @@ from ninja import Router, Status
 from ninja.errors import HttpError
 
 from server.accounts.signed_in import SignedInRequest
-from server.carriers.schemas import CarrierOut
-from server.carriers.services import carriers, value_of
-from server.sharing.guests import guest_in
+from server.library.carriers.schemas import CarrierOut
+from server.library.carriers.services import carriers, value_of
 from server.trips import lending, services
 from server.trips.convert import trip_of
 from server.trips.models import LentThing
 from server.trips.schemas import LendItems, LentOut
+from server.trips.sharing.guests import guest_in
 
 router = Router()
 

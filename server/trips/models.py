@@ -3,7 +3,7 @@
 from django.conf import settings
 from django.db import models
 
-from server.documents import LONGEST_SLUG, Document
+from server.kernel.documents import LONGEST_SLUG, Document
 
 
 class Trip(Document):

@@ -8,15 +8,15 @@ from ninja import Router
 from mule.findings.advise import Advice, advise
 from mule.search.outings import AtBase, ByDays, OutingAsked, base_on, day_of, day_plan, judge_days, loadout_on, ways_of
 from server.accounts.signed_in import SignedInRequest
-from server.answers import written
+from server.kernel.answers import written
 from server.searching.answers import Question, lines_of, streamed, within_limits
 from server.searching.jobs import Answering, CuringDay, Proposing, left_at_base
 from server.searching.kept import answer, answered
 from server.searching.lines import CureLine, OutingLine
-from server.sharing.guests import searcher
 from server.trips import services
 from server.trips.api import changed_stow
 from server.trips.schemas import Edits, KitState
+from server.trips.sharing.guests import searcher
 
 router = Router()
 

@@ -18,7 +18,7 @@ from mule.plan.edits import Edit
 from mule.plan.gear import Gear
 from mule.plan.kit import Entry, Kit, Stow
 from mule.plan.trip import Stamina, Trip
-from server.locker.schemas import ThingOut
+from server.library.locker.schemas import ThingOut
 
 
 class TripOut(Schema):

@@ -6,10 +6,10 @@ from mule.base.errors import InvalidInput, Problem
 from mule.base.memo import Kept
 from mule.plan.gear import Gear
 from mule.plan.trip import Trip as TripValue
-from server.sharing.guests import guest_through
 from server.trips.convert import kit_of, trip_of
 from server.trips.lending import gear_for, gear_stamp
 from server.trips.models import Trip
+from server.trips.sharing.guests import guest_through
 
 _SEEN: Kept[tuple[Gear, ...]] = Kept(32)
 # The words of a plan about an unknown id: hidden gear must look like gear that does not exist.

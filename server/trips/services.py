@@ -17,7 +17,7 @@ from mule.plan.kit import Kit as KitValue
 from mule.plan.trip import Person, Stamina
 from mule.plan.trip import Trip as TripValue
 from mule.search.outings import with_edits
-from server.documents import (
+from server.kernel.documents import (
     FreeSlugs,
     find,
     require_same_id,
@@ -28,13 +28,13 @@ from server.documents import (
     store,
     writing,
 )
-from server.errors import InUse, NotFound
-from server.locker.convert import locker_of
-from server.sharing.guests import guest_through
+from server.kernel.errors import InUse, NotFound
+from server.library.locker.convert import locker_of
 from server.trips.convert import Stamp, entries_of, plan_of, scale_of, stamp_of, trip_of
 from server.trips.lending import gear_for
 from server.trips.models import Kit, KitPacking, KitStep, Trip
 from server.trips.seen import gear_and_trip, require_seen, trip_for, with_unseen_marks
+from server.trips.sharing.guests import guest_through
 
 # Older steps are forgotten; a session of packing rarely takes more.
 MOST_STEPS = 200

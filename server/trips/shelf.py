@@ -4,11 +4,11 @@ from ninja import Router, Status
 
 from mule.search.compare import Glance, glance
 from server.accounts.signed_in import SignedInRequest
-from server.sharing.guests import guest_through
 from server.trips import beginning, services
 from server.trips.models import Trip
 from server.trips.schemas import ChangedTrip, CopiedTrip, NewTrip, TripOut
 from server.trips.seen import trip_for
+from server.trips.sharing.guests import guest_through
 
 router = Router()
 

@@ -9,7 +9,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect
 
-from server.demo.scale import Load, serve
+from server.ops.demo.scale import Load, serve
 from tests.site import PHONE, Traffic
 
 

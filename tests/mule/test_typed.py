@@ -4,7 +4,7 @@ import pytest
 
 from mule.intake.typed import MOST_LINES, Understood, as_typed, glass_of, understand
 from mule.plan.gear import Body, Gear
-from server.locker.convert import typical
+from server.library.locker.convert import typical
 
 TABLE = tuple(typical().values())
 

@@ -10,8 +10,8 @@ from django.test import Client
 from django.utils import timezone
 
 from mule.plan import Plan, write
-from server.demo.services import DEMO_NAME
-from server.locker.models import Thing
+from server.accounts.demo import DEMO_NAME
+from server.library.locker.models import Thing
 from server.trips.models import Trip
 from tests.server.conftest import asker, errors
 

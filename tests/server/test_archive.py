@@ -18,8 +18,8 @@ from mule.plan import read
 from server.accounts.services import preferences
 from server.exchange.archive import archive_of, restore
 from server.exchange.services import export_plan, import_plan
-from server.locker.convert import locker_of
-from server.locker.models import Thing
+from server.library.locker.convert import locker_of
+from server.library.locker.models import Thing
 from server.trips.models import Kit, KitStep, Trip
 from tests.server.conftest import asker, errors
 

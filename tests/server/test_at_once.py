@@ -9,7 +9,7 @@ from django.db import connection
 
 from mule.plan import Plan
 from server.exchange.services import import_plan
-from server.locker import services as locker
+from server.library.locker import services as locker
 from server.trips.models import Kit, KitStep
 from tests import cast
 from tests.server.conftest import asker, make_user

@@ -6,10 +6,10 @@ import pytest
 from django.contrib.auth.models import User
 
 from mule.plan import Plan
-from server.carriers.models import Carrier
-from server.carriers.patterns import PATTERNS
-from server.locker.convert import typical
-from server.locker.models import Thing
+from server.library.carriers.models import Carrier
+from server.library.carriers.patterns import PATTERNS
+from server.library.locker.convert import typical
+from server.library.locker.models import Thing
 from server.trips.models import Kit, Trip
 from tests.server.conftest import errors
 

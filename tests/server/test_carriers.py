@@ -6,7 +6,7 @@ import pytest
 
 from mule.analysis.carriers import check
 from mule.plan.trip import Leg
-from server.carriers.patterns import PATTERNS
+from server.library.carriers.patterns import PATTERNS
 from tests.mule.test_carriers import BAG
 from tests.server.conftest import errors
 

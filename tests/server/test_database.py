@@ -15,10 +15,10 @@ import pytest
 from django.db import IntegrityError, OperationalError, connection
 from django.test import Client
 
-from server import in_use
-from server.database import ails, require_sound
-from server.locker.models import Thing
-from server.unusable import Unusable
+from server.kernel.unusable import Unusable, ails
+from server.library.locker.models import Thing
+from server.ops import in_use
+from server.ops.database import require_sound
 from tests.server.conftest import asker
 
 ROOT = Path(__file__).parents[2]
@@ -166,7 +166,7 @@ def test_a_site_that_runs_is_not_restored_and_loses_nothing(site: Path, backup: 
 
 def test_a_site_does_not_start_while_its_data_is_restored(site: Path) -> None:
     with in_use.alone(site / "narrow-mule.sqlite3"):
-        made = run(site, "-c", "from server.demo.serving import on_starting; on_starting(None)")
+        made = run(site, "-c", "from server.ops.demo.serving import on_starting; on_starting(None)")
     assert made.returncode != 0
     (line,) = made.stderr.strip().splitlines()
     assert "being restored" in line
@@ -194,7 +194,7 @@ def test_a_damaged_file_is_noticed(site: Path, tmp_path: Path) -> None:
 
 def test_a_site_does_not_start_on_damaged_data_and_says_in_one_line_what_to_do(tmp_path: Path) -> None:
     (tmp_path / "narrow-mule.sqlite3").write_bytes(b"no database at all, but long enough to be looked at" * 40)
-    made = run(tmp_path, "-c", "from server.demo.serving import on_starting; on_starting(None)")
+    made = run(tmp_path, "-c", "from server.ops.demo.serving import on_starting; on_starting(None)")
     assert made.returncode != 0
     (line,) = made.stderr.strip().splitlines()
     assert line.startswith("Narrow Mule does not start.")

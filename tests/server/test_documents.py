@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from server.documents import FreeSlugs, slug_from
+from server.kernel.documents import FreeSlugs, slug_from
 from tests.server.conftest import asker
 
 

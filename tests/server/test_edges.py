@@ -10,7 +10,7 @@ from mule.base.errors import InvalidInput
 from mule.plan import Plan, read
 from mule.plan.editing import apply
 from mule.plan.edits import Load
-from server.locker.models import Thing
+from server.library.locker.models import Thing
 from tests import cast
 from tests.server.conftest import Ask, errors
 

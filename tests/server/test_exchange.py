@@ -14,8 +14,8 @@ from mule.plan import Plan, read, write
 from mule.plan.field import Frame, Mark
 from mule.plan.gear import Cylinder, Filter
 from mule.plan.trip import BodyHabit, Day, Stamina
-from server.carriers.models import Carrier
-from server.locker.models import Thing
+from server.library.carriers.models import Carrier
+from server.library.locker.models import Thing
 from server.trips.models import Trip
 from tests import cast
 from tests.server.conftest import asker, errors, make_user

@@ -7,8 +7,8 @@ from typing import Any
 import pytest
 
 from mule.plan import Plan
-from server.demo.scale import Load, lines, serve
 from server.field.scale import Reading, read_scale, settle
+from server.ops.demo.scale import Load, lines, serve
 from tests.server.conftest import Ask, errors
 
 pytestmark = pytest.mark.django_db

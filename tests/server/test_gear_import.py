@@ -10,10 +10,10 @@ from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
-from server.documents import ready, spec_of
 from server.exchange.gear_import import guess
-from server.locker.convert import gear_of, typical
-from server.locker.models import Thing
+from server.kernel.documents import ready, spec_of
+from server.library.locker.convert import gear_of, typical
+from server.library.locker.models import Thing
 from tests.server.conftest import Ask, errors
 
 pytestmark = pytest.mark.django_db

@@ -10,9 +10,9 @@ from django.contrib.auth.models import User
 from mule.base.errors import InvalidInput
 from mule.plan import MOST_THINGS, Plan
 from mule.plan.gear import Cylinder, Filter, Gear, Lens
-from server.errors import NotFound
-from server.locker import services as locker
-from server.locker.models import Thing
+from server.kernel.errors import NotFound
+from server.library.locker import services as locker
+from server.library.locker.models import Thing
 from server.trips.lending import MOST_LENT, gear_for, gear_stamp, lend, note_lending, take_back
 from server.trips.models import LentThing, Trip
 from tests import cast

@@ -5,8 +5,8 @@ from typing import Any
 import pytest
 
 from mule.plan.gear import Cylinder
-from server.locker.convert import typical
-from server.locker.models import Thing
+from server.library.locker.convert import typical
+from server.library.locker.models import Thing
 from tests import cast
 from tests.server.conftest import errors
 

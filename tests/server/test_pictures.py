@@ -13,12 +13,12 @@ from PIL import Image
 
 from mule.plan import Plan
 from mule.plan.field import Frame
-from server.demo.services import demo_user
-from server.exchange.tables import as_csv, as_xlsx, rows_of
 from server.field.looking import _others
 from server.field.pictures import HEAD_BYTES, Odd, plain_name, read_files
 from server.field.services import take_in
-from server.locker.convert import locker_of
+from server.kernel.tables import as_csv, as_xlsx, rows_of
+from server.library.locker.convert import locker_of
+from server.ops.demo.services import demo_user
 from server.trips.models import Trip
 
 pytestmark = pytest.mark.django_db

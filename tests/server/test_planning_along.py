@@ -8,12 +8,12 @@ from django.contrib.auth.models import User
 from mule.plan import Plan
 from mule.plan.gear import parse
 from server.exchange.archive import archive_of, restore
-from server.locker import services as locker
-from server.locker.convert import locker_of
-from server.locker.models import Thing
-from server.sharing.guests import PLAN
-from server.sharing.models import ShareLink
+from server.library.locker import services as locker
+from server.library.locker.convert import locker_of
+from server.library.locker.models import Thing
 from server.trips.models import Kit, LentThing, Trip
+from server.trips.sharing.guests import PLAN
+from server.trips.sharing.models import ShareLink
 from tests import cast
 from tests.server.conftest import Ask, asker, errors
 from tests.server.test_sharing import guest, link

@@ -22,11 +22,11 @@ from django.utils import timezone
 
 from server.accounts import hashing
 from server.accounts.hashing import MOST_WAITING, QuietHasher
-from server.accounts.refusals import TooBusy
 from server.accounts.services import MOST_ACCOUNTS
 from server.accounts.signed_in import account_id
 from server.accounts.throttle import FIRST_PAUSE_S, FREE, FREE_AT_ADDRESS, LONGEST_PAUSE_S
-from server.private import make_private
+from server.kernel.private import make_private
+from server.kernel.refusals import TooBusy
 from tests.server.conftest import asker, errors, make_user
 
 pytestmark = pytest.mark.django_db

@@ -13,9 +13,9 @@ from django.utils import timezone
 from mule.plan import Plan
 from server.api import api
 from server.exchange.services import import_plan
-from server.sharing.guests import ALLOWED
-from server.sharing.models import ShareLink
 from server.trips.models import Trip
+from server.trips.sharing.guests import ALLOWED
+from server.trips.sharing.models import ShareLink
 from tests.server.conftest import asker, errors
 
 pytestmark = pytest.mark.django_db

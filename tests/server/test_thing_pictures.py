@@ -15,9 +15,9 @@ from PIL import Image
 from mule.base.errors import InvalidInput
 from mule.plan import Plan
 from server.exchange.archive import archive_of, restore
-from server.locker import pictures
-from server.locker.convert import locker_of
-from server.locker.models import Thing, ThingPicture
+from server.library.locker import pictures
+from server.library.locker.convert import locker_of
+from server.library.locker.models import Thing, ThingPicture
 from tests.server.conftest import asker
 
 pytestmark = pytest.mark.django_db

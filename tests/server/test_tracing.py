@@ -11,7 +11,7 @@ from django.db import DatabaseError, connection
 from django.test import Client
 
 from mule.plan import Plan
-from server.tracing import LOG, JsonLines
+from server.kernel.tracing import LOG, JsonLines
 from server.trips import services
 
 pytestmark = pytest.mark.django_db

@@ -7,7 +7,7 @@ import pytest
 
 from mule.plan.gear import Bag, Battery, Body, Cylinder, Lens, PowerBank, Soft
 from mule.plan.places import PieceKind
-from server.locker.convert import typical
+from server.library.locker.convert import typical
 
 TABLE = list(typical().values())
 

@@ -7,7 +7,7 @@ from django.contrib.auth.models import User
 
 from mule.findings.assess import assess
 from mule.plan import Plan
-from server.demo.window import FIRST, SHOWN
+from server.ops.demo.window import FIRST, SHOWN
 from server.trips.models import Trip
 from tests.server.conftest import asker, errors
 

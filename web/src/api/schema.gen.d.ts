@@ -84,26 +84,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/session/demo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Step Into Demo
-         * @description Step into a demo world of one's own; only in demo mode. Whoever has one steps into it again.
-         */
-        post: operations["server_accounts_api_step_into_demo"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/session/preferences": {
         parameters: {
             query?: never;
@@ -284,6 +264,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/demo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Step Into Demo
+         * @description Step into a demo world of one's own; only in demo mode. Whoever has one steps into it again.
+         */
+        post: operations["server_ops_demo_door_step_into_demo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/locker/things": {
         parameters: {
             query?: never;
@@ -295,13 +295,13 @@ export interface paths {
          * List Things
          * @description Everything in the locker.
          */
-        get: operations["server_locker_api_list_things"];
+        get: operations["server_library_locker_api_list_things"];
         put?: never;
         /**
          * Add Thing
          * @description Add a thing.
          */
-        post: operations["server_locker_api_add_thing"];
+        post: operations["server_library_locker_api_add_thing"];
         delete?: never;
         options?: never;
         head?: never;
@@ -320,13 +320,13 @@ export interface paths {
          * Change Thing
          * @description Store an edited thing.
          */
-        put: operations["server_locker_api_change_thing"];
+        put: operations["server_library_locker_api_change_thing"];
         post?: never;
         /**
          * Remove Thing
          * @description Take a thing out of the locker.
          */
-        delete: operations["server_locker_api_remove_thing"];
+        delete: operations["server_library_locker_api_remove_thing"];
         options?: never;
         head?: never;
         patch?: never;
@@ -345,7 +345,7 @@ export interface paths {
          * Weigh In
          * @description Store what the scale said.
          */
-        post: operations["server_locker_api_weigh_in"];
+        post: operations["server_library_locker_api_weigh_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -363,7 +363,7 @@ export interface paths {
          * List Typical
          * @description The typical gear table.
          */
-        get: operations["server_locker_api_list_typical"];
+        get: operations["server_library_locker_api_list_typical"];
         put?: never;
         post?: never;
         delete?: never;
@@ -385,7 +385,7 @@ export interface paths {
          * Add From Typical
          * @description Add a typical thing.
          */
-        post: operations["server_locker_api_add_from_typical"];
+        post: operations["server_library_locker_api_add_from_typical"];
         delete?: never;
         options?: never;
         head?: never;
@@ -405,7 +405,7 @@ export interface paths {
          * Understand List
          * @description What things a written list names; nothing is added.
          */
-        post: operations["server_locker_api_understand_list"];
+        post: operations["server_library_locker_api_understand_list"];
         delete?: never;
         options?: never;
         head?: never;
@@ -425,7 +425,7 @@ export interface paths {
          * Change Many
          * @description Put and remove many things, all or nothing; gives those that were put.
          */
-        post: operations["server_locker_api_change_many"];
+        post: operations["server_library_locker_api_change_many"];
         delete?: never;
         options?: never;
         head?: never;
@@ -445,7 +445,7 @@ export interface paths {
          * Add Picture
          * @description Keep a picture, small and without metadata; a thing that shows it names it.
          */
-        post: operations["server_locker_api_add_picture"];
+        post: operations["server_library_locker_api_add_picture"];
         delete?: never;
         options?: never;
         head?: never;
@@ -463,7 +463,7 @@ export interface paths {
          * Show Picture
          * @description A picture, as WebP.
          */
-        get: operations["server_locker_api_show_picture"];
+        get: operations["server_library_locker_api_show_picture"];
         put?: never;
         post?: never;
         delete?: never;
@@ -483,13 +483,13 @@ export interface paths {
          * List Carriers
          * @description All carriers of yours.
          */
-        get: operations["server_carriers_api_list_carriers"];
+        get: operations["server_library_carriers_api_list_carriers"];
         put?: never;
         /**
          * Add Carrier
          * @description Add a carrier.
          */
-        post: operations["server_carriers_api_add_carrier"];
+        post: operations["server_library_carriers_api_add_carrier"];
         delete?: never;
         options?: never;
         head?: never;
@@ -507,7 +507,7 @@ export interface paths {
          * List Patterns
          * @description Generic patterns to start from.
          */
-        get: operations["server_carriers_api_list_patterns"];
+        get: operations["server_library_carriers_api_list_patterns"];
         put?: never;
         post?: never;
         delete?: never;
@@ -527,7 +527,7 @@ export interface paths {
          * List Usual Restrictions
          * @description What carriers usually say of restricted things.
          */
-        get: operations["server_carriers_api_list_usual_restrictions"];
+        get: operations["server_library_carriers_api_list_usual_restrictions"];
         put?: never;
         post?: never;
         delete?: never;
@@ -548,13 +548,13 @@ export interface paths {
          * Change Carrier
          * @description Store an edited carrier.
          */
-        put: operations["server_carriers_api_change_carrier"];
+        put: operations["server_library_carriers_api_change_carrier"];
         post?: never;
         /**
          * Remove Carrier
          * @description Remove a carrier.
          */
-        delete: operations["server_carriers_api_remove_carrier"];
+        delete: operations["server_library_carriers_api_remove_carrier"];
         options?: never;
         head?: never;
         patch?: never;
@@ -571,7 +571,7 @@ export interface paths {
          * Want Sets
          * @description Ready-made sets of wants.
          */
-        get: operations["server_brief_api_want_sets"];
+        get: operations["server_trips_brief_api_want_sets"];
         put?: never;
         post?: never;
         delete?: never;
@@ -591,7 +591,7 @@ export interface paths {
          * List Trip Patterns
          * @description Trips to begin from: wants, days and habits of the demo world's.
          */
-        get: operations["server_brief_api_list_trip_patterns"];
+        get: operations["server_trips_brief_api_list_trip_patterns"];
         put?: never;
         post?: never;
         delete?: never;
@@ -613,7 +613,7 @@ export interface paths {
          * Figure Want
          * @description What a subject and an output ask for.
          */
-        post: operations["server_brief_api_figure_want"];
+        post: operations["server_trips_brief_api_figure_want"];
         delete?: never;
         options?: never;
         head?: never;
@@ -633,7 +633,7 @@ export interface paths {
          * Say Wants
          * @description What wants a text names.
          */
-        post: operations["server_brief_api_say_wants"];
+        post: operations["server_trips_brief_api_say_wants"];
         delete?: never;
         options?: never;
         head?: never;
@@ -653,7 +653,7 @@ export interface paths {
          * Find Past Wants
          * @description What the metadata of somebody's pictures says of their wants; none of it is kept.
          */
-        post: operations["server_brief_api_find_past_wants"];
+        post: operations["server_trips_brief_api_find_past_wants"];
         delete?: never;
         options?: never;
         head?: never;
@@ -673,7 +673,7 @@ export interface paths {
          * Expose
          * @description Stops between two times, and the owned neutral densities that take them.
          */
-        post: operations["server_brief_api_expose"];
+        post: operations["server_trips_brief_api_expose"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1858,7 +1858,7 @@ export interface paths {
          * Show Window
          * @description A small bench with some things loaded (ids, with commas between; as at first when none are named).
          */
-        get: operations["server_demo_window_show_window"];
+        get: operations["server_ops_demo_window_show_window"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1878,13 +1878,13 @@ export interface paths {
          * List Links
          * @description Links to a trip that hold.
          */
-        get: operations["server_sharing_api_list_links"];
+        get: operations["server_trips_sharing_api_list_links"];
         put?: never;
         /**
          * Make Link
          * @description Make a link; its secret is told this once.
          */
-        post: operations["server_sharing_api_make_link"];
+        post: operations["server_trips_sharing_api_make_link"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1905,7 +1905,7 @@ export interface paths {
          * Take Back
          * @description Take a link back.
          */
-        delete: operations["server_sharing_api_take_back"];
+        delete: operations["server_trips_sharing_api_take_back"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1924,7 +1924,7 @@ export interface paths {
          * Open Link
          * @description Open a link on this device.
          */
-        post: operations["server_sharing_api_open_link"];
+        post: operations["server_trips_sharing_api_open_link"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1942,7 +1942,7 @@ export interface paths {
          * List Along
          * @description Trips of others that one plans along with.
          */
-        get: operations["server_sharing_api_list_along"];
+        get: operations["server_trips_sharing_api_list_along"];
         put?: never;
         post?: never;
         delete?: never;
@@ -11320,62 +11320,6 @@ export interface operations {
             };
         };
     };
-    server_accounts_api_step_into_demo: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SessionOut"];
-                };
-            };
-            /** @description Nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetail"];
-                };
-            };
-            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetail"];
-                };
-            };
-            /** @description There is no such document among the owner's, or this is not offered here. */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetail"];
-                };
-            };
-            /** @description The server's data cannot be read or written just now. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetail"];
-                };
-            };
-        };
-    };
     server_accounts_api_save_preferences: {
         parameters: {
             query?: never;
@@ -12084,7 +12028,63 @@ export interface operations {
             };
         };
     };
-    server_locker_api_list_things: {
+    server_ops_demo_door_step_into_demo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The request does not carry its CSRF token, or a link does not let its guest do this. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description There is no such document among the owner's, or this is not offered here. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description The server's data cannot be read or written just now. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    server_library_locker_api_list_things: {
         parameters: {
             query?: never;
             header?: never;
@@ -12131,7 +12131,7 @@ export interface operations {
             };
         };
     };
-    server_locker_api_add_thing: {
+    server_library_locker_api_add_thing: {
         parameters: {
             query?: never;
             header?: never;
@@ -12218,7 +12218,7 @@ export interface operations {
             };
         };
     };
-    server_locker_api_change_thing: {
+    server_library_locker_api_change_thing: {
         parameters: {
             query?: never;
             header?: never;
@@ -12316,7 +12316,7 @@ export interface operations {
             };
         };
     };
-    server_locker_api_remove_thing: {
+    server_library_locker_api_remove_thing: {
         parameters: {
             query?: never;
             header?: never;
@@ -12390,7 +12390,7 @@ export interface operations {
             };
         };
     };
-    server_locker_api_weigh_in: {
+    server_library_locker_api_weigh_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -12488,7 +12488,7 @@ export interface operations {
             };
         };
     };
-    server_locker_api_list_typical: {
+    server_library_locker_api_list_typical: {
         parameters: {
             query?: never;
             header?: never;
@@ -12535,7 +12535,7 @@ export interface operations {
             };
         };
     };
-    server_locker_api_add_from_typical: {
+    server_library_locker_api_add_from_typical: {
         parameters: {
             query?: never;
             header?: never;
@@ -12622,7 +12622,7 @@ export interface operations {
             };
         };
     };
-    server_locker_api_understand_list: {
+    server_library_locker_api_understand_list: {
         parameters: {
             query?: never;
             header?: never;
@@ -12709,7 +12709,7 @@ export interface operations {
             };
         };
     };
-    server_locker_api_change_many: {
+    server_library_locker_api_change_many: {
         parameters: {
             query?: never;
             header?: never;
@@ -12805,7 +12805,7 @@ export interface operations {
             };
         };
     };
-    server_locker_api_add_picture: {
+    server_library_locker_api_add_picture: {
         parameters: {
             query?: never;
             header?: never;
@@ -12898,7 +12898,7 @@ export interface operations {
             };
         };
     };
-    server_locker_api_show_picture: {
+    server_library_locker_api_show_picture: {
         parameters: {
             query?: never;
             header?: never;
@@ -12963,7 +12963,7 @@ export interface operations {
             };
         };
     };
-    server_carriers_api_list_carriers: {
+    server_library_carriers_api_list_carriers: {
         parameters: {
             query?: never;
             header?: never;
@@ -13010,7 +13010,7 @@ export interface operations {
             };
         };
     };
-    server_carriers_api_add_carrier: {
+    server_library_carriers_api_add_carrier: {
         parameters: {
             query?: never;
             header?: never;
@@ -13097,7 +13097,7 @@ export interface operations {
             };
         };
     };
-    server_carriers_api_list_patterns: {
+    server_library_carriers_api_list_patterns: {
         parameters: {
             query?: never;
             header?: never;
@@ -13144,7 +13144,7 @@ export interface operations {
             };
         };
     };
-    server_carriers_api_list_usual_restrictions: {
+    server_library_carriers_api_list_usual_restrictions: {
         parameters: {
             query?: never;
             header?: never;
@@ -13191,7 +13191,7 @@ export interface operations {
             };
         };
     };
-    server_carriers_api_change_carrier: {
+    server_library_carriers_api_change_carrier: {
         parameters: {
             query?: never;
             header?: never;
@@ -13289,7 +13289,7 @@ export interface operations {
             };
         };
     };
-    server_carriers_api_remove_carrier: {
+    server_library_carriers_api_remove_carrier: {
         parameters: {
             query?: never;
             header?: never;
@@ -13363,7 +13363,7 @@ export interface operations {
             };
         };
     };
-    server_brief_api_want_sets: {
+    server_trips_brief_api_want_sets: {
         parameters: {
             query?: never;
             header?: never;
@@ -13410,7 +13410,7 @@ export interface operations {
             };
         };
     };
-    server_brief_api_list_trip_patterns: {
+    server_trips_brief_api_list_trip_patterns: {
         parameters: {
             query?: never;
             header?: never;
@@ -13457,7 +13457,7 @@ export interface operations {
             };
         };
     };
-    server_brief_api_figure_want: {
+    server_trips_brief_api_figure_want: {
         parameters: {
             query?: never;
             header?: never;
@@ -13544,7 +13544,7 @@ export interface operations {
             };
         };
     };
-    server_brief_api_say_wants: {
+    server_trips_brief_api_say_wants: {
         parameters: {
             query?: never;
             header?: never;
@@ -13631,7 +13631,7 @@ export interface operations {
             };
         };
     };
-    server_brief_api_find_past_wants: {
+    server_trips_brief_api_find_past_wants: {
         parameters: {
             query?: never;
             header?: never;
@@ -13718,7 +13718,7 @@ export interface operations {
             };
         };
     };
-    server_brief_api_expose: {
+    server_trips_brief_api_expose: {
         parameters: {
             query?: never;
             header?: never;
@@ -18736,7 +18736,7 @@ export interface operations {
             };
         };
     };
-    server_demo_window_show_window: {
+    server_ops_demo_window_show_window: {
         parameters: {
             query?: {
                 loaded?: string | null;
@@ -18776,7 +18776,7 @@ export interface operations {
             };
         };
     };
-    server_sharing_api_list_links: {
+    server_trips_sharing_api_list_links: {
         parameters: {
             query?: never;
             header?: never;
@@ -18843,7 +18843,7 @@ export interface operations {
             };
         };
     };
-    server_sharing_api_make_link: {
+    server_trips_sharing_api_make_link: {
         parameters: {
             query?: never;
             header?: never;
@@ -18932,7 +18932,7 @@ export interface operations {
             };
         };
     };
-    server_sharing_api_take_back: {
+    server_trips_sharing_api_take_back: {
         parameters: {
             query?: never;
             header?: never;
@@ -19007,7 +19007,7 @@ export interface operations {
             };
         };
     };
-    server_sharing_api_open_link: {
+    server_trips_sharing_api_open_link: {
         parameters: {
             query?: never;
             header?: never;
@@ -19094,7 +19094,7 @@ export interface operations {
             };
         };
     };
-    server_sharing_api_list_along: {
+    server_trips_sharing_api_list_along: {
         parameters: {
             query?: never;
             header?: never;

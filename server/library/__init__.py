@@ -1,0 +1,1 @@
+"""What an owner keeps between trips: gear and carriers."""

@@ -1,0 +1,1 @@
+"""Running a site: its database as a file, the demo world, what starts it."""
