@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from math import inf
+from threading import local
 from time import monotonic
 from typing import Protocol
 
@@ -92,6 +93,15 @@ _WALL: SearchClock = WallClock()
 _in_use: SearchClock = _WALL
 
 
+class _Here(local):
+    """Of one thread only. clock: measures what begins in it."""
+
+    clock: SearchClock | None = None
+
+
+_here = _Here()
+
+
 @contextmanager
 def measured_by(clock: SearchClock) -> Iterator[SearchClock]:
     """Measures deadlines that begin meanwhile by another clock, in all threads of the process."""
@@ -101,6 +111,16 @@ def measured_by(clock: SearchClock) -> Iterator[SearchClock]:
         yield clock
     finally:
         _in_use = before
+
+
+@contextmanager
+def measured_here_by(clock: SearchClock) -> Iterator[SearchClock]:
+    """Measures deadlines that begin meanwhile in this thread by another clock: what others search counts nothing."""
+    before, _here.clock = _here.clock, clock
+    try:
+        yield clock
+    finally:
+        _here.clock = before
 
 
 class Deadline:
@@ -119,7 +139,7 @@ class Deadline:
 
         clock: what the seconds are measured by; the one in use when none is given.
         """
-        self.clock = clock or _in_use
+        self.clock = clock or _here.clock or _in_use
         self._end = self.clock.now() + seconds
         self._should_stop = should_stop
         self._asked = False
