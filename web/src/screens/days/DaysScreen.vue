@@ -11,6 +11,7 @@ import { day as dayName } from '@/format/dates'
 import { alike, asOuting, summaryText, wantText } from '@/wording/outings'
 import DayColumns from './DayColumns.vue'
 import DayPanel from './DayPanel.vue'
+import { lightestKnown } from './known'
 import ShareCurve from './ShareCurve.vue'
 import WaysToGo from './WaysToGo.vue'
 
@@ -46,7 +47,8 @@ const others = computed(() => alike(days.value, first.value))
 const { found, asked, problem, running, whole, start, stop, forget } = useProposals(() => at.value)
 const curve = useProposals(() => at.value, true)
 const way = ref(0)
-const proposal = computed(() => found.value[way.value] ?? null)
+const ways = computed(() => found.value.map((made) => lightestKnown(made, curve.found.value)))
+const proposal = computed(() => ways.value[way.value] ?? null)
 const bearer = computed(() => person.value || bag.value?.heaviest || people.value[0]?.id || '')
 /** What the bearer carries well, for the line in the chart. */
 const well = computed(() => {
@@ -108,7 +110,7 @@ watch([() => picked.value.join(), () => at.value?.stamp, bearer], curve.forget)
           </div>
           <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>
           <ShareCurve v-if="curve.found.value.length > 1" :points="curve.found.value" :share="share" @pick="pickShare" />
-          <WaysToGo v-if="found.length || running" :ways="found" :picked="way" :things="things" :names="names" :running="running" @pick="way = $event" />
+          <WaysToGo v-if="found.length || running" :ways="ways" :picked="way" :things="things" :names="names" :running="running" @pick="way = $event" />
           <p v-else-if="whole" class="quiet">No bag of this trip was found that takes a picture wanted then.</p>
           <p v-else class="quiet">Of what is on the trip, the lightest bag that does it: with packs and cards for those days in that cold, legs and filters where wanted, safety gear, water and a cover always along.</p>
         </section>
