@@ -3,7 +3,7 @@ import type { ProposedOuting } from '@/api/types'
 import { lightestKnown } from './known'
 
 function outing(carried_g: number, share: number, more: Partial<ProposedOuting> = {}): ProposedOuting {
-  return { days: [], way: 'any', share, bag: 'ridge', person: 'ines', kit: { id: 'a', name: 'A' }, carried_g, score: 1, whole_score: 1, proved: false, left: {}, wants: [], packs: [], lost_gb: 0, people: [], findings: [], ...more }
+  return { way: 'any', share, bag: 'ridge', person: 'ines', kit: { id: 'a', name: 'A', note: '', entries: [], stow: { gap_mm: 8, pins: [], mounts: [], hangs: [], rides: [], wishes: [], nests: [], loadouts: [] } }, carried_g, score: 1, whole_score: 1, proved: false, left: {}, wants: [], packs: [], lost_gb: 0, people: [], findings: [], ...more }
 }
 
 it('a search that ran out of time takes nothing back that the curve told', () => {
