@@ -115,7 +115,7 @@ def measured_by(clock: SearchClock) -> Iterator[SearchClock]:
 
 @contextmanager
 def measured_here_by(clock: SearchClock) -> Iterator[SearchClock]:
-    """Measures deadlines that begin meanwhile in this thread by another clock: what others search counts nothing."""
+    """Measures deadlines that begin meanwhile in this thread only by another clock."""
     before, _here.clock = _here.clock, clock
     try:
         yield clock

@@ -148,8 +148,7 @@ class Engine:
 
     def _hear(self, event: Any) -> None:
         name, line = event[1]
-        # News of searches that were let go, or of another process, are nobody's here. Searches are let go in other
-        # threads, at any moment.
+        # Another thread may let the search go at any moment, and some searches belong to other processes.
         heard = self._heard.get(name)
         if heard is not None:
             heard.put(line)

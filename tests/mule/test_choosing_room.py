@@ -63,9 +63,8 @@ def best_score(plan: Plan) -> float:
         for n in range(1, 4)
         for some in combinations(lenses, n)
     ]  # fmt: skip
-    by_score = sorted(sets, key=lambda items: value(plan, dict.fromkeys(items, 1))[0], reverse=True)
-    first = next(items for items in by_score if goes_in(plan, items))
-    return value(plan, dict.fromkeys(first, 1))[0]
+    by_score = sorted(((value(plan, dict.fromkeys(items, 1))[0], items) for items in sets), reverse=True)
+    return next(score for score, items in by_score if goes_in(plan, items))
 
 
 @pytest.mark.parametrize("side_mm", [300, 200, 170, 150, 110])

@@ -1,9 +1,10 @@
 """Sharing out between people, against trying every way to do it; judged again by the parts that answer for a kit."""
 
 import random
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from itertools import product
 from pathlib import Path
+from typing import TypeVar
 
 import pytest
 
@@ -25,6 +26,7 @@ from tests import cast
 # What is proved is a matter of what is right, not of how busy the machine is.
 PROOF_S = 60
 DEMO = read((Path(__file__).parents[2] / "demo" / "lofoten.plan.json").read_bytes())
+N = TypeVar("N", int, float)
 PEOPLE = ("ines", "marit", "edda")
 LITTLE = Box(length_mm=40, width_mm=30, height_mm=20)
 
@@ -90,7 +92,7 @@ Cost = tuple[int, float, float]
 
 def cost(before: Plan, after: Plan) -> Cost:
     """What a way to share is worth, from the docs: worse is more."""
-    return wrongs(after), over(after), most_loaded(before, after) + WORTH_MOVING_G * moves(before, after)
+    return wrongs(after), over(after), burden(before, after)
 
 
 def wrongs(plan: Plan) -> int:
@@ -120,13 +122,22 @@ def over(plan: Plan) -> float:
 
 
 def cheapest(before: Plan, ways: Iterator[Plan]) -> Cost:
-    """The least cost of all ways. What comes later in a cost is looked at only where what comes first is no worse."""
-    best = (1_000_000, 0.0, 0.0)
-    for way in ways:
-        amiss = wrongs(way)
-        if amiss <= best[0] and (amiss, grams := over(way)) <= best[:2]:
-            best = min(best, (amiss, grams, most_loaded(before, way) + WORTH_MOVING_G * moves(before, way)))
-    return best
+    """The least cost of all ways. Only the ways with the fewest wrongs are weighed, and so on."""
+    amiss, left = of_least(ways, wrongs)
+    grams, left = of_least(left, over)
+    return amiss, grams, min(burden(before, way) for way in left)
+
+
+def of_least(ways: Iterable[Plan], size: Callable[[Plan], N]) -> tuple[N, list[Plan]]:
+    """The least size, and the ways that have it."""
+    sized = [(size(way), way) for way in ways]
+    least = min(found for found, _ in sized)
+    return least, [way for found, way in sized if found == least]
+
+
+def burden(before: Plan, after: Plan) -> float:
+    """What the most loaded carries, with 200 g for each move."""
+    return most_loaded(before, after) + WORTH_MOVING_G * moves(before, after)
 
 
 def most_loaded(before: Plan, after: Plan) -> float:
