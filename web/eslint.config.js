@@ -3,6 +3,30 @@ import vue from 'eslint-plugin-vue'
 import accessibility from 'eslint-plugin-vuejs-accessibility'
 import ts from 'typescript-eslint'
 
+/** Floors of the web, from the ground up: each may use those below it, and none above. */
+const FLOORS = [['api'], ['format'], ['drawing', 'field'], ['wording'], ['pictures'], ['composables'], ['components'], ['screens']]
+/** What only says, draws or reckons knows nothing of Vue, and is tried without it. */
+const PURE = new Set(['format', 'drawing', 'wording', 'pictures'])
+const boundaries = FLOORS.flatMap((floor, at) =>
+  floor.map((room) => ({
+    files: [`src/${room}/**/*.{ts,vue}`],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            ...FLOORS.slice(at + 1).flat().map((above) => ({ group: [`@/${above}/**`, `../**/${above}/**`], message: `${room} stands below ${above}: what both need belongs further down.` })),
+            ...floor.filter((other) => other !== room).map((other) => ({ group: [`@/${other}/**`], message: `${room} and ${other} stand side by side and know nothing of each other.` })),
+            ...(PURE.has(room) ? [{ group: ['vue', 'vue-router', '@tanstack/*', '@vueuse/*'], message: `${room} knows nothing of Vue.` }] : []),
+            ...(['components', 'screens'].includes(room) ? [{ group: ['@/api/client', '@/api/stream'], message: 'Only composables ask the server.' }] : []),
+          ],
+        },
+      ],
+    },
+  })),
+)
+
 export default ts.config(
   { ignores: ['dist', 'dev-dist', 'src/api/schema.gen.d.ts'] },
   ...ts.configs.recommended,
@@ -30,4 +54,5 @@ export default ts.config(
       'vuejs-accessibility/no-static-element-interactions': 'off',
     },
   },
+  ...boundaries,
 )

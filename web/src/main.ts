@@ -5,7 +5,7 @@ import './theme/parts.css'
 import { VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'
 import App from './App.vue'
-import { queries } from './api/queries'
+import { queries } from './api/cache'
 import { router } from './router'
 import { vuetify } from './theme/vuetify'
 

@@ -68,12 +68,11 @@ export function upload(file: File, fields: Record<string, string> = {}): { body:
   return { body: form as never, bodySerializer: () => form }
 }
 
-interface Answer<T> {
+export interface Answer<T> {
   data?: T
   error?: unknown
   response: Response
 }
-
 
 /** The Problem that an answer of this status tells in its body. */
 export function problemIn(status: number, said: unknown): Problem {

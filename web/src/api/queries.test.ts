@@ -3,7 +3,14 @@ import { describe, expect, it, vi } from 'vitest'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { client } from './client'
 import type { Bench, FoamWish, Stamina } from './types'
-import { adviceQuery, curesQuery, drillQuery, foamCasesQuery, foamQuery, KEY, outingQuery, packOutQuery, queries, staminaAdviceQuery, staminaQuery, stationsQuery, thoughtQuery, type CuresFound, type Stamped } from './queries'
+import type { Stamped } from './asking'
+import { KEY, queries } from './cache'
+import { adviceQuery, curesQuery, thoughtQuery } from './queries/bench'
+import type { CuresFound } from './queries/cures'
+import { outingQuery } from './queries/days'
+import { packOutQuery, stationsQuery } from './queries/field'
+import { staminaAdviceQuery, staminaQuery } from './queries/stamina'
+import { drillQuery, foamCasesQuery, foamQuery } from './queries/stow'
 
 const at: Stamped = { trip: 'coast', kit: 'a', stamp: '3.1.9-12-30-x.2-2-2-y' }
 const later: Stamped = { ...at, stamp: '3.1.10-13-31-z.2-2-2-y' }
@@ -72,8 +79,32 @@ it('one day’s bag never stands in for another’s, nor for a day without one',
   expect(standIn('')).toBeUndefined()
 })
 
-it('keys stand in one file', () => {
-  const files = (readdirSync('src', { recursive: true }) as string[]).filter((f) => /\.(ts|vue)$/.test(f) && !/\.test\.ts$|queries\.ts$/.test(f) && statSync(`src/${f}`).isFile())
+it('whoever leaves a screen hangs up: every question passes its signal on', async () => {
+  const kit = ['coast', 'a'] as const
+  const asked: Record<string, unknown[]> = {
+    windowQuery: [null], glanceQuery: ['coast'], linksQuery: ['coast'], carriersOfQuery: ['coast'], lentQuery: ['coast'], fieldQuery: ['coast'], compareQuery: ['coast', kit],
+    benchQuery: [at], lookBackQuery: [at], stationsQuery: [at], daysQuery: [at], splitQuery: [at], sparesQuery: [at], drillQuery: [at], packOutQuery: [at], shoppingQuery: [at],
+    adviceQuery: [at, null], thoughtQuery: [at, { edits }], movesQuery: [at, edits], staminaQuery: [at, stamina], staminaAdviceQuery: [at, stamina],
+    outingQuery: [at, 'day'], baseQuery: [at, '2027-02-20'], dayAdviceQuery: [at, '2027-02-20'], foamQuery: [at, 'case', foam], foamCasesQuery: [at, 'case', foam],
+  }
+  const streamed = new Set(['curesQuery', 'dayCuresQuery', 'packedQuery'])
+  const files: Record<string, Record<string, unknown>> = import.meta.glob('./queries/*.ts', { eager: true })
+  const every = Object.values(files).flatMap((file) => Object.entries(file)).filter(([name]) => name.endsWith('Query') && !streamed.has(name))
+  expect(every.length).toBeGreaterThan(30)
+  for (const [name, made] of every) {
+    const query = (typeof made === 'function' ? made(...(asked[name] ?? expect.fail(`${name} is not tried`))) : made) as { queryFn: (context: { signal: AbortSignal }) => Promise<unknown> }
+    const { signal } = new AbortController()
+    const [get, post] = [vi.spyOn(client, 'GET'), vi.spyOn(client, 'POST')]
+    for (const verb of [get, post]) verb.mockReset().mockResolvedValue({ data: { stamp: at.stamp, account: null }, response: new Response() } as never)
+    await query.queryFn({ signal })
+    const calls = [...get.mock.calls, ...post.mock.calls] as unknown as [string, { signal?: AbortSignal }][]
+    expect(calls, name).toHaveLength(1)
+    expect(calls[0]![1].signal, name).toBe(signal)
+  }
+})
+
+it('keys stand beside the questions', () => {
+  const files = (readdirSync('src', { recursive: true }) as string[]).filter((f) => /\.(ts|vue)$/.test(f) && !/\.test\.ts$|^api\//.test(f) && statSync(`src/${f}`).isFile())
   expect(files.length).toBeGreaterThan(100)
   const own = files.filter((f) => /queryKey: (computed\(|\[)/.test(readFileSync(`src/${f}`, 'utf8')))
   expect(own).toEqual([])

@@ -2,7 +2,7 @@
 /** What stands in the way, worst first: a line each with its best way out; figures, prices and other ways open. */
 import { computed, ref } from 'vue'
 import type { Cure, Edit, Finding } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import SeverityMark from './SeverityMark.vue'
 import { findingKey, SEVERITIES, type Advised } from '@/wording/advice'

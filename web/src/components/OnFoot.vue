@@ -2,7 +2,7 @@
 /** The day on foot: its clock, water and food, what is on each back with them, and what is to be looked at. */
 import { computed } from 'vue'
 import type { DayOnFoot, Walk } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import SeverityMark from './SeverityMark.vue'
 import { backText, ON_FOOT, steps, walkCautions, waterText } from '@/wording/walking'

@@ -2,7 +2,7 @@
 /** Puts a selection of what is loaded, or all of it, into one place: one act, and one step to undo. */
 import { computed, ref, useId, watch } from 'vue'
 import type { Edit, Entry, Thing, Trip } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { placeKey, places, type Choice } from '@/wording/choices'

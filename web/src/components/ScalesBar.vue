@@ -2,7 +2,7 @@
 /** The scales at the foot of every trip screen: bags against their limits, backs, litres, brief. */
 import { computed } from 'vue'
 import type { Assessment, ByDays, Trip } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'

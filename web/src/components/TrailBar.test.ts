@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { KEY, queries, stationsQuery } from '@/api/queries'
+import { KEY, queries } from '@/api/cache'
+import { stationsQuery } from '@/api/queries/field'
 import { mounted, signedIn } from '@/testing/mount'
 import TrailBar from './TrailBar.vue'
 

@@ -2,7 +2,7 @@
 /** What a change of the kit does to each want it touches, and what that makes in points of the brief. */
 import { computed } from 'vue'
 import type { Trip, WantChange } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import * as fmt from '@/format/units'
 
 const props = defineProps<{ changes: WantChange[]; wants: NonNullable<Trip['wants']>; names: Names }>()

@@ -2,7 +2,8 @@
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
-import { adviceQuery, type Stamped, type Wish } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
+import { adviceQuery, type Wish } from '@/api/queries/bench'
 import type { Advice } from '@/api/types'
 
 /** Who clicks on within this time would only wait for the answer to a question that is no longer asked. */

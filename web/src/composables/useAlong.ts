@@ -2,7 +2,8 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { computed, shallowRef, toValue, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
-import { alongQuery, changed, lentQuery } from '@/api/queries'
+import { changed } from '@/api/cache'
+import { alongQuery, lentQuery } from '@/api/queries/trips'
 import type { Opened } from '@/api/types'
 import { actThrough } from './useSharing'
 

@@ -1,7 +1,8 @@
 /** Which bags could carry a kit, as they are found; and who carries what. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, shallowRef, toValue, type MaybeRefOrGetter } from 'vue'
-import { movesQuery, sparesQuery, splitQuery, type Stamped } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
+import { movesQuery, sparesQuery, splitQuery } from '@/api/queries/bags'
 import type { BagSet, BagSetLine, Edit } from '@/api/types'
 import { useStreamed } from './useStreamed'
 

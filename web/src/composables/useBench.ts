@@ -2,8 +2,11 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { computed, type ComputedRef, type MaybeRefOrGetter, toValue } from 'vue'
 import { ask, client } from '@/api/client'
-import { benchQuery, changed, type Stamped } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
+import { changed } from '@/api/cache'
+import { benchQuery } from '@/api/queries/bench'
 import type { Bench, Entry, Kit, Thing, Trip } from '@/api/types'
+import type { Names } from '@/wording/names'
 import { useKitChanges } from './useKitChanges'
 
 type Ref<T> = MaybeRefOrGetter<T>
@@ -42,13 +45,6 @@ export function useLoaded(kit: ComputedRef<Kit | undefined>) {
     () => new Map([...entries.value].map(([item, list]) => [item, list.reduce((n, e) => n + (e.count ?? 1), 0)])),
   )
   return { entries, loaded }
-}
-
-export interface Names {
-  thing: (id: string) => string
-  person: (id: string) => string
-  leg: (id: string) => string
-  want: (id: string) => string
 }
 
 /** Names for ids, for the sentences. */

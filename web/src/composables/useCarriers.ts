@@ -2,7 +2,9 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
-import { carrierPatternsQuery, carriersOfQuery, carriersQuery, changed, usualRestrictionsQuery } from '@/api/queries'
+import { changed } from '@/api/cache'
+import { carrierPatternsQuery, carriersQuery, usualRestrictionsQuery } from '@/api/queries/library'
+import { carriersOfQuery } from '@/api/queries/trips'
 import type { Carrier } from '@/api/types'
 import { along } from './useAlong'
 

@@ -1,16 +1,10 @@
 /** What the rules say of what is on the table, or of a thought, with ways out: each finding as soon as it is known. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, shallowRef, toValue, watchEffect, type MaybeRefOrGetter } from 'vue'
-import { curesQuery, type CuresFound, type Stamped, type Wish } from '@/api/queries'
-import type { Finding } from '@/api/types'
-
-/** found: of what is shown now, as far as they have come. before: all of the kit before the last click. whole: whether no more will come. failed: they do not come. */
-export interface ToldCures {
-  found: readonly Finding[]
-  before: readonly Finding[]
-  whole: boolean
-  failed?: boolean
-}
+import type { Stamped } from '@/api/asking'
+import { curesQuery, type Wish } from '@/api/queries/bench'
+import type { CuresFound } from '@/api/queries/cures'
+import type { ToldCures } from '@/wording/advice'
 
 export function useCures(at: MaybeRefOrGetter<Stamped | null>, wish: MaybeRefOrGetter<Wish | null> = null) {
   // Asked at once: while they are looked for, the facts are painted.

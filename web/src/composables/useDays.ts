@@ -1,10 +1,11 @@
 /** The trip by its days: what goes out on each, what is amiss with a day's bag, and ways to go out. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, shallowRef, toValue, type MaybeRefOrGetter } from 'vue'
-import { baseQuery, dayAdviceQuery, dayCuresQuery, daysQuery, type Stamped } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
+import { baseQuery, dayAdviceQuery, dayCuresQuery, daysQuery } from '@/api/queries/days'
 import type { OutingAsked, OutingLine, ProposedOuting } from '@/api/types'
 import type { Told } from './useAdvice'
-import type { ToldCures } from './useCures'
+import type { ToldCures } from '@/wording/advice'
 import { useStreamed } from './useStreamed'
 
 export function useDays(at: MaybeRefOrGetter<Stamped | null>, on: MaybeRefOrGetter<string>, basedOn: MaybeRefOrGetter<string> = '') {

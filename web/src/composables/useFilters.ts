@@ -2,7 +2,7 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
-import { wantSetsQuery } from '@/api/queries'
+import { wantSetsQuery } from '@/api/queries/trips'
 
 export function useLightestFilters(trip: MaybeRefOrGetter<string>, kit: MaybeRefOrGetter<string>) {
   return useMutation({

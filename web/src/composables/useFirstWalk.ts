@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, onBeforeUnmount } from 'vue'
 import { useRoute } from 'vue-router'
-import { tripsQuery } from '@/api/queries'
+import { tripsQuery } from '@/api/queries/trips'
 import { STATIONS, type StationName } from '@/wording/stations'
 import { useSession } from './useSession'
 

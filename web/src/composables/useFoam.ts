@@ -1,7 +1,8 @@
 /** Foam for a hard case: its layers, the cases compared, and files to cut from. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
-import { foamCasesQuery, foamQuery, type Stamped } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
+import { foamCasesQuery, foamQuery } from '@/api/queries/stow'
 import type { FoamWish } from '@/api/types'
 
 export function useFoam(at: MaybeRefOrGetter<Stamped>, bag: MaybeRefOrGetter<string>, wish: MaybeRefOrGetter<FoamWish>) {

@@ -3,7 +3,7 @@ import { useMutation } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { ask, client, upload } from '@/api/client'
 import { asProblem, sentence } from '@/api/problem'
-import { changed } from '@/api/queries'
+import { changed } from '@/api/cache'
 import type { Preview } from '@/api/types'
 
 export function useGearImport() {

@@ -1,7 +1,8 @@
 /** The locker, the typical table, and the verbs that change the locker. */
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { ask, client } from '@/api/client'
-import { changed, KEY, lockerQuery, queries, typicalQuery } from '@/api/queries'
+import { changed, KEY, queries } from '@/api/cache'
+import { lockerQuery, typicalQuery } from '@/api/queries/library'
 import type { Thing, ThingDoc, Understood } from '@/api/types'
 import { along } from './useAlong'
 import { notify } from './useNotice'

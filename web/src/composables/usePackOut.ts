@@ -2,7 +2,8 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { ask, client } from '@/api/client'
-import { packOutQuery, shoppingQuery, type Stamped } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
+import { packOutQuery, shoppingQuery } from '@/api/queries/field'
 
 export function usePackOut(at: MaybeRefOrGetter<Stamped | null>) {
   const query = useQuery(computed(() => packOutQuery(toValue(at))))

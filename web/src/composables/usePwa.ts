@@ -4,7 +4,7 @@
  */
 import { useRegisterSW } from 'virtual:pwa-register/vue'
 import { ref } from 'vue'
-import { queries } from '@/api/queries'
+import { queries } from '@/api/cache'
 
 /** A newer version of the app is here, and shows itself when the page is loaded again. */
 export const newer = ref(false)

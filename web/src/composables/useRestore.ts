@@ -1,7 +1,7 @@
 /** A file with all of an account, put back into this one. */
 import { useMutation } from '@tanstack/vue-query'
 import { ask, client, upload } from '@/api/client'
-import { changed } from '@/api/queries'
+import { changed } from '@/api/cache'
 
 export function useRestore() {
   return useMutation({

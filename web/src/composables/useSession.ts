@@ -2,7 +2,8 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
 import { ask, client, onOtherAccount, speakFor } from '@/api/client'
-import { KEY, queries, sessionQuery, signInsQuery } from '@/api/queries'
+import { KEY, queries } from '@/api/cache'
+import { sessionQuery, signInsQuery } from '@/api/queries/account'
 import type { Session, Theme, Units } from '@/api/types'
 import { forgetSteps } from './useLockerHistory'
 

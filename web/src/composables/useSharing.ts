@@ -2,7 +2,8 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { ask, client, speakThrough } from '@/api/client'
-import { KEY, linksQuery, queries } from '@/api/queries'
+import { KEY, queries } from '@/api/cache'
+import { linksQuery } from '@/api/queries/trips'
 import type { NewLink, Opened } from '@/api/types'
 
 export function useLinks(trip: MaybeRefOrGetter<string>) {

@@ -1,7 +1,8 @@
 /** Packs, cards and copies day by day, and what to do about them; with settings that are tried, which are not stored. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
-import { staminaAdviceQuery, staminaQuery, type Stamped } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
+import { staminaAdviceQuery, staminaQuery } from '@/api/queries/stamina'
 import type { PowerAdvice, Stamina } from '@/api/types'
 import type { Told } from './useAdvice'
 

@@ -1,7 +1,9 @@
 /** Where everything of a kit lies: comes bag by bag, again whenever the kit or anything it hangs on changes. */
 import { onBeforeUnmount, ref, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
 import { asProblem, type Problem } from '@/api/problem'
-import { KEY, queries, type Packed, type Stamped } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
+import { KEY, queries } from '@/api/cache'
+import type { Packed } from '@/api/queries/bench'
 import { stream } from '@/api/stream'
 import type { PackingTime, Stowage, StowLine } from '@/api/types'
 

@@ -2,7 +2,8 @@
 import { useMutation, useQuery } from '@tanstack/vue-query'
 import type { RouteLocationRaw } from 'vue-router'
 import { ask, client } from '@/api/client'
-import { changed, queries, tripPatternsQuery, tripsQuery } from '@/api/queries'
+import { changed, queries } from '@/api/cache'
+import { tripPatternsQuery, tripsQuery } from '@/api/queries/trips'
 import type { NewTrip, Trip, TripDoc, Want } from '@/api/types'
 
 /** The bench of the current trip, or the shelf when no trip is current. */

@@ -1,7 +1,7 @@
 /** The small bench of the welcome page: a few things that anybody may load and leave; nothing is kept. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { windowQuery } from '@/api/queries'
+import { windowQuery } from '@/api/queries/account'
 import type { Thing } from '@/api/types'
 import { useNames } from './useBench'
 

@@ -4,7 +4,7 @@ import { mount } from '@vue/test-utils'
 import { type Component, defineComponent, h } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { createVuetify } from 'vuetify'
-import { queries } from '@/api/queries'
+import { queries } from '@/api/cache'
 import type { Session, Thing, Units } from '@/api/types'
 
 const Nothing = defineComponent({ render: () => h('div') })

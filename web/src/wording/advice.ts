@@ -1,6 +1,13 @@
 /** Facts and cures put together: each finding with its ways out as far as they are known, and whether they are of now. */
 import type { Cure, Finding, FindingCode } from '@/api/types'
-import type { ToldCures } from '@/composables/useCures'
+
+/** found: of what is shown now, as far as they have come. before: all of the kit before the last click. whole: whether no more will come. failed: they do not come. */
+export interface ToldCures {
+  found: readonly Finding[]
+  before: readonly Finding[]
+  whole: boolean
+  failed?: boolean
+}
 
 /** now: these are the cures. before: of the kit before the last click. looking: they are on their way. failed: they do not come. */
 export type Standing = 'now' | 'before' | 'looking' | 'failed'

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Act, BagSet, Shared, Spare, Thing } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import { actText, bagFacts, quickText, ranked, setName, sharedText, sharesText, spareText, triedText, verdict } from './bags'
 
 const NAMES: Names = { thing: (id) => ({ r32: 'Ridge 32', cube: 'Cube, large', duffel: 'Duffel 60', c1: 'Corrie C1', legs: 'Legs' })[id] ?? id, person: (id) => ({ ines: 'Ines', marit: 'Marit' })[id] ?? id, leg: (id) => ({ small: 'Small plane' })[id] ?? id, want: (id) => id }

@@ -1,6 +1,6 @@
 /** Which bag, and who carries what, in words; pure. */
 import type { Act, BagSet, Shared, Spare, Thing, Units } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import * as fmt from '@/format/units'
 import { say } from './findings'
 import { listed, many } from './parts'

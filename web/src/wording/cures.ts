@@ -1,5 +1,5 @@
 /** Ways out in words: what to do, what it costs, and what stands then. */
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import type { Cure, CureCode, Edit, NoWay, ToGet, Units } from '@/api/types'
 import * as fmt from '@/format/units'
 import { EFFECT } from './completeness'

@@ -1,6 +1,6 @@
 /** Marks in words: what somebody noted, short enough for a phone. */
 import type { Conflict, Units, What } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { EFFECT } from './completeness'

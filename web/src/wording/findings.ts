@@ -1,5 +1,5 @@
 /** Findings to sentences: a head that says what, and a line that says how much. */
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import type { Finding, FindingCode, Units } from '@/api/types'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'

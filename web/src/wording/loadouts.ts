@@ -1,6 +1,6 @@
 /** Loadouts: places, moves and changes, pure. */
 import type { Edit, Entry, Loadout, Outing, Place, Shift, Units } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import type { Standing } from '@/field/subjects'
 import * as fmt from '@/format/units'
 

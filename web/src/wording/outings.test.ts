@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { AtBase, ByDays, Day, DayBag, Loadout, ProposedOuting, WantDays } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import { alike, asOuting, baseText, byDaysText, outThere, packsText, shareText, summaryText, wantText } from './outings'
 
 const names: Names = { thing: (id) => ({ 'phone-ines': 'Phone, Ines' })[id] ?? id, person: (id) => id, leg: (id) => id, want: () => 'Sea eagles' }

@@ -1,6 +1,6 @@
 /** The day's bag in words, pure. */
 import type { AtBase, ByDays, Day, DayBag, Loadout, ProposedOuting, Units, WantDays } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import { day as dayName } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { listed } from './parts'

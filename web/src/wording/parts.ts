@@ -1,5 +1,5 @@
 /** Parts that sentences are made of. */
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import type { Finding, Units } from '@/api/types'
 
 export interface Sentence {

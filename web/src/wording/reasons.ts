@@ -1,5 +1,5 @@
 /** Why no kit can be chosen: each demand that has a part in the contradiction, in words. */
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import type { OwnKit, Reason, Trip, Units } from '@/api/types'
 import * as fmt from '@/format/units'
 import { EFFECT, lacks, serves } from './completeness'

@@ -1,6 +1,6 @@
 /** What a suggested kit is carried in, and what it comes to day by day. */
 import type { DaysServed, Point, Thing, Units } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import { listed } from './parts'

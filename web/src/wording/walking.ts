@@ -2,7 +2,7 @@
 import type { DayOnFoot, Units, Walk } from '@/api/types'
 import { clock } from '@/format/dates'
 import * as fmt from '@/format/units'
-import type { Names } from '@/composables/useBench'
+import type { Names } from './names'
 import { listed } from './parts'
 import { hours } from './stamina'
 

@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { BagSet, Loadout, Thing } from '@/api/types'
 import SeverityMark from '@/components/SeverityMark.vue'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import { silhouette } from '@/drawing/bags'
 import * as fmt from '@/format/units'

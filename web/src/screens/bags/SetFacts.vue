@@ -2,7 +2,7 @@
 /** The bags of one set: how they hang, open, keep dry; and the way to try it. */
 import { computed } from 'vue'
 import type { BagSet, Thing } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import { bagFacts, NOW } from '@/wording/bags'
 

@@ -2,9 +2,9 @@
 /** Who carries what: backs before and after, and the moves, each to be taken or not. */
 import { computed, ref, watch } from 'vue'
 import type { Edit, Person } from '@/api/types'
-import type { Stamped } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
 import { useSplit } from '@/composables/useBags'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { actText, sharedText, sharesText } from '@/wording/bags'

@@ -2,7 +2,7 @@
 /** Lenses against filter effects: direct, by ring, by holder, or not; what the wants ask; and the exposure helper. */
 import { computed, ref } from 'vue'
 import type { Advice, Edit } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useExposure, useLightestFilters } from '@/composables/useFilters'
 import { useUnits } from '@/composables/useSession'
 import { seconds, shutter } from '@/format/times'

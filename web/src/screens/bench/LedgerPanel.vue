@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { Assessment, Entry, Place, Thing } from '@/api/types'
 import type { Told } from '@/composables/useAdvice'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { GROUP } from '@/wording/kinds'

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** Each single thing and bag lost in turn, worst first; and what each day asks of the hands. */
 import type { Advice, Assessment, Edit, Trip } from '@/api/types'
-import type { Stamped } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
 import AdvicePending from '@/components/AdvicePending.vue'
 import WantChanges from '@/components/WantChanges.vue'
 import WhyFigure from '@/components/WhyFigure.vue'
 import type { Told } from '@/composables/useAdvice'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import { day as dayName } from '@/format/dates'
 import * as fmt from '@/format/units'

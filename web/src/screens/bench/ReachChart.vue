@@ -3,7 +3,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Assessment, ReachBar, Trip } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { focalAxis, labelWidth, lanes } from '@/drawing/axis'
 import * as fmt from '@/format/units'
 import { setUp } from '@/wording/optics'

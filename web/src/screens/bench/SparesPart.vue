@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Which one thing more covers most, when any one thing may be lost or break. */
 import type { Edit } from '@/api/types'
-import type { Stamped } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
 import { useSpares } from '@/composables/useBags'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { spareText } from '@/wording/bags'

@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { Assessment, Trip } from '@/api/types'
 import SheetDialog from '@/components/SheetDialog.vue'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import * as fmt from '@/format/units'
 import { how, setUp } from '@/wording/optics'
 

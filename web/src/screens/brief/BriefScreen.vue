@@ -13,7 +13,7 @@ import LegsPart from './LegsPart.vue'
 import PackingPart from './PackingPart.vue'
 import PeoplePart from './PeoplePart.vue'
 import PlacePart from './PlacePart.vue'
-import { useBriefDraft } from './useBriefDraft'
+import { useBriefDraft } from '@/composables/useBriefDraft'
 import WantsPart from './WantsPart.vue'
 
 const props = defineProps<{ trip: string; kit: string }>()

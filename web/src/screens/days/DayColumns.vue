@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { ByDays, Day, DayBag } from '@/api/types'
 import SeverityMark from '@/components/SeverityMark.vue'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import { carriedBy, scaleOf, stack, USES } from '@/drawing/days'
 import { dayShort } from '@/format/dates'

@@ -2,7 +2,7 @@
 /** Ways to go out on the chosen days, side by side: what goes along drawn to one scale, what it weighs and what it reaches. */
 import { computed } from 'vue'
 import type { ProposedOuting, Thing } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import { draw } from '@/drawing/shapes'
 import * as fmt from '@/format/units'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The cabin bag is refused: what comes out, in which order, and where it goes; proved by stowing it. */
 import type { Drill } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { GRAB } from '@/wording/gate'

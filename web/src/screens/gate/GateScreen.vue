@@ -2,7 +2,7 @@
 /** Gate: will it fly? Legs against bags, restricted things where they lie, the drill, the tray, the list. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { drillQuery } from '@/api/queries'
+import { drillQuery } from '@/api/queries/stow'
 import TripFrame from '@/components/TripFrame.vue'
 import TabRow from '@/components/TabRow.vue'
 import { useCures } from '@/composables/useCures'

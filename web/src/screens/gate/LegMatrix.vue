@@ -2,7 +2,7 @@
 /** Legs and bags against each other: what each carrier asks of each piece, strict, and if they weigh it. */
 import { computed } from 'vue'
 import type { Assessment, Carrier, Check, Kit, Trip } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { against, LIMIT } from '@/wording/gate'

@@ -2,7 +2,8 @@
 /** Loads what is picked into a kit of a trip: all pieces of each, into one bag or where each belongs. */
 import { computed, ref, watch } from 'vue'
 import { useQuery } from '@tanstack/vue-query'
-import { benchQuery, tripsQuery } from '@/api/queries'
+import { benchQuery } from '@/api/queries/bench'
+import { tripsQuery } from '@/api/queries/trips'
 import type { Edit, ThingDoc } from '@/api/types'
 import SheetDialog from '@/components/SheetDialog.vue'
 import { doChange } from '@/composables/useKitChanges'

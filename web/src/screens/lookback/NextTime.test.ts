@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { client } from '@/api/client'
-import { queries } from '@/api/queries'
+import { queries } from '@/api/cache'
 import type { Lesson, LookBack } from '@/api/types'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import NextTime from './NextTime.vue'

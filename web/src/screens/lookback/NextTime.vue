@@ -3,7 +3,7 @@
 import { useMutation } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import type { Lesson, LookBack } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { storedThing, useLocker } from '@/composables/useLocker'
 import { notify } from '@/composables/useNotice'
 import { useUnits } from '@/composables/useSession'

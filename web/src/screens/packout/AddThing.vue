@@ -2,7 +2,7 @@
 /** One thing more at the last moment: which, and into which bag. */
 import { computed, ref } from 'vue'
 import type { Thing } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 
 const props = defineProps<{ bags: string[]; things: Map<string, Thing>; loaded: ReadonlyMap<string, number>; names: Names; busy: boolean }>()
 const emit = defineEmits<{ add: [item: string, bag: string] }>()

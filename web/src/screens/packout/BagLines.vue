@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue'
 import { useMutation } from '@tanstack/vue-query'
 import type { OutLine, RoomUse, Thing } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import TickRow from '@/components/TickRow.vue'
 import { storedThing, useLocker } from '@/composables/useLocker'
 import { notify } from '@/composables/useNotice'

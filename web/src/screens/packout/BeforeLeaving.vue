@@ -2,7 +2,7 @@
 /** What is to be done before leaving, and the last checks before the door shuts. */
 import type { Finding, PackOut, Wanted } from '@/api/types'
 import TickRow from '@/components/TickRow.vue'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'

@@ -3,7 +3,7 @@
 import type { UseMutationReturnType } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import type { BagOut, Entry, Reading, Thing, What } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import type { useField } from '@/composables/useField'
 import { storedThing, useLocker } from '@/composables/useLocker'
 import { useUnits } from '@/composables/useSession'

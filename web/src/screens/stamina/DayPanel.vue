@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { Day, Pattern, PowerDay, StorageDay } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { isShort } from '@/drawing/stamina'
 import * as fmt from '@/format/units'
 import { eaterSum, gb, madeSum, pieceName, wh } from '@/wording/stamina'

@@ -2,7 +2,7 @@
 /** A night as a timetable: what is on which socket from when to when. */
 import { computed } from 'vue'
 import type { PowerDay } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { timetable } from '@/drawing/stamina'
 import * as fmt from '@/format/units'
 import { hours, pieceName, wh } from '@/wording/stamina'

@@ -2,7 +2,7 @@
 /** Pack by pack: how full in the morning, how far it falls, what the night puts back. Short days are hatched and named. */
 import { computed } from 'vue'
 import type { Power } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import { labelWidth } from '@/drawing/axis'
 import { breaksDay, type Column, dayLine, packShape } from '@/drawing/stamina'

@@ -3,7 +3,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Day, StaminaReport } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { columns } from '@/drawing/stamina'
 import { day as dayName } from '@/format/dates'
 import PictureRows from './PictureRows.vue'

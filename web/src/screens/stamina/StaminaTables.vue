@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The plain tables behind the pictures: types by days, and what is made and kept by days. */
 import type { Power, Storage } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'

@@ -2,7 +2,7 @@
 /** Every bag with its spaces: how full, how heavy; what hangs outside; where a thing is. */
 import { computed, ref } from 'vue'
 import type { Assessment, Stowage } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { PIECE } from '@/wording/kinds'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** A cutting plan for the foam of a hard case, layer by layer, to scale; files to cut from; other cases beside it. */
 import { computed, ref } from 'vue'
-import type { Stamped } from '@/api/queries'
+import type { Stamped } from '@/api/asking'
 import type { FoamWish, Pocket } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useFoam } from '@/composables/useFoam'
 import { useUnits } from '@/composables/useSession'
 import { labelIn } from '@/drawing/stow'

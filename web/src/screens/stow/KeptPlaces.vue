@@ -2,7 +2,7 @@
 /** What lies elsewhere than before, and the wish to pack it all anew. */
 import { computed } from 'vue'
 import type { Stowage } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { moves } from '@/wording/dividers'
 
 const props = defineProps<{ stowage: Stowage; names: Names; running: boolean }>()

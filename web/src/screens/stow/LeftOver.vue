@@ -2,7 +2,7 @@
 /** What found no place, drawn to scale beside the bag, with what would help; and whether the alternatives of slots would fit. */
 import { computed } from 'vue'
 import type { Edit, LeftOver, Slot, Stowage, Thing } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { silhouettes } from '@/drawing/stow'
 import { groupOf } from '@/wording/kinds'
 import { alternativeText, leftHead } from '@/wording/stow'

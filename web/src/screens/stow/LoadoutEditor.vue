@@ -2,7 +2,7 @@
 /** What goes along on a loadout: each thing of the kit with its place, days and a name. */
 import { computed } from 'vue'
 import type { Day, Leg, Loadout, Person, Place, Thing } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { day as dayName } from '@/format/dates'
 import { inBag, onPerson } from '@/wording/choices'
 import { placeName, withPlace } from '@/wording/loadouts'

@@ -2,7 +2,7 @@
 /** Loadouts to choose from, what the chosen one weighs, and what moves to it. */
 import { computed } from 'vue'
 import type { Loadout, Outing } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { moveText } from '@/wording/loadouts'

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue'
 import type { Hang, Ride, Stow, Stowage } from '@/api/types'
 import TabRow from '@/components/TabRow.vue'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { levelText, pullText, RIDE, ridesText, SIDE } from '@/wording/dividers'

@@ -2,7 +2,7 @@
 /** What is left over and what would help; the picked thing; the room at a point; the space itself. */
 import { computed } from 'vue'
 import type { Edit, Placed, RoomUse, Slot, Stow, Stowage, Thing, Wish } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import { goesIn, sidesOf, type Free } from '@/drawing/stow'
 import * as fmt from '@/format/units'

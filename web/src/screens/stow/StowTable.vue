@@ -2,7 +2,7 @@
 /** The plain table behind the drawings: every thing, its space, its corner and sides. */
 import { computed } from 'vue'
 import type { Stowage } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { blockName, reach, roomName } from '@/wording/stow'

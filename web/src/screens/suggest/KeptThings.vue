@@ -2,7 +2,7 @@
 /** What stays in any case, because the choice does not decide about it: each may be left, or must come. */
 import { computed, ref } from 'vue'
 import type { Kept, Marks } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { markedAs, withMark } from '@/wording/marks'

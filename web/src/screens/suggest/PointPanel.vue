@@ -2,7 +2,7 @@
 /** One point of the curve: what it covers, what enters and leaves the bag, what each want makes of it. */
 import { computed } from 'vue'
 import type { Assessment, Marks, Point, Thing, Trip } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { markedAs, withMark, type How } from '@/wording/marks'

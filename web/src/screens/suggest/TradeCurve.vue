@@ -3,7 +3,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Line, Point } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
 import { lanes } from '@/drawing/axis'
 import { curveScale, frontier, namesApart, stairs, type Axis } from '@/drawing/curve'

@@ -2,7 +2,7 @@
 /** Whether what was noted here has reached the server, what it would not take, and where two devices disagree. */
 import { computed } from 'vue'
 import type { Conflict, Mark } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import type { useField } from '@/composables/useField'
 import { useUnits } from '@/composables/useSession'
 import { many } from '@/wording/parts'

@@ -2,7 +2,7 @@
 /** A quick note: used, missed, broke, lent, cold, a pack changed, a card filled, or plain words. Big targets, few taps. */
 import { computed, ref } from 'vue'
 import type { Entry, Thing, What } from '@/api/types'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import type { useField } from '@/composables/useField'
 import { useUnits } from '@/composables/useSession'
 import { day as dayName } from '@/format/dates'

@@ -5,7 +5,7 @@ import type { Assessment, Day, DayOnFoot, Edit, Entry, Loadout, Outing, Person, 
 import OnFoot from '@/components/OnFoot.vue'
 import TabRow from '@/components/TabRow.vue'
 import TickRow from '@/components/TickRow.vue'
-import type { Names } from '@/composables/useBench'
+import type { Names } from '@/wording/names'
 import type { useField } from '@/composables/useField'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'

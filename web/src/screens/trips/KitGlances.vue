@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** How each kit of a trip stands, in a line: what it weighs, whether power lasts, what of the brief it meets, what stops it. */
 import { useQuery } from '@tanstack/vue-query'
-import { glanceQuery } from '@/api/queries'
+import { glanceQuery } from '@/api/queries/trips'
 import { useUnits } from '@/composables/useSession'
 import * as fmt from '@/format/units'
 import { many } from '@/wording/parts'

@@ -5,8 +5,8 @@ import { ask, client } from '@/api/client'
 import { merge, withField, type Clash } from '@/api/merge'
 import { asProblem, byField, type Problem } from '@/api/problem'
 import type { Trip, TripDoc } from '@/api/types'
-import { useFormGate } from '@/composables/useFieldGate'
-import { useTrips } from '@/composables/useTrips'
+import { useFormGate } from './useFieldGate'
+import { useTrips } from './useTrips'
 
 const PAUSE_MS = 600
 

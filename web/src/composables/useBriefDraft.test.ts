@@ -5,7 +5,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref } from 'vue'
 import { client } from '@/api/client'
-import { queries } from '@/api/queries'
+import { queries } from '@/api/cache'
 import type { Trip, TripDoc } from '@/api/types'
 import { useBriefDraft } from './useBriefDraft'
 
