@@ -130,7 +130,7 @@ def pack(**changes: Any) -> Battery:
 
 def first_aid() -> Safety:
     """A safety thing of 240 g."""
-    return Safety(id="first-aid", name="First aid", mass_g=240, size=Soft(volume_l=0.9), use="first aid")
+    return Safety(id="first-aid", name="First aid", mass_g=240, size=Soft(volume_l=0.9), label="first aid")
 
 
 CABIN = PieceKind.CABIN

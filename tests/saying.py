@@ -8,6 +8,7 @@ from mule.findings.cures import cure
 from mule.findings.finding import Finding
 from mule.plan import Plan
 from mule.plan.gear import Lens, Other, Soft
+from mule.plan.purposes import Purpose
 from mule.plan.trip import Day
 from tests import cast
 
@@ -30,8 +31,8 @@ def only(made: Plan, code: str) -> Finding:
     return one
 
 
-def other(id_: str, use: str = "thing", **fields: Any) -> Other:
-    return Other(id=id_, name=id_, mass_g=fields.pop("mass_g", 100), use=use, **THING | fields)
+def other(id_: str, purpose: Purpose = Purpose.OTHER, **fields: Any) -> Other:
+    return Other(id=id_, name=id_, mass_g=fields.pop("mass_g", 100), purpose=purpose, **THING | fields)
 
 
 def score(made: Plan) -> float:

@@ -13,7 +13,8 @@ from mule.analysis.load import Loads, PersonLoad
 from mule.analysis.sky import dark_sky, is_dark, light
 from mule.base.units import Frozen, LocalTime
 from mule.plan import Plan
-from mule.plan.gear import Gear, is_water
+from mule.plan.gear import Gear, is_for, is_water
+from mule.plan.purposes import Purpose
 from mule.plan.trip import BaseLoad, Day, Pace, Person, Spot, Walk
 
 # Slopes in degrees between which it goes faster downhill; steeper ones slow down (Langmuir, Mountaincraft and
@@ -97,7 +98,10 @@ def with_water_and_food(plan: Plan, loads: Loads) -> Plan:
     people: list[Person] = []
     for person in plan.trip.people:
         water_g, food_g = _lacking(plan, person, at_once_l)
-        more = (BaseLoad(name=_WATER, mass_g=water_g), BaseLoad(name=_FOOD, mass_g=food_g))
+        more = (
+            BaseLoad(name=_WATER, mass_g=water_g, purpose=Purpose.WATER),
+            BaseLoad(name=_FOOD, mass_g=food_g, purpose=Purpose.FOOD),
+        )
         people.append(person.model_copy(update={"base_load": (*person.base_load, *more)}))
     return plan.with_trip(plan.trip.model_copy(update={"people": tuple(people)}))
 
@@ -234,19 +238,19 @@ def _litres(walk: Walk, pace: Pace, slower: float) -> float:
 
 def _lacking(plan: Plan, person: Person, water_l: float) -> tuple[float, float]:
     """Grams of water and of food that somebody has neither told as base load nor in the kit."""
-    told = {b.name.lower(): b.mass_g for b in person.base_load}
-    has_water = sum(grams for name, grams in told.items() if "water" in name)
-    has_food = sum(grams for name, grams in told.items() if "food" in name)
+    has_water = sum(b.mass_g for b in person.base_load if b.purpose is Purpose.WATER)
+    has_food = sum(b.mass_g for b in person.base_load if b.purpose is Purpose.FOOD)
     people = max(1, len(plan.trip.people))
     has_water += sum(_water_g(plan.items[i]) * n for i, n in plan.loaded.items()) / people
-    has_food += sum(plan.items[i].mass_g * n for i, n in plan.loaded.items() if _is_food(plan.items[i])) / people
+    has_food += (
+        sum(plan.items[i].mass_g * n for i, n in plan.loaded.items() if is_for(plan.items[i], Purpose.FOOD)) / people
+    )
     return max(0.0, water_l * _LITRE_G - has_water), max(0.0, plan.trip.pace.food_g - has_food)
 
 
 def _walker(plan: Plan, person: Person, load: PersonLoad, water_l: float) -> Walker:
     """Water and food that are in what somebody carries already are not counted twice."""
-    there = any(base.name == _WATER for base in person.base_load)
-    total = load.carried_g + (0.0 if there else sum(_lacking(plan, person, water_l)))
+    total = load.carried_g + sum(_lacking(plan, person, water_l))
     food_g = plan.trip.pace.food_g
     return Walker(
         person=person.id,
@@ -259,7 +263,3 @@ def _walker(plan: Plan, person: Person, load: PersonLoad, water_l: float) -> Wal
 
 def _water_g(thing: Gear) -> float:
     return thing.mass_g if is_water(thing) else 0.0
-
-
-def _is_food(thing: Gear) -> bool:
-    return getattr(thing, "use", "").lower() == "food"

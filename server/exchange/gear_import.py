@@ -204,7 +204,7 @@ def _whole(row: Mapping[str, Any], data: Mapping[str, Any]) -> dict[str, Any]:
 
 
 def _spec(name: str, data: Mapping[str, Any], like: Gear | None) -> dict[str, Any]:
-    spec: dict[str, Any] = like.model_dump() if like else {"kind": "other", "use": "carrying"}
+    spec: dict[str, Any] = like.model_dump() if like else {"kind": "other", "purpose": "straps"}
     spec |= {"id": "new", "name": name, "absent": None}
     if isinstance(like, Lens):
         spec |= glass_of(name, lens=False)

@@ -121,7 +121,7 @@ def test_heavier_legs_take_the_place_of_light_ones() -> None:
 
 def avalanche(count: int) -> list[Safety]:
     uses = ("avalanche transceiver", "avalanche probe", "snow shovel")
-    return [Safety(id=u.split()[-1], name=u, mass_g=300, use=u, count=count, **THING) for u in uses]
+    return [Safety(id=u.split()[-1], name=u, mass_g=300, label=u, count=count, **THING) for u in uses]
 
 
 def test_an_avalanche_set_is_whole_on_everybody_or_on_nobody() -> None:
@@ -138,7 +138,7 @@ def test_an_avalanche_set_is_whole_on_everybody_or_on_nobody() -> None:
 
 
 def test_what_of_a_set_nobody_owns_is_to_be_had_for_everybody() -> None:
-    helmet = Safety(id="helmet", name="helmet", mass_g=300, use="helmet", **THING)
+    helmet = Safety(id="helmet", name="helmet", mass_g=300, label="helmet", **THING)
     (way,) = only(plan(helmet), "set-incomplete").cures
     assert [(got.what, got.label, got.count) for got in way.gets] == [("safety", "helmet", 1)]
 

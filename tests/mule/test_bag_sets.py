@@ -12,6 +12,7 @@ from mule.plan import Plan, kit_problems, read
 from mule.plan.gear import Bag, Body, Box, Insert, Lens, Other
 from mule.plan.kit import Kit, Loadout, Mount, Stow, Wish
 from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.plan.purposes import Purpose
 from mule.search.bag_sets import MOST_LEFT, NOW, BagNews, BagSet, bag_sets, beats, worse
 from mule.search.bag_sets.choices import checked_sets, sets_of
 from tests import cast
@@ -158,7 +159,14 @@ def test_bags_that_are_away_are_not_proposed() -> None:
 
 def test_what_is_checked_in_stays_checked_in_and_nothing_else_joins_it() -> None:
     plan = plan_with(cast.bag("hold", piece="hold"), cast.bag("small", piece="hold", mass_g=600))
-    tent = Other(id="tent", name="tent", mass_g=1800, size=Box(length_mm=400, width_mm=150, height_mm=150), use="tent")
+    tent = Other(
+        id="tent",
+        name="tent",
+        mass_g=1800,
+        size=Box(length_mm=400, width_mm=150, height_mm=150),
+        purpose=Purpose.SHELTER,
+        label="tent",
+    )
     entries = (
         *plan.kit.entries,
         cast.entry("hold", AsPiece(piece=PieceKind.HOLD, person="ines")),

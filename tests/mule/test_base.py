@@ -8,6 +8,7 @@ from mule.base.errors import InvalidInput
 from mule.plan import Plan
 from mule.plan.gear import Box, Card, Cylinder, Drive, Other, Soft
 from mule.plan.kit import Loadout, Stow
+from mule.plan.purposes import Purpose
 from mule.plan.trip import Base, Day
 from mule.search.outings import at_base
 from tests import cast
@@ -36,8 +37,8 @@ def test_a_trip_that_says_nothing_of_its_base_is_told_so() -> None:
 
 
 def test_all_goes_in_with_what_cannot_be_bought_again_first() -> None:
-    papers = Other(id="papers", name="papers", mass_g=80, size=Soft(volume_l=0.1), use="documents")
-    jacket = Other(id="jacket", name="jacket", mass_g=400, size=Soft(volume_l=4), use="clothing")
+    papers = Other(id="papers", name="papers", mass_g=80, size=Soft(volume_l=0.1), purpose=Purpose.PAPERS)
+    jacket = Other(id="jacket", name="jacket", mass_g=400, size=Soft(volume_l=4), purpose=Purpose.CLOTHING)
     made = at_base(staying(cast.tele_zoom(), cast.body(), disk(), papers, jacket, base=Base(safe=ROOMY)), DAY)
     assert made.locked is not None
     assert [(one.item, one.inside) for one in made.locked] == [("disk", 1), ("papers", 1), ("body", 1), ("tele", 1)]

@@ -15,6 +15,7 @@ from mule.packing.proof import faults
 from mule.plan.gear import Bag, Box, Compartment, Computer, Cylinder, Gear, Soft
 from mule.plan.kit import Entry, Kit, Pin, Stow, Wish
 from mule.plan.places import InBag
+from mule.plan.purposes import Purpose
 from tests import cast
 from tests.mule.test_packing import bag, thing
 
@@ -24,7 +25,9 @@ LID = Compartment(
 SLEEVE = Compartment(
     id="sleeve", name="s", inner=Box(length_mm=360, width_mm=240, height_mm=25), sort="sleeve", divided=False
 )
-BLADDER = thing("bladder", 1, 1, 1, grams=1500).model_copy(update={"use": "water", "size": Soft(volume_l=1.5)})
+BLADDER = thing("bladder", 1, 1, 1, grams=1500).model_copy(
+    update={"purpose": Purpose.WATER, "size": Soft(volume_l=1.5)}
+)
 
 
 def roomy(*more: Compartment) -> Bag:

@@ -106,7 +106,7 @@ def test_things_go_to_another_bag_before_another_kit_is_looked_for() -> None:
 
 def test_what_never_fitted_does_not_stand_in_the_way() -> None:
     plan = narrow(200)
-    pole = Other(id="pole", name="pole", use="reach", mass_g=1500, size=tube(60, 900))
+    pole = Other(id="pole", name="pole", label="reach", mass_g=1500, size=tube(60, 900))
     entries = (*plan.kit.entries, Entry(item="pole", place=InBag(bag="bag")))
     stuck = plan.model_copy(update={"gear": (*plan.gear, pole)})
     stuck = stuck.with_kit(plan.kit.model_copy(update={"entries": entries}))

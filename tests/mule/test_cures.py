@@ -389,8 +389,8 @@ def test_on_days_that_bar_them_legs_stay_where_one_sleeps() -> None:
 def test_two_long_things_do_not_lie_crosswise_in_one_bag() -> None:
     long = {"mass_g": 900.0, "size": Box(length_mm=440, width_mm=280, height_mm=100)}
     slab, other = (
-        Other(id="slab", name="slab", use="board", **long),
-        Other(id="other", name="other", use="board", **long),
+        Other(id="slab", name="slab", label="board", **long),
+        Other(id="other", name="other", label="board", **long),
     )
     small = cast.bag("small", inner=Box(length_mm=450, width_mm=290, height_mm=150), volume_l=40)
     gear = [cast.bag(), small, cast.body(), cast.normal_zoom(), slab, other]

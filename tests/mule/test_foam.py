@@ -21,11 +21,11 @@ def case(id_: str, *inner: float, grams: float = 4_000) -> Bag:
 
 def thing(id_: str, *sides: float) -> Other:
     x, y, z = sides
-    return Other(id=id_, name=id_, use="x", mass_g=100, size=Box(length_mm=x, width_mm=y, height_mm=z))
+    return Other(id=id_, name=id_, label="x", mass_g=100, size=Box(length_mm=x, width_mm=y, height_mm=z))
 
 
 def lens(id_: str, across: float, long: float) -> Other:
-    return Other(id=id_, name=id_, use="x", mass_g=100, size=Cylinder(diameter_mm=across, length_mm=long))
+    return Other(id=id_, name=id_, label="x", mass_g=100, size=Cylinder(diameter_mm=across, length_mm=long))
 
 
 def kit(*things: Any) -> tuple[dict[str, Any], Kit]:

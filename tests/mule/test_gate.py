@@ -54,7 +54,7 @@ def bank(wh: float) -> PowerBank:
 
 
 def hazard(what: Any) -> Other:
-    return Other(id="thing", name="thing", use="camp", hazard=what, **THING)
+    return Other(id="thing", name="thing", label="camp", hazard=what, **THING)
 
 
 def only(plan: Plan) -> Judged:
@@ -211,7 +211,7 @@ def test_lithium_in_the_hold_stops_the_trip_and_is_cured_by_a_move() -> None:
 
 
 def test_safety_gear_that_does_not_fly_is_never_proposed_for_leaving() -> None:
-    spray = Safety(id="spray", name="spray", use="bears", hazard="spray", **THING)
+    spray = Safety(id="spray", name="spray", label="bears", hazard="spray", **THING)
     (found,) = [f for f in cure(packed((spray, 1, "cabin"))).findings if f.code == "gate-no"]
     assert found.cures == ()
 
@@ -275,7 +275,7 @@ def test_large_electronics_of_the_cabin_go_in_the_tray() -> None:
 
 
 def test_a_thing_larger_than_every_space_of_its_bag_is_told_with_a_bag_that_takes_it() -> None:
-    long = Other(id="pole", name="pole", use="x", mass_g=300, size=Box(length_mm=600, width_mm=40, height_mm=40))
+    long = Other(id="pole", name="pole", label="x", mass_g=300, size=Box(length_mm=600, width_mm=40, height_mm=40))
     large = bag("large", "hold", 700, 300, 200)
     plan = packed((long, 1, "cabin"), seat=large)
     (found,) = [f for f in cure(plan).findings if f.code == "too-large"]
@@ -289,7 +289,7 @@ def repacked(**loadout: Any) -> Plan:
     small = Carrier(
         id="small", name="Small", means="plane", pieces=(PieceRule(piece=PieceKind.CABIN, mass_g=5_000),)
     )  # fmt: skip
-    heavy = Other(id="heavy", name="heavy", use="camp", mass_g=6_000, size=cast.SMALL)
+    heavy = Other(id="heavy", name="heavy", label="camp", mass_g=6_000, size=cast.SMALL)
     plan = packed((heavy, 1, "cabin"), (bank(90), 1, "cabin"), carriers=(FLIES, small))
     out = Loadout(id="hop", name="Small hop", **loadout)
     return plan.with_kit(plan.kit.model_copy(update={"stow": Stow(loadouts=(out,))}))
@@ -326,7 +326,7 @@ def test_restricted_things_are_judged_where_they_lie_on_each_leg() -> None:
 
 
 def test_what_is_wanted_in_the_seat_belongs_in_the_bag_under_it() -> None:
-    book = Other(id="book", name="book", use="read", **THING)
+    book = Other(id="book", name="book", label="read", **THING)
     plan = packed((book, 1, "cabin"), seat=bag("seat", "personal"))
     assert not [f for f in cure(plan).findings if f.code == "not-at-seat"]
     wished = plan.with_kit(plan.kit.model_copy(update={"stow": Stow(wishes=(Wish(item="book", seat=True),))}))
@@ -365,7 +365,7 @@ def test_a_bag_that_is_too_big_for_the_seat_gets_the_drill_too() -> None:
 
 
 def test_batteries_inside_radios_and_cameras_count() -> None:
-    radio = Other(id="radio", name="radio", mass_g=200, size=cast.SMALL, use="radio", energy_wh=12)
+    radio = Other(id="radio", name="radio", mass_g=200, size=cast.SMALL, label="radio", energy_wh=12)
     camera = cast.body(battery_type=None, energy_wh=8)
     assert [sort_of(radio), sort_of(camera)] == [("device-lithium", 12), ("device-lithium", 8)]
     assert sort_of(radio.model_copy(update={"energy_wh": None})) is None

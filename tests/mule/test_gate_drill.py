@@ -68,7 +68,7 @@ def test_what_is_soft_is_not_for_a_pocket() -> None:
 
 def test_dry_cells_and_what_has_no_sort_stay() -> None:
     cells = pack().model_copy(update={"id": "cells", "lithium": False, "count": 2})
-    book = Other(id="book", name="book", use="read", mass_g=300, size=cast.SMALL)
+    book = Other(id="book", name="book", label="read", mass_g=300, size=cast.SMALL)
     assert refused(cells, book).out == ()
 
 

@@ -8,6 +8,7 @@ from mule.findings.finding import Severity
 from mule.plan.editing import apply
 from mule.plan.gear import Head, Other, OtherSupport, Plate, Soft, Tripod
 from mule.plan.places import InBag, Worn
+from mule.plan.purposes import Purpose
 from mule.plan.trip import Day, Stamina
 from tests import cast
 from tests.saying import found, only, plan
@@ -67,7 +68,7 @@ def test_a_head_that_bears_too_little_is_taken_for_one_that_bears_it() -> None:
 
 
 def test_rain_and_a_lens_that_lets_it_in_want_the_cover() -> None:
-    cover = Other(id="cover", name="cover", mass_g=60, use="rain", **THING)
+    cover = Other(id="cover", name="cover", mass_g=60, purpose=Purpose.COVER, label="rain", **THING)
     wet = plan(left=(cover,), days=RAIN)
     said = only(wet, "cover-left")
     assert (said.items, said.refs, said.numbers) == (("normal",), {"weather": "rain"}, {"days": 1})
@@ -80,7 +81,7 @@ def test_rain_and_a_lens_that_lets_it_in_want_the_cover() -> None:
 
 
 def test_medicine_that_must_be_in_reach_is_not_checked_in() -> None:
-    pills = Other(id="pills", name="pills", mass_g=50, use="medicine", **THING)
+    pills = Other(id="pills", name="pills", mass_g=50, purpose=Purpose.MEDICINE, **THING)
     gear = [cast.bag(), cast.bag("hold", piece="hold"), cast.body(), cast.normal_zoom(), pills]
     entries = [
         cast.entry("bag", cast.INES_CABIN),
@@ -110,7 +111,7 @@ def test_no_charger_is_missed_where_nobody_charges_or_packs_last() -> None:
 
 
 def test_things_of_one_use_do_not_do_the_same() -> None:
-    tools = [Other(id=f"tool-{i}", name=f"tool {i}", mass_g=50, use="cleaning", **THING) for i in range(3)]
+    tools = [Other(id=f"tool-{i}", name=f"tool {i}", mass_g=50, purpose=Purpose.CLEANING, **THING) for i in range(3)]
     assert not found(plan(*tools), "overlap")
     small = [LEGS.model_copy(update={"id": f"table-{i}", "max_height_mm": 200, "mass_g": 200}) for i in range(3)]
     assert only(plan(*small), "overlap").refs == {"by": "table-tripod"}

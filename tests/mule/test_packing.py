@@ -39,7 +39,7 @@ def put(room: Sequence[int], blocks: list[Block], gap: int = 0, seconds: float =
 def thing(id_: str, *sides: float, grams: float = 100, **more: Any) -> Other:
     x, y, z = sides
     size = Box(length_mm=x, width_mm=y, height_mm=z)
-    return Other(id=id_, name=id_, use="dry", mass_g=grams, **({"size": size} | more))
+    return Other(id=id_, name=id_, label="dry", mass_g=grams, **({"size": size} | more))
 
 
 def bag(*inner: float, id_: str = "bag", **more: Any) -> Bag:
@@ -298,7 +298,7 @@ def test_small_things_are_not_rounded_out_of_a_space_they_fill() -> None:
 
 def test_soft_things_take_what_is_left_and_no_more() -> None:
     # 200 x 100 x 100 = 2 l, of it a box of 1 l: 0.9 l of cloth fill the rest to nine tenths.
-    cloth = Other(id="cloth", name="cloth", use="dry", mass_g=60, count=4, size=Soft(volume_l=0.3))
+    cloth = Other(id="cloth", name="cloth", label="dry", mass_g=60, count=4, size=Soft(volume_l=0.3))
     half = thing("half", 100, 100, 100)
     made = packed(bag(200, 100, 100), half, cloth, counts={"cloth": 3})
     assert not made.left
@@ -446,7 +446,7 @@ def hood(hollow: float, *, long: float = 60) -> Other:
     return Other(
         id="hood",
         name="hood",
-        use="hood",
+        label="hood",
         mass_g=40,
         hollow_mm=hollow,
         size=Cylinder(diameter_mm=90, length_mm=long),

@@ -19,6 +19,7 @@ from mule.plan.edits import Move
 from mule.plan.gear import Battery, Box, Drive, Other, Safety, Soft
 from mule.plan.kit import Entry, Kit, Mount, Pin, Stow, Wish
 from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.plan.purposes import Purpose
 from mule.plan.trip import Leg, Person
 from mule.search.split import STEP_G, WORTH_MOVING_G, Split, shared_so, split
 from tests import cast
@@ -78,12 +79,14 @@ def _things(chance: random.Random) -> Iterator[Battery | Drive | Other | Safety]
                     id=name, name=name, mass_g=grams, size=LITTLE, capacity_gb=1000, plug="USB-C", speed_mb_s=90
                 )
             case "other":
-                yield Other(id=name, name=name, mass_g=grams, size=LITTLE, use="flowers")
+                yield Other(id=name, name=name, mass_g=grams, size=LITTLE, label="flowers")
             case "owned":
                 owner = chance.choice(["Ines", "Marit"])
-                yield Other(id=name, name=name, mass_g=grams, size=LITTLE, use="flowers", owner=owner)
+                yield Other(id=name, name=name, mass_g=grams, size=LITTLE, label="flowers", owner=owner)
             case _:
-                yield Safety(id=name, name=name, mass_g=grams, size=LITTLE, use="shelter", count=chance.choice([1, 2]))
+                yield Safety(
+                    id=name, name=name, mass_g=grams, size=LITTLE, label="shelter", count=chance.choice([1, 2])
+                )
 
 
 # Wrongs, grams over limits, and what the most loaded carries with 200 g for each move.
@@ -262,12 +265,12 @@ def test_what_somebody_pinned_stays() -> None:
 
 
 def test_medicine_and_the_one_first_aid_kit_stay() -> None:
-    medicine = Other(id="insulin", name="insulin", mass_g=900, size=Soft(volume_l=1), use="medicine")
+    medicine = Other(id="insulin", name="insulin", mass_g=900, size=Soft(volume_l=1), purpose=Purpose.MEDICINE)
     assert moved(two_bags(cast.first_aid().model_copy(update={"mass_g": 900.0}), medicine)) == []
 
 
 def test_a_thing_of_somebody_goes_to_them_however_light() -> None:
-    book = Other(id="book", name="book", mass_g=20, size=LITTLE, use="reading", owner="Marit")
+    book = Other(id="book", name="book", mass_g=20, size=LITTLE, label="reading", owner="Marit")
     made = split(two_bags(book))
     assert [(act.items, act.to_person) for act in made.acts] == [(("book",), "marit")]
     assert made.together == 0
@@ -282,7 +285,7 @@ def test_nothing_goes_where_it_finds_no_room() -> None:
 def test_room_is_packed_and_not_only_counted_in_litres() -> None:
     # By litres three such boxes go in, by their sides one beside the other does not.
     box = Box(length_mm=190, width_mm=190, height_mm=190)
-    things = [Other(id=f"box-{n}", name=f"box-{n}", mass_g=1000, size=box, use="samples") for n in range(4)]
+    things = [Other(id=f"box-{n}", name=f"box-{n}", mass_g=1000, size=box, label="samples") for n in range(4)]
     plan = two_bags(*things)
     inner = Box(length_mm=370, width_mm=370, height_mm=200)
     narrow = cast.bag("other", size=inner, inner=inner, volume_l=27)

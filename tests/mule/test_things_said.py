@@ -24,6 +24,7 @@ from mule.plan.gear import (
     PowerBank,
 )
 from mule.plan.places import InBag
+from mule.plan.purposes import Purpose
 from mule.plan.trip import Demand, EffectWish, Mains, Night, Pattern, Stamina, TraitWish
 from tests import cast
 from tests.saying import DAYS, THING, codes, found, only, other, plan, score
@@ -116,7 +117,7 @@ def test_an_inverter_feeds_a_charger_from_home_while_the_car_runs() -> None:
 
 def test_film_needs_no_card_and_is_counted_by_the_roll() -> None:
     film = cast.body(film="120", slots=(), battery_type=None)
-    rolls = other("rolls", "film", refill="120", frames=12, count=20)
+    rolls = other("rolls", refill="120", frames=12, count=20)
     gear: list[Any] = [cast.bag(), film, cast.normal_zoom(), rolls]
     loaded = [cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("normal")]
     none = cast.plan(gear, *loaded, days=DAYS)
@@ -171,7 +172,7 @@ def test_a_want_of_red_nebulae_asks_for_an_altered_body() -> None:
 
 
 def test_water_beside_a_laptop_is_said_and_carried_outside() -> None:
-    water = other("water", "water", mass_g=1000)
+    water = other("water", Purpose.WATER, mass_g=1000)
     one = cast.bag(compartments=())
     gear: list[Any] = [one, cast.body(), cast.normal_zoom(), water]
     loaded = [cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("normal")]
@@ -189,7 +190,7 @@ def test_a_bladder_and_a_laptop_want_the_one_sleeve() -> None:
         id="sleeve", name="Sleeve", inner=Box(length_mm=400, width_mm=280, height_mm=25), sort="sleeve", screen_in=15
     )
     laptop = Computer(id="laptop", name="laptop", mass_g=1400, form="laptop", screen_in=14, energy_wh=60, **THING)
-    bladder = other("bladder", "water", mass_g=1500)
+    bladder = other("bladder", Purpose.WATER, mass_g=1500)
 
     def said(*spaces: Compartment, water: Other = bladder) -> bool:
         gear: list[Any] = [cast.bag(compartments=spaces), cast.body(), cast.normal_zoom(), laptop, water]
@@ -225,9 +226,9 @@ def test_a_camera_has_packs_or_a_battery_inside() -> None:
 
 
 def test_a_lens_named_by_a_port_is_needed_for_it() -> None:
-    port = other("port", "housing port", needs=("normal",))
+    port = other("port", needs=("normal",))
     assert not found(plan(port), "missing-link")
-    elsewhere = other("port", "housing port", needs=("macro",))
+    elsewhere = other("port", needs=("macro",))
     macro: Lens = cast.lens("macro", 100, 100, 2.8)
     said: Finding = only(plan(elsewhere, left=(macro,)), "missing-link")
     assert said.refs == {"what": "thing", "label": "macro"}

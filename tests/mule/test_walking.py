@@ -13,6 +13,7 @@ from mule.plan import Plan
 from mule.plan.gear import Battery, Light, Other, Soft
 from mule.plan.kit import Entry
 from mule.plan.places import InBag
+from mule.plan.purposes import Purpose
 from mule.plan.trip import BaseLoad, Day, Pace, Person, Spot, Trip, Walk
 from tests import cast
 
@@ -142,11 +143,21 @@ def test_water_as_far_as_the_next_tap_and_nothing_counted_twice() -> None:
     )
     (walker,) = walked(walk, people=(told,)).walkers
     assert walker.total_g == pytest.approx(1500 + 650)
-    flask = Other(id="flask", name="flask", mass_g=1090, size=Soft(volume_l=1), use="water")
+    flask = Other(id="flask", name="flask", mass_g=1090, size=Soft(volume_l=1), purpose=Purpose.WATER)
     (walker,) = walked(walk, flask).walkers
     assert walker.total_g == pytest.approx(1090 + 650)
     hot = walked(walk.model_copy(update={"hot": True}))
     assert hot.water_l == pytest.approx(3)
+
+
+def test_a_waterproof_jacket_quenches_no_thirst() -> None:
+    def on_back(*loads: tuple[str, int]) -> float:
+        told = INES.model_copy(update={"base_load": tuple(BaseLoad(name=name, mass_g=grams) for name, grams in loads)})
+        return walked(Walk(km=10, goal="clock", at="10:00"), people=(told,)).walkers[0].total_g
+
+    assert on_back(("Waterproof jacket", 600)) == pytest.approx(on_back() + 600)
+    # Of two flasks both count.
+    assert on_back(("Water", 600), ("Water", 600)) == pytest.approx(on_back())
 
 
 def lamp(id_: str = "lamp", **more: Any) -> Light:

@@ -6,6 +6,7 @@ import pytest
 
 from mule.findings.finding import Severity
 from mule.plan import Plan
+from mule.plan.purposes import Purpose
 from mule.plan.trip import Base, Day, Person
 from tests.saying import codes, found, only, other, plan
 
@@ -21,7 +22,7 @@ def clad(*things: Any, **trip: Any) -> Plan:
 
 
 def jacket(comfort: float | None, count: int = 2, id_: str = "jacket", **fields: Any) -> Any:
-    return other(id_, "clothing", comfort_c=comfort, count=count, **fields)
+    return other(id_, Purpose.CLOTHING, comfort_c=comfort, count=count, **fields)
 
 
 @pytest.mark.parametrize(("comfort", "says"), [(-12, False), (-11, False), (-5, True), (None, False)])
@@ -49,12 +50,12 @@ def test_the_cure_is_a_warmer_one_from_home_with_its_grams() -> None:
 
 @pytest.mark.parametrize(("sort", "says"), [("tent", True), ("car", True), ("room", False), (None, False)])
 def test_a_sleeping_bag_is_for_nights_out(sort: Any, says: bool) -> None:
-    bag = other("bag-of-down", "sleeping bag", comfort_c=-2, count=2)
+    bag = other("bag-of-down", Purpose.SLEEPING, comfort_c=-2, count=2)
     base = Base(sort=sort) if sort else None
     assert bool(found(clad(bag, base=base), "too-cold")) == says
 
 
 def test_a_day_in_a_hut_is_no_night_out() -> None:
-    bag = other("bag-of-down", "sleeping bag", comfort_c=-5, count=2)
+    bag = other("bag-of-down", Purpose.SLEEPING, comfort_c=-5, count=2)
     hut = (COLD[0], COLD[1].model_copy(update={"base": Base()}))
     assert "too-cold" not in codes(clad(bag, base=Base(sort="tent"), days=hut))

@@ -23,8 +23,8 @@ def plan() -> Any:
     room = Box(length_mm=420, width_mm=300, height_mm=140)
     outer = Box(length_mm=480, width_mm=370, height_mm=190)
     case = Bag(id="case", name="Case", mass_g=4_000, size=outer, inner=room, volume_l=18, hard=True)
-    box = Other(id="box", name="box", use="x", mass_g=1, size=Box(length_mm=120, width_mm=88, height_mm=70))
-    lens = Other(id="lens", name="lens", use="x", mass_g=1, size=Cylinder(diameter_mm=84, length_mm=124))
+    box = Other(id="box", name="box", label="x", mass_g=1, size=Box(length_mm=120, width_mm=88, height_mm=70))
+    lens = Other(id="lens", name="lens", label="x", mass_g=1, size=Cylinder(diameter_mm=84, length_mm=124))
     entries = (
         Entry(item="case", place=AsPiece(piece=PieceKind.CABIN, person="ines")),
         *(Entry(item=i, place=InBag(bag="case")) for i in ("box", "lens")),

@@ -7,11 +7,11 @@ from mule.analysis.completeness import needs_head
 from mule.findings.cures.getting import DRONE_PACK, both, to_get
 from mule.findings.cures.making import at_home, instead, left, load, load_counts
 from mule.findings.finding import Cure, Finding
-from mule.findings.rules import COVERS, Trials
+from mule.findings.rules import Trials
 from mule.findings.rules.holding import LIGHT_LEGS_G
-from mule.findings.rules.warmth import SLEPT_IN, WORN
 from mule.plan.gear import ON_A_ROLL, Head, Light, Other, OtherSupport, Safety, Tripod, holds_still, serves
 from mule.plan.gear.base import Thing
+from mule.plan.purposes import Purpose
 
 # Ways that are proposed of one sort.
 _WAYS = 3
@@ -46,10 +46,10 @@ def heavier_legs(trials: Trials, finding: Finding) -> Iterable[Cure]:
 
 def warmer(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """Clothes or sleeping bags from home that are warm enough, as many as lack, the lightest first."""
-    uses = WORN if finding.refs["sort"] == "worn" else SLEPT_IN
+    purpose = Purpose.CLOTHING if finding.refs["sort"] == "worn" else Purpose.SLEEPING
     lowest, lacking = finding.numbers["lowest_c"], round(finding.numbers["over"])
     able = [
-        t for t in left(trials, Other) if t.use.lower() in uses and t.comfort_c is not None and t.comfort_c <= lowest
+        t for t in left(trials, Other) if t.purpose is purpose and t.comfort_c is not None and t.comfort_c <= lowest
     ]
     for thing in able[:_WAYS]:
         yield load_counts({thing.id: min(lacking, thing.count - trials.loaded.get(thing.id, 0))})
@@ -71,7 +71,7 @@ def whole_set(trials: Trials, finding: Finding) -> Iterable[Cure]:
     take: dict[str, int] = {}
     gets: list[Cure] = []
     for use in each.uses:
-        mine = [t for t in trials.plan.gear if isinstance(t, Safety | Other) and t.use.lower() == use.lower()]
+        mine = [t for t in trials.plan.gear if isinstance(t, Safety | Other) and t.said == use.lower()]
         lacking = people - sum(trials.loaded.get(t.id, 0) for t in mine)
         here = at_home(trials, (t for t in left(trials, Thing) if t in mine))
         take |= _first(here, lacking)
@@ -116,7 +116,7 @@ def stronger(trials: Trials, finding: Finding) -> Iterable[Cure]:
 
 def cover(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """A cover that lies at home; or one to get."""
-    yield from (load(t) for t in left(trials, Other) if t.use.lower() in COVERS)
+    yield from (load(t) for t in left(trials, Other) if t.purpose is Purpose.COVER)
     yield to_get("cover")
 
 

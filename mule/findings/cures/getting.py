@@ -39,6 +39,7 @@ from mule.plan.gear import (
     Tripod,
 )
 from mule.plan.gear.base import Source
+from mule.plan.purposes import Purpose
 
 _USB = "USB-C"
 # Cells by size (IEC 60086), and any other pack: of a large camera.
@@ -181,7 +182,7 @@ _MADE: Mapping[str, _Made] = {
     "plate": lambda b, got, _: Plate(**b, plate_type=got.label),
     "power-bank": lambda b, got, _: PowerBank(**b, energy_wh=74, output_w=45, ports=2),
     "reader": lambda b, got, _: Reader(**b, card_types=(got.label,), plug=_USB, speed_mb_s=300),
-    "cover": lambda b, got, _: Other(**b, use="rain"),
+    "cover": lambda b, got, _: Other(**b, purpose=Purpose.COVER),
     "tripod": lambda b, got, _: Tripod(
         **b | {"size": Box(length_mm=450, width_mm=110, height_mm=110)},
         max_load_g=8000,
@@ -193,13 +194,13 @@ _MADE: Mapping[str, _Made] = {
     "drone": lambda b, got, _: Drone(
         **b, battery_type=DRONE_PACK, flight_min=30, megapixels=20, takeoff_mass_g=got.mass_g, needs_phone=False
     ),
-    "housing": lambda b, got, _: Other(**b, use="housing", serves="housing"),
+    "housing": lambda b, got, _: Other(**b, label="housing", serves="housing"),
     "remote": lambda b, got, _: Remote(**b, socket="radio"),
     "laptop": _laptop,
     "lead": lambda b, got, _: Link(**b, from_plug=_USB, to_ports=(got.label,)),
-    "refill": lambda b, got, _: Other(**b, use="refill", refill=got.label),
-    "film": lambda b, got, _: Other(**b, use="film", refill=got.label, frames=ON_A_ROLL, hazard="film"),
-    "safety": lambda b, got, _: Safety(**b, use=got.label),
+    "refill": lambda b, got, _: Other(**b, label="refill", refill=got.label),
+    "film": lambda b, got, _: Other(**b, label="film", refill=got.label, frames=ON_A_ROLL, hazard="film"),
+    "safety": lambda b, got, _: Safety(**b, label=got.label),
     "usb-power": lambda b, got, _: Link(**b, from_plug=ANY_PLUG, to_ports=(_USB, _USB), rating_w=45),
     "wall": lambda b, got, _: Link(**b, from_plug=ANY_PLUG, to_ports=(got.label,)),
 }

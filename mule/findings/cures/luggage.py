@@ -22,8 +22,9 @@ from mule.findings.finding import Cure, CureCode, Finding, FindingCode
 from mule.findings.rules import Trials
 from mule.packing import goes_in
 from mule.plan.edits import Leave, Load, Move
-from mule.plan.gear import Bag, Gear, Insert, keeps_safe
+from mule.plan.gear import Bag, Gear, Insert, is_for, keeps_safe
 from mule.plan.places import AsPiece, InBag, PieceKind, Worn
+from mule.plan.purposes import Purpose
 
 # A cabin bag that most carriers take.
 _CABIN_L = 35.0
@@ -31,6 +32,8 @@ _CABIN_L = 35.0
 _MOST_BAGS = 3
 # Longer than this nothing is strapped to a bag.
 _LONGEST_MM = 900.0
+# Beside supports, what people hang outside on a bag.
+_OUTSIDE = (Purpose.SHELTER, Purpose.SLEEPING, Purpose.WALKING)
 # A line of guidance is passed again by a gram.
 _SPARE_G = 1.0
 
@@ -230,7 +233,7 @@ def _strapped_on(trials: Trials, bag: str, held: Sequence[Pieces], need: float) 
 
 def _straps_on(thing: Gear) -> float:
     """Longest side of what may hang outside of a bag: legs, mats, tents. Nothing else does."""
-    outside = thing.group.value == "support" or getattr(thing, "use", "") in ("shelter", "tent", "sleeping", "walking")
+    outside = thing.group.value == "support" or is_for(thing, *_OUTSIDE)
     return thing.size.sides_mm()[0] if outside else inf
 
 

@@ -15,7 +15,7 @@ from mule.findings.rules.completeness import (
     Overlaps,
 )
 from mule.findings.rules.gate import MedicineInReach, RestrictedThings
-from mule.findings.rules.holding import COVERS, AsksUnmet, CoverLeft, LightLegs, SupportLoaded
+from mule.findings.rules.holding import AsksUnmet, CoverLeft, LightLegs, SupportLoaded
 from mule.findings.rules.kit import AbsentLoaded, IdleOptics, NothingLoaded, NothingToShoot, Overfull
 from mule.findings.rules.losses import LostBags, SinglePoints
 from mule.findings.rules.people import BothInOneBag, CarriesWell, SetIncomplete, TorchEach
@@ -139,7 +139,6 @@ def _rank(finding: Finding) -> int:
 
 
 __all__ = [
-    "COVERS",
     "OF_LOSSES",
     "RULES",
     "TRIAL_RULES",

@@ -6,11 +6,11 @@ from mule.analysis.carriers import Judged
 from mule.analysis.load import roots
 from mule.findings.finding import Finding, FindingCode, Severity, StationName
 from mule.findings.rules.case import Case, say
-from mule.plan.gear import Other
+from mule.plan.gear import is_for
 from mule.plan.places import PieceKind
+from mule.plan.purposes import Purpose
 
 # What a thing that must be in reach in an emergency is filed under.
-MEDICINE = "medicine"
 
 
 class RestrictedThings:
@@ -59,7 +59,7 @@ class MedicineInReach:
         held = {p.bag for p in case.loads.pieces if p.piece == PieceKind.HOLD}
         for item in case.loaded:
             thing = case.plan.items[item]
-            if isinstance(thing, Other) and thing.use.lower() == MEDICINE:
+            if is_for(thing, Purpose.MEDICINE):
                 for bag in (bag for bag, _ in where.bags.get(item, ()) if bag in held):
                     yield say(
                         FindingCode.MEDICINE_HELD,

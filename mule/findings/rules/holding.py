@@ -5,7 +5,8 @@ from collections.abc import Iterable
 from mule.analysis.resilience import SERVES
 from mule.findings.finding import Finding, FindingCode, Severity, StationName
 from mule.findings.rules.case import Case, say
-from mule.plan.gear import SUPPORT, Gear, Head, Other, OtherSupport, Plate, Tripod, holds_still
+from mule.plan.gear import SUPPORT, Gear, Head, OtherSupport, Plate, Tripod, holds_still, is_for
+from mule.plan.purposes import Purpose
 from mule.plan.trip import Weather
 
 # From two thirds of what it is rated for a support is named, over it is cautioned (estimate, docs/domain/README.md).
@@ -15,7 +16,6 @@ LIGHT_LEGS_G = 1_500.0
 _WINDY = {Weather.WIND, Weather.RIDGE}
 _WET = {Weather.RAIN: "rain", Weather.SPRAY: "spray", Weather.SNOW: "snow", Weather.DUST: "dust"}
 # What a thing that covers a camera in weather is filed under.
-COVERS = frozenset({"rain", "rain cover", "weather"})
 
 
 class AsksUnmet:
@@ -103,7 +103,7 @@ class CoverLeft:
         """One caution per trip, with the unsealed things."""
         days = [d for d in case.plan.trip.days if case.plan.trip.wants_on(d) and not _WET.keys().isdisjoint(d.weather)]
         open_ = tuple(dict.fromkeys(i for row in case.view.coverage.reach for bar in row.bars for i in bar.unsealed))
-        covered = any(isinstance(t, Other) and t.use.lower() in COVERS for t in _loaded(case))
+        covered = any(is_for(t, Purpose.COVER) for t in _loaded(case))
         if days and open_ and not covered:
             worst = next(_WET[w] for w in _WET for d in days if w in d.weather)
             yield say(

@@ -5,11 +5,8 @@ from collections.abc import Iterable, Sequence
 from mule.findings.finding import Finding, FindingCode, Severity, StationName
 from mule.findings.rules.case import Case, say
 from mule.plan.gear import Other
+from mule.plan.purposes import Purpose
 from mule.plan.trip import Day
-
-# What things are filed under that are worn in the cold, and that are slept in.
-WORN = frozenset({"clothing", "clothes"})
-SLEPT_IN = frozenset({"sleeping bag", "sleeping"})
 
 
 class TooCold:
@@ -19,8 +16,8 @@ class TooCold:
         """One caution for each sort of thing of which there is not one that is warm enough for everybody."""
         trip = case.plan.trip
         outside = [day for day in trip.days if _sleeps_cold(case, day)]
-        for uses, days in ((WORN, trip.days), (SLEPT_IN, outside)):
-            told = [(t, n) for t, n in _told(case) if t.use.lower() in uses]
+        for purpose, days in ((Purpose.CLOTHING, trip.days), (Purpose.SLEEPING, outside)):
+            told = [(t, n) for t, n in _told(case) if t.purpose is purpose]
             if not days or not told:
                 continue
             coldest = min(days, key=lambda day: day.lowest_c)
@@ -42,7 +39,7 @@ class TooCold:
                 "over": float(people - warm),
             },
             items=(warmest.id,),
-            refs={"day": coldest.date.isoformat(), "sort": "worn" if first.use.lower() in WORN else "slept-in"},
+            refs={"day": coldest.date.isoformat(), "sort": "worn" if first.purpose is Purpose.CLOTHING else "slept-in"},
         )
 
 

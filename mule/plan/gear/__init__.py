@@ -29,6 +29,7 @@ from mule.plan.gear.extras import (
     Safety,
     Sound,
     is_bladder,
+    is_for,
     is_water,
     keeps_safe,
 )
@@ -119,7 +120,7 @@ KIND_NAMES: tuple[str, ...] = tuple(kind.model_fields["kind"].default for kind i
 def parse(data: Any) -> Gear:
     """A thing from its JSON shape. Raises InvalidInput with one problem per wrong field.
 
-    >>> parse({"kind": "safety", "id": "aid", "name": "First aid", "use": "first aid"})
+    >>> parse({"kind": "safety", "id": "aid", "name": "First aid", "label": "first aid"})
     Traceback (most recent call last):
     mule.base.errors.InvalidInput: mass_g: the mass is needed; size: the size is needed
     """
@@ -188,6 +189,7 @@ __all__ = [
     "fits_wall",
     "holds_still",
     "is_bladder",
+    "is_for",
     "is_water",
     "is_zoom",
     "keeps_safe",

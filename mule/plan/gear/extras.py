@@ -1,8 +1,8 @@
 """Light, sound, remotes, drones, and all that is not photography."""
 
-from typing import Annotated, ClassVar, Literal
+from typing import Annotated, Any, ClassVar, Literal
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from mule.base.units import (
     Aid,
@@ -20,6 +20,7 @@ from mule.base.units import (
 )
 from mule.plan.gear.base import Group, Soft, Thing
 from mule.plan.gear.optical import CardSlot
+from mule.plan.purposes import Purpose, with_purpose
 
 
 class Light(Thing):
@@ -83,25 +84,41 @@ class Drone(Thing):
     slots: tuple[CardSlot, ...] = Field(default=(), max_length=2)
 
 
-class Safety(Thing):
-    """A thing that keeps people safe. It is never proposed for leaving. hazard: what carriers see in it."""
+class _ForAPurpose(Thing):
+    """What is no photography: what it is for, and in the owner's words where they say more. hazard: what carriers see
+    in it; None for nothing.
+    """
+
+    purpose: Purpose = Purpose.OTHER
+    label: Label | None = None
+    hazard: Hazard | None = None
+
+    @property
+    def said(self) -> str:
+        """What it is filed under, in small letters: sets that everybody has name it so."""
+        return (self.label or self.purpose.value).lower()
+
+    @model_validator(mode="before")
+    @classmethod
+    def _typed_by_hand(cls, data: Any) -> Any:
+        return with_purpose(data)
+
+
+class Safety(_ForAPurpose):
+    """A thing that keeps people safe. It is never proposed for leaving."""
 
     kind: Literal["safety"] = "safety"
     group: ClassVar[Group] = Group.SAFETY
-
-    use: Label
-    hazard: Hazard | None = None
 
 
 # Pictures on a roll of film, or a pack of paper, of which nobody said (estimate).
 ON_A_ROLL = 36
 
 
-class Other(Thing):
-    """Anything else: care, clothing, water, food, papers, film, and what works on a shoot. ``use`` groups things of one
-    purpose.
+class Other(_ForAPurpose):
+    """Anything else: care, clothing, water, food, papers, film, and what works on a shoot.
 
-    hazard: what carriers see in it; None for nothing. hollow_mm: width inside of a hood or a pot, in which other things
+    hollow_mm: width inside of a hood or a pot, in which other things
     may lie. serves: what it gives a want that asks for it. battery_type, cells: what it eats, ``runs_h`` hours on one
     set; energy_wh: of a battery that stays inside; draws_w: what it takes from a bank; used_h: hours of that on a day.
     uses_shoe, uses_plate: sits on the hot shoe, on the base plate. eats: what it uses up (paper, gas, film of a type);
@@ -112,8 +129,6 @@ class Other(Thing):
     kind: Literal["other"] = "other"
     group: ClassVar[Group] = Group.OTHER
 
-    use: Label
-    hazard: Hazard | None = None
     hollow_mm: Millimetres | None = None
     serves: Aid | None = None
     battery_type: Label | None = None
@@ -137,13 +152,14 @@ class Other(Thing):
         return self.frames or ON_A_ROLL
 
 
-# What water is filed under.
-_WATER = frozenset({"water", "bottle", "drink"})
-
-
 def is_water(thing: Thing) -> bool:
     """Whether a thing holds what makes wet what lies beside it."""
-    return isinstance(thing, Other) and (thing.use.lower() in _WATER or thing.hazard == "liquid")
+    return isinstance(thing, Other) and (thing.purpose is Purpose.WATER or thing.hazard == "liquid")
+
+
+def is_for(thing: Thing, *purposes: Purpose) -> bool:
+    """Whether a thing, of safety or anything else, is for one of these."""
+    return isinstance(thing, Safety | Other) and thing.purpose in purposes
 
 
 def is_bladder(thing: Thing) -> bool:

@@ -1,19 +1,33 @@
 """Who carries, and how much."""
 
-from typing import Annotated
+from typing import Annotated, Any, Literal
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from mule.base.units import Frozen, Grams, ItemId, Kilograms, Label, Name, Number
+from mule.plan.purposes import Purpose, load_purpose_of
 
+# What somebody carries anyway that days on foot ask for, or neither.
+LoadPurpose = Literal[Purpose.WATER, Purpose.FOOD, Purpose.OTHER]
 CarriedKg = Annotated[Number, Field(ge=0.001, le=80)]
 
 
 class BaseLoad(Frozen):
-    """Something carried that is not photography: water, food, shelter, clothes."""
+    """Something carried that is not photography: water, food, shelter, clothes.
+
+    purpose: water and food count as that on days on foot; where it is not said, the name tells.
+    """
 
     name: Name
     mass_g: Grams
+    purpose: LoadPurpose = Purpose.OTHER
+
+    @model_validator(mode="before")
+    @classmethod
+    def _by_its_name(cls, data: Any) -> Any:
+        if isinstance(data, dict) and "purpose" not in data and isinstance(data.get("name"), str):
+            return {**data, "purpose": load_purpose_of(data["name"])}
+        return data
 
 
 class Person(Frozen):
@@ -30,7 +44,8 @@ class Person(Frozen):
 
 
 class PersonSet(Frozen):
-    """Things that everybody has, all of them, or nobody. uses: what safety and other things are filed under."""
+    """Things that everybody has, all of them, or nobody. uses: what safety and other things are for, in
+    their owner's words."""
 
     id: ItemId
     name: Name

@@ -5,15 +5,15 @@ Nothing of it is ever weighed against glass.
 
 from collections.abc import Iterable, Sequence
 
-from mule.findings.rules import COVERS
 from mule.plan import Plan
 from mule.plan.gear import Bag, Computer, Gear, Other, OtherSupport, Tripod, is_water, keeps_safe
 from mule.plan.kit import Entry, Kit
 from mule.plan.places import AsPiece, InBag, PieceKind, Place, Worn
+from mule.plan.purposes import Purpose
 from mule.plan.trip import Day, Weather
 
-# What other things are filed under that nobody goes out without: medicine stays in reach, a wet front takes no picture.
-_ALWAYS = frozenset({"medicine", "cleaning"})
+# What other things are for that nobody goes out without: medicine stays in reach, a wet front takes no picture.
+_ALWAYS = frozenset({Purpose.MEDICINE, Purpose.CLEANING})
 _WET = {Weather.RAIN, Weather.SPRAY, Weather.SNOW, Weather.DUST}
 
 
@@ -48,9 +48,8 @@ def always(thing: Gear, days: Sequence[Day]) -> bool:
         case Computer():
             return thing.form == "phone"
         case Other():
-            use = thing.use.lower()
             wet = any(not _WET.isdisjoint(day.weather) for day in days)
-            return use in _ALWAYS or is_water(thing) or (wet and use in COVERS)
+            return thing.purpose in _ALWAYS or is_water(thing) or (wet and thing.purpose is Purpose.COVER)
         case _:
             return keeps_safe(thing)
 

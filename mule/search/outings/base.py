@@ -13,6 +13,7 @@ from mule.plan import Plan
 from mule.plan.gear import Bag, Battery, Body, Card, Computer, Drive, Drone, Gear, Lens, Other, PowerBank, Teleconverter
 from mule.plan.kit import Entry, Kit
 from mule.plan.places import AsPiece, InBag, PieceKind
+from mule.plan.purposes import Purpose
 from mule.plan.trip import Base, Day
 from mule.search.outings.day import loadout_on
 
@@ -23,7 +24,6 @@ _FIRST: tuple[tuple[type, ...], ...] = (
     (Lens, Teleconverter),
     (Computer,),
 )
-_PAPERS = frozenset({"documents", "passports", "papers"})
 # Points of worth between two of these: no number of lighter ones outweighs it.
 _STEP = 1_000.0
 _SAFE = "the-safe"
@@ -100,7 +100,7 @@ def _rank(thing: Gear) -> int | None:
     if isinstance(thing, Computer) and thing.form == "phone":
         return None
     if isinstance(thing, Other):
-        return 0 if thing.use.lower() in _PAPERS else None
+        return 0 if thing.purpose is Purpose.PAPERS else None
     return next((rank for rank, kinds in enumerate(_FIRST) if isinstance(thing, kinds)), None)
 
 

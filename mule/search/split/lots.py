@@ -11,11 +11,11 @@ from math import inf
 
 from mule.packing import suits
 from mule.plan import Plan
-from mule.plan.gear import Bag, Computer, Gear, Insert, Other, keeps_safe
+from mule.plan.gear import Bag, Computer, Gear, Insert, is_for, keeps_safe
 from mule.plan.places import InBag, PieceKind, Place, Worn
+from mule.plan.purposes import Purpose
 
 # What other things are filed under that hangs on one person.
-_ON_ONE = frozenset({"strap", "straps", "carrying"})
 
 
 @dataclass(frozen=True)
@@ -191,7 +191,7 @@ class Shareable:
             return True
         if isinstance(thing, Computer) and thing.form == "phone":
             return True
-        return isinstance(thing, Other) and thing.use.lower() == "medicine"
+        return is_for(thing, Purpose.MEDICINE)
 
     def _for_each(self, thing: Gear) -> bool:
         """Whether everybody has one of it."""
@@ -222,4 +222,4 @@ def outside(bag: str) -> str:
 
 
 def _on_one(thing: Gear) -> bool:
-    return keeps_safe(thing) or (isinstance(thing, Other) and thing.use.lower() in _ON_ONE)
+    return keeps_safe(thing) or is_for(thing, Purpose.STRAPS)

@@ -23,21 +23,22 @@ from mule.plan.gear import (
     Gear,
     Lens,
     Light,
-    Other,
     PowerBank,
     Source,
+    is_for,
     keeps_safe,
 )
 from mule.plan.kit import Entry
 from mule.plan.places import InBag, Worn
+from mule.plan.purposes import Purpose
 from mule.trail.packout.stations import field_stations, lines_of
 from mule.trail.packout.tasks import Task, tasks_of
 
 Harm = Literal["safety", "papers", "stops", "pictures", "wants", "power", "cards", "rest"]
 # What forgetting a thing does, worst first; within one, by points of the brief.
 _HARMS: tuple[Harm, ...] = ("safety", "papers", "stops", "pictures", "wants", "power", "cards", "rest")
-# Uses of other things that nobody leaves without (estimate).
-_PAPERS = ("papers", "documents", "medicine", "tickets", "permits")
+# What things are for that nobody leaves without (estimate).
+_PAPERS = (Purpose.PAPERS, Purpose.MEDICINE)
 
 
 class OutLine(Frozen):
@@ -225,7 +226,7 @@ class _Lines:
         points = loss.points if loss else 0.0
         if keeps_safe(thing):
             return "safety", points
-        if isinstance(thing, Other) and thing.use in _PAPERS:
+        if is_for(thing, *_PAPERS):
             return "papers", points
         if loss and loss.stops:
             return "stops", points

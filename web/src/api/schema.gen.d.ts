@@ -3714,10 +3714,9 @@ export interface components {
         };
         /**
          * Other
-         * @description Anything else: care, clothing, water, food, papers, film, and what works on a shoot. ``use`` groups things of one
-         *     purpose.
+         * @description Anything else: care, clothing, water, food, papers, film, and what works on a shoot.
          *
-         *     hazard: what carriers see in it; None for nothing. hollow_mm: width inside of a hood or a pot, in which other things
+         *     hollow_mm: width inside of a hood or a pot, in which other things
          *     may lie. serves: what it gives a want that asks for it. battery_type, cells: what it eats, ``runs_h`` hours on one
          *     set; energy_wh: of a battery that stays inside; draws_w: what it takes from a bank; used_h: hours of that on a day.
          *     uses_shoe, uses_plate: sits on the hot shoe, on the base plate. eats: what it uses up (paper, gas, film of a type);
@@ -3783,15 +3782,17 @@ export interface components {
             note: string;
             /** Picture */
             picture?: string | null;
+            /** @default other */
+            purpose: components["schemas"]["Purpose"];
+            /** Label */
+            label?: string | null;
+            /** Hazard */
+            hazard?: ("blade" | "multi-tool" | "tool" | "spray" | "gas" | "compressed-air" | "matches" | "lighter" | "liquid" | "film") | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "other";
-            /** Use */
-            use: string;
-            /** Hazard */
-            hazard?: ("blade" | "multi-tool" | "tool" | "spray" | "gas" | "compressed-air" | "matches" | "lighter" | "liquid" | "film") | null;
             /** Hollow Mm */
             hollow_mm?: number | null;
             /** Serves */
@@ -4082,6 +4083,12 @@ export interface components {
             ports: number;
         };
         /**
+         * Purpose
+         * @description What something is for, as far as rules ask: they match these and never words that somebody typed.
+         * @enum {string}
+         */
+        Purpose: "water" | "food" | "medicine" | "papers" | "clothing" | "sleeping" | "shelter" | "walking" | "cover" | "straps" | "cleaning" | "other";
+        /**
          * Reader
          * @description Reads cards through a port named ``plug``.
          */
@@ -4245,7 +4252,7 @@ export interface components {
         };
         /**
          * Safety
-         * @description A thing that keeps people safe. It is never proposed for leaving. hazard: what carriers see in it.
+         * @description A thing that keeps people safe. It is never proposed for leaving.
          */
         Safety: {
             /** Id */
@@ -4306,15 +4313,17 @@ export interface components {
             note: string;
             /** Picture */
             picture?: string | null;
+            /** @default other */
+            purpose: components["schemas"]["Purpose"];
+            /** Label */
+            label?: string | null;
+            /** Hazard */
+            hazard?: ("blade" | "multi-tool" | "tool" | "spray" | "gas" | "compressed-air" | "matches" | "lighter" | "liquid" | "film") | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "safety";
-            /** Use */
-            use: string;
-            /** Hazard */
-            hazard?: ("blade" | "multi-tool" | "tool" | "spray" | "gas" | "compressed-air" | "matches" | "lighter" | "liquid" | "film") | null;
         };
         /**
          * Soft
@@ -5100,12 +5109,20 @@ export interface components {
         /**
          * BaseLoad
          * @description Something carried that is not photography: water, food, shelter, clothes.
+         *
+         *     purpose: water and food count as that on days on foot; where it is not said, the name tells.
          */
         BaseLoad: {
             /** Name */
             name: string;
             /** Mass G */
             mass_g: number;
+            /**
+             * Purpose
+             * @default other
+             * @enum {string}
+             */
+            purpose: "water" | "food" | "other";
         };
         /**
          * BodyDay
@@ -5443,7 +5460,8 @@ export interface components {
         };
         /**
          * PersonSet
-         * @description Things that everybody has, all of them, or nobody. uses: what safety and other things are filed under.
+         * @description Things that everybody has, all of them, or nobody. uses: what safety and other things are for, in
+         *     their owner's words.
          */
         PersonSet: {
             /** Id */

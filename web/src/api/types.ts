@@ -24,6 +24,7 @@ export type NewTrip = Schemas['NewTrip']
 export type Trip = Schemas['Trip']
 export type Want = Schemas['Want']
 export type Person = Schemas['Person']
+export type BaseLoad = Schemas['BaseLoad']
 export type Day = Schemas['Day']
 export type Leg = Schemas['Leg']
 

@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import type { Thing, ThingDoc } from '@/api/types'
 import { back, forgetSteps, noted, standing, useLockerHistory } from './useLockerHistory'
 
-const thing = (id: string, name = id): Thing => ({ id, name, kind: 'other', use: 'carrying', mass_g: 1, size: { shape: 'soft', volume_l: 1 } }) as Thing
+const thing = (id: string, name = id): Thing => ({ id, name, kind: 'other', purpose: 'straps', mass_g: 1, size: { shape: 'soft', volume_l: 1 } }) as Thing
 
 describe('steps of the locker', () => {
   let docs: ThingDoc[]

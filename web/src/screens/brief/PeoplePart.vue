@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Who carries, and what each carries that is not photography. */
-import type { Person, Trip } from '@/api/types'
+import type { BaseLoad, Person, Trip } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
 import { parts } from '@/screens/locker/fields'
 import { idFrom } from '@/screens/trips/new-trip'
@@ -19,10 +19,21 @@ function set(index: number, change: Partial<Trip['sets'][number]>): void {
 function add(): void {
   people.value = [...people.value, { id: idFrom('person', people.value.map((p) => p.id)), name: 'Somebody', body_mass_kg: null, carries_well_kg: null, base_load: [] }]
 }
+/** What days on foot make of it. */
+const COUNTS_AS = [
+  { value: 'water', title: 'Water' },
+  { value: 'food', title: 'Food' },
+  { value: 'other', title: 'Neither' },
+]
+const READY: Record<'water' | 'food' | 'anything else', BaseLoad> = {
+  water: { name: 'Water', mass_g: 1000, purpose: 'water' },
+  food: { name: 'Food', mass_g: 800, purpose: 'food' },
+  'anything else': { name: 'Shelter', mass_g: 1500, purpose: 'other' },
+}
 function loads(index: number) {
   return people.value[index]?.base_load ?? []
 }
-function load(index: number, at: number, change: { name?: string; mass_g?: number }): void {
+function load(index: number, at: number, change: Partial<BaseLoad>): void {
   replace(index, { base_load: loads(index).map((l, i) => (i === at ? { ...l, ...change } : l)) })
 }
 </script>
@@ -33,17 +44,20 @@ function load(index: number, at: number, change: { name?: string; mass_g?: numbe
     <p v-if="errors.people" class="wrong" role="alert">{{ errors.people }}</p>
     <div v-for="(person, index) in people" :key="person.id" class="person">
       <div class="line">
-        <VTextField :model-value="person.name" label="Name" maxlength="80" :error-messages="error(`${index}.name`)" @update:model-value="replace(index, { name: String($event ?? '') })" />
+        <VTextField class="who" :model-value="person.name" label="Name" maxlength="80" :error-messages="error(`${index}.name`)" @update:model-value="replace(index, { name: String($event ?? '') })" />
         <NumberField class="mass" :model-value="person.body_mass_kg" label="Body mass" quantity="body" :error="error(`${index}.body_mass_kg`)" @update:model-value="replace(index, { body_mass_kg: $event ?? null })" />
         <NumberField class="mass" :model-value="person.carries_well_kg" label="Carries well" quantity="body" :error="error(`${index}.carries_well_kg`)" @update:model-value="replace(index, { carries_well_kg: $event ?? null })" />
         <button type="button" class="link quiet" :aria-label="`Remove ${person.name}`" @click="people = people.filter((_, i) => i !== index)">remove</button>
       </div>
       <div v-for="(one, at) in person.base_load ?? []" :key="at" class="line base">
-        <VTextField :model-value="one.name" label="Carries too" maxlength="80" :error-messages="error(`${index}.base_load.${at}.name`)" @update:model-value="load(index, at, { name: String($event ?? '') })" />
-        <NumberField class="mass" :model-value="one.mass_g" label="Mass" quantity="load" required :error="error(`${index}.base_load.${at}.mass_g`)" @update:model-value="load(index, at, { mass_g: $event as number })" />
+        <VTextField class="what" :model-value="one.name" label="Carries too" maxlength="80" :error-messages="error(`${index}.base_load.${at}.name`)" @update:model-value="load(index, at, { name: String($event ?? '') })" />
         <button type="button" class="link quiet" :aria-label="`Remove ${one.name}`" @click="replace(index, { base_load: loads(index).filter((_, i) => i !== at) })">remove</button>
+        <NumberField class="mass" :model-value="one.mass_g" label="Mass" quantity="load" required :error="error(`${index}.base_load.${at}.mass_g`)" @update:model-value="load(index, at, { mass_g: $event as number })" />
+        <VSelect class="counts" :model-value="one.purpose" :items="COUNTS_AS" label="Counts as" @update:model-value="load(index, at, { purpose: $event })" />
       </div>
-      <button type="button" class="link quiet more" @click="replace(index, { base_load: [...loads(index), { name: 'Water', mass_g: 1000 }] })">add water, food, shelter…</button>
+      <p class="more">
+        Carries too: <button v-for="(ready, what) in READY" :key="what" type="button" class="link quiet" :aria-label="`${person.name} carries ${what}`" @click="replace(index, { base_load: [...loads(index), ready] })">add {{ what }}</button>
+      </p>
     </div>
     <h3 class="label sets">Everybody has, or nobody</h3>
     <div v-for="(one, index) in sets" :key="one.id" class="line">
@@ -62,10 +76,11 @@ function load(index: number, at: number, change: { name?: string; mass_g?: numbe
   margin-bottom: 8px;
 }
 .person {
-  margin-bottom: 8px;
+  margin-bottom: 18px;
 }
 .line {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   align-items: baseline;
   margin-bottom: 8px;
@@ -79,11 +94,31 @@ h3.sets {
 .setname {
   flex: 0 0 130px;
 }
+.setname + * {
+  flex: 1 1 150px;
+}
 .mass {
   flex: 0 0 116px;
 }
+.who {
+  flex: 1 1 84px;
+}
+.what {
+  flex: 1 1 70%;
+}
+.counts {
+  flex: 0 0 118px;
+}
 .more {
+  display: flex;
+  gap: 10px;
   padding-left: 16px;
+  margin: 0 0 8px;
+}
+@media (max-width: 699px) {
+  .who {
+    flex-basis: 100%;
+  }
 }
 .wrong {
   color: var(--rust);

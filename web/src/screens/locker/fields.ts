@@ -84,6 +84,22 @@ const BODY: Field[] = [
 
 const HAZARDS = { '': 'nothing special', blade: 'a blade', 'multi-tool': 'a multi-tool', tool: 'a tool over 6 cm', spray: 'spray against animals', gas: 'gas or fuel', 'compressed-air': 'compressed air', matches: 'matches', lighter: 'a lighter', liquid: 'a liquid', film: 'film' }
 
+/** What rules ask for; the owner's own words stand beside it. */
+const PURPOSES = {
+  other: 'Something else',
+  water: 'Water',
+  food: 'Food',
+  medicine: 'Medicine',
+  papers: 'Papers',
+  clothing: 'Clothing',
+  sleeping: 'Sleeping',
+  shelter: 'Shelter',
+  walking: 'Walking',
+  cover: 'Rain cover',
+  straps: 'Straps',
+  cleaning: 'Cleaning',
+}
+
 export const FIELDS: Record<Kind, Field[]> = {
   body: BODY,
   lens: [
@@ -186,9 +202,10 @@ export const FIELDS: Record<Kind, Field[]> = {
     ),
   ],
   insert: [measure('volume_l', 'Volume', 'volume')],
-  safety: [text('use', 'For'), { ...choice('hazard', 'Carriers see', HAZARDS), optional: true }],
+  safety: [choice('purpose', 'For', PURPOSES), text('label', 'In your words', true), { ...choice('hazard', 'Carriers see', HAZARDS), optional: true }],
   other: [
-    text('use', 'For'),
+    choice('purpose', 'For', PURPOSES),
+    text('label', 'In your words', true),
     { ...choice('hazard', 'Carriers see', HAZARDS), optional: true },
     { ...choice('serves', 'Serves a want as', { '': 'nothing asked for', ...AIDS }), optional: true },
     number('hollow_mm', 'Hollow, wide inside', 'mm', true),
