@@ -16,6 +16,11 @@ class Severity(StrEnum):
     CAUTION = "caution"
     NOTE = "note"
 
+    @property
+    def gravity(self) -> int:
+        """How grave it is: higher is graver, a note 0."""
+        return list(reversed(Severity)).index(self)
+
 
 class StationName(StrEnum):
     """A stop of the trail, in the order of work."""

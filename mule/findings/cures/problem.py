@@ -10,7 +10,6 @@ Problem = tuple[FindingCode, tuple[str, ...], tuple[tuple[str, str], ...]]
 # How bad one is: of its severity, then by how much.
 Weight = tuple[int, float]
 
-_RANK = {Severity.NOTE: 0, Severity.CAUTION: 1, Severity.BLOCKER: 2}
 # Names of what is worst, where, and when: they change while the problem stays.
 _WORST = frozenset({"leg", "date", "day", "until", "start", "because", "policy", "bag", "where", "use", "due", "last"})
 # Of these the things are what is affected, and the want, type, person or rule says what it is about.
@@ -100,7 +99,7 @@ def problems(findings: Iterable[Finding]) -> dict[Problem, Weight]:
     """Everything that stands, with how bad it is: findings about the same thing add up."""
     found: dict[Problem, Weight] = {}
     for finding in findings:
-        key, rank = problem_of(finding), _RANK[finding.severity]
+        key, rank = problem_of(finding), finding.severity.gravity
         worst, size = found.get(key, (rank, 0.0))
         found[key] = max(worst, rank), size + size_of(finding)
     return found

@@ -100,7 +100,6 @@ TRIAL_RULES: tuple[TrialRule, ...] = (SinglePoints(), LostBags(), Chains())
 
 # What ``speak_of_losses`` says.
 OF_LOSSES = frozenset({FindingCode.LOST_BAG, FindingCode.SINGLE_POINT, FindingCode.PICTURES_IN_ONE_BAG})
-_SEVERITIES = ("blocker", "caution", "note")
 
 
 def speak(case: Case) -> tuple[Finding, ...]:
@@ -135,7 +134,7 @@ def in_order(findings: Iterable[Finding]) -> tuple[Finding, ...]:
 
 
 def _rank(finding: Finding) -> int:
-    return _SEVERITIES.index(finding.severity)
+    return -finding.severity.gravity
 
 
 __all__ = [
