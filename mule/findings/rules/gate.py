@@ -10,8 +10,6 @@ from mule.plan.gear import is_for
 from mule.plan.places import PieceKind
 from mule.plan.purposes import Purpose
 
-# What a thing that must be in reach in an emergency is filed under.
-
 
 class RestrictedThings:
     """A thing that does not go where it lies, or only with somebody's word."""

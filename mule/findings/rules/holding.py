@@ -15,7 +15,6 @@ _NEAR_RATING = 2 / 3
 LIGHT_LEGS_G = 1_500.0
 _WINDY = {Weather.WIND, Weather.RIDGE}
 _WET = {Weather.RAIN: "rain", Weather.SPRAY: "spray", Weather.SNOW: "snow", Weather.DUST: "dust"}
-# What a thing that covers a camera in weather is filed under.
 
 
 class AsksUnmet:

@@ -15,8 +15,6 @@ from mule.plan.gear import Bag, Computer, Gear, Insert, is_for, keeps_safe
 from mule.plan.places import InBag, PieceKind, Place, Worn
 from mule.plan.purposes import Purpose
 
-# What other things are filed under that hangs on one person.
-
 
 @dataclass(frozen=True)
 class SharedPlace:
