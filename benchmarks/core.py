@@ -11,7 +11,7 @@ from mule.base.errors import InvalidInput
 from mule.findings.advise import advise
 from mule.findings.assess import assess
 from mule.findings.cures import cure, look_for_cures
-from mule.findings.finding import Finding
+from mule.findings.said import Finding
 from mule.plan import Plan, read
 from mule.plan.editing import apply
 from mule.plan.edits import Leave, Load

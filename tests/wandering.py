@@ -12,7 +12,7 @@ from _pytest.mark import ParameterSet
 from mule.base.errors import InvalidInput
 from mule.base.memo import by_identity
 from mule.findings.cures import look_for_cures
-from mule.findings.finding import Finding
+from mule.findings.said import Finding
 from mule.plan import Plan, read
 from mule.plan.carriers import Carrier, PieceRule, TogetherRule
 from mule.plan.editing import apply

@@ -13,8 +13,8 @@ from mule.analysis.optics import Worth
 from mule.analysis.resilience import Resilience
 from mule.base.units import Frozen
 from mule.findings.assess import Assessment, assessed, case_of
-from mule.findings.finding import Finding
 from mule.findings.rules import Station, Trials, speak, speak_of_trials, stations_of
+from mule.findings.said import Finding
 from mule.plan import Plan
 
 

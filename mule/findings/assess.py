@@ -15,8 +15,8 @@ from mule.analysis.optics import Coverage, cover
 from mule.analysis.sky import DayLight, light
 from mule.analysis.storage.stamina import Lasts, in_short, summarize
 from mule.base.units import Frozen
-from mule.findings.finding import Finding
 from mule.findings.rules import Case, Station, StationMark, speak, stations_of
+from mule.findings.said import Finding
 from mule.plan import Plan
 
 

@@ -1,12 +1,13 @@
-"""Findings: what a rule has to say, with its numbers and its cures. Sentences are made by the interface."""
+"""What every finding has. Each code has a type of its own in ``mule.findings.said``; sentences are the interface's."""
 
 from enum import StrEnum
-from typing import Annotated
+from math import log2
+from typing import ClassVar, Self
 
 from pydantic import Field
 
-from mule.base.units import Count, Frozen, ItemId, Name
-from mule.plan.edits import Edit
+from mule.base.units import Frozen, ItemId
+from mule.findings.cure import Cure, NoWay
 
 
 class Severity(StrEnum):
@@ -116,107 +117,45 @@ class FindingCode(StrEnum):
     WATER_BESIDE = "water-beside"
 
 
-class CureCode(StrEnum):
-    """Every way out; the interface has words for each."""
+# What two findings share when they are about the same thing.
+Subject = tuple[object, ...]
+# One focal length counts as a little, not as nothing.
+_ONE_FOCAL = 0.01
 
-    AT_BASE = "at-base"
-    CROP_MODE = "crop-mode"
-    ERASE_AFTER = "erase-after"
-    FEW_BIG = "few-big"
-    GET = "get"
-    HAND_OVER = "hand-over"
-    LEAVE = "leave"
-    LOAD = "load"
-    LOAD_MAY_PASS = "load-may-pass"
-    LOAD_PARTLY = "load-partly"
-    MOVE = "move"
-    OUTSIDE = "outside"
-    POWER_BANK_BY_DAY = "power-bank-by-day"
-    POWER_CHARGE_NIGHTLY = "power-charge-nightly"
-    POWER_PACKS_ONLY = "power-packs-only"
-    POWER_USB_C = "power-usb-c"
-    STITCH = "stitch"
-    SWAP_BAG = "swap-bag"
-    TAKE_OFF = "take-off"
-    TRAVEL_AS = "travel-as"
-    WEAR = "wear"
+
+def octaves(from_mm: float, to_mm: float) -> float:
+    """How wide a stretch of focal lengths is."""
+    return max(_ONE_FOCAL, log2(to_mm / from_mm))
 
 
 class Told(Frozen):
     """What a rule has to say.
 
-    code: which rule spoke. stations: where it stands: the first is where it is mended. numbers: the figures of its
-    sentence, unit in each key. items: the things it is about. refs: other ids by role (``want``, ``leg``, ``person``,
-    ``bag``).
+    code: which rule spoke. stations: where it stands: the first is where it is mended. items: the things it is about.
+    cures, why: ways out, or why there is none; empty until ``mule.findings.cures`` looked.
     """
 
     code: FindingCode
     severity: Severity
     stations: tuple[StationName, ...] = Field(min_length=1)
-    numbers: dict[str, float] = Field(default={})
     items: tuple[ItemId, ...] = ()
-    refs: dict[str, Name] = Field(default={})
-
-
-class ToGet(Frozen):
-    """Something to buy, hire or borrow: what of it there is, typically.
-
-    what: a link (``pack``, ``charger``, ``card``), a kind of thing (``drive``, ``lens``), or ``same`` for more of
-    ``item``. label: type, thread or effect. numbers: of a lens, ``from_mm``, ``to_mm`` and
-    ``f_number``. mass_g: of one.
-    """
-
-    what: Name
-    label: Annotated[str, Field(max_length=200)] = ""
-    item: ItemId | None = None
-    count: Count = 1
-    mass_g: Annotated[float, Field(ge=0)]
-    numbers: dict[str, float] = Field(default={})
-
-
-class Cure(Frozen):
-    """One way out. ``edits`` may be empty when the cure is a way of working (crop mode, stitching), or a thing to get.
-
-    gets: what is not owned and would have to be got; ``brings`` names the Nth of them ``to-get-N``. mass_change_g: of
-    all that is loaded; on: of what each person carries. numbers: ``points`` of the brief that it costs, ``power_days``
-    that packs carry more or less, and figures of its sentence. wants: by how much the cover of each changes, -1 to 1.
-    partly: something of the finding stays. brings: what stands then and did not before: its price. also: what else is
-    gone then.
-    """
-
-    code: CureCode
-    edits: tuple[Edit, ...] = ()
-    gets: tuple[ToGet, ...] = ()
-    mass_change_g: float = 0
-    on: dict[ItemId, float] = Field(default={})
-    numbers: dict[str, float] = Field(default={})
-    wants: dict[ItemId, float] = Field(default={})
-    partly: bool = False
-    brings: tuple[Told, ...] = ()
-    also: tuple[Told, ...] = ()
-
-
-class NoWay(StrEnum):
-    """Why there is no way out to click on. brief: the brief has to say something. bench: something has to be loaded.
-    word: somebody else decides. loadout: it is mended where the loadout is made up. safety: only by leaving safety
-    gear, which is not proposed. worse: what helps brings something along that blocks. none: nothing helps."""
-
-    BENCH = "bench"
-    BRIEF = "brief"
-    LOADOUT = "loadout"
-    NONE = "none"
-    SAFETY = "safety"
-    WORD = "word"
-    WORSE = "worse"
-
-
-class Finding(Told):
-    """What a rule found. cures, why: ways out, or why there is none; empty until ``mule.findings.cures`` looked."""
-
     cures: tuple[Cure, ...] = ()
     why: NoWay | None = None
 
+    # Fields that say what it is about. What is worst, where and when may change while the problem stays.
+    ABOUT: ClassVar[tuple[str, ...]] = ("items",)
+
+    def subject(self) -> Subject:
+        """Equal for two findings about the same thing; in which order it names things is chance."""
+        return self.code, *(
+            tuple(sorted(self.items)) if name == "items" else getattr(self, name) for name in self.ABOUT
+        )
+
+    def size(self) -> float:
+        """How bad it is: never negative, larger is worse, in one unit per code; 1 where it is there or not."""
+        return 1.0
+
     @property
-    def told(self) -> Told:
+    def told(self) -> Self:
         """What the rule has to say, without what could be done about it."""
-        return Told(**{name: getattr(self, name) for name in Told.model_fields})
+        return self.model_copy(update={"cures": (), "why": None})

@@ -8,8 +8,10 @@ from datetime import date
 from typing import Literal
 
 from mule.base.units import Frozen
+from mule.findings.cure import ToGet
 from mule.findings.cures import look_for_cures
-from mule.findings.finding import Finding, Severity, ToGet, Told
+from mule.findings.finding import Severity, Told
+from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.gear import AbsenceReason, Gear, Standing
 

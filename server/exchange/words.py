@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 
-from mule.findings.finding import ToGet
+from mule.findings.cure import ToGet
 from mule.findings.shopping import Wanted
 from mule.packing import RoomUse
 from mule.plan import Plan

@@ -15,7 +15,7 @@ from mule.analysis.gate import GateCheckPlan, gate_check_plan
 from mule.analysis.optics import cover
 from mule.base.deadline import Deadline
 from mule.findings.cures import look_for_cures
-from mule.findings.finding import Finding
+from mule.findings.said import Finding
 from mule.findings.shopping import Wanted, shopping_list
 from mule.findings.spares import Spare, spares
 from mule.packing import Before, PlacingOptions, StowCase, stow

@@ -2,7 +2,7 @@
 
 from pydantic import BaseModel
 
-from mule.findings.finding import Finding
+from mule.findings.said import Finding
 from mule.packing import Stowage
 from mule.search.bag_sets import BagNews
 from mule.search.choosing import Choice, KeptThing, Point

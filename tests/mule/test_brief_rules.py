@@ -5,7 +5,8 @@ from typing import Any
 import pytest
 
 from mule.findings.cures import cure
-from mule.findings.finding import Finding, Severity
+from mule.findings.finding import Severity
+from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.gear import Drive, Drone, Light, OtherSupport, Standing, Tripod
 from mule.plan.trip import Day, LocalRule, Marks, Person, Policies, Slot, Weather

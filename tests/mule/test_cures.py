@@ -7,13 +7,15 @@ import pytest
 
 from mule.analysis.ledger import Burden, grams, least_missed
 from mule.findings.assess import case_of
+from mule.findings.cure import Cure, NoWay
 from mule.findings.cures import MOST_CURES, cure, lighter, look_for_cures, problem_of, problems
 from mule.findings.cures.getting import with_gets
 from mule.findings.cures.making import inside, loaded_kit
 from mule.findings.cures.problem import heavier, is_revealed, size_of, weighty
 from mule.findings.cures.room import finds_room
-from mule.findings.finding import Cure, Finding, NoWay, Severity
+from mule.findings.finding import Severity
 from mule.findings.rules import Case, Trials, speak, speak_of_losses
+from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.editing import apply
 from mule.plan.edits import Leave, Load, Move

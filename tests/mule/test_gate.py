@@ -12,7 +12,8 @@ from mule.analysis.gate import gate_check_plan, rehearse
 from mule.analysis.power import charging_sources
 from mule.findings.assess import assess
 from mule.findings.cures import cure
-from mule.findings.finding import Finding, Severity
+from mule.findings.finding import Severity
+from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.carriers import Carrier, PieceRule, Restriction
 from mule.plan.edits import Move

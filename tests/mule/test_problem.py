@@ -14,7 +14,8 @@ from mule.findings.cures.problem import (
     size_of,
     weighty,
 )
-from mule.findings.finding import Finding, FindingCode, Severity
+from mule.findings.finding import FindingCode, Severity
+from mule.findings.said import Finding
 
 F = FindingCode
 

@@ -6,7 +6,8 @@ import pytest
 
 from mule.findings.assess import Assessment, StationMark, assess
 from mule.findings.cures import cure
-from mule.findings.finding import Finding, Severity
+from mule.findings.finding import Severity
+from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.editing import apply
 from mule.plan.edits import Leave, Move

@@ -7,7 +7,7 @@ import pytest
 
 from mule.findings.assess import Assessment, assess
 from mule.findings.cures import Cures, cure
-from mule.findings.finding import Finding
+from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.edits import Load
 from mule.plan.gear import Card, CardSlot, Charger, Computer, Drive, PowerBank, Reader

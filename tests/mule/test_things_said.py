@@ -7,7 +7,8 @@ import pytest
 from mule.analysis.power import simulate
 from mule.analysis.storage import Whereabouts, store
 from mule.findings.assess import assess
-from mule.findings.finding import Finding, Severity
+from mule.findings.finding import Severity
+from mule.findings.said import Finding
 from mule.plan.gear import (
     Battery,
     Body,

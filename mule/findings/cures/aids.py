@@ -4,11 +4,12 @@ from collections.abc import Iterable
 from math import ceil
 
 from mule.analysis.completeness import needs_head
+from mule.findings.cure import Cure
 from mule.findings.cures.getting import DRONE_PACK, both, to_get
 from mule.findings.cures.making import at_home, instead, left, load, load_counts
-from mule.findings.finding import Cure, Finding
 from mule.findings.rules import Trials
 from mule.findings.rules.holding import LIGHT_LEGS_G
+from mule.findings.said import Finding
 from mule.plan.gear import ON_A_ROLL, Head, Light, Other, OtherSupport, Safety, Tripod, holds_still, serves
 from mule.plan.gear.base import Thing
 from mule.plan.purposes import Purpose

@@ -4,9 +4,10 @@ the hold."""
 from collections.abc import Collection, Iterable
 
 from mule.analysis.ledger import Pieces
+from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.making import carried_pieces, move, owner_of
-from mule.findings.finding import Cure, CureCode, Finding
 from mule.findings.rules import Trials
+from mule.findings.said import Finding
 from mule.plan.edits import Move
 from mule.plan.gear import Battery, Card
 from mule.plan.places import InBag, PieceKind, Place, Worn

@@ -8,7 +8,7 @@ from math import sqrt
 from typing import Any
 
 from mule.analysis.optics import crop_factor
-from mule.findings.finding import Cure, CureCode, ToGet
+from mule.findings.cure import Cure, CureCode, ToGet
 from mule.plan import Plan
 from mule.plan.edits import Edit, Load
 from mule.plan.gear import (

@@ -4,8 +4,8 @@ from collections.abc import Iterable, Sequence
 
 from mule.analysis.ledger import Burden, Pieces, least_missed
 from mule.analysis.load import Piece
+from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.making import leave, loaded_kit, move
-from mule.findings.finding import Cure, CureCode
 from mule.findings.rules import Trials
 from mule.plan.gear import Bag, Drone, Gear, Group, Insert, keeps_safe
 from mule.plan.places import InBag, PieceKind, Worn

@@ -4,10 +4,11 @@ from collections.abc import Iterable
 from itertools import islice
 
 from mule.analysis.completeness import packs_eaten
+from mule.findings.cure import Cure
 from mule.findings.cures.getting import can_get, to_get
 from mule.findings.cures.making import at_home, leave_all, left, load, load_counts, sees, with_followers
-from mule.findings.finding import Cure, Finding
 from mule.findings.rules import Trials
+from mule.findings.said import Finding
 from mule.plan.gear import Battery, Body, Filter, Lens, MountAdapter, at_hand, keeps_safe
 
 # Ways that are proposed of one sort.

@@ -4,6 +4,7 @@ from collections.abc import Iterable, Sequence
 from math import inf
 
 from mule.analysis.ledger import Burden, Pieces, grams, litres
+from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.getting import to_get
 from mule.findings.cures.lighten import enough, lighten, may_be_held, stays_in_cabin
 from mule.findings.cures.making import (
@@ -18,8 +19,9 @@ from mule.findings.cures.making import (
     swap_bag,
     with_followers,
 )
-from mule.findings.finding import Cure, CureCode, Finding, FindingCode
+from mule.findings.finding import FindingCode
 from mule.findings.rules import Trials
+from mule.findings.said import Finding
 from mule.packing import goes_in
 from mule.plan.edits import Leave, Load, Move
 from mule.plan.gear import Bag, Gear, Insert, is_for, keeps_safe

@@ -7,7 +7,7 @@ from mule.analysis.ledger import LoadedKit, Pieces
 from mule.analysis.ledger import inside as inside_of
 from mule.analysis.load import Piece
 from mule.analysis.optics import crop_factor
-from mule.findings.finding import Cure, CureCode
+from mule.findings.cure import Cure, CureCode
 from mule.findings.rules import Trials
 from mule.plan.edits import Leave, Load, Move
 from mule.plan.gear import Bag, Body, Gear, Lens, at_hand, keeps_safe

@@ -2,12 +2,13 @@
 
 from collections.abc import Iterable
 
+from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.getting import to_get
 from mule.findings.cures.links import all_without
 from mule.findings.cures.luggage import smaller_bags
 from mule.findings.cures.making import instead, leave_all, left, load
-from mule.findings.finding import Cure, CureCode, Finding
 from mule.findings.rules import Trials
+from mule.findings.said import Finding
 from mule.plan.gear import Body, OtherSupport, at_hand, twins
 
 _PASSES = ("clamp", "flat-plate", "bean-bag")

@@ -6,10 +6,11 @@ from itertools import chain, combinations, islice
 from mule.analysis.ledger import Pieces
 from mule.analysis.storage import CardsOf, Storage
 from mule.analysis.storage.stamina import keep
+from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.getting import both, to_get
 from mule.findings.cures.making import at_home, left, load, load_counts, move
-from mule.findings.finding import Cure, CureCode, Finding
 from mule.findings.rules import Trials
+from mule.findings.said import Finding
 from mule.plan.edits import Load
 from mule.plan.gear import Card, Computer, Drive, Gear, Link, Reader
 from mule.plan.places import AsPiece, InBag, PieceKind, Worn

@@ -6,10 +6,12 @@ from dataclasses import replace
 from itertools import combinations, islice
 
 from mule.analysis.power import PowerCase, carries, counted, fewest, helpers, relief, schools_that_carry
+from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.getting import both, to_get
 from mule.findings.cures.making import at_home, load
-from mule.findings.finding import Cure, CureCode, Finding, FindingCode
+from mule.findings.finding import FindingCode
 from mule.findings.rules import Trials
+from mule.findings.said import Finding
 from mule.plan.edits import Load
 from mule.plan.gear import Battery, Charger, Gear, Link, PowerBank, at_hand
 from mule.plan.trip import PowerSchool

@@ -2,11 +2,12 @@
 
 from collections.abc import Callable, Iterable, Mapping
 
+from mule.findings.cure import Cure, CureCode, NoWay
 from mule.findings.cures import aids, apart, links, luggage, marks, pictures, power, wants
 from mule.findings.cures.getting import to_get
-from mule.findings.finding import Cure, CureCode, Finding, NoWay
 from mule.findings.finding import FindingCode as F
 from mule.findings.rules import Trials
+from mule.findings.said import Finding
 from mule.plan.edits import Load
 from mule.plan.gear import keeps_safe
 

@@ -7,12 +7,14 @@ from typing import NamedTuple
 
 from mule.base.errors import InvalidInput
 from mule.findings.assess import case_of
+from mule.findings.cure import Cure, NoWay
 from mule.findings.cures.getting import with_gets
 from mule.findings.cures.problem import heavier, is_revealed, lighter, problem_of, problems, weighty
 from mule.findings.cures.proposers import proposed, why_not
 from mule.findings.cures.room import finds_room
-from mule.findings.finding import Cure, Finding, FindingCode, NoWay, Severity
+from mule.findings.finding import FindingCode, Severity
 from mule.findings.rules import OF_LOSSES, Case, Trials, speak, speak_of_losses
+from mule.findings.said import Finding
 from mule.plan.editing import apply
 from mule.plan.edits import Edit
 

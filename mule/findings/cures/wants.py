@@ -3,10 +3,11 @@
 from collections.abc import Iterable
 
 from mule.analysis.optics import Closer, Gap, NativeGap
+from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.getting import lens_mass_g, to_get
 from mule.findings.cures.making import left, load, sees
-from mule.findings.finding import Cure, CureCode, Finding
 from mule.findings.rules import Trials
+from mule.findings.said import Finding
 from mule.plan.edits import Load
 from mule.plan.gear import Body, Gear, Lens, MountAdapter
 

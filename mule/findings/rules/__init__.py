@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from mule.findings.finding import Finding, FindingCode
+from mule.findings.finding import FindingCode
 from mule.findings.rules.brief import NoDays, NoPeople, NoWants
 from mule.findings.rules.case import Case, Rule, TrialRule, Trials
 from mule.findings.rules.completeness import (
@@ -38,6 +38,7 @@ from mule.findings.rules.stow import AtTheSeat, TooLarge, WaterBeside
 from mule.findings.rules.travel import LegRefuses, LoadOnPerson, Unplaced
 from mule.findings.rules.wants import Gaps, NativeGaps, WantUnmet
 from mule.findings.rules.warmth import TooCold
+from mule.findings.said import Finding
 
 RULES: tuple[Rule, ...] = (
     NoPeople(),

@@ -2,8 +2,9 @@
 
 from collections.abc import Iterable
 
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.findings import said
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 
 
 class NoPeople:
@@ -12,7 +13,7 @@ class NoPeople:
     def find(self, case: Case) -> Iterable[Finding]:
         """Speaks while the trip has no people."""
         if not case.plan.trip.people:
-            yield say(FindingCode.NO_PEOPLE, Severity.BLOCKER, StationName.BRIEF)
+            yield said.NoPeople()
 
 
 class NoDays:
@@ -22,7 +23,7 @@ class NoDays:
         """Speaks while the trip has no days."""
         if not case.plan.trip.days:
             # Where no day asks anything, no pack and no card can be judged.
-            yield say(FindingCode.NO_DAYS, Severity.CAUTION, StationName.BRIEF, StationName.STAMINA)
+            yield said.NoDays()
 
 
 class NoWants:
@@ -31,4 +32,4 @@ class NoWants:
     def find(self, case: Case) -> Iterable[Finding]:
         """Speaks while the trip has no wants."""
         if not case.plan.trip.wants:
-            yield say(FindingCode.NO_WANTS, Severity.BLOCKER, StationName.BRIEF)
+            yield said.NoWants()

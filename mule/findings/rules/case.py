@@ -3,7 +3,7 @@
 A rule looks at facts alone (``Case``); what other kits show is in ``Trials``. Ways out are ``mule.findings.cures``.
 """
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Protocol
@@ -18,8 +18,7 @@ from mule.analysis.load import Loads
 from mule.analysis.optics import View, Worth
 from mule.analysis.resilience import BagLoss, Loss, Resilience, analyze_single_failures, bag_losses
 from mule.analysis.storage.stamina import StaminaSummary
-from mule.base.units import ItemId, Name
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
+from mule.findings.said import Finding
 from mule.plan import Plan
 
 
@@ -101,25 +100,6 @@ class Trials:
     def bag_losses(self) -> tuple[BagLoss, ...]:
         """Each bag lost on the first day with all that rides in it, by pieces."""
         return tuple(bag_losses(self.plan, self.case.view.table, self.case.stamina.case))
-
-
-def say(
-    code: FindingCode,
-    severity: Severity,
-    *stations: StationName,
-    numbers: Mapping[str, float] | None = None,
-    items: Sequence[ItemId] = (),
-    refs: Mapping[str, Name] | None = None,
-) -> Finding:
-    """A finding at these stations."""
-    return Finding(
-        code=code,
-        severity=severity,
-        stations=stations,
-        numbers=dict(numbers or {}),
-        items=tuple(items),
-        refs=dict(refs or {}),
-    )
 
 
 class Rule(Protocol):

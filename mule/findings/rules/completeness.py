@@ -1,22 +1,24 @@
 """What is missing, left over, dragged along, wanted twice or doubled (docs/domain/completeness.md)."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 
 from mule.analysis.completeness import Clash, Missing, chains
 from mule.analysis.filters import Bare, Stretch
 from mule.analysis.optics import OPTICAL
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, Trials, say
+from mule.findings import said
+from mule.findings.finding import Severity, StationName
+from mule.findings.rules.case import Case, Trials
+from mule.findings.said import Finding
 from mule.plan.gear import Body
 
 # Links without which a body takes no pictures.
 _VITAL = ("pack", "card", "film")
 # Links that are good to have: one may do without.
 _SOFT = ("plate",)
-_CLASHES: Mapping[str, FindingCode] = {
-    "hot-shoe": FindingCode.CLASH_HOT_SHOE,
-    "phone": FindingCode.CLASH_PHONE,
-    "base-plate": FindingCode.CLASH_BASE_PLATE,
+_CLASHES: Mapping[str, Callable[..., Finding]] = {
+    "hot-shoe": said.ClashHotShoe,
+    "phone": said.ClashPhone,
+    "base-plate": said.ClashBasePlate,
 }
 
 
@@ -28,15 +30,16 @@ class MissingLink:
         for missing in case.completeness.missing:
             if missing.what == "charger" and _lasts_uncharged(case, missing.label):
                 continue
-            yield say(
-                FindingCode.PIECES_SHORT if missing.short else FindingCode.MISSING_LINK,
-                self._severity(case, missing),
-                StationName.BENCH,
-                # Without a pack or a card there is no day that Stamina could judge.
-                *((StationName.STAMINA,) if missing.what in _VITAL and not missing.short else ()),
-                numbers={"short": missing.short} if missing.short else {},
-                items=(missing.item,),
-                refs={"what": missing.what} | ({"label": missing.label} if missing.label else {}),
+            severity, items, label = self._severity(case, missing), (missing.item,), missing.label or None
+            if missing.short:
+                yield said.PiecesShort(
+                    severity=severity, items=items, what=missing.what, label=label, short=missing.short
+                )
+                continue
+            # Without a pack or a card there is no day that Stamina could judge.
+            also = (StationName.STAMINA,) if missing.what in _VITAL else ()
+            yield said.MissingLink(
+                severity=severity, stations=(StationName.BENCH, *also), items=items, what=missing.what, label=label
             )
 
     def _severity(self, case: Case, missing: Missing) -> Severity:
@@ -62,14 +65,7 @@ class Orphans:
             thing = case.plan.items[orphan.item]
             if isinstance(thing, OPTICAL) or thing.for_other:
                 continue
-            yield say(
-                FindingCode.ORPHAN,
-                Severity.CAUTION,
-                StationName.BENCH,
-                numbers={"mass_g": orphan.mass_g},
-                items=(orphan.item,),
-                refs={"what": orphan.lacks} | ({"label": orphan.label} if orphan.label else {}),
-            )
+            yield said.Orphan(items=(orphan.item,), what=orphan.lacks, label=orphan.label or None, mass_g=orphan.mass_g)
 
 
 class Chains:
@@ -78,13 +74,12 @@ class Chains:
     def find(self, trials: Trials) -> Iterable[Finding]:
         """One note per chain; what leaving all of it frees is told, not proposed: the lead may earn its place."""
         for chain in chains(trials.case.requirements, trials.plan.items, trials.loaded):
-            yield say(
-                FindingCode.CHAIN,
-                Severity.NOTE,
-                StationName.BENCH,
-                numbers={"things": len(chain.followers), "mass_g": chain.mass_g},
+            yield said.Chain(
                 items=(*chain.lead, *chain.followers),
-                refs={"what": chain.what} | ({"label": chain.label} if chain.label else {}),
+                what=chain.what,
+                label=chain.label or None,
+                things=len(chain.followers),
+                mass_g=chain.mass_g,
             )
 
 
@@ -96,13 +91,7 @@ class Clashes:
         return [self._said(clash) for clash in case.completeness.clashes]
 
     def _said(self, clash: Clash) -> Finding:
-        return say(
-            _CLASHES[clash.over],
-            Severity.NOTE,
-            StationName.BENCH,
-            numbers={"places": clash.places, "things": len(clash.items)},
-            items=clash.items,
-        )
+        return _CLASHES[clash.over](items=clash.items, places=clash.places)
 
 
 class Overlaps:
@@ -114,13 +103,7 @@ class Overlaps:
         for overlap in case.completeness.overlaps:
             if overlap.meant or (overlap.by == "twin-bodies" and twin_wanted):
                 continue
-            yield say(
-                FindingCode.OVERLAP,
-                Severity.NOTE,
-                StationName.BENCH,
-                items=overlap.items,
-                refs={"by": overlap.by},
-            )
+            yield said.Overlap(items=overlap.items, by=overlap.by)
 
 
 class FilterUnserved:
@@ -133,14 +116,14 @@ class FilterUnserved:
             partly = asked.partly
             for bare in asked.bare if partly else asked.bare[:1]:
                 lenses = [s.lens for s in asked.stretches if not s.fit and (not partly or _overlap(s, bare))]
-                part = {"from_mm": bare.from_mm, "to_mm": bare.to_mm} if partly else {}
-                yield say(
-                    FindingCode.FILTER_UNSERVED,
-                    Severity.NOTE if partly else Severity.CAUTION,
-                    StationName.BENCH,
-                    numbers=({"stops": asked.stops} if asked.stops else {}) | part,
+                yield said.FilterUnserved(
+                    severity=Severity.NOTE if partly else Severity.CAUTION,
                     items=tuple(dict.fromkeys(lenses)),
-                    refs={"want": asked.want, "effect": asked.effect},
+                    want=asked.want,
+                    effect=asked.effect,
+                    stops=asked.stops or None,
+                    from_mm=bare.from_mm if partly else None,
+                    to_mm=bare.to_mm if partly else None,
                 )
 
 
@@ -158,13 +141,11 @@ class FiltersTogether:
                 if fit is None or key in told or (stretch.together and not dark) or not _each(case, *key):
                     continue
                 told.add(key)
-                yield say(
-                    FindingCode.FILTERS_TOGETHER,
-                    Severity.NOTE,
-                    StationName.BENCH,
-                    numbers={"rim_mm": fit.rim_mm, "from_mm": stretch.from_mm} if dark else {},
+                yield said.FiltersTogether(
                     items=(stretch.lens,),
-                    refs={"want": asked.want},
+                    want=asked.want,
+                    rim_mm=fit.rim_mm if dark else None,
+                    from_mm=stretch.from_mm if dark else None,
                 )
 
 

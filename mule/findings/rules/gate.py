@@ -1,11 +1,14 @@
 """Restricted things where they lie (docs/domain/carriers.md). Usual rules; the carrier and the authority decide."""
 
 from collections.abc import Iterable
+from typing import Any
 
 from mule.analysis.carriers import Judged
 from mule.analysis.load import roots
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.findings import said
+from mule.findings.finding import Severity
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 from mule.plan.gear import is_for
 from mule.plan.places import PieceKind
 from mule.plan.purposes import Purpose
@@ -21,31 +24,22 @@ class RestrictedThings:
         return [self._said(judged, loadout) for judged, loadout in everywhere if judged.answer != "yes"]
 
     def _said(self, judged: Judged, loadout: str) -> Finding:
-        refused = judged.answer == "no"
-        numbers = {"count": float(judged.count), "total": float(judged.total)}
-        if judged.wh is not None:
-            numbers["energy_wh"] = judged.wh
-        if judged.most is not None:
-            numbers["most"] = float(judged.most)
-        if refused:
-            # Pieces to move or leave: those past the number that may come, or all that lie where none may.
-            past = judged.total - (judged.most or 0)
-            numbers["over"] = float(past if judged.why == "count" else judged.count)
-        approval = judged.why == "energy"
-        return say(
-            FindingCode.GATE_NO if refused else FindingCode.GATE_ASK,
-            Severity.BLOCKER if refused else Severity.CAUTION if approval else Severity.NOTE,
-            StationName.GATE,
-            numbers=numbers,
-            items=(judged.item,),
-            refs={
-                "sort": judged.sort,
-                "why": judged.why,
-                "where": "hold" if judged.held else "cabin",
-                **({"bag": judged.bag} if judged.bag else {}),
-                **({"loadout": loadout} if loadout else {}),
-            },
-        )
+        common: dict[str, Any] = {
+            "items": (judged.item,),
+            "sort": judged.sort,
+            "because": judged.why,
+            "held": judged.held,
+            "bag": judged.bag,
+            "loadout": loadout or None,
+            "count": judged.count,
+            "total": judged.total,
+            "most": judged.most,
+            "energy_wh": judged.wh,
+        }
+        if judged.answer == "no":
+            over = judged.total - (judged.most or 0) if judged.why == "count" else judged.count
+            return said.GateNo(**common, over=over)
+        return said.GateAsk(**common, severity=Severity.CAUTION if judged.why == "energy" else Severity.NOTE)
 
 
 class MedicineInReach:
@@ -59,10 +53,4 @@ class MedicineInReach:
             thing = case.plan.items[item]
             if is_for(thing, Purpose.MEDICINE):
                 for bag in (bag for bag, _ in where.bags.get(item, ()) if bag in held):
-                    yield say(
-                        FindingCode.MEDICINE_HELD,
-                        Severity.CAUTION,
-                        StationName.GATE,
-                        items=(item,),
-                        refs={"bag": bag},
-                    )
+                    yield said.MedicineHeld(items=(item,), bag=bag)

@@ -3,8 +3,10 @@
 from collections.abc import Iterable
 
 from mule.analysis.resilience import SERVES
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.findings import said
+from mule.findings.finding import Severity
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 from mule.plan.gear import SUPPORT, Gear, Head, OtherSupport, Plate, Tripod, holds_still, is_for
 from mule.plan.purposes import Purpose
 from mule.plan.trip import Weather
@@ -27,16 +29,12 @@ class AsksUnmet:
         for asked in case.view.table.aids.asked:
             if asked.share() < 1:
                 want = case.plan.trip.wants[asked.want]
-                held = asked.aid == SUPPORT
-                yield say(
-                    FindingCode.NOT_HELD if held else FindingCode.AID_MISSING,
-                    Severity.BLOCKER if want.importance == 5 else Severity.CAUTION,
-                    StationName.BENCH,
-                    numbers={}
-                    if held
-                    else {"count": float(asked.pieces), "have": float(sum(n for _, n in asked.givers))},
-                    refs={"want": want.id} if held else {"want": want.id, "aid": asked.aid},
-                )
+                severity = Severity.BLOCKER if want.importance == 5 else Severity.CAUTION
+                if asked.aid == SUPPORT:
+                    yield said.NotHeld(severity=severity, want=want.id)
+                else:
+                    have = sum(n for _, n in asked.givers)
+                    yield said.AidMissing(severity=severity, want=want.id, aid=asked.aid, count=asked.pieces, have=have)
 
 
 class LightLegs:
@@ -50,13 +48,7 @@ class LightLegs:
         trip = case.plan.trip
         days = [d for d in trip.days if _WINDY & set(d.weather) and any(w.steady for w in trip.wants_on(d))]
         if days:
-            yield say(
-                FindingCode.LIGHT_LEGS,
-                Severity.NOTE,
-                StationName.BENCH,
-                numbers={"mass_g": heaviest.mass_g, "days": len(days)},
-                items=(heaviest.id,),
-            )
+            yield said.LightLegs(items=(heaviest.id,), mass_g=heaviest.mass_g, days=len(days))
 
 
 class SupportLoaded:
@@ -81,17 +73,12 @@ class SupportLoaded:
             return
         mass_g, want, parts = heaviest[0] + plate_g, heaviest[1], heaviest[2]
         if mass_g >= _NEAR_RATING * weakest.max_load_g:
-            yield say(
-                FindingCode.SUPPORT_LOADED,
-                Severity.CAUTION if mass_g > weakest.max_load_g else Severity.NOTE,
-                StationName.BENCH,
-                numbers={
-                    "mass_g": mass_g,
-                    "rated_g": weakest.max_load_g,
-                    "over": max(0.0, mass_g - weakest.max_load_g),
-                },
+            yield said.SupportLoaded(
+                severity=Severity.CAUTION if mass_g > weakest.max_load_g else Severity.NOTE,
                 items=(weakest.id, *parts),
-                refs={"want": want},
+                want=want,
+                mass_g=mass_g,
+                rated_g=weakest.max_load_g,
             )
 
 
@@ -105,14 +92,7 @@ class CoverLeft:
         covered = any(is_for(t, Purpose.COVER) for t in _loaded(case))
         if days and open_ and not covered:
             worst = next(_WET[w] for w in _WET for d in days if w in d.weather)
-            yield say(
-                FindingCode.COVER_LEFT,
-                Severity.CAUTION,
-                StationName.BENCH,
-                numbers={"days": len(days)},
-                items=open_,
-                refs={"weather": worst},
-            )
+            yield said.CoverLeft(items=open_, weather=worst, days=len(days))
 
 
 def _loaded(case: Case) -> list[Gear]:

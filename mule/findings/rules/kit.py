@@ -1,9 +1,11 @@
 """What is odd about the loaded things themselves."""
 
 from collections.abc import Iterable
+from typing import Literal
 
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.findings import said
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 from mule.plan.gear import Insert
 
 
@@ -13,9 +15,7 @@ class NothingLoaded:
     def find(self, case: Case) -> Iterable[Finding]:
         """Speaks while the kit is empty."""
         if not case.plan.kit.entries:
-            # Neither is a station done of which nothing could be judged.
-            stations = StationName.BENCH, StationName.STAMINA, StationName.GATE
-            yield say(FindingCode.NOTHING_LOADED, Severity.CAUTION, *stations)
+            yield said.NothingLoaded()
 
 
 class NothingToShoot:
@@ -24,8 +24,7 @@ class NothingToShoot:
     def find(self, case: Case) -> Iterable[Finding]:
         """Speaks when a kit takes no pictures."""
         if case.plan.kit.entries and not case.view.coverage.reach:
-            stations = StationName.BENCH, StationName.STAMINA
-            yield say(FindingCode.NO_SET_UP, Severity.BLOCKER, *stations)
+            yield said.NoSetUp()
 
 
 class IdleOptics:
@@ -38,13 +37,7 @@ class IdleOptics:
         for item in case.view.coverage.idle:
             thing = case.plan.items[item]
             grams = thing.mass_g * case.loaded[item]
-            yield say(
-                FindingCode.IDLE_OPTICS,
-                Severity.CAUTION,
-                StationName.BENCH,
-                numbers={"mass_g": grams},
-                items=(item,),
-            )
+            yield said.IdleOptics(items=(item,), mass_g=grams)
 
 
 class AbsentLoaded:
@@ -57,10 +50,7 @@ class AbsentLoaded:
             return
         for thing in case.plan.gear:
             if (away := absent.get(thing.id)) is not None:
-                refs = {"reason": away.reason.value}
-                if away.until:
-                    refs["until"] = away.until.isoformat()
-                yield say(FindingCode.ABSENT_LOADED, Severity.NOTE, StationName.BENCH, items=(thing.id,), refs=refs)
+                yield said.AbsentLoaded(items=(thing.id,), reason=away.reason, until=away.until)
 
 
 class Overfull:
@@ -71,11 +61,5 @@ class Overfull:
         for held in case.loads.bags:
             if held.litres > held.volume_l:
                 insert = isinstance(case.plan.items[held.bag], Insert)
-                yield say(
-                    FindingCode.OVERFULL,
-                    Severity.CAUTION,
-                    StationName.BENCH,
-                    numbers={"litres": held.litres, "volume_l": held.volume_l},
-                    items=(held.bag,),
-                    refs={"what": "insert" if insert else "bag"},
-                )
+                what: Literal["insert", "bag"] = "insert" if insert else "bag"
+                yield said.Overfull(items=(held.bag,), what=what, litres=held.litres, volume_l=held.volume_l)

@@ -4,8 +4,10 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from mule.analysis.resilience import Loss
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Trials, say
+from mule.findings import said
+from mule.findings.finding import Severity
+from mule.findings.rules.case import Trials
+from mule.findings.said import Finding
 from mule.plan.gear import Body, Group
 
 _MOST = 3
@@ -25,19 +27,15 @@ class LostBags:
         paid = Severity.CAUTION if trials.plan.trip.stakes == "paid" else Severity.NOTE
         worst = sorted((loss for loss in trials.bag_losses if loss.strands), key=lambda loss: loss.power_days)
         for loss in worst[:_MOST_BAGS]:
-            yield say(
-                FindingCode.LOST_BAG,
-                paid,
-                StationName.BENCH,
-                numbers={
-                    "power_days": loss.power_days,
-                    "whole_days": loss.whole_days,
-                    "of_days": loss.days,
-                    "cards": loss.cards,
-                    "all_cards": loss.all_cards,
-                    "charges": int(loss.charges or not loss.charged),
-                },
+            yield said.LostBag(
+                severity=paid,
                 items=loss.bags,
+                power_days=loss.power_days,
+                whole_days=loss.whole_days,
+                of_days=loss.days,
+                cards=loss.cards,
+                all_cards=loss.all_cards,
+                charges=loss.charges or not loss.charged,
             )
 
 
@@ -56,16 +54,17 @@ class SinglePoints:
             loss for loss in losses if loss.what == "thing" and (loss.stops or loss.points >= _LEAST_SHARE * score > 0)
         ]
         for loss in _apart(trials, worst)[: self.most]:
-            yield say(
-                FindingCode.SINGLE_POINT,
-                paid if isinstance(trials.plan.items[loss.item], Body) else Severity.NOTE,
-                StationName.BENCH,
-                numbers={"points": loss.points, "wants": len(loss.wants), "days": loss.days, "stops": int(loss.stops)},
+            yield said.SinglePoint(
+                severity=paid if isinstance(trials.plan.items[loss.item], Body) else Severity.NOTE,
                 items=(loss.item,),
+                points=loss.points,
+                wants=len(loss.wants),
+                days=loss.days,
+                stops=loss.stops,
             )
         for loss in losses:
             if loss.what == "bag" and loss.pictures:
-                yield say(FindingCode.PICTURES_IN_ONE_BAG, paid, StationName.BENCH, items=(loss.item,))
+                yield said.PicturesInOneBag(severity=paid, items=(loss.item,))
 
 
 def _apart(trials: Trials, losses: Sequence[Loss]) -> list[Loss]:

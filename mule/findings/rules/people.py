@@ -4,8 +4,9 @@ from collections.abc import Iterable
 from itertools import combinations
 
 from mule.analysis.load import roots
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.findings import said
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 from mule.plan.gear import Body, Drive, Light, Other, Safety, back_each_other_up
 
 
@@ -18,13 +19,7 @@ class CarriesWell:
         for who in case.loads.people:
             over = -room[who.person]
             if over > 0:
-                yield say(
-                    FindingCode.CARRIES_WELL,
-                    Severity.CAUTION,
-                    StationName.BENCH,
-                    numbers={"carried_g": who.carried_g, "over": over},
-                    refs={"person": who.person},
-                )
+                yield said.CarriesWell(person=who.person, carried_g=who.carried_g, over_g=over)
 
     def _room_g(self, case: Case, person: str) -> float:
         most = next(p.carries_well_kg for p in case.plan.trip.people if p.id == person)
@@ -43,12 +38,7 @@ class BothInOneBag:
         for one, other in combinations(paired, 2):
             if back_each_other_up(one, other) and kept[one.id] == kept[other.id] and len(kept[one.id]) == 1:
                 (bag,) = kept[one.id]
-                yield say(
-                    FindingCode.BOTH_IN_ONE_BAG,
-                    Severity.NOTE,
-                    StationName.BENCH,
-                    items=(one.id, other.id, bag),
-                )
+                yield said.BothInOneBag(items=(one.id, other.id, bag))
 
 
 class SetIncomplete:
@@ -66,16 +56,13 @@ class SetIncomplete:
             counts = {use: have.get(use.lower(), 0) for use in each.uses}
             if any(counts.values()) and min(counts.values()) < people:
                 use = min(counts, key=lambda use: counts[use])
-                yield say(
-                    FindingCode.SET_INCOMPLETE,
-                    Severity.CAUTION,
-                    StationName.BENCH,
-                    numbers={
-                        "have": counts[use],
-                        "people": people,
-                        "lacking": sum(max(0, people - n) for n in counts.values()),
-                    },
-                    refs={"set": each.id, "name": each.name, "use": use},
+                yield said.SetIncomplete(
+                    set=each.id,
+                    name=each.name,
+                    use=use,
+                    have=counts[use],
+                    people=people,
+                    lacking=sum(max(0, people - n) for n in counts.values()),
                 )
 
 
@@ -89,9 +76,4 @@ class TorchEach:
         have = sum(case.loaded.get(t.id, 0) for t in torches)
         if not torches or have >= people or not case.loaded:
             return
-        yield say(
-            FindingCode.TORCH_EACH,
-            Severity.NOTE,
-            StationName.BENCH,
-            numbers={"have": have, "people": people},
-        )
+        yield said.TorchEach(have=have, people=people)

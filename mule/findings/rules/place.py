@@ -1,20 +1,21 @@
 """What the place does to the kit: local rules, weather while changing lenses, and things that are not back in time."""
 
 from collections import Counter
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 
 from mule.analysis.load import weigh
 from mule.analysis.loadouts import carried, find
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.findings import said
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 from mule.plan.gear import Drone, Gear, Standing, Tripod
 from mule.plan.places import PieceKind
 from mule.plan.trip import Day, LocalRule
 
-_BARRED: Mapping[str, FindingCode] = {
-    "tripods-barred": FindingCode.TRIPODS_BARRED,
-    "drones-barred": FindingCode.DRONES_BARRED,
-    "big-bags-barred": FindingCode.BIG_BAGS_BARRED,
+_BARRED: Mapping[str, Callable[..., Finding]] = {
+    "tripods-barred": said.TripodsBarred,
+    "drones-barred": said.DronesBarred,
+    "big-bags-barred": said.BigBagsBarred,
 }
 
 
@@ -31,14 +32,7 @@ class LocalRules:
             on = sum(along[loadout] for loadout, found in known.items() if found)
             barred = dict.fromkeys(t.id for found in known.values() for t in found)
             if barred:
-                yield say(
-                    _BARRED[rule.effect],
-                    Severity.CAUTION,
-                    StationName.BENCH,
-                    numbers={"days": on, "of_days": len(days)},
-                    items=tuple(barred),
-                    refs={"rule": rule.name},
-                )
+                yield _BARRED[rule.effect](items=tuple(barred), rule=rule.name, days=on, of_days=len(days))
 
     def _loadout(self, case: Case, day: Day) -> str | None:
         """The loadout of a day; None where all of the kit goes along."""
@@ -79,14 +73,7 @@ class LensChanges:
         if not exposed:
             return
         worst = max(exposed, key=lambda day: day.changes)
-        yield say(
-            FindingCode.LENS_CHANGES,
-            Severity.NOTE,
-            StationName.BENCH,
-            numbers={"days": len(exposed), "changes": worst.changes},
-            items=worst.lenses,
-            refs={"day": worst.date.isoformat()},
-        )
+        yield said.LensChanges(items=worst.lenses, days=len(exposed), changes=worst.changes, day=worst.date)
 
 
 class BackTooLate:
@@ -98,13 +85,7 @@ class BackTooLate:
         for item in case.loaded:
             thing = case.plan.items[item]
             if days and thing.absent and thing.absent.until and thing.absent.until >= days[0].date:
-                yield say(
-                    FindingCode.BACK_TOO_LATE,
-                    Severity.CAUTION,
-                    StationName.BENCH,
-                    items=(item,),
-                    refs={"until": thing.absent.until.isoformat(), "start": days[0].date.isoformat()},
-                )
+                yield said.BackTooLate(items=(item,), until=thing.absent.until, start=days[0].date)
 
 
 class GoesBack:
@@ -116,13 +97,7 @@ class GoesBack:
         for item in case.loaded:
             due = case.plan.items[item].return_by
             if days and due and due < days[-1].date:
-                yield say(
-                    FindingCode.GOES_BACK,
-                    Severity.CAUTION,
-                    StationName.BENCH,
-                    items=(item,),
-                    refs={"due": due.isoformat(), "last": days[-1].date.isoformat()},
-                )
+                yield said.GoesBack(items=(item,), due=due, last=days[-1].date)
 
 
 class ToFetch:
@@ -133,5 +108,4 @@ class ToFetch:
         wanted = [i for i in case.loaded if case.plan.items[i].standing != Standing.OWNED]
         if wanted:
             undated = sum(case.plan.items[i].return_by is None for i in wanted)
-            numbers = {"undated": float(undated)}
-            yield say(FindingCode.TO_FETCH, Severity.NOTE, StationName.BENCH, numbers=numbers, items=tuple(wanted))
+            yield said.ToFetch(items=tuple(wanted), undated=undated)

@@ -1,21 +1,22 @@
 """The schools the photographer picked, and the marks they set."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.findings import said
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 from mule.plan.gear import Body, Lens, is_zoom, twins
 from mule.plan.trip import MOST_OF_A_TRIO
 
-_LENSES: Mapping[str, FindingCode] = {
-    "one-zoom": FindingCode.POLICY_ONE_ZOOM,
-    "trio-of-zooms": FindingCode.POLICY_TRIO_OF_ZOOMS,
-    "primes": FindingCode.POLICY_PRIMES,
+_LENSES: Mapping[str, Callable[..., Finding]] = {
+    "one-zoom": said.OneZoom,
+    "trio-of-zooms": said.TrioOfZooms,
+    "primes": said.Primes,
 }
-_BODIES: Mapping[str, FindingCode] = {
-    "none": FindingCode.POLICY_NONE_BODY,
-    "twin": FindingCode.POLICY_TWIN_BODY,
-    "specialist": FindingCode.POLICY_SPECIALIST_BODY,
+_BODIES: Mapping[str, Callable[..., Finding]] = {
+    "none": said.NoneBody,
+    "twin": said.TwinBody,
+    "specialist": said.SpecialistBody,
 }
 
 
@@ -34,13 +35,7 @@ class LensPolicy:
         if strangers or extra:
             worth = case.view.worth if extra else {}
             going = [*strangers, *sorted(zooms, key=lambda t: worth.get(t.id, 0.0))[:extra]]
-            yield say(
-                _LENSES[policy],
-                Severity.CAUTION,
-                StationName.BENCH,
-                numbers={"lenses": len(lenses), "zooms": len(zooms)},
-                items=tuple(t.id for t in going),
-            )
+            yield _LENSES[policy](items=tuple(t.id for t in going), lenses=len(lenses), zooms=len(zooms))
 
 
 class BodyPolicy:
@@ -58,13 +53,7 @@ class BodyPolicy:
             "specialist": len(bodies) == 2 and not twins(bodies[0], bodies[1]),
         }[policy]
         if not fits:
-            yield say(
-                _BODIES[policy],
-                Severity.CAUTION,
-                StationName.BENCH,
-                numbers={"bodies": len(bodies)},
-                items=tuple(t.id for t in bodies),
-            )
+            yield _BODIES[policy](items=tuple(t.id for t in bodies), bodies=len(bodies))
 
 
 class MarksKept:
@@ -77,19 +66,11 @@ class MarksKept:
             return
         for item in marks.must_take:
             if item not in case.loaded:
-                yield _mark(FindingCode.MUST_TAKE, (item,))
+                yield said.MustTake(items=(item,))
         for item in marks.must_leave:
             if item in case.loaded:
-                yield _mark(FindingCode.MUST_LEAVE, (item,))
+                yield said.MustLeave(items=(item,))
         for slot in marks.slots:
             both = tuple(item for item in slot.items if item in case.loaded)
             if len(both) > 1:
-                yield _mark(
-                    FindingCode.SLOT_FULL,
-                    both,
-                    {"slot": slot.name},
-                )
-
-
-def _mark(code: FindingCode, items: tuple[str, ...], refs: Mapping[str, str] | None = None) -> Finding:
-    return say(code, Severity.CAUTION, StationName.BENCH, items=items, refs=refs)
+                yield said.SlotFull(items=both, slot=slot.name)

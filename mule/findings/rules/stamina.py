@@ -5,9 +5,11 @@ See docs/domain/power.md, docs/domain/pictures.md.
 
 from collections.abc import Iterable
 
-from mule.analysis.power import COLD, TINY_WH, TypeSummary, Worst, camera_demands
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.analysis.power import COLD, TINY_WH, camera_demands
+from mule.findings import said
+from mule.findings.finding import Severity
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 from mule.plan.gear import Body, Card, Other, PowerBank
 
 # No airline takes a bank over this, usual rules (docs/domain/carriers.md).
@@ -27,26 +29,19 @@ class PowerShort:
             if type_.worst_margin is None or not (type_.short_on or type_.worst_margin < asked - TINY_WH):
                 continue
             worst = case.stamina.power.worst[type_.type]
-            yield say(
-                FindingCode.POWER_SHORT if type_.short_on else FindingCode.POWER_THIN,
-                Severity.CAUTION if type_.short_on else Severity.NOTE,
-                StationName.STAMINA,
-                numbers=_numbers(type_, worst),
+            yield (said.PowerShort if type_.short_on else said.PowerThin)(
                 items=tuple(dict.fromkeys(load.item for load in worst.on.loads)),
-                refs={"type": type_.type, "date": str(worst.date)},
+                type=type_.type,
+                on=worst.date,
+                need_wh=worst.on.need_wh,
+                got_wh=worst.on.got_wh,
+                ready_wh=worst.on.ready_wh,
+                margin=type_.worst_margin,
+                asked=asked,
+                lowest_c=worst.lowest_c,
+                short_days=type_.short_days,
+                lacking_wh=type_.lacking_wh,
             )
-
-
-def _numbers(type_: TypeSummary, worst: Worst) -> dict[str, float]:
-    return {
-        "need_wh": worst.on.need_wh,
-        "got_wh": worst.on.got_wh,
-        "ready_wh": worst.on.ready_wh,
-        "margin": type_.worst_margin or 0.0,
-        "lowest_c": worst.lowest_c,
-        "short_days": float(type_.short_days),
-        "lacking_wh": type_.lacking_wh,
-    }
 
 
 class ChargerUseless:
@@ -57,13 +52,7 @@ class ChargerUseless:
         mains = case.plan.trip.mains
         for useless in case.stamina.power.useless:
             if useless.why == "volts" and mains:
-                yield say(
-                    FindingCode.CHARGER_VOLTS,
-                    Severity.CAUTION,
-                    StationName.STAMINA,
-                    numbers={"volts": mains.volts},
-                    items=(useless.item,),
-                )
+                yield said.ChargerVolts(items=(useless.item,), volts=mains.volts)
 
 
 class BankTooLarge:
@@ -74,13 +63,7 @@ class BankTooLarge:
         for item in case.loaded:
             bank = case.plan.items[item]
             if isinstance(bank, PowerBank) and bank.energy_wh > MOST_BANK_WH:
-                yield say(
-                    FindingCode.BANK_TOO_LARGE,
-                    Severity.CAUTION,
-                    StationName.STAMINA,
-                    numbers={"energy_wh": bank.energy_wh, "most_wh": MOST_BANK_WH},
-                    items=(item,),
-                )
+                yield said.BankTooLarge(items=(item,), energy_wh=bank.energy_wh, most_wh=MOST_BANK_WH)
 
 
 class BeyondTheEstimate:
@@ -90,8 +73,7 @@ class BeyondTheEstimate:
         """One note for the coldest day under -20 deg C."""
         coldest = case.stamina.power.coldest_c
         if coldest is not None and coldest < COLD[0][0] and case.loaded:
-            numbers = {"lowest_c": coldest, "ends_c": COLD[0][0]}
-            yield say(FindingCode.BEYOND_COLD, Severity.NOTE, StationName.STAMINA, numbers=numbers)
+            yield said.BeyondCold(lowest_c=coldest, ends_c=COLD[0][0])
 
 
 class CardsFull:
@@ -105,13 +87,8 @@ class CardsFull:
             return
         first = min(t.full_on for t in full if t.full_on)
         lost = sum(day.lost_gb for day in pictures.days)
-        yield say(
-            FindingCode.CARDS_FULL,
-            Severity.CAUTION,
-            StationName.STAMINA,
-            numbers={"lost_gb": lost, "more": float(sum(max(0, t.needed - t.loaded) for t in full))},
-            refs={"type": " or ".join(t.type for t in full), "date": str(first)},
-        )
+        more = sum(max(0, t.needed - t.loaded) for t in full)
+        yield said.CardsFull(types=tuple(t.type for t in full), on=first, lost_gb=lost, more=more)
 
 
 class FilmShort:
@@ -132,14 +109,7 @@ class FilmShort:
                 if types.get(item) == type_
             )
             if rolls and asked > have:
-                yield say(
-                    FindingCode.FILM_SHORT,
-                    Severity.CAUTION,
-                    StationName.STAMINA,
-                    numbers={"asked": asked, "have": have, "over": asked - have},
-                    items=tuple(t.id for t in rolls),
-                    refs={"type": type_},
-                )
+                yield said.FilmShort(items=tuple(t.id for t in rolls), type=type_, asked=asked, have=have)
 
 
 class CardOld:
@@ -154,13 +124,7 @@ class CardOld:
         old = [c for c in cards if days and c.since and days[0].date.year - c.since > CARD_YEARS]
         if old:
             oldest = min(c.since or 0 for c in old)
-            yield say(
-                FindingCode.CARD_OLD,
-                Severity.NOTE,
-                StationName.STAMINA,
-                numbers={"since": oldest, "years": CARD_YEARS},
-                items=tuple(c.id for c in old),
-            )
+            yield said.CardOld(items=tuple(c.id for c in old), since=oldest, years=CARD_YEARS)
 
 
 class CopiesShort:
@@ -172,16 +136,12 @@ class CopiesShort:
         if not pictures.short_on or not any(t.loaded for t in pictures.types):
             return
         worst = min(pictures.short_nights, key=lambda day: day.copies or 0)
-        yield say(
-            FindingCode.COPIES_SHORT,
-            Severity.CAUTION if case.plan.trip.stakes == "paid" else Severity.NOTE,
-            StationName.STAMINA,
-            numbers={
-                "copies": float(worst.copies or 0),
-                "asked": float(pictures.asked_copies),
-                "nights": float(len(pictures.short_nights)),
-            },
-            refs={"date": str(worst.date)},
+        yield said.CopiesShort(
+            severity=Severity.CAUTION if case.plan.trip.stakes == "paid" else Severity.NOTE,
+            on=worst.date,
+            copies=worst.copies or 0,
+            asked=pictures.asked_copies,
+            nights=len(pictures.short_nights),
         )
 
 
@@ -193,7 +153,7 @@ class CopiesTogether:
         pictures = case.stamina.pictures
         # Where there never is a second place, that is what is said.
         if case.plan.trip.stakes == "paid" and pictures.together and any((d.copies or 0) > 1 for d in pictures.days):
-            yield say(FindingCode.COPIES_TOGETHER, Severity.CAUTION, StationName.STAMINA)
+            yield said.CopiesTogether()
 
 
 class MirrorOnce:
@@ -203,6 +163,6 @@ class MirrorOnce:
         """One note per camera with one slot, or for whose slots there was only one card on some day."""
         pictures = case.stamina.pictures
         for body in pictures.one_slot:
-            yield say(FindingCode.MIRROR_ONE_SLOT, Severity.NOTE, StationName.STAMINA, items=(body,))
+            yield said.MirrorOneSlot(items=(body,))
         for body in pictures.one_card:
-            yield say(FindingCode.MIRROR_ONE_CARD, Severity.NOTE, StationName.STAMINA, items=(body,))
+            yield said.MirrorOneCard(items=(body,))

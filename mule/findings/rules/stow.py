@@ -3,8 +3,9 @@ says."""
 
 from collections.abc import Iterable
 
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.findings import said
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 from mule.packing import goes_in
 from mule.plan.gear import Bag, Body, Computer, Drive, Drone, is_bladder, is_water
 from mule.plan.places import InBag, PieceKind
@@ -23,14 +24,7 @@ class TooLarge:
             place, thing = entry.place, gear[entry.item]
             if not isinstance(place, InBag) or place.outside or goes_in(thing, gear[place.bag]):
                 continue
-            yield say(
-                FindingCode.TOO_LARGE,
-                Severity.BLOCKER,
-                StationName.STOW,
-                numbers={"longest_mm": thing.size.sides_mm()[0]},
-                items=(thing.id,),
-                refs={"bag": place.bag},
-            )
+            yield said.TooLarge(items=(thing.id,), bag=place.bag, longest_mm=thing.size.sides_mm()[0])
 
 
 class WaterBeside:
@@ -57,13 +51,7 @@ class WaterBeside:
             elif len(holder.compartments) > 1:
                 continue
             if water and electric:
-                yield say(
-                    FindingCode.WATER_BESIDE,
-                    Severity.NOTE,
-                    StationName.STOW,
-                    items=(water[0].id, electric[0].id),
-                    refs={"bag": holder.id},
-                )
+                yield said.WaterBeside(items=(water[0].id, electric[0].id), bag=holder.id)
 
 
 class AtTheSeat:
@@ -84,10 +72,4 @@ class AtTheSeat:
             root = outermost[entry.place.bag]
             if root not in pieces or root in seats:
                 continue
-            yield say(
-                FindingCode.NOT_AT_SEAT,
-                Severity.CAUTION,
-                StationName.STOW,
-                items=(entry.item,),
-                refs={"bag": root},
-            )
+            yield said.NotAtSeat(items=(entry.item,), bag=root)

@@ -1,20 +1,14 @@
 """What carriers refuse and what backs bear."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Sequence
+from typing import Any
 
 from mule.analysis.carriers import Check
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.findings import said
+from mule.findings.finding import Severity
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 from mule.plan.places import Worn
-
-_LEGS: Mapping[str, FindingCode] = {
-    "mass": FindingCode.LEG_MASS,
-    "size": FindingCode.LEG_SIZE,
-    "sum": FindingCode.LEG_SUM,
-    "soft": FindingCode.LEG_SOFT,
-    "count": FindingCode.LEG_COUNT,
-    "together": FindingCode.LEG_TOGETHER,
-}
 
 
 class LegRefuses:
@@ -29,30 +23,36 @@ class LegRefuses:
                 if not made.passes:
                     failed.setdefault((made.limit, made.person, made.bag, made.piece), []).append(made)
         for checks in failed.values():
-            worst = max(checks, key=lambda c: c.over)
-            refs = {"leg": worst.leg, "person": worst.person}
-            if worst.piece:
-                refs["piece"] = worst.piece.value
-            # The size must pass; what is only weighed is a risk for who travels light-looking
-            # (docs/domain/carriers.md).
-            risked = light_looking and worst.limit in ("mass", "together")
-            if risked:
-                refs["policy"] = "light-looking"
-            # What a carrier refuses is mended on the bench, and stands at the gate too.
-            yield say(
-                _LEGS[worst.limit],
-                Severity.CAUTION if risked else Severity.BLOCKER,
-                StationName.BENCH,
-                StationName.GATE,
-                numbers={
-                    "value": worst.value,
-                    "allowed": worst.allowed,
-                    "over": worst.over,
-                    "legs": len({c.leg for c in checks}),
-                },
-                items=(worst.bag,) if worst.bag else (),
-                refs=refs,
-            )
+            yield _refusal(checks, light_looking)
+
+
+def _refusal(checks: Sequence[Check], light_looking: bool) -> Finding:
+    worst = max(checks, key=lambda c: c.over)
+    # The size must pass; what is only weighed is a risk for who travels light-looking (docs/domain/carriers.md).
+    risked = light_looking and worst.limit in ("mass", "together")
+    common: dict[str, Any] = {
+        "severity": Severity.CAUTION if risked else Severity.BLOCKER,
+        "items": (worst.bag,) if worst.bag else (),
+        "leg": worst.leg,
+        "legs": len({c.leg for c in checks}),
+        "person": worst.person,
+        "piece": worst.piece,
+        "risked": risked,
+    }
+    value, allowed, over = worst.value, worst.allowed, worst.over
+    match worst.limit:
+        case "mass":
+            return said.LegMass(**common, mass_g=value, allowed_g=allowed, over_g=over)
+        case "together":
+            return said.LegTogether(**common, mass_g=value, allowed_g=allowed, over_g=over)
+        case "size":
+            return said.LegSize(**common, side_mm=value, allowed_mm=allowed, over_mm=over)
+        case "sum":
+            return said.LegSum(**common, sum_mm=value, allowed_mm=allowed, over_mm=over)
+        case "soft":
+            return said.LegSoft(**common)
+        case "count":
+            return said.LegCount(**common, pieces=round(value), allowed=round(allowed), over=round(over))
 
 
 class Unplaced:
@@ -68,16 +68,7 @@ class Unplaced:
                 continue
             items = tuple(dict.fromkeys(e.item for e in entries))
             litres = sum(case.plan.items[e.item].size.litres() * e.count for e in entries)
-            yield say(
-                FindingCode.UNPLACED,
-                Severity.CAUTION,
-                StationName.BENCH,
-                StationName.STOW,
-                StationName.GATE,
-                numbers={"mass_g": carried.unplaced_g, "litres": litres},
-                items=items,
-                refs={"person": carried.person},
-            )
+            yield said.Unplaced(items=items, person=carried.person, mass_g=carried.unplaced_g, litres=litres)
 
 
 class LoadOnPerson:
@@ -87,10 +78,10 @@ class LoadOnPerson:
         """One caution per person over the first line (general guidance, not medical advice)."""
         for carried in case.loads.people:
             if carried.over and carried.share is not None:
-                yield say(
-                    FindingCode.HEAVY_LOAD,
-                    Severity.CAUTION if max(carried.over) >= 0.20 else Severity.NOTE,
-                    StationName.BENCH,
-                    numbers={"carried_g": carried.carried_g, "share": carried.share, "line": max(carried.over)},
-                    refs={"person": carried.person},
+                yield said.HeavyLoad(
+                    severity=Severity.CAUTION if max(carried.over) >= 0.20 else Severity.NOTE,
+                    person=carried.person,
+                    carried_g=carried.carried_g,
+                    share=carried.share,
+                    line=max(carried.over),
                 )

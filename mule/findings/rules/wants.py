@@ -4,8 +4,10 @@ from collections.abc import Iterable
 from math import radians
 
 from mule.analysis.optics import NativeGap, WantCover
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.findings import said
+from mule.findings.finding import Severity
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 
 # A native gap is worth a line from a third of an octave or from this much horizontal view, whichever comes first
 # (docs/domain/coverage.md): on the wide side a few millimetres are many degrees.
@@ -23,12 +25,12 @@ class WantUnmet:
         for want, cover in zip(case.plan.trip.wants, case.view.coverage.wants, strict=True):
             if cover.glass <= 0:
                 gap = cover.gaps[0]
-                yield say(
-                    FindingCode.WANT_UNMET,
-                    Severity.BLOCKER if want.importance == 5 else Severity.CAUTION,
-                    StationName.BENCH,
-                    numbers={"from_mm": want.focal_min_mm, "to_mm": want.focal_max_mm},
-                    refs={"want": want.id, "because": gap.because},
+                yield said.WantUnmet(
+                    severity=Severity.BLOCKER if want.importance == 5 else Severity.CAUTION,
+                    want=want.id,
+                    from_mm=want.focal_min_mm,
+                    to_mm=want.focal_max_mm,
+                    because=gap.because,
                 )
 
 
@@ -42,12 +44,13 @@ class Gaps:
         refused = case.plan.trip.policies.gaps == "refused"
         for cover in case.view.coverage.wants:
             for gap in cover.gaps if cover.glass > 0 else ():
-                yield say(
-                    FindingCode.GAP,
-                    Severity.BLOCKER if refused else Severity.CAUTION,
-                    StationName.BENCH,
-                    numbers={"from_mm": gap.from_mm, "to_mm": gap.to_mm, "score": gap.score},
-                    refs={"want": cover.want, "because": gap.because},
+                yield said.Gap(
+                    severity=Severity.BLOCKER if refused else Severity.CAUTION,
+                    want=cover.want,
+                    from_mm=gap.from_mm,
+                    to_mm=gap.to_mm,
+                    because=gap.because,
+                    score=gap.score,
                 )
 
 
@@ -62,13 +65,12 @@ class NativeGaps:
             if widest:
                 crossed.setdefault(widest, []).append(cover.want)
         for gap, wants in crossed.items():
-            yield say(
-                FindingCode.NATIVE_GAP,
-                Severity.NOTE,
-                StationName.BENCH,
-                numbers={"from_mm": gap.from_mm, "to_mm": gap.to_mm, "wants": len(wants)},
+            yield said.NativeGap(
                 items=(gap.bridge.lens or gap.bridge.body,) if gap.bridge else (),
-                refs={"want": wants[0]},
+                want=wants[0],
+                from_mm=gap.from_mm,
+                to_mm=gap.to_mm,
+                wants=len(wants),
             )
 
 

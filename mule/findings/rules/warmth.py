@@ -2,8 +2,9 @@
 
 from collections.abc import Iterable, Sequence
 
-from mule.findings.finding import Finding, FindingCode, Severity, StationName
-from mule.findings.rules.case import Case, say
+from mule.findings import said
+from mule.findings.rules.case import Case
+from mule.findings.said import Finding
 from mule.plan.gear import Other
 from mule.plan.purposes import Purpose
 from mule.plan.trip import Day
@@ -27,19 +28,14 @@ class TooCold:
 
     def _said(self, first: Other, things: Sequence[Other], coldest: Day, warm: int, people: int) -> Finding:
         warmest = min(things, key=lambda t: t.comfort_c or 0.0)
-        return say(
-            FindingCode.TOO_COLD,
-            Severity.CAUTION,
-            StationName.BENCH,
-            numbers={
-                "comfort_c": warmest.comfort_c or 0.0,
-                "lowest_c": coldest.lowest_c,
-                "have": float(warm),
-                "people": float(people),
-                "over": float(people - warm),
-            },
+        return said.TooCold(
             items=(warmest.id,),
-            refs={"day": coldest.date.isoformat(), "sort": "worn" if first.purpose is Purpose.CLOTHING else "slept-in"},
+            sort="worn" if first.purpose is Purpose.CLOTHING else "slept-in",
+            day=coldest.date,
+            comfort_c=warmest.comfort_c or 0.0,
+            lowest_c=coldest.lowest_c,
+            have=warm,
+            people=people,
         )
 
 

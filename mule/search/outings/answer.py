@@ -5,7 +5,7 @@ from datetime import date
 from mule.analysis.load import PersonLoad
 from mule.analysis.walking import DayOnFoot
 from mule.base.units import Frozen
-from mule.findings.finding import Finding
+from mule.findings.said import Finding
 from mule.plan.gear import Group
 
 

@@ -9,8 +9,9 @@ from mule.analysis.storage.stamina import last
 from mule.analysis.walking import day_on_foot
 from mule.findings.assess import case_of
 from mule.findings.cures import new_or_worse
-from mule.findings.finding import Finding, FindingCode
+from mule.findings.finding import FindingCode
 from mule.findings.rules import Case, speak
+from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.gear import Gear, Group
 from mule.plan.kit import Kit, Loadout

@@ -5,8 +5,9 @@ from datetime import date
 
 from mule.analysis.loadouts import find
 from mule.base.errors import InvalidInput, Problem
+from mule.findings.cure import NoWay
 from mule.findings.cures import look_for_cures, problem_of
-from mule.findings.finding import Finding, NoWay
+from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.editing import apply
 from mule.plan.edits import Edit

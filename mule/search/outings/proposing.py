@@ -16,8 +16,8 @@ from mule.base.deadline import Deadline
 from mule.base.errors import InvalidInput, Problem
 from mule.base.units import Frozen, ItemId, Number
 from mule.findings.assess import case_of
-from mule.findings.finding import Finding
 from mule.findings.rules import speak
+from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.editing import apply
 from mule.plan.edits import Load

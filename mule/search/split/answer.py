@@ -3,7 +3,7 @@
 from typing import Literal
 
 from mule.base.units import Frozen
-from mule.findings.finding import Finding
+from mule.findings.said import Finding
 from mule.plan.edits import Move
 
 # By what backs are compared: what everybody carries well, their body mass, or grams where neither is known of all.

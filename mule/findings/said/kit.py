@@ -1,0 +1,67 @@
+"""What is odd about the loaded things themselves."""
+
+from datetime import date
+from typing import ClassVar, Literal
+
+from mule.findings.finding import FindingCode, Severity, StationName, Told
+from mule.plan.gear import AbsenceReason
+
+
+class NothingLoaded(Told):
+    """The kit is empty."""
+
+    code: Literal[FindingCode.NOTHING_LOADED] = FindingCode.NOTHING_LOADED
+    severity: Severity = Severity.CAUTION
+    stations: tuple[StationName, ...] = (StationName.BENCH, StationName.STAMINA, StationName.GATE)
+
+    ABOUT: ClassVar[tuple[str, ...]] = ()
+
+
+class NoSetUp(Told):
+    """Things are loaded, but none of them takes a picture."""
+
+    code: Literal[FindingCode.NO_SET_UP] = FindingCode.NO_SET_UP
+    severity: Severity = Severity.BLOCKER
+    stations: tuple[StationName, ...] = (StationName.BENCH, StationName.STAMINA)
+
+    ABOUT: ClassVar[tuple[str, ...]] = ()
+
+
+class IdleOptics(Told):
+    """A lens that no loaded body takes, a converter that no loaded lens names. mass_g: of all pieces."""
+
+    code: Literal[FindingCode.IDLE_OPTICS] = FindingCode.IDLE_OPTICS
+    severity: Severity = Severity.CAUTION
+    stations: tuple[StationName, ...] = (StationName.BENCH,)
+    mass_g: float
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("items",)
+
+
+class AbsentLoaded(Told):
+    """It is loaded and not here. until: when it is back, where that is known."""
+
+    code: Literal[FindingCode.ABSENT_LOADED] = FindingCode.ABSENT_LOADED
+    severity: Severity = Severity.NOTE
+    stations: tuple[StationName, ...] = (StationName.BENCH,)
+    reason: AbsenceReason
+    until: date | None = None
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("items", "reason")
+
+
+class Overfull(Told):
+    """More litres than a bag or an insert has."""
+
+    code: Literal[FindingCode.OVERFULL] = FindingCode.OVERFULL
+    severity: Severity = Severity.CAUTION
+    stations: tuple[StationName, ...] = (StationName.BENCH,)
+    what: Literal["bag", "insert"]
+    litres: float
+    volume_l: float
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("items", "what")
+
+    def size(self) -> float:
+        """How bad it is."""
+        return float(self.litres - self.volume_l)

@@ -1,0 +1,53 @@
+"""What one loss costs."""
+
+from typing import ClassVar, Literal
+
+from mule.findings.finding import FindingCode, StationName, Told
+
+
+class LostBag(Told):
+    """A bag that takes power or cards along and leaves the cameras.
+
+    power_days, whole_days: without and with it, of ``of_days``; charges: whether what is left still charges.
+    """
+
+    code: Literal[FindingCode.LOST_BAG] = FindingCode.LOST_BAG
+    stations: tuple[StationName, ...] = (StationName.BENCH,)
+    power_days: int
+    whole_days: int
+    of_days: int
+    cards: int
+    all_cards: int
+    charges: bool
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("items",)
+
+    def size(self) -> float:
+        """How bad it is."""
+        return float(self.of_days - self.power_days + (1 - self.cards / max(1, self.all_cards)) + (not self.charges))
+
+
+class SinglePoint(Told):
+    """One thing whose loss costs much. points: of the brief; stops: whether no picture is taken any more."""
+
+    code: Literal[FindingCode.SINGLE_POINT] = FindingCode.SINGLE_POINT
+    stations: tuple[StationName, ...] = (StationName.BENCH,)
+    points: float
+    wants: int
+    days: int
+    stops: bool
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("items",)
+
+    def size(self) -> float:
+        """How bad it is."""
+        return float(self.points)
+
+
+class PicturesInOneBag(Told):
+    """All copies of the pictures ride in one bag."""
+
+    code: Literal[FindingCode.PICTURES_IN_ONE_BAG] = FindingCode.PICTURES_IN_ONE_BAG
+    stations: tuple[StationName, ...] = (StationName.BENCH,)
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("items",)

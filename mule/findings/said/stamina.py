@@ -1,0 +1,185 @@
+"""Power, cards and copies."""
+
+from datetime import date
+from typing import ClassVar, Literal
+
+from mule.base.units import Name
+from mule.findings.finding import FindingCode, Severity, StationName, Told
+
+
+class Power(Told):
+    """A type of pack on its worst day.
+
+    margin: what it had to spare, as a share of the need; asked: what was asked to spare.
+    """
+
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+    type: Name
+    on: date
+    need_wh: float
+    got_wh: float
+    ready_wh: float
+    margin: float
+    asked: float
+    lowest_c: float
+    short_days: int
+    lacking_wh: float
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("type",)
+
+
+class PowerShort(Power):
+    """It does not carry the day."""
+
+    code: Literal[FindingCode.POWER_SHORT] = FindingCode.POWER_SHORT
+    severity: Severity = Severity.CAUTION
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+
+    def size(self) -> float:
+        """How bad it is."""
+        return float(self.lacking_wh)
+
+
+class PowerThin(Power):
+    """It carries the day, with less to spare than asked."""
+
+    code: Literal[FindingCode.POWER_THIN] = FindingCode.POWER_THIN
+    severity: Severity = Severity.NOTE
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+
+    def size(self) -> float:
+        """How bad it is."""
+        return max(0.0, self.asked - self.margin)
+
+
+class ChargerVolts(Told):
+    """It does not take the volts of the place."""
+
+    code: Literal[FindingCode.CHARGER_VOLTS] = FindingCode.CHARGER_VOLTS
+    severity: Severity = Severity.CAUTION
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+    volts: float
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("items",)
+
+
+class BankTooLarge(Told):
+    """A bank that no airline takes."""
+
+    code: Literal[FindingCode.BANK_TOO_LARGE] = FindingCode.BANK_TOO_LARGE
+    severity: Severity = Severity.CAUTION
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+    energy_wh: float
+    most_wh: float
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("items",)
+
+
+class BeyondCold(Told):
+    """Colder than the estimate of cold goes. ends_c: down to where it does."""
+
+    code: Literal[FindingCode.BEYOND_COLD] = FindingCode.BEYOND_COLD
+    severity: Severity = Severity.NOTE
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+    lowest_c: float
+    ends_c: float
+
+    ABOUT: ClassVar[tuple[str, ...]] = ()
+
+
+class CardsFull(Told):
+    """Cards run out. more: cards that would do."""
+
+    code: Literal[FindingCode.CARDS_FULL] = FindingCode.CARDS_FULL
+    severity: Severity = Severity.CAUTION
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+    types: tuple[Name, ...]
+    on: date
+    lost_gb: float
+    more: int
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("types",)
+
+    def size(self) -> float:
+        """How bad it is."""
+        return float(self.lost_gb)
+
+
+class FilmShort(Told):
+    """Less film than the days ask, in frames."""
+
+    code: Literal[FindingCode.FILM_SHORT] = FindingCode.FILM_SHORT
+    severity: Severity = Severity.CAUTION
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+    type: Name
+    asked: float
+    have: int
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("type",)
+
+    def size(self) -> float:
+        """How bad it is."""
+        return float(self.asked - self.have)
+
+
+class CardOld(Told):
+    """Cards older than they are trusted. since: the year of the oldest; years: for how long they are."""
+
+    code: Literal[FindingCode.CARD_OLD] = FindingCode.CARD_OLD
+    severity: Severity = Severity.NOTE
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+    since: int
+    years: int
+
+    ABOUT: ClassVar[tuple[str, ...]] = ()
+
+    def size(self) -> float:
+        """How bad it is."""
+        return float(len(self.items))
+
+
+class CopiesShort(Told):
+    """Pictures are in fewer places than asked by the end of some nights, worst of that of ``on``."""
+
+    code: Literal[FindingCode.COPIES_SHORT] = FindingCode.COPIES_SHORT
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+    on: date
+    copies: int
+    asked: int
+    nights: int
+
+    ABOUT: ClassVar[tuple[str, ...]] = ()
+
+    def size(self) -> float:
+        """How bad it is."""
+        return float(self.nights * (self.asked - self.copies))
+
+
+class CopiesTogether(Told):
+    """All places of a picture are in one bag or camera."""
+
+    code: Literal[FindingCode.COPIES_TOGETHER] = FindingCode.COPIES_TOGETHER
+    severity: Severity = Severity.CAUTION
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+
+    ABOUT: ClassVar[tuple[str, ...]] = ()
+
+
+class MirrorOneSlot(Told):
+    """Every frame twice is asked of a camera with one slot."""
+
+    code: Literal[FindingCode.MIRROR_ONE_SLOT] = FindingCode.MIRROR_ONE_SLOT
+    severity: Severity = Severity.NOTE
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("items",)
+
+
+class MirrorOneCard(Told):
+    """Every frame twice is asked of a camera with one card on some day."""
+
+    code: Literal[FindingCode.MIRROR_ONE_CARD] = FindingCode.MIRROR_ONE_CARD
+    severity: Severity = Severity.NOTE
+    stations: tuple[StationName, ...] = (StationName.STAMINA,)
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("items",)

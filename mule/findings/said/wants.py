@@ -1,0 +1,50 @@
+"""What is not seen of what is wanted."""
+
+from typing import ClassVar, Literal
+
+from mule.analysis.optics.answer import Because
+from mule.base.units import ItemId
+from mule.findings.finding import FindingCode, Severity, StationName, Told, octaves
+
+
+class Stretch(Told):
+    """Focal lengths of a want."""
+
+    stations: tuple[StationName, ...] = (StationName.BENCH,)
+    want: ItemId
+    from_mm: float
+    to_mm: float
+
+    ABOUT: ClassVar[tuple[str, ...]] = ("want",)
+
+
+class WantUnmet(Stretch):
+    """Nothing loaded serves it at all."""
+
+    code: Literal[FindingCode.WANT_UNMET] = FindingCode.WANT_UNMET
+    because: Because
+
+
+class Gap(Stretch):
+    """It scores under one half there."""
+
+    code: Literal[FindingCode.GAP] = FindingCode.GAP
+    because: Because
+    score: float
+
+    def size(self) -> float:
+        """How bad it is."""
+        return octaves(self.from_mm, self.to_mm)
+
+
+class NativeGap(Stretch):
+    """It is served there without being seen. wants: so many that cross it, ``want`` the first."""
+
+    code: Literal[FindingCode.NATIVE_GAP] = FindingCode.NATIVE_GAP
+    severity: Severity = Severity.NOTE
+    stations: tuple[StationName, ...] = (StationName.BENCH,)
+    wants: int
+
+    def size(self) -> float:
+        """How bad it is."""
+        return octaves(self.from_mm, self.to_mm)
