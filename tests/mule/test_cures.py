@@ -8,10 +8,10 @@ import pytest
 from mule.analysis.ledger import Burden, grams, least_missed
 from mule.findings.assess import case_of
 from mule.findings.cure import Cure, NoWay
-from mule.findings.cures import MOST_CURES, cure, lighter, look_for_cures, problem_of, problems
+from mule.findings.cures import MOST_CURES, cure, lighter, look_for_cures, problems
 from mule.findings.cures.getting import with_gets
 from mule.findings.cures.making import inside, loaded_kit
-from mule.findings.cures.problem import heavier, is_revealed, size_of, weighty
+from mule.findings.cures.problem import heavier, is_revealed, weighty
 from mule.findings.cures.room import finds_room
 from mule.findings.finding import Severity
 from mule.findings.rules import Case, Trials, speak, speak_of_losses
@@ -50,27 +50,27 @@ def items(way: Cure) -> list[str]:
 def test_a_cure_does_what_it_says_and_names_what_it_brings(plan: Plan) -> None:
     now = case_of(plan)
     facts = told(now)
-    before, known = problems(facts), {problem_of(f) for f in facts}
-    assert all(size_of(f) > 0 for f in facts)
+    before, known = problems(facts), {f.subject() for f in facts}
+    assert all(f.size() > 0 for f in facts)
     assert not any(heavier(weight, weight) for weight in before.values()), "what has not changed is no worse"
     for finding in cured(plan):
         assert len(finding.cures) <= MOST_CURES
         for way in (w for w in finding.cures if w.edits or w.gets):
             then = case_of(done(plan, way))
             after_said = told(then)
-            after, asked = problems(after_said), problem_of(finding)
+            after, asked = problems(after_said), finding.subject()
             if asked in known:
                 assert lighter(after.get(asked), before[asked]), (finding, way)
                 assert (asked in after) == way.partly, (finding, way)
             news = {
-                problem_of(f)
+                f.subject()
                 for f in after_said
                 if weighty(f)
-                and heavier(after[problem_of(f)], before.get(problem_of(f)))
+                and heavier(after[f.subject()], before.get(f.subject()))
                 and not is_revealed(f, by=finding)
             }
             # Losses are weighed where the work is paid; else they are no more than notes.
-            assert news == {problem_of(t) for t in way.brings}, (finding, way)  # type: ignore[arg-type]
+            assert news == {t.subject() for t in way.brings}, (finding, way)  # type: ignore[arg-type]
             assert then.loads.total_g - now.loads.total_g == pytest.approx(way.mass_change_g), (finding, way)
             assert_priced(now, then, way)
 
@@ -118,7 +118,7 @@ def test_spare_batteries_in_the_hold_hang_no_second_act_on_other_fixes() -> None
     wants = (cast.want("near", 24, 70), cast.want("far", 100, 200))
     plan = cast.plan(gear, *entries, carriers=(cast.carrier(),), wants=wants)
     (refused,) = (f for f in told(case_of(plan)) if f.code == "gate-no")
-    assert size_of(refused) == 2
+    assert refused.size() == 2
     (way,) = (w for w in only(plan, "gap").cures if items(w) == ["tele"])
     assert way.brings == ()
 
@@ -416,6 +416,6 @@ def test_of_torches_those_are_counted_that_are_missing() -> None:
     def missing(loaded: int) -> list[float]:
         entries = [cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("normal")]
         entries += [cast.entry("torch", count=loaded)] if loaded else []
-        return [size_of(f) for f in told(case_of(cast.plan(gear, *entries, people=people))) if f.code == "torch-each"]
+        return [f.size() for f in told(case_of(cast.plan(gear, *entries, people=people))) if f.code == "torch-each"]
 
     assert [missing(loaded) for loaded in (0, 1, 2, 3)] == [[3], [2], [1], []]

@@ -9,9 +9,7 @@ from mule.findings.cures.problem import (
     is_revealed,
     lighter,
     new_or_worse,
-    problem_of,
     problems,
-    size_of,
     weighty,
 )
 from mule.findings.finding import FindingCode, Severity
@@ -68,20 +66,20 @@ def found(
     ],
 )
 def test_the_size_of_a_finding(finding: Finding, size: float) -> None:
-    assert size_of(finding) == pytest.approx(size)
+    assert finding.size() == pytest.approx(size)
 
 
 def test_what_a_finding_is_about_does_not_hang_on_the_worst_day_nor_on_an_order() -> None:
     here = found(F.LEG_MASS, "a", "b", refs={"person": "ines", "leg": "out"})
     there = found(F.LEG_MASS, "b", "a", refs={"leg": "back", "person": "ines"}, over=10)
-    assert problem_of(here) == problem_of(there)
-    assert problem_of(here) != problem_of(found(F.LEG_MASS, "a", "b", refs={"person": "marit", "leg": "out"}))
-    assert problem_of(here) != problem_of(found(F.LEG_MASS, "a", refs={"person": "ines", "leg": "out"}))
+    assert here.subject() == there.subject()
+    assert here.subject() != problem_of(found(F.LEG_MASS, "a", "b", refs={"person": "marit", "leg": "out"}))
+    assert here.subject() != problem_of(found(F.LEG_MASS, "a", refs={"person": "ines", "leg": "out"}))
 
 
 def test_of_some_findings_the_things_are_only_what_is_affected() -> None:
     one, other = (found(F.GAP, item, refs={"want": "w"}, from_mm=50, to_mm=100) for item in ("a", "b"))
-    assert problem_of(one) == problem_of(other)
+    assert one.subject() == other.subject()
 
 
 def test_findings_about_the_same_add_up_and_count_as_the_worst_of_them() -> None:
@@ -89,10 +87,10 @@ def test_findings_about_the_same_add_up_and_count_as_the_worst_of_them() -> None
         found(F.LEG_MASS, "bag", severity=severity, over=over)
         for severity, over in ((Severity.NOTE, 100), (Severity.BLOCKER, 20))
     )
-    both = {problem_of(note): (2, 120.0)}
+    both = {note.subject(): (2, 120.0)}
     assert problems([note, blocker]) == problems([blocker, note]) == both
-    assert problems([found(F.LEG_MASS, "bag", over=5)]) == {problem_of(note): (1, 5.0)}
-    assert problems([note]) == {problem_of(note): (0, 100.0)}
+    assert problems([found(F.LEG_MASS, "bag", over=5)]) == {note.subject(): (1, 5.0)}
+    assert problems([note]) == {note.subject(): (0, 100.0)}
 
 
 @pytest.mark.parametrize(("size", "worse"), [(10.0, False), (10.9, False), (11.0, False), (11.1, True), (9.0, False)])

@@ -10,7 +10,7 @@ from itertools import chain
 
 from mule.base.units import Frozen
 from mule.findings.assess import case_of
-from mule.findings.cures.problem import lighter, new_or_worse, problem_of, problems, weighty
+from mule.findings.cures.problem import lighter, new_or_worse, problems, weighty
 from mule.findings.cures.trying import MOST_CURES, Trying
 from mule.findings.rules import Station, Trials, in_order, speak, speak_of_trials, stations_of
 from mule.findings.said import Finding
@@ -74,6 +74,5 @@ __all__ = [
     "lighter",
     "look_for_cures",
     "new_or_worse",
-    "problem_of",
     "problems",
 ]

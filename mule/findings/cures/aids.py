@@ -4,12 +4,12 @@ from collections.abc import Iterable
 from math import ceil
 
 from mule.analysis.completeness import needs_head
+from mule.findings import said
 from mule.findings.cure import Cure
 from mule.findings.cures.getting import DRONE_PACK, both, to_get
 from mule.findings.cures.making import at_home, instead, left, load, load_counts
 from mule.findings.rules import Trials
 from mule.findings.rules.holding import LIGHT_LEGS_G
-from mule.findings.said import Finding
 from mule.plan.gear import ON_A_ROLL, Head, Light, Other, OtherSupport, Safety, Tripod, holds_still, serves
 from mule.plan.gear.base import Thing
 from mule.plan.purposes import Purpose
@@ -18,9 +18,9 @@ from mule.plan.purposes import Purpose
 _WAYS = 3
 
 
-def for_a_want(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def for_a_want(trials: Trials, finding: said.AidMissing) -> Iterable[Cure]:
     """What serves it and lies at home, lightest first, as many as are asked; or one to get."""
-    aid, lacking = finding.refs["aid"], int(finding.numbers["count"] - finding.numbers["have"])
+    aid, lacking = finding.aid, finding.count - finding.have
     here = at_home(trials, (t for t in left(trials, Thing) if serves(t) == aid))
     yield from (load_counts({item: lacking}) for item, n in list(here.items())[:_WAYS] if n >= lacking)
     if sum(here.values()) >= lacking > 1:
@@ -39,16 +39,16 @@ def _first(here: dict[str, int], count: int) -> dict[str, int]:
     return taken
 
 
-def heavier_legs(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def heavier_legs(trials: Trials, finding: said.LightLegs) -> Iterable[Cure]:
     """Legs that stand in wind, in place of light ones."""
     able = [t for t in left(trials, Tripod) if t.mass_g >= LIGHT_LEGS_G]
     yield from (instead(finding.items, t) for t in able[:_WAYS])
 
 
-def warmer(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def warmer(trials: Trials, finding: said.TooCold) -> Iterable[Cure]:
     """Clothes or sleeping bags from home that are warm enough, as many as lack, the lightest first."""
-    purpose = Purpose.CLOTHING if finding.refs["sort"] == "worn" else Purpose.SLEEPING
-    lowest, lacking = finding.numbers["lowest_c"], round(finding.numbers["over"])
+    purpose = Purpose.CLOTHING if finding.sort == "worn" else Purpose.SLEEPING
+    lowest, lacking = finding.lowest_c, finding.people - finding.have
     able = [
         t for t in left(trials, Other) if t.purpose is purpose and t.comfort_c is not None and t.comfort_c <= lowest
     ]
@@ -56,19 +56,19 @@ def warmer(trials: Trials, finding: Finding) -> Iterable[Cure]:
         yield load_counts({thing.id: min(lacking, thing.count - trials.loaded.get(thing.id, 0))})
 
 
-def more_film(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def more_film(trials: Trials, finding: said.FilmShort) -> Iterable[Cure]:
     """Rolls that lie at home, or to get."""
-    type_, over = finding.refs["type"], finding.numbers["over"]
+    type_, over = finding.type, finding.asked - finding.have
     for film in (t for t in left(trials, Other) if t.refill == type_):
         rolls = ceil(over / film.pictures)
         yield load_counts({film.id: min(rolls, film.count - trials.loaded.get(film.id, 0))})
     yield to_get("film", label=type_, count=ceil(over / ON_A_ROLL))
 
 
-def whole_set(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def whole_set(trials: Trials, finding: said.SetIncomplete) -> Iterable[Cure]:
     """What of a set lies at home, for everybody; the rest to get."""
-    people = int(finding.numbers["people"])
-    each = next(s for s in trials.plan.trip.sets if s.id == finding.refs["set"])
+    people = finding.people
+    each = next(s for s in trials.plan.trip.sets if s.id == finding.set)
     take: dict[str, int] = {}
     gets: list[Cure] = []
     for use in each.uses:
@@ -86,9 +86,9 @@ def whole_set(trials: Trials, finding: Finding) -> Iterable[Cure]:
         yield gets[0].model_copy(update={"gets": all_gets, "edits": load_counts(take).edits})
 
 
-def torches(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def torches(trials: Trials, finding: said.TorchEach) -> Iterable[Cure]:
     """A head torch for everybody."""
-    missing = int(finding.numbers["people"] - finding.numbers["have"])
+    missing = finding.people - finding.have
     able = [t for t in left(trials, Light) if t.form == "head-torch"]
     here = at_home(trials, able)
     enough = [item for item, n in here.items() if n >= missing]
@@ -97,7 +97,7 @@ def torches(trials: Trials, finding: Finding) -> Iterable[Cure]:
     yield to_get("head-torch", count=missing)
 
 
-def supports(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def supports(trials: Trials, finding: said.NotHeld) -> Iterable[Cure]:
     """What holds a camera still, lightest first, with a head where it needs one; or legs to get."""
     for kind in (Tripod, OtherSupport):
         for thing in [t for t in left(trials, kind) if holds_still(t)][:_WAYS]:
@@ -106,16 +106,16 @@ def supports(trials: Trials, finding: Finding) -> Iterable[Cure]:
     yield to_get("tripod")
 
 
-def stronger(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def stronger(trials: Trials, finding: said.SupportLoaded) -> Iterable[Cure]:
     """Legs or a head that are rated for it, in place of what is not."""
-    (weak, *_), need = finding.items, finding.numbers["mass_g"]
+    (weak, *_), need = finding.items, finding.mass_g
     kind = Head if isinstance(trials.plan.items[weak], Head) else Tripod
     able = [t for t in left(trials, kind) if t.max_load_g > need]
     yield from (instead([weak], t) for t in able[:_WAYS])
     yield to_get("head" if kind is Head else "tripod")
 
 
-def cover(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def cover(trials: Trials, finding: said.CoverLeft) -> Iterable[Cure]:
     """A cover that lies at home; or one to get."""
     yield from (load(t) for t in left(trials, Other) if t.purpose is Purpose.COVER)
     yield to_get("cover")

@@ -4,27 +4,27 @@ the hold."""
 from collections.abc import Collection, Iterable
 
 from mule.analysis.ledger import Pieces
+from mule.findings import said
 from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.making import carried_pieces, move, owner_of
 from mule.findings.rules import Trials
-from mule.findings.said import Finding
 from mule.plan.edits import Move
 from mule.plan.gear import Battery, Card
 from mule.plan.places import InBag, PieceKind, Place, Worn
 
 
-def out_of_the_hold(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def out_of_the_hold(trials: Trials, finding: said.MedicineHeld) -> Iterable[Cure]:
     """What must be in reach, into a bag that is carried, or onto whoever has checked it in."""
     (item,) = finding.items
     held = [Pieces(trials.plan.items[item], trials.loaded[item])]
-    owner = owner_of(trials, finding.refs["bag"])
+    owner = owner_of(trials, finding.bag)
     for piece in sorted(carried_pieces(trials), key=lambda p: (p.person != owner, p.piece != PieceKind.PERSONAL)):
         yield move(held, InBag(bag=piece.bag))
     if owner:
         yield move(held, Worn(person=owner), CureCode.WEAR)
 
 
-def pair_apart(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def pair_apart(trials: Trials, finding: said.BothInOneBag) -> Iterable[Cure]:
     """Two things that back each other up in one bag: the lighter one goes into another, or into a pocket."""
     bag = finding.items[-1]
     pair = sorted((trials.plan.items[i] for i in finding.items[:-1]), key=lambda t: t.mass_g)
@@ -38,7 +38,7 @@ def pair_apart(trials: Trials, finding: Finding) -> Iterable[Cure]:
             yield move(held, Worn(person=owner), CureCode.WEAR)
 
 
-def spread(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def spread(trials: Trials, finding: said.LostBag) -> Iterable[Cure]:
     """Half of the packs and cards, and what charges them, into another bag or a pocket, so that no loss takes all."""
     lost = next((loss for loss in trials.bag_losses if loss.bags == finding.items), None)
     if lost is None:
@@ -74,9 +74,9 @@ def _moved(trials: Trials, pieces: Iterable[_Pieces], place: Place) -> Cure:
     return Cure(code=CureCode.MOVE, edits=edits, numbers={"moved_g": grams})
 
 
-def water_out(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def water_out(trials: Trials, finding: said.WaterBeside) -> Iterable[Cure]:
     """Water outside on the bag, or on somebody."""
-    water, bag = trials.plan.items[finding.items[0]], finding.refs["bag"]
+    water, bag = trials.plan.items[finding.items[0]], finding.bag
     held = [Pieces(water, trials.loaded[water.id])]
     yield move(held, InBag(bag=bag, outside=True), CureCode.OUTSIDE)
     if owner := owner_of(trials, bag):

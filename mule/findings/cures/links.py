@@ -4,6 +4,7 @@ from collections.abc import Iterable
 from itertools import islice
 
 from mule.analysis.completeness import packs_eaten
+from mule.findings import said
 from mule.findings.cure import Cure
 from mule.findings.cures.getting import can_get, to_get
 from mule.findings.cures.making import at_home, leave_all, left, load, load_counts, sees, with_followers
@@ -17,9 +18,9 @@ _WAYS = 3
 _GIVEN_BY = {"bank": "power-bank"}
 
 
-def missing_link(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def missing_link(trials: Trials, finding: said.MissingLink | said.PiecesShort) -> Iterable[Cure]:
     """The lightest owned things that give it; the thing that lacks it may stay; or what to get."""
-    (item,), what, label = finding.items, finding.refs["what"], finding.refs.get("label", "")
+    (item,), what, label = finding.items, finding.what, finding.label or ""
     missing = next(m for m in trials.case.completeness.missing if (m.item, m.what, m.label) == (item, what, label))
     count = _pieces(trials, label) if what == "pack" else 1
     if what == "pack":
@@ -64,10 +65,14 @@ def _packs_to_get(trials: Trials, battery_type: str, count: int) -> Iterable[Cur
 def without(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """What the finding is about stays at home, with what is of no use then."""
     for item in finding.items:
-        if item in trials.loaded and not keeps_safe(trials.plan.items[item]):
-            yield leave_all([item])
-            if len(both := with_followers(trials, item)) > 1:
-                yield leave_all(both)
+        yield from _without(trials, item)
+
+
+def _without(trials: Trials, item: str) -> Iterable[Cure]:
+    if item in trials.loaded and not keeps_safe(trials.plan.items[item]):
+        yield leave_all([item])
+        if len(both := with_followers(trials, item)) > 1:
+            yield leave_all(both)
 
 
 def all_without(trials: Trials, finding: Finding) -> Iterable[Cure]:
@@ -81,10 +86,10 @@ def one_without(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """One of several stays at home: the heaviest first, then the others."""
     heaviest = sorted(finding.items, key=lambda i: -trials.plan.items[i].mass_g)
     for item in heaviest[:_WAYS]:
-        yield from without(trials, finding.model_copy(update={"items": (item,)}))
+        yield from _without(trials, item)
 
 
-def idle(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def idle(trials: Trials, finding: said.IdleOptics) -> Iterable[Cure]:
     """The lightest left adapter or body that would put an idle lens to use; or it stays at home."""
     (item,) = finding.items
     thing = trials.plan.items[item]
@@ -96,20 +101,20 @@ def idle(trials: Trials, finding: Finding) -> Iterable[Cure]:
     yield from without(trials, finding)
 
 
-def orphan(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def orphan(trials: Trials, finding: said.Orphan) -> Iterable[Cure]:
     """It stays at home, or what it serves comes along."""
     yield from without(trials, finding)
     (item,) = finding.items
-    told = finding.refs["what"], finding.refs.get("label", "")
+    link = finding.what, finding.label or ""
     for _, need in (u for u in trials.case.requirements.unmet if u.item == item):
-        if (need.what, need.label) == told and (given := trials.givers.lightest(item, need)):
+        if (need.what, need.label) == link and (given := trials.givers.lightest(item, need)):
             yield load(*(trials.plan.items[i] for i in given[1]))
 
 
-def filter_for(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def filter_for(trials: Trials, finding: said.FilterUnserved) -> Iterable[Cure]:
     """What lies at home and gives the effect on a lens that sees the want; or a filter to get for one."""
-    want, effect, numbers = finding.refs["want"], finding.refs["effect"], finding.numbers
-    low, high = numbers.get("from_mm", 0.0), numbers.get("to_mm", float("inf"))
+    want, effect = finding.want, finding.effect
+    low, high = finding.from_mm or 0.0, finding.to_mm or float("inf")
     asked = [a for a in trials.filters.asked if (a.want, a.effect) == (want, effect)]
     ways = sorted(
         (s.mass_g, s.loads) for a in asked for s in a.stretches if s.loads and s.from_mm < high and s.to_mm > low
@@ -118,7 +123,7 @@ def filter_for(trials: Trials, finding: Finding) -> Iterable[Cure]:
     if not ways:
         yield from islice(_on_another_lens(trials, want, effect), _WAYS)
     threads = (t.thread_mm for i in finding.items if isinstance(t := trials.plan.items[i], Lens) and t.thread_mm)
-    stops = {"stops": numbers["stops"]} if "stops" in numbers else {}
+    stops = {"stops": finding.stops} if finding.stops else {}
     yield from (to_get("filter", label=effect, numbers=stops | {"thread_mm": mm}) for mm in dict.fromkeys(threads))
 
 

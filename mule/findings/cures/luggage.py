@@ -4,6 +4,7 @@ from collections.abc import Iterable, Sequence
 from math import inf
 
 from mule.analysis.ledger import Burden, Pieces, grams, litres
+from mule.findings import said
 from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.getting import to_get
 from mule.findings.cures.lighten import enough, lighten, may_be_held, stays_in_cabin
@@ -19,9 +20,7 @@ from mule.findings.cures.making import (
     swap_bag,
     with_followers,
 )
-from mule.findings.finding import FindingCode
 from mule.findings.rules import Trials
-from mule.findings.said import Finding
 from mule.packing import goes_in
 from mule.plan.edits import Leave, Load, Move
 from mule.plan.gear import Bag, Gear, Insert, is_for, keeps_safe
@@ -40,28 +39,28 @@ _OUTSIDE = (Purpose.SHELTER, Purpose.SLEEPING, Purpose.WALKING)
 _SPARE_G = 1.0
 
 
-def lighter_bag(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def lighter_bag(trials: Trials, finding: said.LegMass) -> Iterable[Cure]:
     """A bag over a leg's limit."""
-    (bag,), person = finding.items, finding.refs["person"]
-    yield from lighten(trials, Burden(inside(trials, bag), finding.numbers["over"], grams, person, (bag,)))
+    (bag,) = finding.items
+    yield from lighten(trials, Burden(inside(trials, bag), finding.over_g, grams, finding.person, (bag,)))
     yield from _other_bags(trials, bag)
 
 
-def lighter_together(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def lighter_together(trials: Trials, finding: said.LegTogether) -> Iterable[Cure]:
     """All that somebody takes on board, over a leg's limit."""
-    person = finding.refs["person"]
+    person = finding.person
     bags = [p.bag for p in carried_pieces(trials) if p.person == person]
     held = [h for bag in bags for h in inside(trials, bag)]
-    yield from lighten(trials, Burden(held, finding.numbers["over"], grams, person, bags))
+    yield from lighten(trials, Burden(held, finding.over_g, grams, person, bags))
 
 
-def lighter_back(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def lighter_back(trials: Trials, finding: said.CarriesWell | said.HeavyLoad) -> Iterable[Cure]:
     """More than somebody carries well, or than a share of their body mass."""
-    person, numbers = finding.refs["person"], finding.numbers
-    if finding.code == FindingCode.HEAVY_LOAD:
-        need = numbers["carried_g"] * (1 - numbers["line"] / numbers["share"]) + _SPARE_G
+    person = finding.person
+    if isinstance(finding, said.HeavyLoad):
+        need = finding.carried_g * (1 - finding.line / finding.share) + _SPARE_G
     else:
-        need = numbers["over"]
+        need = finding.over_g
     bags = [p.bag for p in carried_pieces(trials) if p.person == person]
     worn = [
         Pieces(trials.plan.items[e.item], e.count)
@@ -94,25 +93,28 @@ def _bag_for_another(trials: Trials, burden: Burden) -> Iterable[Cure]:
                 yield moved.model_copy(update={"edits": (first, *moved.edits)})
 
 
-def smaller_bag(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def smaller_bag(trials: Trials, finding: said.LegSize | said.LegSum | said.LegSoft) -> Iterable[Cure]:
     """A bag that does not go into a frame: take off what is strapped on, take another, or let it travel otherwise."""
     (bag,) = finding.items
+    yield from _smaller(trials, bag)
+
+
+def _smaller(trials: Trials, bag: str) -> Iterable[Cure]:
     yield from _unstrapped(trials, bag)
     yield from _other_bags(trials, bag)
     yield from _as_other_piece(trials, bag)
 
 
-def smaller_bags(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def smaller_bags(trials: Trials, finding: said.BigBagsBarred) -> Iterable[Cure]:
     """Bags over a size that a place allows."""
     for bag in finding.items:
-        yield from smaller_bag(trials, finding.model_copy(update={"items": (bag,)}))
+        yield from _smaller(trials, bag)
 
 
-def fewer_bags(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def fewer_bags(trials: Trials, finding: said.LegCount) -> Iterable[Cure]:
     """More pieces than a leg allows: hand one over, let one travel otherwise, or do without one."""
-    person = finding.refs["person"]
-    kind = finding.refs.get("piece")
-    mine = [p for p in trials.case.loads.pieces if p.person == person and kind in (None, p.piece.value)]
+    person, kind = finding.person, finding.piece
+    mine = [p for p in trials.case.loads.pieces if p.person == person and kind in (None, p.piece)]
     for piece in sorted(mine, key=lambda p: p.mass_g):
         for other in trials.plan.trip.people:
             if other.id != person:
@@ -122,10 +124,10 @@ def fewer_bags(trials: Trials, finding: Finding) -> Iterable[Cure]:
         yield leave_all([piece.bag])
 
 
-def emptier_bag(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def emptier_bag(trials: Trials, finding: said.Overfull) -> Iterable[Cure]:
     """More litres in a bag or insert than it has."""
     (bag,) = finding.items
-    need = finding.numbers["litres"] - finding.numbers["volume_l"]
+    need = finding.litres - finding.volume_l
     piece = trials.plan.kit.outermost().get(bag, bag)
     person = owner_of(trials, piece) or ""
     held = _straight_in(trials, bag)
@@ -140,10 +142,10 @@ def emptier_bag(trials: Trials, finding: Finding) -> Iterable[Cure]:
         yield from _other_bags(trials, bag)
 
 
-def place_for(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def place_for(trials: Trials, finding: said.TooLarge) -> Iterable[Cure]:
     """A thing larger than every space of its bag."""
     (item,) = finding.items
-    thing, bag = trials.plan.items[item], finding.refs["bag"]
+    thing, bag = trials.plan.items[item], finding.bag
     count = trials.loaded[item]
     holders = [t for i in trials.loaded if isinstance(t := trials.plan.items[i], Bag | Insert)]
     able = [h for h in holders if h.id not in (item, bag) and goes_in(thing, h)]
@@ -154,42 +156,40 @@ def place_for(trials: Trials, finding: Finding) -> Iterable[Cure]:
         yield leave_all(with_followers(trials, item))
 
 
-def bag_for_all(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def bag_for_all(trials: Trials, finding: said.Unplaced) -> Iterable[Cure]:
     """Things in nobody's bag because there is none."""
     bags = [b for b in left(trials, Bag) if b.id not in trials.loaded and b.piece != PieceKind.HOLD]
-    yield from (load(bag) for bag in sorted(bags, key=lambda b: (b.volume_l < finding.numbers["litres"], b.mass_g)))
+    yield from (load(bag) for bag in sorted(bags, key=lambda b: (b.volume_l < finding.litres, b.mass_g)))
     yield to_get("bag", numbers={"litres": _CABIN_L})
 
 
-def gate_place(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def gate_place(trials: Trials, finding: said.GateNo) -> Iterable[Cure]:
     """A thing that may not go where it lies, or too many of it: another bag, the pieces too many at home, or all."""
     (item,) = finding.items
-    thing, refs = trials.plan.items[item], finding.refs
-    if refs["why"] == "place":
-        held = refs["where"] == "hold"
-        pieces = [p for p in trials.case.loads.pieces if (p.piece == PieceKind.HOLD) != held]
-        mine = owner_of(trials, refs.get("bag", ""))
+    thing = trials.plan.items[item]
+    if finding.because == "place":
+        pieces = [p for p in trials.case.loads.pieces if (p.piece == PieceKind.HOLD) != finding.held]
+        mine = owner_of(trials, finding.bag or "")
         for piece in sorted(pieces, key=lambda p: (p.person != mine, p.mass_g)):
             yield move([Pieces(thing, trials.loaded[item])], InBag(bag=piece.bag))
-        if held and mine:
+        if finding.held and mine:
             yield move([Pieces(thing, trials.loaded[item])], Worn(person=mine))
-    most, total = finding.numbers.get("most", inf), finding.numbers["total"]
-    if refs["why"] == "count" and most < total:
-        many = int(total - most)
+    if finding.because == "count" and finding.most is not None and finding.most < finding.total:
+        many = finding.total - finding.most
         if many < trials.loaded[item] and not keeps_safe(thing):
             yield leave({item: many})
         for other in trials.plan.trip.people:
-            for piece in (p for p in carried_pieces(trials) if p.person == other.id and p.bag != refs.get("bag")):
+            for piece in (p for p in carried_pieces(trials) if p.person == other.id and p.bag != finding.bag):
                 yield move([Pieces(thing, trials.loaded[item])], InBag(bag=piece.bag), CureCode.HAND_OVER)
     if not keeps_safe(thing):
         yield leave_all([item])
         yield leave_all(with_followers(trials, item))
 
 
-def at_the_seat(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def at_the_seat(trials: Trials, finding: said.NotAtSeat) -> Iterable[Cure]:
     """A thing that is wanted in the seat: into a bag under it, or on whoever carries it."""
     (item,) = finding.items
-    owner = owner_of(trials, finding.refs["bag"])
+    owner = owner_of(trials, finding.bag)
     seats = [p for p in trials.case.loads.pieces if p.piece == PieceKind.PERSONAL]
     held = [Pieces(trials.plan.items[item], trials.loaded[item])]
     for piece in sorted(seats, key=lambda p: p.person != owner):

@@ -2,19 +2,19 @@
 
 from collections.abc import Iterable
 
+from mule.findings import said
 from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.getting import to_get
 from mule.findings.cures.links import all_without
 from mule.findings.cures.luggage import smaller_bags
 from mule.findings.cures.making import instead, leave_all, left, load
 from mule.findings.rules import Trials
-from mule.findings.said import Finding
 from mule.plan.gear import Body, OtherSupport, at_hand, twins
 
 _PASSES = ("clamp", "flat-plate", "bean-bag")
 
 
-def second_body(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def second_body(trials: Trials, finding: said.NoneBody | said.TwinBody | said.SpecialistBody) -> Iterable[Cure]:
     """All but the one that earns most stay at home; or the lightest left body that makes the pair."""
     policy = trials.plan.trip.policies.second_body
     bodies = [b for i in finding.items if isinstance(b := trials.plan.items[i], Body)]
@@ -41,31 +41,33 @@ def second_body(trials: Trials, finding: Finding) -> Iterable[Cure]:
         yield leave_all([item])
 
 
-def come_along(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def come_along(trials: Trials, finding: said.MustTake) -> Iterable[Cure]:
     """What must come is loaded, where it is here."""
     things = (trials.plan.items[i] for i in finding.items)
     yield from (load(thing) for thing in sorted(things, key=at_hand, reverse=True))
 
 
-def one_of_slot(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def one_of_slot(trials: Trials, finding: said.SlotFull) -> Iterable[Cure]:
     """All but one of what shares a slot stay at home."""
     for kept in finding.items:
         yield leave_all(i for i in finding.items if i != kept)
 
 
-def within_rules(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def within_rules(
+    trials: Trials, finding: said.TripodsBarred | said.DronesBarred | said.BigBagsBarred
+) -> Iterable[Cure]:
     """What passes where legs are barred; the days on which it stays behind; or it stays at home."""
-    if finding.code == "big-bags-barred":
+    bags = isinstance(finding, said.BigBagsBarred)
+    if isinstance(finding, said.BigBagsBarred):
         yield from smaller_bags(trials, finding)
-    if finding.code == "tripods-barred":
+    if isinstance(finding, said.TripodsBarred):
         passes = [t for t in trials.plan.gear if isinstance(t, OtherSupport) and t.form in _PASSES]
         if not any(t.id in trials.loaded for t in passes):
             # In place of the legs: where they are missed, something has to hold the camera still.
             gone = leave_all(i for i in finding.items if i in trials.loaded).edits
             for thing in (t for t in left(trials, OtherSupport) if t in passes):
                 yield Cure(code=CureCode.LOAD_MAY_PASS, edits=(*gone, *load(thing).edits))
-    days, of_days = finding.numbers["days"], finding.numbers["of_days"]
-    if days < of_days or finding.code == "big-bags-barred":
-        yield Cure(code=CureCode.AT_BASE, numbers={"days": days})
-    if finding.code != "big-bags-barred":
+    if finding.days < finding.of_days or bags:
+        yield Cure(code=CureCode.AT_BASE, numbers={"days": finding.days})
+    if not bags:
         yield from all_without(trials, finding)

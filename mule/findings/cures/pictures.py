@@ -6,11 +6,11 @@ from itertools import chain, combinations, islice
 from mule.analysis.ledger import Pieces
 from mule.analysis.storage import CardsOf, Storage
 from mule.analysis.storage.stamina import keep
+from mule.findings import said
 from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.getting import both, to_get
 from mule.findings.cures.making import at_home, left, load, load_counts, move
 from mule.findings.rules import Trials
-from mule.findings.said import Finding
 from mule.plan.edits import Load
 from mule.plan.gear import Card, Computer, Drive, Gear, Link, Reader
 from mule.plan.places import AsPiece, InBag, PieceKind, Worn
@@ -20,7 +20,7 @@ _MOST = 3
 _MOST_PAIRED = 6
 
 
-def more_cards(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def more_cards(trials: Trials, finding: said.CardsFull) -> Iterable[Cure]:
     """The cards that are missing, largest first; what copies them so that they may be wiped; then ways of working."""
     yield from more_cards_at_home(trials)
     lost = sum(day.lost_gb for day in trials.case.stamina.pictures.days)
@@ -46,7 +46,7 @@ def _full(trials: Trials) -> list[CardsOf]:
     return [t for t in trials.case.stamina.pictures.types if t.full_on and t.loaded]
 
 
-def more_copies(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def more_copies(trials: Trials, finding: said.CopiesShort) -> Iterable[Cure]:
     """The lightest drive, computer, reader or lead that helps, or two of them; else a drive to get."""
     ways = list(_helping(trials, lambda kept: kept.short_on is None))
     yield from ways
@@ -101,7 +101,7 @@ def _other_schools(trials: Trials) -> Iterable[Cure]:
                 yield Cure(code=code, numbers={"copies": float(stamina.erase_after)})
 
 
-def copies_apart(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def copies_apart(trials: Trials, finding: said.CopiesTogether | said.PicturesInOneBag) -> Iterable[Cure]:
     """A drive into another bag or a pocket; or one that lies at home comes along there."""
     at = {e.item: e.place for e in trials.plan.kit.entries}
     people = [p.id for p in trials.plan.trip.people]

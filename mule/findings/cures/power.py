@@ -6,12 +6,11 @@ from dataclasses import replace
 from itertools import combinations, islice
 
 from mule.analysis.power import PowerCase, carries, counted, fewest, helpers, relief, schools_that_carry
+from mule.findings import said
 from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.getting import both, to_get
 from mule.findings.cures.making import at_home, load
-from mule.findings.finding import FindingCode
 from mule.findings.rules import Trials
-from mule.findings.said import Finding
 from mule.plan.edits import Load
 from mule.plan.gear import Battery, Charger, Gear, Link, PowerBank, at_hand
 from mule.plan.trip import PowerSchool
@@ -28,15 +27,15 @@ _MOST_KINDS = 4
 _MOST_PAIRS = 10
 
 
-def lasts_longer(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def lasts_longer(trials: Trials, finding: said.PowerShort | said.PowerThin) -> Iterable[Cure]:
     """Everything at home that makes a type of pack, or a device, carry every day; then other ways; then what to get."""
-    type_, power = finding.refs["type"], trials.case.stamina.case
+    type_, power = finding.type, trials.case.stamina.case
     spared = replace(power, gear={i: t for i, t in power.gear.items() if i in trials.loaded or i not in trials.barred})
     # A battery that stays inside its device has no spares: no pack is counted for it.
     pack = counted(spared, type_)
     here = _packs_at_home(trials, pack)
     found = list(_at_hand(spared, type_, pack, here))
-    if not found and finding.code == FindingCode.POWER_SHORT:
+    if not found and isinstance(finding, said.PowerShort):
         # Without the margin that is asked for it may last all the same.
         bare = spared.settings.model_copy(update={"margin": 0.0})
         found = list(_at_hand(replace(spared, settings=bare), type_, pack, here))

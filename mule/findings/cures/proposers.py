@@ -1,20 +1,22 @@
 """What is proposed for each finding."""
 
 from collections.abc import Callable, Iterable, Mapping
+from typing import Any
 
+from mule.findings import said
 from mule.findings.cure import Cure, CureCode, NoWay
 from mule.findings.cures import aids, apart, links, luggage, marks, pictures, power, wants
 from mule.findings.cures.getting import to_get
-from mule.findings.finding import FindingCode as F
+from mule.findings.finding import Told
 from mule.findings.rules import Trials
 from mule.findings.said import Finding
 from mule.plan.edits import Load
 from mule.plan.gear import keeps_safe
 
-Proposer = Callable[[Trials, Finding], Iterable[Cure]]
+Proposer = Callable[[Trials, Any], Iterable[Cure]]
 
 
-def _bearing(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def _bearing(trials: Trials, finding: said.SinglePoint) -> Iterable[Cure]:
     """The ways to bear a loss, as they were found with it."""
     for backup in (b for loss in trials.resilience.losses if (loss.item,) == finding.items for b in loss.backups):
         edits = tuple(Load(item=item) for item in backup.items)
@@ -24,87 +26,91 @@ def _bearing(trials: Trials, finding: Finding) -> Iterable[Cure]:
 
 
 # Ways of working and things in thought are proposed last: they are tried only where nothing else helps.
-PROPOSERS: Mapping[F, Proposer] = {
-    F.AID_MISSING: aids.for_a_want,
-    F.BACK_TOO_LATE: links.all_without,
-    F.BANK_TOO_LARGE: links.all_without,
-    F.BIG_BAGS_BARRED: marks.within_rules,
-    F.BOTH_IN_ONE_BAG: apart.pair_apart,
-    F.CARDS_FULL: pictures.more_cards,
-    F.CARRIES_WELL: luggage.lighter_back,
-    F.CHARGER_VOLTS: links.all_without,
-    F.CLASH_BASE_PLATE: links.one_without,
-    F.CLASH_HOT_SHOE: links.one_without,
-    F.CLASH_PHONE: links.one_without,
-    F.COPIES_SHORT: pictures.more_copies,
-    F.COPIES_TOGETHER: pictures.copies_apart,
-    F.COVER_LEFT: aids.cover,
-    F.DRONES_BARRED: marks.within_rules,
-    F.FILM_SHORT: aids.more_film,
-    F.FILTER_UNSERVED: links.filter_for,
-    F.GAP: wants.close_gap,
-    F.GOES_BACK: links.all_without,
-    F.GATE_NO: luggage.gate_place,
-    F.HEAVY_LOAD: luggage.lighter_back,
-    F.IDLE_OPTICS: links.idle,
-    F.LEG_COUNT: luggage.fewer_bags,
-    F.LEG_MASS: luggage.lighter_bag,
-    F.LEG_SIZE: luggage.smaller_bag,
-    F.LEG_SOFT: luggage.smaller_bag,
-    F.LEG_SUM: luggage.smaller_bag,
-    F.LEG_TOGETHER: luggage.lighter_together,
-    F.LENS_CHANGES: wants.fewer_changes,
-    F.LIGHT_LEGS: aids.heavier_legs,
-    F.LOST_BAG: apart.spread,
-    F.MEDICINE_HELD: apart.out_of_the_hold,
-    F.MISSING_LINK: links.missing_link,
-    F.MUST_LEAVE: links.all_without,
-    F.MUST_TAKE: marks.come_along,
-    F.NATIVE_GAP: wants.bridge,
-    F.NO_SET_UP: wants.something_to_shoot,
-    F.NOT_HELD: aids.supports,
-    F.NOT_AT_SEAT: luggage.at_the_seat,
-    F.ORPHAN: links.orphan,
-    F.OVERFULL: luggage.emptier_bag,
-    F.OVERLAP: links.one_without,
-    F.PIECES_SHORT: links.missing_link,
-    F.PICTURES_IN_ONE_BAG: pictures.copies_apart,
-    F.POLICY_NONE_BODY: marks.second_body,
-    F.POLICY_ONE_ZOOM: links.all_without,
-    F.POLICY_PRIMES: links.all_without,
-    F.POLICY_SPECIALIST_BODY: marks.second_body,
-    F.POLICY_TRIO_OF_ZOOMS: links.all_without,
-    F.POLICY_TWIN_BODY: marks.second_body,
-    F.POWER_SHORT: power.lasts_longer,
-    F.POWER_THIN: power.lasts_longer,
-    F.SET_INCOMPLETE: aids.whole_set,
-    F.SINGLE_POINT: _bearing,
-    F.SLOT_FULL: marks.one_of_slot,
-    F.SUPPORT_LOADED: aids.stronger,
-    F.TOO_COLD: aids.warmer,
-    F.TOO_LARGE: luggage.place_for,
-    F.TORCH_EACH: aids.torches,
-    F.TRIPODS_BARRED: marks.within_rules,
-    F.UNPLACED: luggage.bag_for_all,
-    F.WANT_UNMET: wants.close_gap,
-    F.WATER_BESIDE: apart.water_out,
+PROPOSERS: Mapping[type[Told], Proposer] = {
+    said.AidMissing: aids.for_a_want,
+    said.BackTooLate: links.all_without,
+    said.BankTooLarge: links.all_without,
+    said.BigBagsBarred: marks.within_rules,
+    said.BothInOneBag: apart.pair_apart,
+    said.CardsFull: pictures.more_cards,
+    said.CarriesWell: luggage.lighter_back,
+    said.ChargerVolts: links.all_without,
+    said.ClashBasePlate: links.one_without,
+    said.ClashHotShoe: links.one_without,
+    said.ClashPhone: links.one_without,
+    said.CopiesShort: pictures.more_copies,
+    said.CopiesTogether: pictures.copies_apart,
+    said.CoverLeft: aids.cover,
+    said.DronesBarred: marks.within_rules,
+    said.FilmShort: aids.more_film,
+    said.FilterUnserved: links.filter_for,
+    said.Gap: wants.close_gap,
+    said.GoesBack: links.all_without,
+    said.GateNo: luggage.gate_place,
+    said.HeavyLoad: luggage.lighter_back,
+    said.IdleOptics: links.idle,
+    said.LegCount: luggage.fewer_bags,
+    said.LegMass: luggage.lighter_bag,
+    said.LegSize: luggage.smaller_bag,
+    said.LegSoft: luggage.smaller_bag,
+    said.LegSum: luggage.smaller_bag,
+    said.LegTogether: luggage.lighter_together,
+    said.LensChanges: wants.fewer_changes,
+    said.LightLegs: aids.heavier_legs,
+    said.LostBag: apart.spread,
+    said.MedicineHeld: apart.out_of_the_hold,
+    said.MissingLink: links.missing_link,
+    said.MustLeave: links.all_without,
+    said.MustTake: marks.come_along,
+    said.NativeGap: wants.bridge,
+    said.NoSetUp: wants.something_to_shoot,
+    said.NotHeld: aids.supports,
+    said.NotAtSeat: luggage.at_the_seat,
+    said.Orphan: links.orphan,
+    said.Overfull: luggage.emptier_bag,
+    said.Overlap: links.one_without,
+    said.PiecesShort: links.missing_link,
+    said.PicturesInOneBag: pictures.copies_apart,
+    said.NoneBody: marks.second_body,
+    said.OneZoom: links.all_without,
+    said.Primes: links.all_without,
+    said.SpecialistBody: marks.second_body,
+    said.TrioOfZooms: links.all_without,
+    said.TwinBody: marks.second_body,
+    said.PowerShort: power.lasts_longer,
+    said.PowerThin: power.lasts_longer,
+    said.SetIncomplete: aids.whole_set,
+    said.SinglePoint: _bearing,
+    said.SlotFull: marks.one_of_slot,
+    said.SupportLoaded: aids.stronger,
+    said.TooCold: aids.warmer,
+    said.TooLarge: luggage.place_for,
+    said.TorchEach: aids.torches,
+    said.TripodsBarred: marks.within_rules,
+    said.Unplaced: luggage.bag_for_all,
+    said.WantUnmet: wants.close_gap,
+    said.WaterBeside: apart.water_out,
 }
 # Where something else than an edit of the kit has to be said or done.
-_ELSEWHERE: Mapping[F, NoWay] = {
-    F.GATE_ASK: NoWay.WORD,
-    F.NO_DAYS: NoWay.BRIEF,
-    F.NO_PEOPLE: NoWay.BRIEF,
-    F.NO_WANTS: NoWay.BRIEF,
-    F.NOTHING_LOADED: NoWay.BENCH,
+_ELSEWHERE: Mapping[type[Told], NoWay] = {
+    said.GateAsk: NoWay.WORD,
+    said.NoDays: NoWay.BRIEF,
+    said.NoPeople: NoWay.BRIEF,
+    said.NoWants: NoWay.BRIEF,
+    said.NothingLoaded: NoWay.BENCH,
 }
 
 
 def proposed(trials: Trials, finding: Finding) -> Iterable[Cure]:
     """What could be done about a finding; of loadouts nothing: they are mended where they are made up."""
-    proposer = PROPOSERS.get(finding.code)
-    if proposer is None or "loadout" in finding.refs:
+    proposer = PROPOSERS.get(type(finding))
+    if proposer is None or _of_a_loadout(finding):
         return ()
     return (way for way in proposer(trials, finding) if _keeps_to_the_marks(trials, way))
+
+
+def _of_a_loadout(finding: Finding) -> bool:
+    return isinstance(finding, said.GateNo | said.GateAsk) and finding.loadout is not None
 
 
 def _keeps_to_the_marks(trials: Trials, way: Cure) -> bool:
@@ -118,9 +124,9 @@ def _keeps_to_the_marks(trials: Trials, way: Cure) -> bool:
 
 def why_not(trials: Trials, finding: Finding, *, worse: bool) -> NoWay:
     """Why nothing was found for a finding. worse: whether something would help, and bring along what blocks."""
-    if finding.code in _ELSEWHERE:
-        return _ELSEWHERE[finding.code]
-    if "loadout" in finding.refs:
+    if type(finding) in _ELSEWHERE:
+        return _ELSEWHERE[type(finding)]
+    if _of_a_loadout(finding):
         return NoWay.LOADOUT
     if finding.items and all(keeps_safe(trials.plan.items[item]) for item in finding.items):
         return NoWay.SAFETY

@@ -9,7 +9,7 @@ from mule.base.errors import InvalidInput
 from mule.findings.assess import case_of
 from mule.findings.cure import Cure, NoWay
 from mule.findings.cures.getting import with_gets
-from mule.findings.cures.problem import heavier, is_revealed, lighter, problem_of, problems, weighty
+from mule.findings.cures.problem import heavier, is_revealed, lighter, problems, weighty
 from mule.findings.cures.proposers import proposed, why_not
 from mule.findings.cures.room import finds_room
 from mule.findings.finding import FindingCode, Severity
@@ -78,7 +78,7 @@ class Trying:
     def __init__(self, trials: Trials, facts: Sequence[Finding], should_stop: Callable[[], bool]) -> None:
         self._should_stop = should_stop
         self._trials, self._before = trials, problems((*facts, *(losses := speak_of_losses(trials))))
-        self._weighty = {problem_of(one): one for one in facts if weighty(one)}
+        self._weighty = {one.subject(): one for one in facts if weighty(one)}
         # Where they are no more than notes, nobody has to be told that a cure brings one.
         self._losses_weigh = trials.plan.trip.stakes == "paid" or any(map(weighty, losses))
         self._known: dict[tuple[object, object], tuple[Case, tuple[Finding, ...]] | None] = {}
@@ -128,7 +128,7 @@ class Trying:
             about = None if self._losses_weigh else asked.code
             said = (*said, *speak_of_losses(Trials(case), about))
         after = problems(said)
-        problem, rest = problem_of(asked), 0.0
+        problem, rest = asked.subject(), 0.0
         now, before = after.get(problem), self._before[problem]
         if not lighter(now, before):
             return None
@@ -140,7 +140,7 @@ class Trying:
             one
             for one in said
             if weighty(one)
-            and heavier(after[problem_of(one)], self._before.get(problem_of(one)))
+            and heavier(after[one.subject()], self._before.get(one.subject()))
             and not is_revealed(one, by=asked)
         )
         others = {key: one for key, one in self._weighty.items() if key != problem}

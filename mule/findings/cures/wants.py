@@ -3,11 +3,11 @@
 from collections.abc import Iterable
 
 from mule.analysis.optics import Closer, Gap, NativeGap
+from mule.findings import said
 from mule.findings.cure import Cure, CureCode
 from mule.findings.cures.getting import lens_mass_g, to_get
 from mule.findings.cures.making import left, load, sees
 from mule.findings.rules import Trials
-from mule.findings.said import Finding
 from mule.plan.edits import Load
 from mule.plan.gear import Body, Gear, Lens, MountAdapter
 
@@ -16,12 +16,11 @@ _USUAL_F = 4.0
 _MOST = 2
 
 
-def close_gap(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def close_gap(trials: Trials, finding: said.Gap | said.WantUnmet) -> Iterable[Cure]:
     """The lightest things at home that close a gap of a want or make it less; or a lens to get."""
-    want = next(i for i, w in enumerate(trials.plan.trip.wants) if w.id == finding.refs["want"])
-    numbers = finding.numbers
+    want = next(i for i, w in enumerate(trials.plan.trip.wants) if w.id == finding.want)
     gaps = trials.case.view.coverage.wants[want].gaps
-    at = (numbers["from_mm"], numbers["to_mm"])
+    at = finding.from_mm, finding.to_mm
     gap = next((g for g in gaps if (g.from_mm, g.to_mm) == at), gaps[0])
     barred = trials.barred
     closers = (c for c in trials.case.view.unselected.close(want, gap) if barred.isdisjoint(c.items))
@@ -56,11 +55,11 @@ def _lens_to_get(trials: Trials, want: int, gap: Gap) -> Iterable[Cure]:
         yield to_get("lens", lens_mass_g(gap.to_mm, f_number), numbers=numbers)
 
 
-def bridge(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def bridge(trials: Trials, finding: said.NativeGap) -> Iterable[Cure]:
     """Ways of shooting over a stretch that no lens sees by itself."""
-    numbers = finding.numbers
+    at = finding.from_mm, finding.to_mm
     gaps = (g for cover in trials.case.view.coverage.wants for g in cover.native_gaps)
-    gap = next((g for g in gaps if (g.from_mm, g.to_mm) == (numbers["from_mm"], numbers["to_mm"])), None)
+    gap = next((g for g in gaps if (g.from_mm, g.to_mm) == at), None)
     if gap:
         yield from _ways(gap)
 
@@ -75,7 +74,7 @@ def _ways(gap: NativeGap) -> Iterable[Cure]:
         yield Cure(code=CureCode.STITCH, numbers={"frames": gap.frames, "to_mm": gap.from_mm})
 
 
-def something_to_shoot(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def something_to_shoot(trials: Trials, finding: said.NoSetUp) -> Iterable[Cure]:
     """The lightest body that fits, lens that fits a body, adapter between them, or body with a lens."""
     loaded = [trials.plan.items[i] for i in trials.loaded]
     able = [t for kind in (Body, Lens, MountAdapter) for t in left(trials, kind) if _completes(t, loaded)]
@@ -106,7 +105,7 @@ def _completes(thing: Gear, loaded: list[Gear]) -> bool:
             return False
 
 
-def fewer_changes(trials: Trials, finding: Finding) -> Iterable[Cure]:
+def fewer_changes(trials: Trials, finding: said.LensChanges) -> Iterable[Cure]:
     """The lightest body that saves changing lenses in the weather."""
-    days = (d for d in trials.case.lens_changes if d.date.isoformat() == finding.refs["day"] and d.second_body)
+    days = (d for d in trials.case.lens_changes if d.date == finding.day and d.second_body)
     yield from (load(trials.plan.items[d.second_body]) for d in days if d.second_body)

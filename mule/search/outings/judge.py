@@ -11,7 +11,7 @@ from mule.findings.assess import case_of
 from mule.findings.cures import new_or_worse
 from mule.findings.finding import FindingCode
 from mule.findings.rules import Case, speak
-from mule.findings.said import Finding
+from mule.findings.said import Finding, MissingLink
 from mule.plan import Plan
 from mule.plan.gear import Gear, Group
 from mule.plan.kit import Kit, Loadout
@@ -98,16 +98,12 @@ def of_the_bag(said: Iterable[Finding], of_all: Iterable[Finding]) -> tuple[Find
     """What is said of a day's bag and is not as true of all that travels. of_all: what is said of that."""
     of_all = tuple(of_all)
     # What is nowhere on the trip is missed by whichever thing is named first.
-    nowhere = {_link(one) for one in of_all if one.code == FindingCode.MISSING_LINK}
+    nowhere = {(one.what, one.label) for one in of_all if isinstance(one, MissingLink)}
     return tuple(
         one
         for one in new_or_worse(said, of_all)
-        if one.code not in NOT_OF_A_DAY and not (one.code == FindingCode.MISSING_LINK and _link(one) in nowhere)
+        if one.code not in NOT_OF_A_DAY and not (isinstance(one, MissingLink) and (one.what, one.label) in nowhere)
     )
-
-
-def _link(finding: Finding) -> tuple[str, str]:
-    return finding.refs.get("what", ""), finding.refs.get("label", "")
 
 
 def _day(plan: Plan, day: Day, whole: Mapping[str, float], trip_short: tuple[str, ...]) -> DayBag:

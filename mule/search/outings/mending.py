@@ -6,7 +6,7 @@ from datetime import date
 from mule.analysis.loadouts import find
 from mule.base.errors import InvalidInput, Problem
 from mule.findings.cure import NoWay
-from mule.findings.cures import look_for_cures, problem_of
+from mule.findings.cures import look_for_cures
 from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.editing import apply
@@ -41,8 +41,8 @@ def look_for_day_cures(plan: Plan, on: date, should_stop: Callable[[], bool] = l
     if loadout is None:
         return
     _, findings = bag_of(plan, day, loadout)
-    amiss = {problem_of(finding) for finding in findings}
-    for found in look_for_cures(day_plan(plan, (day,), loadout), should_stop, lambda one: problem_of(one) in amiss):
+    amiss = {finding.subject() for finding in findings}
+    for found in look_for_cures(day_plan(plan, (day,), loadout), should_stop, lambda one: one.subject() in amiss):
         here = tuple(cure for cure in found.cures if not cure.gets)
         why = NoWay.NONE if found.cures and not here else found.why
         yield found.model_copy(update={"cures": here, "why": why})

@@ -10,6 +10,7 @@ from mule.analysis.resilience import Resilience
 from mule.base.units import Frozen
 from mule.findings.assess import Assessment
 from mule.findings.finding import FindingCode
+from mule.findings.said import GateNo
 from mule.packing import Moved, Placed, RoomUse, Stowage
 from mule.plan import Plan
 from mule.plan.field import line_of
@@ -253,9 +254,10 @@ def _closing(plan: Plan, assessment: Assessment, stowage: Stowage) -> Iterable[C
     """
     if not plan.kit.entries:
         return
-    lithium = sum(f.code == FindingCode.GATE_NO and f.refs.get("sort") in _LITHIUM for f in assessment.findings)
+    stopped = [f for f in assessment.findings if isinstance(f, GateNo)]
+    lithium = sum(f.sort in _LITHIUM for f in stopped)
     refused = sum(not leg.passes for leg in assessment.legs)
-    other = sum(f.code == FindingCode.GATE_NO and f.refs.get("sort") not in _LITHIUM for f in assessment.findings)
+    other = len(stopped) - lithium
     # The nights that Stamina and the scales count, and whether all of it lies in one bag where that is asked.
     together = sum(f.code == FindingCode.COPIES_TOGETHER for f in assessment.findings)
     copies = max(assessment.lasts.copies_short, together)
