@@ -5,7 +5,7 @@ from typing import Any
 
 from mule.findings.assess import assess
 from mule.findings.cures import cure
-from mule.findings.said import Finding
+from mule.findings.finding import Told
 from mule.plan import Plan
 from mule.plan.gear import Lens, Other, Soft
 from mule.plan.purposes import Purpose
@@ -22,11 +22,17 @@ def plan(*loaded: Any, left: tuple[Any, ...] = (), lens: Lens | None = None, **t
     return cast.plan(gear, cast.entry("bag", cast.INES_CABIN), *map(cast.entry, ids), **trip)
 
 
-def found(made: Plan, code: str) -> list[Finding]:
+def found(made: Plan, code: str) -> list[Any]:
     return [f for f in cure(made).findings if f.code == code]
 
 
-def only(made: Plan, code: str) -> Finding:
+def fields(finding: Any) -> dict[str, Any]:
+    """What a finding says beside what every finding has."""
+    own: dict[str, Any] = finding.model_dump(mode="json", exclude=set(Told.model_fields), exclude_none=True)
+    return own
+
+
+def only(made: Plan, code: str) -> Any:
     (one,) = found(made, code)
     return one
 

@@ -24,7 +24,7 @@ from mule.plan.kit import Loadout
 from mule.plan.places import AsPiece, InBag, PieceKind, Worn
 from mule.plan.trip import AidWish, Day, LocalRule, Mains, Want
 from tests import cast
-from tests.saying import DAYS, THING, codes, found, only, other, plan, score
+from tests.saying import DAYS, THING, codes, fields, found, only, other, plan, score
 from tests.wandering import wandered
 
 LEGS = Tripod(id="legs", name="legs", mass_g=1300, max_load_g=8000, max_height_mm=1500, head_included=True, **THING)
@@ -82,7 +82,7 @@ def test_what_serves_a_want_is_worth_the_want_and_needed() -> None:
 def test_what_a_want_asks_for_is_said_while_nothing_serves_it(aid: Any, thing: Any) -> None:
     asks = cast.want("job", aids=(AidWish(aid=aid),))
     said = only(plan(left=(thing,), wants=(asks,)), "aid-missing")
-    assert (said.refs["aid"], said.numbers) == (aid, {"count": 1, "have": 0})
+    assert (said.aid, said.count, said.have) == (aid, 1, 0)
     assert [e.item for e in said.cures[0].edits] == [thing.id]
     assert not found(plan(thing, wants=(asks,)), "aid-missing")
     assert not found(plan(left=(thing,), wants=(cast.want(),)), "aid-missing")
@@ -127,7 +127,7 @@ def avalanche(count: int) -> list[Safety]:
 def test_an_avalanche_set_is_whole_on_everybody_or_on_nobody() -> None:
     transceiver, probe, shovel = avalanche(2)
     said = only(plan(transceiver, left=(probe, shovel)), "set-incomplete")
-    assert (said.severity, said.refs["set"], said.numbers["have"]) == (Severity.CAUTION, "avalanche", 0)
+    assert (said.severity, said.set, said.have) == (Severity.CAUTION, "avalanche", 0)
     (way, *_) = said.cures
     assert {(e.act, e.item, e.count) for e in way.edits if e.act == "load"} == {
         ("load", "probe", 2),
@@ -145,11 +145,11 @@ def test_what_of_a_set_nobody_owns_is_to_be_had_for_everybody() -> None:
 
 def test_what_goes_back_before_the_trip_ends_is_said() -> None:
     hired = PANEL.model_copy(update={"standing": Standing.CAN_RENT, "return_by": date(2027, 5, 3)})
-    assert only(plan(hired, days=DAYS), "goes-back").refs == {"due": "2027-05-03", "last": "2027-05-04"}
+    assert fields(only(plan(hired, days=DAYS), "goes-back")) == {"due": "2027-05-03", "last": "2027-05-04"}
     late = hired.model_copy(update={"return_by": date(2027, 5, 5)})
     assert not found(plan(late, days=DAYS), "goes-back")
-    assert only(plan(late, days=DAYS), "to-fetch").numbers == {"undated": 0}
-    assert only(plan(late.model_copy(update={"return_by": None}), days=DAYS), "to-fetch").numbers == {"undated": 1}
+    assert only(plan(late, days=DAYS), "to-fetch").undated == 0
+    assert only(plan(late.model_copy(update={"return_by": None}), days=DAYS), "to-fetch").undated == 1
 
 
 def test_a_rule_of_the_place_looks_at_what_goes_along_that_day() -> None:
@@ -157,7 +157,7 @@ def test_a_rule_of_the_place_looks_at_what_goes_along_that_day() -> None:
         name="No legs in the church", effect="tripods-barred", first_day=date(2027, 5, 2), last_day=date(2027, 5, 2)
     )
     made = plan(LEGS, days=DAYS, local_rules=(rule,))
-    assert only(made, "tripods-barred").numbers == {"days": 1, "of_days": 4}
+    assert fields(only(made, "tripods-barred")) == {"rule": "No legs in the church", "days": 1, "of_days": 4}
     day_bag = Loadout(
         id="town",
         name="Town",
@@ -204,8 +204,8 @@ def test_a_bag_that_takes_packs_and_cards_along_is_said_and_spread() -> None:
     made = two_bags()
     said = only(made, "lost-bag")
     assert said.items == ("day",)
-    assert (said.numbers["power_days"], said.numbers["cards"], said.numbers["all_cards"]) == (0, 0, 4)
-    assert said.numbers["charges"] == 0
+    assert (said.power_days, said.cards, said.all_cards) == (0, 0, 4)
+    assert not said.charges
     assert said.cures
     assert all(e.act in ("move", "leave", "load") for e in said.cures[0].edits)
     day, cabin = InBag(bag="day"), cast.IN_BAG

@@ -11,6 +11,7 @@ from mule.plan import Plan
 from mule.plan.gear import Drive, Drone, Light, OtherSupport, Standing, Tripod
 from mule.plan.trip import Day, LocalRule, Marks, Person, Policies, Slot, Weather
 from tests import cast
+from tests.saying import fields
 
 DAYS = (Day(date="2027-02-20", title="One"), Day(date="2027-02-21", title="Two"))
 TRIPOD = Tripod(
@@ -47,10 +48,10 @@ def cured(one: Finding) -> list[list[str]]:
 
 def test_barred_legs_are_told_with_the_days_and_a_clamp_that_may_pass() -> None:
     always = only(plan(TRIPOD, left=(CLAMP,), local_rules=(ALWAYS,)), "tripods-barred")
-    assert (always.numbers, cured(always)) == ({"days": 2, "of_days": 2}, [["tripod"]])
+    assert (always.days, always.of_days, cured(always)) == (2, 2, [["tripod"]])
     # Barred on one day only, they may come for the other, and stay where one sleeps on that.
     once = only(plan(TRIPOD, left=(CLAMP,), local_rules=(SECOND_DAY,)), "tripods-barred")
-    assert (once.numbers["days"], cured(once)) == (1, [["tripod"], []])
+    assert (once.days, cured(once)) == (1, [["tripod"], []])
     assert not found(plan(CLAMP, local_rules=(ALWAYS,)), "tripods-barred")
     gone = LocalRule(name="No legs", effect="tripods-barred", last_day="2027-01-01")
     assert not found(plan(TRIPOD, local_rules=(gone,)), "tripods-barred")
@@ -68,7 +69,7 @@ def test_lens_changes_in_bad_weather_are_told_with_the_body_that_saves_one() -> 
     wet = (Day(date="2027-02-20", title="One", weather=(Weather.RAIN,)),)
     wants = (cast.want("near"), cast.want("far", 250, 400))
     made = only(plan(cast.tele_zoom(), left=(cast.body("second"),), days=wet, wants=wants), "lens-changes")
-    assert (made.numbers, cured(made)) == ({"days": 1, "changes": 1}, [["second"]])
+    assert (made.days, made.changes, cured(made)) == (1, 1, [["second"]])
     assert not found(plan(cast.tele_zoom(), wants=wants), "lens-changes")
 
 
@@ -94,7 +95,7 @@ def test_more_than_somebody_carries_well_moves_to_who_has_room() -> None:
         cast.entry("normal"),
     )
     made = only(cast.plan(gear, *entries, people=people), "carries-well")
-    assert made.numbers == {"carried_g": 2920, "over": 420}
+    assert (made.carried_g, made.over_g) == (2920, 420)
     assert cured(made) == [["body"]]
     assert not found(plan(), "carries-well")
 
@@ -120,7 +121,7 @@ def test_two_drives_in_one_bag_are_told() -> None:
 
 def test_head_torches_are_one_each() -> None:
     torch = Light(id="torch", name="t", mass_g=86, size=cast.SMALL, form="head-torch", count=2)
-    assert only(plan(left=(torch,)), "torch-each").numbers == {"have": 0, "people": 2}
+    assert fields(only(plan(left=(torch,)), "torch-each")) == {"have": 0, "people": 2}
     assert only(plan(torch), "torch-each").cures[0].mass_change_g == 86
     assert not found(plan(torch, people=(Person(id="ines", name="Ines"),)), "torch-each")
 

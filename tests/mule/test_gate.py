@@ -280,7 +280,7 @@ def test_a_thing_larger_than_every_space_of_its_bag_is_told_with_a_bag_that_take
     large = bag("large", "hold", 700, 300, 200)
     plan = packed((long, 1, "cabin"), seat=large)
     (found,) = [f for f in cure(plan).findings if f.code == "too-large"]
-    assert (found.severity, found.refs["bag"]) == (Severity.BLOCKER, "cabin")
+    assert (found.severity, found.bag) == (Severity.BLOCKER, "cabin")
     assert found.cures[0].edits == (Move(item="pole", place=InBag(bag="large")),)
     assert {str(s.name): s.mark for s in cure(plan).stations}["stow"] == "blocked"
 
@@ -322,7 +322,7 @@ def test_restricted_things_are_judged_where_they_lie_on_each_leg() -> None:
     assert (again.loadout, again.legs) == ("hop", ("leg-1",))
     assert [j.item for j in again.restricted if j.answer == "no"] == ["bank"]
     (finding,) = [f for f in cure(plan).findings if f.code == "gate-no"]
-    assert finding.refs["loadout"] == "hop"
+    assert finding.loadout == "hop"
     assert not finding.cures
 
 

@@ -14,6 +14,7 @@ from mule.plan.edits import Leave, Move
 from mule.plan.places import InBag
 from mule.plan.trip import Leg
 from tests import cast
+from tests.saying import fields
 
 BASIC = [cast.bag(), cast.body(), cast.normal_zoom()]
 PACKED = (cast.entry("bag", cast.INES_CABIN), cast.entry("body"), cast.entry("normal"))
@@ -83,7 +84,7 @@ def test_a_lens_that_fits_nothing_is_idle_and_may_be_left_or_adapted() -> None:
 def test_an_absent_thing_that_is_loaded_is_noted_with_its_day() -> None:
     away = cast.normal_zoom(absent={"reason": "on-loan", "until": "2027-02-12"})
     made = finding(cast.plan([cast.bag(), cast.body(), away], *PACKED), "absent-loaded")
-    assert made.refs == {"reason": "on-loan", "until": "2027-02-12"}
+    assert fields(made) == {"reason": "on-loan", "until": "2027-02-12"}
     assert "absent-loaded" not in codes(cast.plan(BASIC, *PACKED))
 
 
@@ -97,7 +98,7 @@ def test_a_gap_has_cures_and_loading_one_ends_it() -> None:
     wide = cast.lens("wide", 14, 24, 2.8, mass_g=650)
     plan = cast.plan([*BASIC, wide], *PACKED, wants=(cast.want(low=14, high=70),))
     made = finding(plan, "gap")
-    assert (made.numbers["from_mm"], made.numbers["to_mm"]) == (14, 24)
+    assert (made.from_mm, made.to_mm) == (14, 24)
     assert made.cures[0].mass_change_g == 650
     assert "gap" not in codes(apply(plan, made.cures[0].edits))
 
@@ -117,7 +118,7 @@ def test_one_native_gap_shared_by_two_wants_is_told_once() -> None:
         f for f in cure(cast.plan(gear, *PACKED, cast.entry("tele"), wants=wants)).findings if f.code == "native-gap"
     ]
     assert len(made) == 1
-    assert made[0].numbers["wants"] == 2
+    assert made[0].wants == 2
     assert made[0].severity == Severity.NOTE
     assert made[0].cures[0].numbers == {"crop": 1.5, "to_mm": 105, "megapixels": 20}
 
@@ -167,8 +168,8 @@ OVER = cast.plan(
 def test_an_overweight_bag_blocks_and_says_by_how_much() -> None:
     made = finding(OVER, "leg-mass")
     assert made.severity == Severity.BLOCKER
-    assert made.numbers == {"value": 3660, "allowed": 3400, "over": 260, "legs": 1}
-    assert made.refs == {"leg": "leg-air", "person": "ines", "piece": "cabin"}
+    assert (made.mass_g, made.allowed_g, made.over_g, made.legs) == (3660, 3400, 260, 1)
+    assert (made.leg, made.person, made.piece) == ("leg-air", "ines", "cabin")
 
 
 def test_the_cures_of_an_overweight_bag_each_cure_it() -> None:
@@ -250,7 +251,7 @@ def test_nothing_is_moved_into_a_bag_that_would_be_too_full_for_a_leg() -> None:
             carriers=(cast.carrier(mass_g=6_400),),
         )
         over = finding(plan, "leg-mass")
-        assert over.numbers["over"] == 520
+        assert over.over_g == 520
         targets = [
             e.place.bag
             for c in over.cures
@@ -293,8 +294,8 @@ def test_one_limit_broken_on_two_legs_is_one_finding() -> None:
     plan = cast.plan(BASIC, *PACKED, carriers=(cast.carrier("one", mass_g=2_000), cast.carrier("two", mass_g=1_500)))
     made = [f for f in cure(plan).findings if f.code == "leg-mass"]
     assert len(made) == 1
-    assert made[0].numbers["legs"] == 2
-    assert made[0].refs["leg"] == "leg-two"
+    assert made[0].legs == 2
+    assert made[0].leg == "leg-two"
 
 
 def test_blockers_come_before_cautions_and_cautions_before_notes() -> None:

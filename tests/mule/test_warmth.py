@@ -32,8 +32,8 @@ def test_the_coldest_hour_against_what_is_worn(comfort: float | None, says: bool
 
 def test_one_for_each() -> None:
     said = only(clad(jacket(-15, count=1)), "too-cold")
-    assert (said.severity, said.numbers["have"], said.numbers["people"]) == (Severity.CAUTION, 1, 2)
-    assert said.refs["day"] == "2027-02-21"
+    assert (said.severity, said.have, said.people) == (Severity.CAUTION, 1, 2)
+    assert said.day.isoformat() == "2027-02-21"
     warm = [jacket(-15, count=1), jacket(-20, count=1, id_="parka")]
     assert "too-cold" not in codes(clad(*warm))
 

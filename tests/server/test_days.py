@@ -13,16 +13,16 @@ def test_each_day_says_what_is_out_there_and_a_click_on_a_cure_mends_it(demo: As
     assert (len(by_days["days"]), by_days["outings"]) == (9, 3)
     coast = by_days["days"][1]
     assert coast["loadout"] == "shore"
-    codes = {(f["code"], f["refs"].get("what")) for f in coast["findings"]}
+    codes = {(f["code"], f.get("what")) for f in coast["findings"]}
     assert ("missing-link", "card") in codes
     told = lines(demo("post", f"{KIT}/days/{coast['date']}/cures"))
     assert told[-1] == {"whole": True}
-    cure = next(t["finding"]["cures"][0] for t in told if t.get("finding", {}).get("refs", {}).get("what") == "card")
+    cure = next(t["finding"]["cures"][0] for t in told if t.get("finding", {}).get("what") == "card")
     version = demo("get", KIT).json()["state"]["version"]
     changed = demo("post", f"{KIT}/loadouts/shore/edits", {"version": version, "edits": cure["edits"]})
     assert changed.status_code == 200
     then = demo("get", f"{KIT}/days").json()["days"][1]["findings"]
-    assert ("missing-link", "card") not in {(f["code"], f["refs"].get("what")) for f in then}
+    assert ("missing-link", "card") not in {(f["code"], f.get("what")) for f in then}
     stale = demo("post", f"{KIT}/loadouts/shore/edits", {"version": version, "edits": cure["edits"]})
     assert stale.status_code == 409
 
