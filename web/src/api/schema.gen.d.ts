@@ -6338,6 +6338,78 @@ export interface components {
             blockers: number;
         };
         /**
+         * AbsentLoaded
+         * @description It is loaded and not here. until: when it is back, where that is known.
+         */
+        AbsentLoaded: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "absent-loaded";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            reason: components["schemas"]["AbsenceReason"];
+            /** Until */
+            until?: string | null;
+        };
+        /**
+         * AidMissing
+         * @description Too few of what a want asks for beside glass.
+         */
+        AidMissing: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "aid-missing";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+            /** Aid */
+            aid: string;
+            /** Count */
+            count: number;
+            /** Have */
+            have: number;
+        };
+        /**
          * AsPiece
          * @description A bag that is itself a piece of somebody's luggage.
          */
@@ -6396,9 +6468,85 @@ export interface components {
             /** Sky */
             sky: components["schemas"]["DayLight"][];
             /** Findings */
-            findings: components["schemas"]["Finding"][];
+            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["mule__findings__said__wants__Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["mule__findings__said__wants__NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["mule__findings__said__completeness__Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["mule__findings__said__completeness__Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
             /** Stations */
             stations: components["schemas"]["Station"][];
+        };
+        /**
+         * BackTooLate
+         * @description It is away until the trip has begun.
+         */
+        BackTooLate: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "back-too-late";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /**
+             * Start
+             * Format: date
+             */
+            start: string;
+        };
+        /**
+         * BankTooLarge
+         * @description A bank that no airline takes.
+         */
+        BankTooLarge: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "bank-too-large";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Energy Wh */
+            energy_wh: number;
+            /** Most Wh */
+            most_wh: number;
         };
         /**
          * Bare
@@ -6423,6 +6571,186 @@ export interface components {
             state: components["schemas"]["KitState"];
         };
         /**
+         * BeyondCold
+         * @description Colder than the estimate of cold goes. ends_c: down to where it does.
+         */
+        BeyondCold: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "beyond-cold";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Lowest C */
+            lowest_c: number;
+            /** Ends C */
+            ends_c: number;
+        };
+        /**
+         * BigBagsBarred
+         * @description Bags over a size do not come in.
+         */
+        BigBagsBarred: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "big-bags-barred";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Rule */
+            rule: string;
+            /** Days */
+            days: number;
+            /** Of Days */
+            of_days: number;
+        };
+        /**
+         * BothInOneBag
+         * @description Two things that back each other up, and the bag that both ride in.
+         */
+        BothInOneBag: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "both-in-one-bag";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+        };
+        /**
+         * CardOld
+         * @description Cards older than they are trusted. since: the year of the oldest; years: for how long they are.
+         */
+        CardOld: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "card-old";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Since */
+            since: number;
+            /** Years */
+            years: number;
+        };
+        /**
+         * CardsFull
+         * @description Cards run out. more: cards that would do.
+         */
+        CardsFull: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "cards-full";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Types */
+            types: string[];
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Lost Gb */
+            lost_gb: number;
+            /** More */
+            more: number;
+        };
+        /**
          * CardsOf
          * @description A type of card over the trip. needed: cards used when there are always enough; full_on: the day they run out.
          */
@@ -6435,6 +6763,43 @@ export interface components {
             needed: number;
             /** Full On */
             full_on: string | null;
+        };
+        /**
+         * CarriesWell
+         * @description More on a back than it carries well.
+         */
+        CarriesWell: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "carries-well";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Person */
+            person: string;
+            /** Carried G */
+            carried_g: number;
+            /** Over G */
+            over_g: number;
         };
         /**
          * Cell
@@ -6456,6 +6821,78 @@ export interface components {
             fit: components["schemas"]["Fit"] | null;
             /** Ways */
             ways: number;
+        };
+        /**
+         * Chain
+         * @description One thing, or type, that alone brings ``things`` others along, ``mass_g`` in all.
+         */
+        Chain: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "chain";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** What */
+            what: string;
+            /** Label */
+            label?: string | null;
+            /** Things */
+            things: number;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
+         * ChargerVolts
+         * @description It does not take the volts of the place.
+         */
+        ChargerVolts: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "charger-volts";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Volts */
+            volts: number;
         };
         /**
          * Check
@@ -6509,6 +6946,105 @@ export interface components {
             places: number;
         };
         /**
+         * ClashBasePlate
+         * @description For plates.
+         */
+        ClashBasePlate: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "clash-base-plate";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Places */
+            places: number;
+        };
+        /**
+         * ClashHotShoe
+         * @description For hot shoes.
+         */
+        ClashHotShoe: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "clash-hot-shoe";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Places */
+            places: number;
+        };
+        /**
+         * ClashPhone
+         * @description For phones.
+         */
+        ClashPhone: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "clash-phone";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Places */
+            places: number;
+        };
+        /**
          * Completeness
          * @description What the loaded things lack and double.
          */
@@ -6516,11 +7052,11 @@ export interface components {
             /** Missing */
             missing: components["schemas"]["Missing"][];
             /** Orphans */
-            orphans: components["schemas"]["Orphan"][];
+            orphans: components["schemas"]["mule__analysis__completeness__answer__Orphan"][];
             /** Clashes */
             clashes: components["schemas"]["Clash"][];
             /** Overlaps */
-            overlaps: components["schemas"]["Overlap"][];
+            overlaps: components["schemas"]["mule__analysis__completeness__answer__Overlap"][];
         };
         /**
          * Contents
@@ -6548,6 +7084,116 @@ export interface components {
             litres: number;
             /** Volume L */
             volume_l: number;
+        };
+        /**
+         * CopiesShort
+         * @description Pictures are in fewer places than asked by the end of some nights, worst of that of ``on``.
+         */
+        CopiesShort: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "copies-short";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Copies */
+            copies: number;
+            /** Asked */
+            asked: number;
+            /** Nights */
+            nights: number;
+        };
+        /**
+         * CopiesTogether
+         * @description All places of a picture are in one bag or camera.
+         */
+        CopiesTogether: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "copies-together";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+        };
+        /**
+         * CoverLeft
+         * @description Weather on ``days`` days, things that it gets into, and the cover at home.
+         */
+        CoverLeft: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "cover-left";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /**
+             * Weather
+             * @enum {string}
+             */
+            weather: "rain" | "spray" | "snow" | "dust";
+            /** Days */
+            days: number;
         };
         /**
          * Coverage
@@ -6646,12 +7292,12 @@ export interface components {
              * Brings
              * @default []
              */
-            brings: components["schemas"]["Told"][];
+            brings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["mule__findings__said__wants__Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["mule__findings__said__wants__NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["mule__findings__said__completeness__Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["mule__findings__said__completeness__Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
             /**
              * Also
              * @default []
              */
-            also: components["schemas"]["Told"][];
+            also: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["mule__findings__said__wants__Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["mule__findings__said__wants__NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["mule__findings__said__completeness__Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["mule__findings__said__completeness__Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
         };
         /**
          * CureCode
@@ -6719,6 +7365,43 @@ export interface components {
             moon_lit: number;
         };
         /**
+         * DronesBarred
+         * @description Drones must stay on the ground.
+         */
+        DronesBarred: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "drones-barred";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Rule */
+            rule: string;
+            /** Days */
+            days: number;
+            /** Of Days */
+            of_days: number;
+        };
+        /**
          * Entry
          * @description ``count`` of an item at one place. An item may have several entries at different places.
          */
@@ -6734,6 +7417,43 @@ export interface components {
             place: components["schemas"]["InBag"] | components["schemas"]["Worn"] | components["schemas"]["AsPiece"];
         };
         /**
+         * FilmShort
+         * @description Less film than the days ask, in frames.
+         */
+        FilmShort: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "film-short";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Type */
+            type: string;
+            /** Asked */
+            asked: number;
+            /** Have */
+            have: number;
+        };
+        /**
          * FilterFit
          * @description The matrix over the loaded lenses, and what the wants ask for.
          */
@@ -6746,46 +7466,86 @@ export interface components {
             asked: components["schemas"]["Asked"][];
         };
         /**
-         * Finding
-         * @description What a rule found. cures, why: ways out, or why there is none; empty until ``mule.findings.cures`` looked.
+         * FilterUnserved
+         * @description An effect that a want asks for is given on none, or not all, of its lenses.
+         *
+         *     from_mm, to_mm: where it lacks, when it does so in part.
          */
-        Finding: {
-            code: components["schemas"]["FindingCode"];
-            severity: components["schemas"]["Severity"];
-            /** Stations */
-            stations: components["schemas"]["StationName"][];
+        FilterUnserved: {
             /**
-             * Numbers
-             * @default {}
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
-            numbers: {
-                [key: string]: number;
-            };
+            code: "filter-unserved";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
             /**
              * Items
              * @default []
              */
             items: string[];
             /**
-             * Refs
-             * @default {}
+             * Cures
+             * @default []
              */
-            refs: {
-                [key: string]: string;
-            };
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+            /** Effect */
+            effect: string;
+            /** Stops */
+            stops?: number | null;
+            /** From Mm */
+            from_mm?: number | null;
+            /** To Mm */
+            to_mm?: number | null;
+        };
+        /**
+         * FiltersTogether
+         * @description Effects that one lens does not wear together, or only with dark corners.
+         *
+         *     rim_mm: of what they are in; from_mm: where the corners are dark.
+         */
+        FiltersTogether: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "filters-together";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
             /**
              * Cures
              * @default []
              */
             cures: components["schemas"]["Cure"][];
             why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+            /** Rim Mm */
+            rim_mm?: number | null;
+            /** From Mm */
+            from_mm?: number | null;
         };
-        /**
-         * FindingCode
-         * @description Every rule's words have one of these; the interface has a sentence for each.
-         * @enum {string}
-         */
-        FindingCode: "absent-loaded" | "aid-missing" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "card-old" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "cover-left" | "drones-barred" | "film-short" | "filter-unserved" | "filters-together" | "gap" | "gate-ask" | "gate-no" | "goes-back" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-soft" | "leg-sum" | "leg-together" | "lens-changes" | "light-legs" | "lost-bag" | "medicine-held" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "not-held" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "set-incomplete" | "single-point" | "slot-full" | "support-loaded" | "to-fetch" | "too-cold" | "too-large" | "torch-each" | "tripods-barred" | "unplaced" | "want-unmet" | "water-beside";
         /**
          * Fit
          * @description One way of putting filters on a lens. parts: every thing it takes, filters first. to_load: those left behind.
@@ -6807,21 +7567,150 @@ export interface components {
             warnings: ("dark-corners" | "uneven-sky" | "cross-pattern")[];
         };
         /**
-         * Gap
-         * @description A run of cells inside a want that scores under 0.5. because: its weakest factor.
+         * GateAsk
+         * @description It goes only with somebody's word.
          */
-        Gap: {
-            /** From Mm */
-            from_mm: number;
-            /** To Mm */
-            to_mm: number;
-            /** Score */
-            score: number;
+        GateAsk: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "gate-ask";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "gate"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Sort */
+            sort: string;
             /**
              * Because
              * @enum {string}
              */
-            because: "reach" | "light" | "pixels" | "trait";
+            because: "place" | "energy" | "count";
+            /** Held */
+            held: boolean;
+            /** Bag */
+            bag?: string | null;
+            /** Loadout */
+            loadout?: string | null;
+            /** Count */
+            count: number;
+            /** Total */
+            total: number;
+            /** Most */
+            most?: number | null;
+            /** Energy Wh */
+            energy_wh?: number | null;
+        };
+        /**
+         * GateNo
+         * @description It does not go. over: pieces past those that may, or all that lie where none may.
+         */
+        GateNo: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "gate-no";
+            /** @default blocker */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "gate"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Sort */
+            sort: string;
+            /**
+             * Because
+             * @enum {string}
+             */
+            because: "place" | "energy" | "count";
+            /** Held */
+            held: boolean;
+            /** Bag */
+            bag?: string | null;
+            /** Loadout */
+            loadout?: string | null;
+            /** Count */
+            count: number;
+            /** Total */
+            total: number;
+            /** Most */
+            most?: number | null;
+            /** Energy Wh */
+            energy_wh?: number | null;
+            /** Over */
+            over: number;
+        };
+        /**
+         * GoesBack
+         * @description It is due before the trip is over. last: the last day of the trip.
+         */
+        GoesBack: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "goes-back";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /**
+             * Due
+             * Format: date
+             */
+            due: string;
+            /**
+             * Last
+             * Format: date
+             */
+            last: string;
         };
         /**
          * Group
@@ -6861,6 +7750,44 @@ export interface components {
             megapixels: number;
         };
         /**
+         * HeavyLoad
+         * @description More than a share of body mass on one back. line: the share that is passed.
+         */
+        HeavyLoad: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "heavy-load";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Person */
+            person: string;
+            /** Carried G */
+            carried_g: number;
+            /** Share */
+            share: number;
+            /** Line */
+            line: number;
+        };
+        /**
          * Home
          * @description The lens that lives on a body.
          */
@@ -6869,6 +7796,39 @@ export interface components {
             body: string;
             /** Lens */
             lens: string;
+        };
+        /**
+         * IdleOptics
+         * @description A lens that no loaded body takes, a converter that no loaded lens names. mass_g: of all pieces.
+         */
+        IdleOptics: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "idle-optics";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Mass G */
+            mass_g: number;
         };
         /**
          * InBag
@@ -7047,6 +8007,294 @@ export interface components {
             count?: number | null;
         };
         /**
+         * LegCount
+         * @description Too many pieces.
+         */
+        LegCount: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "leg-count";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench",
+             *       "gate"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Leg */
+            leg: string;
+            /** Legs */
+            legs: number;
+            /** Person */
+            person: string;
+            piece?: components["schemas"]["PieceKind"] | null;
+            /**
+             * Risked
+             * @default false
+             */
+            risked: boolean;
+            /** Pieces */
+            pieces: number;
+            /** Allowed */
+            allowed: number;
+            /** Over */
+            over: number;
+        };
+        /**
+         * LegMass
+         * @description A bag is too heavy.
+         */
+        LegMass: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "leg-mass";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench",
+             *       "gate"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Leg */
+            leg: string;
+            /** Legs */
+            legs: number;
+            /** Person */
+            person: string;
+            piece?: components["schemas"]["PieceKind"] | null;
+            /**
+             * Risked
+             * @default false
+             */
+            risked: boolean;
+            /** Mass G */
+            mass_g: number;
+            /** Allowed G */
+            allowed_g: number;
+            /** Over G */
+            over_g: number;
+        };
+        /**
+         * LegSize
+         * @description A bag does not go into the frame. over_mm: where most is lacking.
+         */
+        LegSize: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "leg-size";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench",
+             *       "gate"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Leg */
+            leg: string;
+            /** Legs */
+            legs: number;
+            /** Person */
+            person: string;
+            piece?: components["schemas"]["PieceKind"] | null;
+            /**
+             * Risked
+             * @default false
+             */
+            risked: boolean;
+            /** Side Mm */
+            side_mm: number;
+            /** Allowed Mm */
+            allowed_mm: number;
+            /** Over Mm */
+            over_mm: number;
+        };
+        /**
+         * LegSoft
+         * @description Only soft bags go.
+         */
+        LegSoft: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "leg-soft";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench",
+             *       "gate"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Leg */
+            leg: string;
+            /** Legs */
+            legs: number;
+            /** Person */
+            person: string;
+            piece?: components["schemas"]["PieceKind"] | null;
+            /**
+             * Risked
+             * @default false
+             */
+            risked: boolean;
+        };
+        /**
+         * LegSum
+         * @description The sides of a bag come to too much.
+         */
+        LegSum: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "leg-sum";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench",
+             *       "gate"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Leg */
+            leg: string;
+            /** Legs */
+            legs: number;
+            /** Person */
+            person: string;
+            piece?: components["schemas"]["PieceKind"] | null;
+            /**
+             * Risked
+             * @default false
+             */
+            risked: boolean;
+            /** Sum Mm */
+            sum_mm: number;
+            /** Allowed Mm */
+            allowed_mm: number;
+            /** Over Mm */
+            over_mm: number;
+        };
+        /**
+         * LegTogether
+         * @description Bags are too heavy together.
+         */
+        LegTogether: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "leg-together";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench",
+             *       "gate"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Leg */
+            leg: string;
+            /** Legs */
+            legs: number;
+            /** Person */
+            person: string;
+            piece?: components["schemas"]["PieceKind"] | null;
+            /**
+             * Risked
+             * @default false
+             */
+            risked: boolean;
+            /** Mass G */
+            mass_g: number;
+            /** Allowed G */
+            allowed_g: number;
+            /** Over G */
+            over_g: number;
+        };
+        /**
          * LegVerdict
          * @description Whether one leg takes everything, and every limit looked at.
          *
@@ -7065,6 +8313,81 @@ export interface components {
             checks: components["schemas"]["Check"][];
             /** Loadout */
             loadout?: string | null;
+        };
+        /**
+         * LensChanges
+         * @description Lenses are changed in bad weather. days: on which; changes: on the worst of them, ``day``.
+         */
+        LensChanges: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "lens-changes";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Days */
+            days: number;
+            /** Changes */
+            changes: number;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+        };
+        /**
+         * LightLegs
+         * @description Legs that wind pushes, on ``days`` days.
+         */
+        LightLegs: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "light-legs";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Mass G */
+            mass_g: number;
+            /** Days */
+            days: number;
         };
         /**
          * Load
@@ -7149,6 +8472,50 @@ export interface components {
             people: components["schemas"]["PersonLoad"][];
         };
         /**
+         * LostBag
+         * @description A bag that takes power or cards along and leaves the cameras.
+         *
+         *     power_days, whole_days: without and with it, of ``of_days``; charges: whether what is left still charges.
+         */
+        LostBag: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "lost-bag";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Power Days */
+            power_days: number;
+            /** Whole Days */
+            whole_days: number;
+            /** Of Days */
+            of_days: number;
+            /** Cards */
+            cards: number;
+            /** All Cards */
+            all_cards: number;
+            /** Charges */
+            charges: boolean;
+        };
+        /**
          * Lying
          * @description So many pieces of a thing at one place. bag: None on the person.
          */
@@ -7163,6 +8530,101 @@ export interface components {
             bag: string | null;
             /** Held */
             held: boolean;
+        };
+        /**
+         * MedicineHeld
+         * @description Medicine in a bag that is checked in.
+         */
+        MedicineHeld: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "medicine-held";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "gate"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Bag */
+            bag: string;
+        };
+        /**
+         * MirrorOneCard
+         * @description Every frame twice is asked of a camera with one card on some day.
+         */
+        MirrorOneCard: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "mirror-one-card";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+        };
+        /**
+         * MirrorOneSlot
+         * @description Every frame twice is asked of a camera with one slot.
+         */
+        MirrorOneSlot: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "mirror-one-slot";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
         };
         /**
          * Missing
@@ -7182,6 +8644,40 @@ export interface components {
              * @default 0
              */
             short: number;
+        };
+        /**
+         * MissingLink
+         * @description Nothing loaded gives it.
+         */
+        MissingLink: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "missing-link";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** What */
+            what: string;
+            /** Label */
+            label?: string | null;
         };
         /**
          * Mount
@@ -7213,24 +8709,66 @@ export interface components {
             origin?: (components["schemas"]["InBag"] | components["schemas"]["Worn"] | components["schemas"]["AsPiece"]) | null;
         };
         /**
-         * NativeGap
-         * @description A stretch of a want that no set-up sees without cropping or stitching, and what bridges it.
-         *
-         *     bridged_to_mm: how far a crop mode of the set-up below reaches; megapixels: what is left there.
-         *     frames: frames of a stitch from the set-up above, for a static want (None when it takes more than 12).
+         * MustLeave
+         * @description Marked to stay, and loaded.
          */
-        NativeGap: {
-            /** From Mm */
-            from_mm: number;
-            /** To Mm */
-            to_mm: number;
-            bridge?: components["schemas"]["SetUpName"] | null;
-            /** Bridged To Mm */
-            bridged_to_mm?: number | null;
-            /** Megapixels */
-            megapixels?: number | null;
-            /** Frames */
-            frames?: number | null;
+        MustLeave: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "must-leave";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+        };
+        /**
+         * MustTake
+         * @description Marked to come, and not loaded.
+         */
+        MustTake: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "must-take";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
         };
         /**
          * Nest
@@ -7243,6 +8781,132 @@ export interface components {
             inner: string;
         };
         /**
+         * NoDays
+         * @description There is no day that could be judged.
+         */
+        NoDays: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "no-days";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "brief",
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+        };
+        /**
+         * NoPeople
+         * @description Nobody is there to carry the kit.
+         */
+        NoPeople: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "no-people";
+            /** @default blocker */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "brief"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+        };
+        /**
+         * NoSetUp
+         * @description Things are loaded, but none of them takes a picture.
+         */
+        NoSetUp: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "no-set-up";
+            /** @default blocker */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench",
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+        };
+        /**
+         * NoWants
+         * @description Nothing is wanted.
+         */
+        NoWants: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "no-wants";
+            /** @default blocker */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "brief"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+        };
+        /**
          * NoWay
          * @description Why there is no way out to click on. brief: the brief has to say something. bench: something has to be loaded.
          *     word: somebody else decides. loadout: it is mended where the loadout is made up. safety: only by leaving safety
@@ -7251,30 +8915,210 @@ export interface components {
          */
         NoWay: "bench" | "brief" | "loadout" | "none" | "safety" | "word" | "worse";
         /**
-         * Orphan
-         * @description A loaded thing without a purpose. lacks: what would give it one, of type label.
+         * NoneBody
+         * @description No second body was picked.
          */
-        Orphan: {
-            /** Item */
-            item: string;
-            /** Lacks */
-            lacks: string;
-            /** Label */
-            label: string;
-            /** Mass G */
-            mass_g: number;
+        NoneBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "policy-none-body";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Bodies */
+            bodies: number;
         };
         /**
-         * Overlap
-         * @description Things that do the same. meant: one of them is marked as a backup.
+         * NotAtSeat
+         * @description Needed in the seat, and out of reach there.
          */
-        Overlap: {
-            /** By */
-            by: string;
-            /** Items */
+        NotAtSeat: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "not-at-seat";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stow"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
             items: string[];
-            /** Meant */
-            meant: boolean;
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Bag */
+            bag: string;
+        };
+        /**
+         * NotHeld
+         * @description A want is to be held still, and nothing does.
+         */
+        NotHeld: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "not-held";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+        };
+        /**
+         * NothingLoaded
+         * @description The kit is empty.
+         */
+        NothingLoaded: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "nothing-loaded";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench",
+             *       "stamina",
+             *       "gate"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+        };
+        /**
+         * OneZoom
+         * @description One zoom was picked.
+         */
+        OneZoom: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "policy-one-zoom";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Lenses */
+            lenses: number;
+            /** Zooms */
+            zooms: number;
+        };
+        /**
+         * Overfull
+         * @description More litres than a bag or an insert has.
+         */
+        Overfull: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "overfull";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "bag" | "insert";
+            /** Litres */
+            litres: number;
+            /** Volume L */
+            volume_l: number;
         };
         /**
          * PersonLoad
@@ -7306,6 +9150,36 @@ export interface components {
             over: number[];
         };
         /**
+         * PicturesInOneBag
+         * @description All copies of the pictures ride in one bag.
+         */
+        PicturesInOneBag: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "pictures-in-one-bag";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+        };
+        /**
          * Piece
          * @description A bag as luggage. mass_g: as weighed, where it was. size_mm: outer sides with what is strapped on, longest
          *     first; bare_mm: without it. hard: a case.
@@ -7331,6 +9205,42 @@ export interface components {
             hard: boolean;
         };
         /**
+         * PiecesShort
+         * @description It is loaded, in too few pieces.
+         */
+        PiecesShort: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "pieces-short";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** What */
+            what: string;
+            /** Label */
+            label?: string | null;
+            /** Short */
+            short: number;
+        };
+        /**
          * Pin
          * @description A thing that a person put somewhere by hand. x, y, z: mm from the compartment's corner at the bottom of the back.
          *
@@ -7347,6 +9257,149 @@ export interface components {
             at_mm?: number[] | null;
             /** Turn */
             turn?: number[] | null;
+        };
+        /**
+         * PowerShort
+         * @description It does not carry the day.
+         */
+        PowerShort: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "power-short";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Type */
+            type: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Need Wh */
+            need_wh: number;
+            /** Got Wh */
+            got_wh: number;
+            /** Ready Wh */
+            ready_wh: number;
+            /** Margin */
+            margin: number;
+            /** Asked */
+            asked: number;
+            /** Lowest C */
+            lowest_c: number;
+            /** Short Days */
+            short_days: number;
+            /** Lacking Wh */
+            lacking_wh: number;
+        };
+        /**
+         * PowerThin
+         * @description It carries the day, with less to spare than asked.
+         */
+        PowerThin: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "power-thin";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stamina"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Type */
+            type: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Need Wh */
+            need_wh: number;
+            /** Got Wh */
+            got_wh: number;
+            /** Ready Wh */
+            ready_wh: number;
+            /** Margin */
+            margin: number;
+            /** Asked */
+            asked: number;
+            /** Lowest C */
+            lowest_c: number;
+            /** Short Days */
+            short_days: number;
+            /** Lacking Wh */
+            lacking_wh: number;
+        };
+        /**
+         * Primes
+         * @description Fixed focal lengths were picked.
+         */
+        Primes: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "policy-primes";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Lenses */
+            lenses: number;
+            /** Zooms */
+            zooms: number;
         };
         /**
          * ReachBar
@@ -7451,6 +9504,49 @@ export interface components {
             cells: components["schemas"]["Cell"][];
         };
         /**
+         * SetIncomplete
+         * @description Not everybody has all of a set. use: what lacks most; lacking: pieces of everything in it.
+         */
+        SetIncomplete: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "set-incomplete";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Set */
+            set: string;
+            /** Name */
+            name: string;
+            /** Use */
+            use: string;
+            /** Have */
+            have: number;
+            /** People */
+            people: number;
+            /** Lacking */
+            lacking: number;
+        };
+        /**
          * SetUpName
          * @description The parts of a set-up by id; ``crop`` is the camera crop in force.
          */
@@ -7475,6 +9571,110 @@ export interface components {
          * @enum {string}
          */
         Severity: "blocker" | "caution" | "note";
+        /**
+         * SinglePoint
+         * @description One thing whose loss costs much. points: of the brief; stops: whether no picture is taken any more.
+         */
+        SinglePoint: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "single-point";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Points */
+            points: number;
+            /** Wants */
+            wants: number;
+            /** Days */
+            days: number;
+            /** Stops */
+            stops: boolean;
+        };
+        /**
+         * SlotFull
+         * @description More than one of things of which one may come.
+         */
+        SlotFull: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "slot-full";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Slot */
+            slot: string;
+        };
+        /**
+         * SpecialistBody
+         * @description A second body of another sort was picked.
+         */
+        SpecialistBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "policy-specialist-body";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Bodies */
+            bodies: number;
+        };
         /**
          * Station
          * @description One stop of the trail.
@@ -7564,6 +9764,75 @@ export interface components {
             mass_g: number;
         };
         /**
+         * SupportLoaded
+         * @description What stands on legs or head, against what they are rated for: the weakest first among the things.
+         */
+        SupportLoaded: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "support-loaded";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+            /** Mass G */
+            mass_g: number;
+            /** Rated G */
+            rated_g: number;
+        };
+        /**
+         * ToFetch
+         * @description To be rented or borrowed first. undated: of how many no day is noted by which they go back.
+         */
+        ToFetch: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "to-fetch";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Undated */
+            undated: number;
+        };
+        /**
          * ToGet
          * @description Something to buy, hire or borrow: what of it there is, typically.
          *
@@ -7597,37 +9866,230 @@ export interface components {
             };
         };
         /**
-         * Told
-         * @description What a rule has to say.
+         * TooCold
+         * @description Clothes or sleeping bags that are not warm enough for everybody.
          *
-         *     code: which rule spoke. stations: where it stands: the first is where it is mended. numbers: the figures of its
-         *     sentence, unit in each key. items: the things it is about. refs: other ids by role (``want``, ``leg``, ``person``,
-         *     ``bag``).
+         *     comfort_c: of the warmest; have: warm enough ones.
          */
-        Told: {
-            code: components["schemas"]["FindingCode"];
-            severity: components["schemas"]["Severity"];
-            /** Stations */
-            stations: components["schemas"]["StationName"][];
+        TooCold: {
             /**
-             * Numbers
-             * @default {}
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
-            numbers: {
-                [key: string]: number;
-            };
+            code: "too-cold";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
             /**
              * Items
              * @default []
              */
             items: string[];
             /**
-             * Refs
-             * @default {}
+             * Cures
+             * @default []
              */
-            refs: {
-                [key: string]: string;
-            };
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "worn" | "slept-in";
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Comfort C */
+            comfort_c: number;
+            /** Lowest C */
+            lowest_c: number;
+            /** Have */
+            have: number;
+            /** People */
+            people: number;
+        };
+        /**
+         * TooLarge
+         * @description Larger than every space of its bag.
+         */
+        TooLarge: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "too-large";
+            /** @default blocker */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stow"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Bag */
+            bag: string;
+            /** Longest Mm */
+            longest_mm: number;
+        };
+        /**
+         * TorchEach
+         * @description Fewer head torches than people.
+         */
+        TorchEach: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "torch-each";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Have */
+            have: number;
+            /** People */
+            people: number;
+        };
+        /**
+         * TrioOfZooms
+         * @description Three zooms were picked.
+         */
+        TrioOfZooms: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "policy-trio-of-zooms";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Lenses */
+            lenses: number;
+            /** Zooms */
+            zooms: number;
+        };
+        /**
+         * TripodsBarred
+         * @description Tripods must stay outside.
+         */
+        TripodsBarred: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "tripods-barred";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Rule */
+            rule: string;
+            /** Days */
+            days: number;
+            /** Of Days */
+            of_days: number;
+        };
+        /**
+         * TwinBody
+         * @description A twin was picked.
+         */
+        TwinBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "policy-twin-body";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Bodies */
+            bodies: number;
         };
         /**
          * TypeSummary
@@ -7652,6 +10114,45 @@ export interface components {
             worst_on: string | null;
         };
         /**
+         * Unplaced
+         * @description Things in no bag of their bearer.
+         */
+        Unplaced: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "unplaced";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench",
+             *       "stow",
+             *       "gate"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Person */
+            person: string;
+            /** Mass G */
+            mass_g: number;
+            /** Litres */
+            litres: number;
+        };
+        /**
          * WantCover
          * @description How much of one want the kit meets, 0 to 1, and by what.
          *
@@ -7669,9 +10170,83 @@ export interface components {
             /** Runs */
             runs: components["schemas"]["CoveredRun"][];
             /** Gaps */
-            gaps: components["schemas"]["Gap"][];
+            gaps: components["schemas"]["mule__analysis__optics__answer__Gap"][];
             /** Native Gaps */
-            native_gaps: components["schemas"]["NativeGap"][];
+            native_gaps: components["schemas"]["mule__analysis__optics__answer__NativeGap"][];
+        };
+        /**
+         * WantUnmet
+         * @description Nothing loaded serves it at all.
+         */
+        WantUnmet: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "want-unmet";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /**
+             * Because
+             * @enum {string}
+             */
+            because: "reach" | "light" | "pixels" | "trait";
+        };
+        /**
+         * WaterBeside
+         * @description Water and the largest thing that would get wet, in one space.
+         */
+        WaterBeside: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "water-beside";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "stow"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Bag */
+            bag: string;
         };
         /**
          * Wish
@@ -7705,6 +10280,221 @@ export interface components {
              * @default false
              */
             unplaced: boolean;
+        };
+        /**
+         * Orphan
+         * @description A loaded thing without a purpose. lacks: what would give it one, of type label.
+         */
+        mule__analysis__completeness__answer__Orphan: {
+            /** Item */
+            item: string;
+            /** Lacks */
+            lacks: string;
+            /** Label */
+            label: string;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
+         * Overlap
+         * @description Things that do the same. meant: one of them is marked as a backup.
+         */
+        mule__analysis__completeness__answer__Overlap: {
+            /** By */
+            by: string;
+            /** Items */
+            items: string[];
+            /** Meant */
+            meant: boolean;
+        };
+        /**
+         * Gap
+         * @description A run of cells inside a want that scores under 0.5. because: its weakest factor.
+         */
+        mule__analysis__optics__answer__Gap: {
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /** Score */
+            score: number;
+            /**
+             * Because
+             * @enum {string}
+             */
+            because: "reach" | "light" | "pixels" | "trait";
+        };
+        /**
+         * NativeGap
+         * @description A stretch of a want that no set-up sees without cropping or stitching, and what bridges it.
+         *
+         *     bridged_to_mm: how far a crop mode of the set-up below reaches; megapixels: what is left there.
+         *     frames: frames of a stitch from the set-up above, for a static want (None when it takes more than 12).
+         */
+        mule__analysis__optics__answer__NativeGap: {
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            bridge?: components["schemas"]["SetUpName"] | null;
+            /** Bridged To Mm */
+            bridged_to_mm?: number | null;
+            /** Megapixels */
+            megapixels?: number | null;
+            /** Frames */
+            frames?: number | null;
+        };
+        /**
+         * Orphan
+         * @description Nothing loaded needs it. mass_g: of all pieces.
+         */
+        mule__findings__said__completeness__Orphan: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "orphan";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** What */
+            what: string;
+            /** Label */
+            label?: string | null;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
+         * Overlap
+         * @description Things that do the same.
+         */
+        mule__findings__said__completeness__Overlap: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "overlap";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** By */
+            by: string;
+        };
+        /**
+         * Gap
+         * @description It scores under one half there.
+         */
+        mule__findings__said__wants__Gap: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "gap";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /**
+             * Because
+             * @enum {string}
+             */
+            because: "reach" | "light" | "pixels" | "trait";
+            /** Score */
+            score: number;
+        };
+        /**
+         * NativeGap
+         * @description It is served there without being seen. wants: so many that cross it, ``want`` the first.
+         */
+        mule__findings__said__wants__NativeGap: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "native-gap";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /** Wants */
+            wants: number;
         };
         /**
          * RenamedKit
@@ -7782,7 +10572,7 @@ export interface components {
             resilience: components["schemas"]["Resilience"];
             filters: components["schemas"]["FilterFit"];
             /** Findings */
-            findings: components["schemas"]["Finding"][];
+            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
             /** Stations */
             stations: components["schemas"]["Station"][];
         };
@@ -7853,6 +10643,49 @@ export interface components {
             because?: components["schemas"]["Sharpen"] | null;
         };
         /**
+         * Gap
+         * @description It scores under one half there.
+         */
+        Gap: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "gap";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /**
+             * Because
+             * @enum {string}
+             */
+            because: "reach" | "light" | "pixels" | "trait";
+            /** Score */
+            score: number;
+        };
+        /**
          * Hold
          * @description What leaving one thing means. goes: of no more use without it; breaks: what then fails.
          */
@@ -7914,6 +10747,115 @@ export interface components {
             fails: string[];
             /** Backups */
             backups: components["schemas"]["Backup"][];
+        };
+        /**
+         * NativeGap
+         * @description It is served there without being seen. wants: so many that cross it, ``want`` the first.
+         */
+        NativeGap: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "native-gap";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /** Wants */
+            wants: number;
+        };
+        /**
+         * Orphan
+         * @description Nothing loaded needs it. mass_g: of all pieces.
+         */
+        Orphan: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "orphan";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** What */
+            what: string;
+            /** Label */
+            label?: string | null;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
+         * Overlap
+         * @description Things that do the same.
+         */
+        Overlap: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "overlap";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
+            /** By */
+            by: string;
         };
         /**
          * Resilience
@@ -8009,9 +10951,40 @@ export interface components {
             replaced?: boolean | null;
             /** Stamp */
             stamp?: string | null;
-            finding?: components["schemas"]["Finding"] | null;
+            /** Finding */
+            finding?: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"]) | null;
             /** Whole */
             whole?: boolean | null;
+        };
+        /**
+         * FindingCode
+         * @description Every rule's words have one of these; the interface has a sentence for each.
+         * @enum {string}
+         */
+        FindingCode: "absent-loaded" | "aid-missing" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "card-old" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "cover-left" | "drones-barred" | "film-short" | "filter-unserved" | "filters-together" | "gap" | "gate-ask" | "gate-no" | "goes-back" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-soft" | "leg-sum" | "leg-together" | "lens-changes" | "light-legs" | "lost-bag" | "medicine-held" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "not-held" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "set-incomplete" | "single-point" | "slot-full" | "support-loaded" | "to-fetch" | "too-cold" | "too-large" | "torch-each" | "tripods-barred" | "unplaced" | "want-unmet" | "water-beside";
+        /**
+         * Told
+         * @description What a rule has to say.
+         *
+         *     code: which rule spoke. stations: where it stands: the first is where it is mended. items: the things it is about.
+         *     cures, why: ways out, or why there is none; empty until ``mule.findings.cures`` looked.
+         */
+        Told: {
+            code: components["schemas"]["FindingCode"];
+            severity: components["schemas"]["Severity"];
+            /** Stations */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: components["schemas"]["Cure"][];
+            why?: components["schemas"]["NoWay"] | null;
         };
         /**
          * Wanted
@@ -9417,7 +12390,7 @@ export interface components {
             trip_short: string[];
             walk: components["schemas"]["DayOnFoot"] | null;
             /** Findings */
-            findings: components["schemas"]["Finding"][];
+            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
         };
         /**
          * DayOnFoot
@@ -9639,7 +12612,7 @@ export interface components {
             /** People */
             people: components["schemas"]["PersonLoad"][];
             /** Findings */
-            findings: components["schemas"]["Finding"][];
+            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
         };
         /**
          * OutingAsked
@@ -9737,9 +12710,9 @@ export interface components {
             /** Over */
             over: components["schemas"]["OverLimit"][];
             /** Gone */
-            gone: components["schemas"]["Finding"][];
+            gone: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
             /** New */
-            new: components["schemas"]["Finding"][];
+            new: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
         };
         /**
          * Split

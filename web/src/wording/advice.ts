@@ -21,13 +21,18 @@ export interface Advised {
 const OF_OTHER_KITS: readonly FindingCode[] = ['single-point', 'lost-bag', 'pictures-in-one-bag', 'chain']
 export const SEVERITIES = ['blocker', 'caution', 'note'] as const
 
+/** What is not about the thing itself: how grave it is, where it stands, and what could be done. */
+const BESIDE = new Set(['severity', 'stations', 'cures', 'why'])
+function about(finding: Finding, counts: boolean): string {
+  return JSON.stringify(Object.entries(finding).filter(([key, value]) => !BESIDE.has(key) && (counts || typeof value !== 'number')))
+}
 /** Equal for the same finding before and after a click, whatever its figures. */
-export function findingKey({ code, refs, items }: Finding): string {
-  return [code, JSON.stringify(refs), ...(items ?? [])].join(' ')
+export function findingKey(finding: Finding): string {
+  return about(finding, false)
 }
 /** Equal for the same finding with the same figures. */
-function exactly({ numbers, ...rest }: Finding): string {
-  return `${findingKey(rest as Finding)} ${JSON.stringify(numbers)}`
+function exactly(finding: Finding): string {
+  return about(finding, true)
 }
 
 export function advised(facts: readonly Finding[], { found, before, whole, failed }: ToldCures): Advised[] {

@@ -1,7 +1,7 @@
 /** What is missing, left over, dragged along, wanted twice or doubled, in words. */
-import type { Finding, FindingCode } from '@/api/types'
+import type { FindingCode } from '@/api/types'
 import * as fmt from '@/format/units'
-import { capital, item, list, many, number, packOf, ref, type Say } from './parts'
+import { capital, item, list, many, packOf, type Of, type Says } from './parts'
 
 /** What a thing lacks to work. */
 const LACKS: Record<string, (label: string) => string> = {
@@ -76,54 +76,54 @@ export function lacks(what: string, label: string): string {
 export function serves(what: string, label: string): string {
   return SERVES[what]?.(label) ?? `${what} ${label}`
 }
-function effect(finding: Finding): string {
-  const stops = number(finding, 'stops')
-  return (stops ? `${fmt.figure(stops, stops % 1 ? 1 : 0)} stops of ` : '') + (EFFECT[ref(finding, 'effect')] ?? '')
+function effect(finding: Of<'filter-unserved'>): string {
+  const stops = finding.stops ?? 0
+  return (stops ? `${fmt.figure(stops, stops % 1 ? 1 : 0)} stops of ` : '') + (EFFECT[finding.effect] ?? '')
 }
-function points(finding: Finding): string {
-  return `${fmt.figure(number(finding, 'points'), 1)} points of the brief`
+function points(finding: Of<'single-point'>): string {
+  return `${fmt.figure(finding.points, 1)} points of the brief`
 }
 
 export const COMPLETENESS = {
-  'missing-link': (f, n) => ({ head: `${item(f, n)} ${ref(f, 'what') === 'thing' ? `does not work without ${n.thing(ref(f, 'label'))}` : lacks(ref(f, 'what'), ref(f, 'label'))}.`, body: '' }),
-  'pieces-short': (f) => ({ head: `${many(number(f, 'short'), packOf(ref(f, 'label')))} short.`, body: 'What is loaded holds more of them at one time than come along.' }),
-  orphan: (f, n, u) => ({ head: `${item(f, n)} serves nothing.`, body: `${fmt.mass(number(f, 'mass_g'), u)}, and ${serves(ref(f, 'what'), ref(f, 'label'))}.` }),
+  'missing-link': (f, n) => ({ head: `${item(f, n)} ${f.what === 'thing' ? `does not work without ${n.thing(f.label ?? '')}` : lacks(f.what, f.label ?? '')}.`, body: '' }),
+  'pieces-short': (f) => ({ head: `${many(f.short, packOf(f.label ?? ''))} short.`, body: 'What is loaded holds more of them at one time than come along.' }),
+  orphan: (f, n, u) => ({ head: `${item(f, n)} serves nothing.`, body: `${fmt.mass(f.mass_g, u)}, and ${serves(f.what, f.label ?? '')}.` }),
   chain: (f, n, u) => {
-    const lead = f.items?.slice(0, -number(f, 'things')) ?? []
-    const label = ref(f, 'label')
+    const lead = f.items?.slice(0, -f.things) ?? []
+    const label = f.label ?? ''
     return {
-      head: `${label || list(lead, n)} alone brings ${many(number(f, 'things'), 'thing')}: ${fmt.mass(number(f, 'mass_g'), u)}.`,
+      head: `${label || list(lead, n)} alone brings ${many(f.things, 'thing')}: ${fmt.mass(f.mass_g, u)}.`,
       body: `${list(f.items?.slice(lead.length) ?? [], n)}. Leave ${label ? 'the type' : 'it'} and they go too.`,
     }
   },
-  'clash-hot-shoe': (f, n) => ({ head: `${many(number(f, 'things'), 'thing')} for ${many(number(f, 'places'), 'hot shoe')}.`, body: `${list(f.items ?? [], n)} sit in the same place: one at a time.` }),
+  'clash-hot-shoe': (f, n) => ({ head: `${many(f.items?.length ?? 0, 'thing')} for ${many(f.places, 'hot shoe')}.`, body: `${list(f.items ?? [], n)} sit in the same place: one at a time.` }),
   'clash-phone': (f, n) => ({ head: 'One phone for everything.', body: `${list(f.items ?? [], n)}: while it steers and shows, it is nobody’s emergency call. Keep it charged, or take a second.` }),
   'clash-base-plate': (f, n) => ({ head: 'One base, two sorts of plate.', body: `${list(f.items ?? [], n)} want different plates under the same body.` }),
-  overlap: (f, n) => ({ head: `${list(f.items ?? [], n)} do the same.`, body: `${capital(BY[ref(f, 'by')] ?? `several for ${ref(f, 'by')}`)}. If one is a backup, mark it so in the locker.` }),
+  overlap: (f, n) => ({ head: `${list(f.items ?? [], n)} do the same.`, body: `${capital(BY[f.by] ?? `several for ${f.by}`)}. If one is a backup, mark it so in the locker.` }),
   'filter-unserved': (f, n) => ({
-    head: `${n.want(ref(f, 'want'))} asks for ${effect(f)}.`,
-    body: 'from_mm' in (f.numbers ?? {})
-      ? `Not at ${fmt.focalRange(number(f, 'from_mm'), number(f, 'to_mm'))}: nothing loaded gives it on ${list(f.items ?? [], n)}.`
+    head: `${n.want(f.want)} asks for ${effect(f)}.`,
+    body: f.from_mm && f.to_mm
+      ? `Not at ${fmt.focalRange(f.from_mm, f.to_mm)}: nothing loaded gives it on ${list(f.items ?? [], n)}.`
       : `Nothing loaded gives it on ${list(f.items ?? [], n)}.`,
   }),
   'filters-together': (f, n) => ({
-    head: `${n.want(ref(f, 'want'))}: several filters at once.`,
-    body: 'rim_mm' in (f.numbers ?? {})
-      ? `On ${item(f, n)} their rims come to ${fmt.figure(number(f, 'rim_mm'), 1)} mm: corners may go dark at ${fmt.figure(number(f, 'from_mm'))} mm.`
+    head: `${n.want(f.want)}: several filters at once.`,
+    body: f.rim_mm && f.from_mm
+      ? `On ${item(f, n)} their rims come to ${fmt.figure(f.rim_mm, 1)} mm: corners may go dark at ${fmt.figure(f.from_mm)} mm.`
       : `${item(f, n)} wears each of them, but not all at the same time.`,
   }),
   'must-take': (f, n) => ({ head: `${item(f, n)} must come, and is not loaded.`, body: 'You marked it for this trip.' }),
   'must-leave': (f, n) => ({ head: `${item(f, n)} must stay, and is loaded.`, body: 'You marked it for this trip.' }),
-  'slot-full': (f, n) => ({ head: `${ref(f, 'slot')}: either this or that.`, body: `${list(f.items ?? [], n)} share one place.` }),
-  'policy-one-zoom': (f) => ({ head: 'One zoom, you said.', body: `${many(number(f, 'lenses'), 'lens', 'lenses')} are loaded.` }),
-  'policy-trio-of-zooms': (f) => ({ head: 'A trio of zooms, you said.', body: `${many(number(f, 'lenses'), 'lens', 'lenses')} are loaded, ${number(f, 'zooms')} of them zooms.` }),
-  'policy-primes': (f) => ({ head: 'Primes only, you said.', body: `${many(number(f, 'zooms'), 'zoom')} came along.` }),
-  'policy-none-body': (f) => ({ head: 'One body, you said.', body: `${number(f, 'bodies')} are loaded.` }),
-  'policy-twin-body': (f) => ({ head: 'A twin for the body, you said.', body: number(f, 'bodies') === 1 ? 'Only one body is loaded.' : 'The bodies loaded are no twins.' }),
-  'policy-specialist-body': (f) => ({ head: 'A second body of another sort, you said.', body: number(f, 'bodies') === 1 ? 'Only one body is loaded.' : 'The bodies loaded are not a pair of two sorts.' }),
+  'slot-full': (f, n) => ({ head: `${f.slot}: either this or that.`, body: `${list(f.items ?? [], n)} share one place.` }),
+  'policy-one-zoom': (f) => ({ head: 'One zoom, you said.', body: `${many(f.lenses, 'lens', 'lenses')} are loaded.` }),
+  'policy-trio-of-zooms': (f) => ({ head: 'A trio of zooms, you said.', body: `${many(f.lenses, 'lens', 'lenses')} are loaded, ${f.zooms} of them zooms.` }),
+  'policy-primes': (f) => ({ head: 'Primes only, you said.', body: `${many(f.zooms, 'zoom')} came along.` }),
+  'policy-none-body': (f) => ({ head: 'One body, you said.', body: `${f.bodies} are loaded.` }),
+  'policy-twin-body': (f) => ({ head: 'A twin for the body, you said.', body: f.bodies === 1 ? 'Only one body is loaded.' : 'The bodies loaded are no twins.' }),
+  'policy-specialist-body': (f) => ({ head: 'A second body of another sort, you said.', body: f.bodies === 1 ? 'Only one body is loaded.' : 'The bodies loaded are not a pair of two sorts.' }),
   'single-point': (f, n) => ({
-    head: number(f, 'stops') ? `Without ${item(f, n)} there are no pictures.` : `Everything hangs on ${item(f, n)}.`,
-    body: `Lost or broken, it costs ${points(f)}${number(f, 'wants') ? ` and ${many(number(f, 'wants'), 'want')}` : ''}${number(f, 'days') ? `, on ${many(number(f, 'days'), 'day')} everything` : ''}.`,
+    head: f.stops ? `Without ${item(f, n)} there are no pictures.` : `Everything hangs on ${item(f, n)}.`,
+    body: `Lost or broken, it costs ${points(f)}${f.wants ? ` and ${many(f.wants, 'want')}` : ''}${f.days ? `, on ${many(f.days, 'day')} everything` : ''}.`,
   }),
   'pictures-in-one-bag': (f, n) => ({ head: `All pictures ride in ${item(f, n)}.`, body: 'Every card, drive and computer is in it. Lost, it takes every picture along: keep one copy elsewhere.' }),
-} satisfies Partial<Record<FindingCode, Say>>
+} satisfies Partial<Says<FindingCode>>

@@ -1,7 +1,7 @@
 /** What is restricted, what comes out, and what each limit says, in words. */
-import type { Check, Finding, FindingCode, Judged, Restriction, Units } from '@/api/types'
+import type { Check, FindingCode, Judged, Restriction, Units } from '@/api/types'
 import * as fmt from '@/format/units'
-import { item, many, number, ref, type Say } from './parts'
+import { item, many, type Of, type Says } from './parts'
 
 export const SORT: Record<Restriction['sort'], string> = {
   'spare-lithium': 'spare lithium packs',
@@ -44,13 +44,13 @@ export function decided(judged: Judged): string {
   return judged.wh === null || judged.wh === undefined ? where : `${fmt.figure(judged.wh)} Wh a piece, ${where}`
 }
 
-function repacked(finding: Finding): string {
-  return ref(finding, 'loadout') ? ' on the legs that are packed otherwise' : ''
+function repacked(finding: Of<'gate-no' | 'gate-ask'>): string {
+  return finding.loadout ? ' on the legs that are packed otherwise' : ''
 }
 
 export const GATE = {
   'gate-no': (f, n) => ({
-    head: `${item(f, n)} does not go ${ref(f, 'where') === 'hold' ? 'in the hold' : 'in the cabin'}${repacked(f)}.`,
+    head: `${item(f, n)} does not go ${f.held ? 'in the hold' : 'in the cabin'}${repacked(f)}.`,
     body: `${because(f)} ${ASK_THEM}`,
   }),
   'gate-ask': (f, n) => ({
@@ -59,21 +59,21 @@ export const GATE = {
   }),
   'not-at-seat': (f, n) => ({
     head: `${item(f, n)} is wanted in the seat.`,
-    body: `It lies in ${n.thing(ref(f, 'bag'))}, out of reach there. It belongs in the bag under the seat.`,
+    body: `It lies in ${n.thing(f.bag)}, out of reach there. It belongs in the bag under the seat.`,
   }),
   'too-large': (f, n, u) => ({
-    head: `${item(f, n)} is larger than every space of ${n.thing(ref(f, 'bag'))}.`,
-    body: `Its longest side is ${fmt.side(number(f, 'longest_mm'), u)}. Take it apart, strap it outside, or give it another bag.`,
+    head: `${item(f, n)} is larger than every space of ${n.thing(f.bag)}.`,
+    body: `Its longest side is ${fmt.side(f.longest_mm, u)}. Take it apart, strap it outside, or give it another bag.`,
   }),
-} satisfies Partial<Record<FindingCode, Say>>
-function because(f: Parameters<Say>[0]): string {
-  const sort = SORT[ref(f, 'sort') as Restriction['sort']] ?? 'things like this'
-  switch (ref(f, 'why')) {
+} satisfies Partial<Says<FindingCode>>
+function because(f: Of<'gate-no' | 'gate-ask'>): string {
+  const sort = SORT[f.sort as Restriction['sort']] ?? 'things like this'
+  switch (f.because) {
     case 'energy':
-      return `${fmt.figure(number(f, 'energy_wh'))} Wh a piece: ${sort} that large need the carrier's word, or do not fly.`
+      return `${fmt.figure(f.energy_wh ?? 0)} Wh a piece: ${sort} that large need the carrier's word, or do not fly.`
     case 'count':
-      return `${many(number(f, 'total'), 'piece')} where ${number(f, 'most')} may go.`
+      return `${many(f.total, 'piece')} where ${f.most} may go.`
     default:
-      return ref(f, 'where') === 'hold' ? `Carriers look at ${sort} in checked bags.` : `Carriers look at ${sort} in the cabin.`
+      return f.held ? `Carriers look at ${sort} in checked bags.` : `Carriers look at ${sort} in the cabin.`
   }
 }

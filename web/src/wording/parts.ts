@@ -1,20 +1,17 @@
 /** Parts that sentences are made of. */
 import type { Names } from './names'
-import type { Finding, Units } from '@/api/types'
+import type { Finding, FindingCode, Units } from '@/api/types'
 
 export interface Sentence {
   head: string
   body: string
 }
 
+/** Findings of these codes. */
+export type Of<C extends FindingCode> = Extract<Finding, { code: C }>
 export type Say = (finding: Finding, names: Names, units: Units) => Sentence
-
-export function number(finding: Finding, key: string): number {
-  return finding.numbers?.[key] ?? 0
-}
-export function ref(finding: Finding, key: string): string {
-  return finding.refs?.[key] ?? ''
-}
+/** A sentence for each of these codes, which knows the fields of that code. */
+export type Says<C extends FindingCode> = { [K in C]: (finding: Of<K>, names: Names, units: Units) => Sentence }
 /** The first thing a finding is about. */
 export function item(finding: Finding, names: Names): string {
   return finding.items?.[0] ? names.thing(finding.items[0]) : ''

@@ -1,12 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import type { Finding, FindingCode } from '@/api/types'
+import { finding } from '@/testing/findings'
 import { NAMES } from '@/testing/mount'
 import { say } from './findings'
 import { eaterSum, gb, hours, madeSum, pieceName } from './stamina'
-
-function finding(code: FindingCode, more: Partial<Finding> = {}): Finding {
-  return { code, severity: 'caution', stations: ['stamina'], numbers: {}, items: [], refs: {}, cures: [], ...more }
-}
 
 describe('packs and cards in words', () => {
   it.each([
@@ -36,7 +32,7 @@ describe('packs and cards in words', () => {
   })
   it('a dry pack says the day, the sum and what stops', () => {
     const said = say(
-      finding('power-short', { numbers: { need_wh: 35.7, ready_wh: 20.4, got_wh: 20.4, margin: -0.43, lowest_c: -4 }, items: ['c1', 'c2'], refs: { type: 'lb-4', date: '2027-02-26' } }),
+      finding('power-short', { need_wh: 35.7, ready_wh: 20.4, got_wh: 20.4, margin: -0.43, lowest_c: -4, items: ['c1', 'c2'], type: 'lb-4', on: '2027-02-26' }),
       NAMES,
       'metric',
     )
@@ -44,6 +40,6 @@ describe('packs and cards in words', () => {
     expect(said.body).toBe('35.7 Wh asked, 20.4 Wh usable that morning at −4 °C: 57 % of the day. Then C1 and C2 stop.')
   })
   it('cards that run out say how many would do', () => {
-    expect(say(finding('cards-full', { numbers: { lost_gb: 320, more: 16 }, refs: { type: 'SD', date: '2027-02-23' } }), NAMES, 'metric').body).toBe('320 GB of the trip find no SD card; 16 more would do.')
+    expect(say(finding('cards-full', { lost_gb: 320, more: 16, types: ['SD'], on: '2027-02-23' }), NAMES, 'metric').body).toBe('320 GB of the trip find no SD card; 16 more would do.')
   })
 })

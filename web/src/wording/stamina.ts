@@ -2,7 +2,7 @@
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import type { FindingCode, Made, PowerLoad } from '@/api/types'
-import { item, list, many, number, ref, type Say } from './parts'
+import { item, list, many, type Says } from './parts'
 
 export function wh(value: number): string {
   return `${fmt.figure(value, 1)} Wh`
@@ -68,40 +68,40 @@ export const GONE: Record<string, string> = { card: 'a card', camera: 'a camera'
 
 export const STAMINA = {
   'power-short': (f, n, u) => ({
-    head: `${n.thing(ref(f, 'type'))} runs dry on ${day(ref(f, 'date'))}.`,
-    body: `${wh(number(f, 'need_wh'))} asked, ${wh(number(f, 'ready_wh'))} usable that morning at ${fmt.temperature(number(f, 'lowest_c'), u)}: ${fmt.percent(number(f, 'got_wh') / Math.max(1e-9, number(f, 'need_wh')))} of the day. Then ${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'stop' : 'stops'}.`,
+    head: `${n.thing(f.type)} runs dry on ${day(f.on)}.`,
+    body: `${wh(f.need_wh)} asked, ${wh(f.ready_wh)} usable that morning at ${fmt.temperature(f.lowest_c, u)}: ${fmt.percent(f.got_wh / Math.max(1e-9, f.need_wh))} of the day. Then ${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'stop' : 'stops'}.`,
   }),
   'power-thin': (f, n) => ({
-    head: `${n.thing(ref(f, 'type'))} is tight on ${day(ref(f, 'date'))}.`,
-    body: `${fmt.percent(number(f, 'margin'))} to spare: ${wh(number(f, 'ready_wh'))} for ${wh(number(f, 'need_wh'))}. You asked for more.`,
+    head: `${n.thing(f.type)} is tight on ${day(f.on)}.`,
+    body: `${fmt.percent(f.margin)} to spare: ${wh(f.ready_wh)} for ${wh(f.need_wh)}. You asked for more.`,
   }),
   'charger-volts': (f, n) => ({
-    head: `${item(f, n)} does not take ${fmt.figure(number(f, 'volts'))} V.`,
+    head: `${item(f, n)} does not take ${fmt.figure(f.volts)} V.`,
     body: 'An adapter changes pins, not volts. Check the label on the charger.',
   }),
   'bank-too-large': (f, n) => ({
-    head: `${item(f, n)} holds ${fmt.figure(number(f, 'energy_wh'))} Wh.`,
-    body: `Over ${fmt.figure(number(f, 'most_wh'))} Wh airlines do not take, usual rules; your carrier and the authority decide.`,
+    head: `${item(f, n)} holds ${fmt.figure(f.energy_wh)} Wh.`,
+    body: `Over ${fmt.figure(f.most_wh)} Wh airlines do not take, usual rules; your carrier and the authority decide.`,
   }),
   'beyond-cold': (f, _n, u) => ({
-    head: `${fmt.temperature(number(f, 'lowest_c'), u)} is colder than the estimate goes.`,
-    body: `Below ${fmt.temperature(number(f, 'ends_c'), u)} packs count as half usable; expect less, and keep spares on the body.`,
+    head: `${fmt.temperature(f.lowest_c, u)} is colder than the estimate goes.`,
+    body: `Below ${fmt.temperature(f.ends_c, u)} packs count as half usable; expect less, and keep spares on the body.`,
   }),
   'cards-full': (f) => ({
-    head: `Cards run out on ${day(ref(f, 'date'))}.`,
-    body: `${gb(number(f, 'lost_gb'))} of the trip find no ${ref(f, 'type')} card${number(f, 'more') > 0 ? `; ${fmt.figure(number(f, 'more'))} more would do` : ''}.`,
+    head: `Cards run out on ${day(f.on)}.`,
+    body: `${gb(f.lost_gb)} of the trip find no ${f.types.join(' or ')} card${f.more > 0 ? `; ${fmt.figure(f.more)} more would do` : ''}.`,
   }),
   'film-short': (f) => ({
-    head: `${ref(f, 'type')} film is ${fmt.figure(number(f, 'over'))} frames short.`,
-    body: `${fmt.figure(number(f, 'asked'))} frames asked by the days, ${fmt.figure(number(f, 'have'))} on what is loaded. A roll a day where nobody said (estimate).`,
+    head: `${f.type} film is ${fmt.figure(f.asked - f.have)} frames short.`,
+    body: `${fmt.figure(f.asked)} frames asked by the days, ${fmt.figure(f.have)} on what is loaded. A roll a day where nobody said (estimate).`,
   }),
   'card-old': (f, n) => ({
-    head: `${list(f.items ?? [], n)}: from ${number(f, 'since')}.`,
-    body: `Cards are trusted about ${number(f, 'years')} years (estimate). Use it last: mark it so in the locker, and fill the others first.`,
+    head: `${list(f.items ?? [], n)}: from ${f.since}.`,
+    body: `Cards are trusted about ${f.years} years (estimate). Use it last: mark it so in the locker, and fill the others first.`,
   }),
   'copies-short': (f) => ({
-    head: `${fmt.figure(number(f, 'copies'))} of ${fmt.figure(number(f, 'asked'))} places on ${day(ref(f, 'date'))}.`,
-    body: `By the end of ${number(f, 'nights') > 1 ? `${fmt.figure(number(f, 'nights'))} nights` : 'that night'} some pictures are in fewer places than you ask.`,
+    head: `${fmt.figure(f.copies)} of ${fmt.figure(f.asked)} places on ${day(f.on)}.`,
+    body: `By the end of ${f.nights > 1 ? `${fmt.figure(f.nights)} nights` : 'that night'} some pictures are in fewer places than you ask.`,
   }),
   'copies-together': () => ({
     head: 'Every copy rides in one bag or one camera.',
@@ -115,4 +115,4 @@ export const STAMINA = {
     head: `${item(f, n)} finds one card for two slots.`,
     body: 'On such a day it writes each frame once, though you ask for twice. A second card of its type mends that.',
   }),
-} satisfies Partial<Record<FindingCode, Say>>
+} satisfies Partial<Says<FindingCode>>

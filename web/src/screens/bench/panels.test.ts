@@ -2,6 +2,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { Advice, Assessment, Finding, ReachBar, Trip } from '@/api/types'
 import TrailBar from '@/components/TrailBar.vue'
+import { finding } from '@/testing/findings'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import { advised } from '@/wording/advice'
 import FindingsList from '@/components/FindingsList.vue'
@@ -14,9 +15,10 @@ afterEach(() => shown.unmount())
 
 describe('findings', () => {
   const move = { act: 'leave' as const, item: 'zoom', count: null }
+  const tooHeavy = finding('leg-mass', { severity: 'blocker', mass_g: 8567, allowed_g: 8000, over_g: 567, legs: 1, items: ['bag'], leg: 'small plane', person: 'ines', piece: 'cabin', cures: [{ code: 'leave', edits: [move], gets: [], partly: false, brings: [], also: [], on: {}, wants: {}, mass_change_g: -806, numbers: { points: 3 } }] })
   const findings = [
-    { code: 'leg-mass', severity: 'blocker', stations: ['bench'], numbers: { value: 8567, allowed: 8000, over: 567, legs: 1 }, items: ['bag'], refs: { leg: 'small plane', person: 'ines', piece: 'cabin' }, cures: [{ code: 'leave', edits: [move], gets: [], partly: false, brings: [], also: [], on: {}, wants: {}, mass_change_g: -806, numbers: { points: 3 } }] },
-    { code: 'native-gap', severity: 'note', stations: ['bench'], numbers: { from_mm: 70, to_mm: 100, wants: 1 }, items: [], refs: { want: 'portraits' }, cures: [{ code: 'crop-mode', edits: [], gets: [], partly: false, brings: [], also: [], on: {}, wants: {}, mass_change_g: 0, numbers: { crop: 1.5, to_mm: 105, megapixels: 20 } }] },
+    tooHeavy,
+    finding('native-gap', { from_mm: 70, to_mm: 100, wants: 1, items: [], want: 'portraits', cures: [{ code: 'crop-mode', edits: [], gets: [], partly: false, brings: [], also: [], on: {}, wants: {}, mass_change_g: 0, numbers: { crop: 1.5, to_mm: 105, megapixels: 20 } }] }),
   ] as Finding[]
   const all = advised(findings, { found: findings, before: [], whole: true })
 
@@ -48,7 +50,7 @@ describe('findings', () => {
     expect(shown.text()).toContain('then: No lens sees 70–100 mm.')
   })
   it('come one by one: what is known is offered while the rest is looked for', () => {
-    const facts = [findings[0]!, { ...findings[0]!, refs: { ...findings[0]!.refs, person: 'marit' } }].map((f) => ({ ...f, cures: [] }))
+    const facts = [tooHeavy, { ...tooHeavy, person: 'marit' }].map((f) => ({ ...f, cures: [] }))
     shown = mounted(FindingsList, { findings: advised(facts, { found: [findings[0]!], before: [], whole: false }), names: NAMES, busy: false })
     expect(shown.findAll('button.cure')).toHaveLength(1)
     expect(shown.text().match(/Looking for what helps/g)).toHaveLength(1)
@@ -61,7 +63,7 @@ describe('findings', () => {
   })
   it('name what a cure would get by what it is', async () => {
     const got = { what: 'drive', label: '', item: null, count: 1, mass_g: 60, numbers: {} }
-    const bag = { ...findings[0]!, cures: [{ ...findings[0]!.cures[0]!, code: 'get' as const, edits: [], gets: [got], brings: [{ ...findings[0]!, code: 'idle-optics' as const, items: ['to-get-0'] }] }] }
+    const bag = { ...findings[0]!, cures: [{ ...findings[0]!.cures[0]!, code: 'get' as const, edits: [], gets: [got], brings: [finding('idle-optics', { items: ['to-get-0'] })] }] }
     shown = mounted(FindingsList, { findings: advised([bag], { found: [bag], before: [], whole: true }), names: NAMES, busy: false })
     expect(shown.text()).toContain('then: A drive for copies fits nothing loaded.')
     expect(shown.text()).not.toContain('to-get')
@@ -81,7 +83,7 @@ describe('findings', () => {
     expect(shown.findAll('button.cure')).toHaveLength(0)
   })
   it('never offer what would have cured the kit before', async () => {
-    const facts = findings.map((f) => ({ ...f, numbers: { ...f.numbers, over: 300 }, cures: [] }))
+    const facts = [{ ...tooHeavy, over_g: 300 }, findings[1]!].map((f) => ({ ...f, cures: [] }))
     shown = mounted(FindingsList, { findings: advised(facts, { found: [], before: findings, whole: false }), names: NAMES, busy: false })
     expect(shown.text()).toContain('300 g over.')
     expect(shown.get('button.cure').attributes('disabled')).toBeDefined()
