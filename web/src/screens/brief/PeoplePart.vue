@@ -115,7 +115,7 @@ h3.sets {
   padding-left: 16px;
   margin: 0 0 8px;
 }
-@media (max-width: 699px) {
+@media (max-width: 700px) {
   .who {
     flex-basis: 100%;
   }
