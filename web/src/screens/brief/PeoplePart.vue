@@ -56,7 +56,7 @@ function load(index: number, at: number, change: Partial<BaseLoad>): void {
         <VSelect class="counts" :model-value="one.purpose" :items="COUNTS_AS" label="Counts as" @update:model-value="load(index, at, { purpose: $event })" />
       </div>
       <p class="more">
-        Carries too: <button v-for="(ready, what) in READY" :key="what" type="button" class="link quiet" :aria-label="`${person.name} carries ${what}`" @click="replace(index, { base_load: [...loads(index), ready] })">add {{ what }}</button>
+        Carries too: <button v-for="(ready, what) in READY" :key="what" type="button" class="link quiet" :aria-label="`add ${what} for ${person.name}`" @click="replace(index, { base_load: [...loads(index), ready] })">add {{ what }}</button>
       </p>
     </div>
     <h3 class="label sets">Everybody has, or nobody</h3>
