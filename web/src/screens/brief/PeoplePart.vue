@@ -19,7 +19,7 @@ function set(index: number, change: Partial<Trip['sets'][number]>): void {
 function add(): void {
   people.value = [...people.value, { id: idFrom('person', people.value.map((p) => p.id)), name: 'Somebody', body_mass_kg: null, carries_well_kg: null, base_load: [] }]
 }
-/** What days on foot make of it. */
+/** What a base load counts as on a day on foot. */
 const COUNTS_AS = [
   { value: 'water', title: 'Water' },
   { value: 'food', title: 'Food' },
@@ -62,7 +62,7 @@ function load(index: number, at: number, change: Partial<BaseLoad>): void {
     <h3 class="label sets">Everybody has, or nobody</h3>
     <div v-for="(one, index) in sets" :key="one.id" class="line">
       <VTextField class="setname" :model-value="one.name" label="Set" maxlength="80" :error-messages="props.errors[`sets.${index}.name`]" @update:model-value="set(index, { name: String($event ?? '') })" />
-      <VTextarea rows="1" auto-grow :model-value="one.uses.join(', ')" label="Things for (commas between)" :error-messages="props.errors[`sets.${index}.uses`]" @change="set(index, { uses: parts(($event.target as HTMLTextAreaElement).value) })" />
+      <VTextarea class="uses" rows="1" auto-grow :model-value="one.uses.join(', ')" label="Things for (commas between)" :error-messages="props.errors[`sets.${index}.uses`]" @change="set(index, { uses: parts(($event.target as HTMLTextAreaElement).value) })" />
       <button type="button" class="link quiet" :aria-label="`Remove ${one.name}`" @click="sets = sets.filter((_, i) => i !== index)">remove</button>
     </div>
     <button type="button" class="link quiet" @click="sets = [...sets, { id: idFrom('set', sets.map((s) => s.id)), name: 'A set', uses: ['helmet'] }]">add a set</button>
@@ -94,7 +94,7 @@ h3.sets {
 .setname {
   flex: 0 0 130px;
 }
-.setname + * {
+.uses {
   flex: 1 1 150px;
 }
 .mass {
