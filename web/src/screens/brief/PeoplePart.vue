@@ -23,7 +23,7 @@ function add(): void {
 const COUNTS_AS = [
   { value: 'water', title: 'Water' },
   { value: 'food', title: 'Food' },
-  { value: 'other', title: 'Neither' },
+  { value: 'other', title: 'Something else' },
 ]
 const READY: Record<'water' | 'food' | 'anything else', BaseLoad> = {
   water: { name: 'Water', mass_g: 1000, purpose: 'water' },
@@ -107,7 +107,7 @@ h3.sets {
   flex: 1 1 70%;
 }
 .counts {
-  flex: 0 0 118px;
+  flex: 0 0 150px;
 }
 .more {
   display: flex;
