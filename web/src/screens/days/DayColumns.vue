@@ -87,7 +87,8 @@ const worst = (bag: DayBag): 'blocker' | 'caution' | null => (['blocker', 'cauti
 }
 .well .label {
   position: absolute;
-  top: -17px;
+  top: -15px;
+  line-height: 13px;
   right: 0;
   /* Over the columns: the line may cross the last of them. */
   z-index: 1;
