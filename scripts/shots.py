@@ -28,7 +28,13 @@ SHOTS: tuple[tuple[str, str, str, tuple[str, ...]], ...] = (
         "days",
         "/trips/lofoten/b/days",
         "day",
-        (".columns button >> text=Tue 23", "button >> text=Propose the lightest", "button >> text=Two bodies"),
+        (
+            ".columns button >> text=Tue 23",
+            "button >> text=Propose the lightest",
+            "button >> text=Two bodies",
+            # Once all of the curve is here.
+            ':has(button:has-text("for 75 %")) >> text=For Tue 23 Feb',
+        ),
     ),
     ("bags", "/trips/lofoten/b/bags", "day", ("text=sets looked at",)),
     ("gate", "/trips/lofoten/b/gate", "night", ("text=gate drill",)),

@@ -4,7 +4,7 @@ By Naismith's rule (1 h for each 5 km and for each 600 m of climb) with Langmuir
 what is carried; general guidance (docs/domain/load.md).
 """
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from datetime import datetime, time, timedelta
 from math import radians, tan
 
@@ -238,14 +238,16 @@ def _litres(walk: Walk, pace: Pace, slower: float) -> float:
 
 def _lacking(plan: Plan, person: Person, water_l: float) -> tuple[float, float]:
     """Grams of water and of food that somebody has neither told as base load nor in the kit."""
-    has_water = sum(b.mass_g for b in person.base_load if b.purpose is Purpose.WATER)
-    has_food = sum(b.mass_g for b in person.base_load if b.purpose is Purpose.FOOD)
-    people = max(1, len(plan.trip.people))
-    has_water += sum(_water_g(plan.items[i]) * n for i, n in plan.loaded.items()) / people
-    has_food += (
-        sum(plan.items[i].mass_g * n for i, n in plan.loaded.items() if is_for(plan.items[i], Purpose.FOOD)) / people
-    )
+    has_water = _has(plan, person, Purpose.WATER, is_water)
+    has_food = _has(plan, person, Purpose.FOOD, lambda thing: is_for(thing, Purpose.FOOD))
     return max(0.0, water_l * _LITRE_G - has_water), max(0.0, plan.trip.pace.food_g - has_food)
+
+
+def _has(plan: Plan, person: Person, purpose: Purpose, counts: Callable[[Gear], bool]) -> float:
+    """Grams that somebody has as base load, and their part of what in the kit counts."""
+    loaded = sum(plan.items[i].mass_g * n for i, n in plan.loaded.items() if counts(plan.items[i]))
+    own = sum(load.mass_g for load in person.base_load if load.purpose is purpose)
+    return own + loaded / max(1, len(plan.trip.people))
 
 
 def _walker(plan: Plan, person: Person, load: PersonLoad, water_l: float) -> Walker:
@@ -259,7 +261,3 @@ def _walker(plan: Plan, person: Person, load: PersonLoad, water_l: float) -> Wal
         total_g=total,
         share=total / 1000 / person.body_mass_kg if person.body_mass_kg else None,
     )
-
-
-def _water_g(thing: Gear) -> float:
-    return thing.mass_g if is_water(thing) else 0.0

@@ -20,7 +20,10 @@ class Severity(StrEnum):
     @property
     def gravity(self) -> int:
         """How grave it is: higher is graver, a note 0."""
-        return list(reversed(Severity)).index(self)
+        return _BY_GRAVITY.index(self)
+
+
+_BY_GRAVITY = tuple(reversed(Severity))
 
 
 class StationName(StrEnum):

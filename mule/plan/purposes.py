@@ -1,4 +1,4 @@
-"""What things beside photography are for: a closed list, and the one table that reads what people used to type."""
+"""What things that take no pictures are for: a closed list, and the one table that reads the free text of before."""
 
 import re
 from collections.abc import Mapping
@@ -37,7 +37,7 @@ _TYPED: Mapping[str, Purpose] = {
     **dict.fromkeys(("strap", "straps", "carrying"), Purpose.STRAPS),
     "cleaning": Purpose.CLEANING,
 }
-# Whole words of what somebody carries anyway; those in the third set make another thing of it.
+# Whole words in the name of a base load. With a word of the third set it is something else: a water filter, a food bag.
 _WATER = frozenset({"water", "drink", "drinks", "tea"})
 _FOOD = frozenset({"food", "lunch", "snacks", "meals", "provisions"})
 _NOT_IT = frozenset({"bag", "cooker", "filter", "pot", "proof", "pump", "purifier", "shoes", "tablets", "treatment"})
@@ -53,7 +53,7 @@ def purpose_of(typed: str) -> Purpose:
 
 
 def load_purpose_of(name: str) -> Purpose:
-    """Whether what somebody carries anyway is water or food, by whole words of its name.
+    """Water, food or neither, by the whole words in the name of a base load.
 
     >>> load_purpose_of("Water for the way"), load_purpose_of("Waterproof jacket")
     (<Purpose.WATER: 'water'>, <Purpose.OTHER: 'other'>)

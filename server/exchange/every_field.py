@@ -12,6 +12,8 @@ from mule.plan.gear import KINDS, Gear
 WHOLE = "whole"
 # The readable columns hold these, in the same units.
 _READABLE = frozenset({"name", "kind", "count", "mass_g", "serial", "value", "owner", "note", "volume_l"})
+# Columns of tables that earlier versions wrote; the gear reads what they held into today's fields.
+_EARLIER = ("use",)
 _BY_KIND = {kind.model_fields["kind"].default: kind for kind in KINDS}
 
 
@@ -36,7 +38,7 @@ def read_fields(row: Mapping[str, Any]) -> dict[str, Any]:
     model = _BY_KIND[row["kind"]]
     return {
         field: _value(row[field])
-        for field in model.model_fields
+        for field in (*model.model_fields, *_EARLIER)
         if field not in _READABLE and row.get(field) not in (None, "")
     }
 

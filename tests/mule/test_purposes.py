@@ -57,8 +57,8 @@ def test_what_was_typed_is_read_word_by_word_whatever_its_letters(kind: str, typ
         read = parse(spec(kind, use=use))
         assert is_for(read, Purpose(purpose))
         assert isinstance(read, Other | Safety)
-        # Sets that everybody has name a thing by what was typed.
-        assert read.said == typed
+        # Sets for everybody list their parts by what was typed.
+        assert read.filed_as == typed
         assert parse(read.model_dump(mode="json")) == read
 
 

@@ -1,5 +1,6 @@
 """A locker from tables: columns matched, each row looked at, all of it stored or nothing."""
 
+import csv
 import io
 import json
 from typing import Any
@@ -10,10 +11,14 @@ from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
+from mule.plan.gear import Other
+from mule.plan.purposes import Purpose
 from server.exchange.gear_import import guess
 from server.kernel.documents import ready, spec_of
+from server.library.locker import services as locker
 from server.library.locker.convert import gear_of, typical
 from server.library.locker.models import Thing
+from tests.saying import other
 from tests.server.conftest import Ask, errors
 
 pytestmark = pytest.mark.django_db
@@ -176,6 +181,30 @@ def test_the_lockers_own_table_tells_every_field_both_ways(owner: User, stranger
         assert send(stranger, "table", raw, f"locker.{form}", matched=matched).status_code == 201
         assert set(map(gear_of, Thing.objects.filter(owner=stranger))) == set(map(gear_of, rows))
         Thing.objects.filter(owner=stranger).delete()
+
+
+def test_a_table_of_an_earlier_version_keeps_what_its_things_are_for(owner: User, stranger: User) -> None:
+    roses, pills = other("roses", label="Flowers"), other("pills", Purpose.MEDICINE)
+    for thing in (roses, pills):
+        locker.add(owner, thing)
+    client = Client()
+    client.force_login(owner)
+    rows = list(csv.DictReader(io.StringIO(client.get("/api/exchange/locker.csv").content.decode("utf-8-sig"))))
+    for row in rows:
+        row["use"] = row.pop("label") or row["purpose"]
+        del row["purpose"]
+    table = io.StringIO()
+    writer = csv.DictWriter(table, rows[0])
+    writer.writeheader()
+    writer.writerows(rows)
+    raw = table.getvalue().encode()
+    matched = json.dumps(seen(stranger, raw)["matched"])
+    assert send(stranger, "table", raw, matched=matched).status_code == 201
+    made = {gear_of(row) for row in Thing.objects.filter(owner=stranger)}
+    assert {(t.name, t.purpose, t.label) for t in made if isinstance(t, Other)} == {
+        ("roses", Purpose.OTHER, "Flowers"),
+        ("pills", Purpose.MEDICINE, None),
+    }
 
 
 def test_a_row_that_is_not_understood_is_mended_in_place(owner: User) -> None:

@@ -72,7 +72,7 @@ def whole_set(trials: Trials, finding: said.SetIncomplete) -> Iterable[Cure]:
     take: dict[str, int] = {}
     gets: list[Cure] = []
     for use in each.uses:
-        mine = [t for t in trials.plan.gear if isinstance(t, Safety | Other) and t.said == use.lower()]
+        mine = [t for t in trials.plan.gear if isinstance(t, Safety | Other) and t.filed_as == use.lower()]
         lacking = people - sum(trials.loaded.get(t.id, 0) for t in mine)
         here = at_home(trials, (t for t in left(trials, Thing) if t in mine))
         take |= _first(here, lacking)

@@ -51,7 +51,7 @@ class SetIncomplete:
         for item, count in case.loaded.items():
             thing = case.plan.items[item]
             if isinstance(thing, Safety | Other):
-                have[thing.said] = have.get(thing.said, 0) + count
+                have[thing.filed_as] = have.get(thing.filed_as, 0) + count
         for each in case.plan.trip.sets:
             counts = {use: have.get(use.lower(), 0) for use in each.uses}
             if any(counts.values()) and min(counts.values()) < people:

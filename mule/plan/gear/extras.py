@@ -85,8 +85,10 @@ class Drone(Thing):
 
 
 class _ForAPurpose(Thing):
-    """What is no photography: what it is for, and in the owner's words where they say more. hazard: what carriers see
-    in it; None for nothing.
+    """A thing that takes no pictures.
+
+    purpose: what it is for; label: more about that, in the owner's words. hazard: how carriers class it; None for
+    nothing special.
     """
 
     purpose: Purpose = Purpose.OTHER
@@ -94,8 +96,8 @@ class _ForAPurpose(Thing):
     hazard: Hazard | None = None
 
     @property
-    def said(self) -> str:
-        """What it is filed under, in small letters: sets that everybody has name it so."""
+    def filed_as(self) -> str:
+        """Its label, or else its purpose, in small letters: sets for everybody list their parts by it."""
         return (self.label or self.purpose.value).lower()
 
     @model_validator(mode="before")

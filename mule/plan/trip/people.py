@@ -44,8 +44,7 @@ class Person(Frozen):
 
 
 class PersonSet(Frozen):
-    """Things that everybody has, all of them, or nobody. uses: what safety and other things are for, in
-    their owner's words."""
+    """Things that are complete on every person, or left at home. uses: its parts, by the label or purpose of gear."""
 
     id: ItemId
     name: Name

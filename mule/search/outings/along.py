@@ -12,7 +12,7 @@ from mule.plan.places import AsPiece, InBag, PieceKind, Place, Worn
 from mule.plan.purposes import Purpose
 from mule.plan.trip import Day, Weather
 
-# What other things are for that nobody goes out without: medicine stays in reach, a wet front takes no picture.
+# Purposes of things that come along on every day out: medicine stays within reach, and a wet lens takes no picture.
 _ALWAYS = frozenset({Purpose.MEDICINE, Purpose.CLEANING})
 _WET = {Weather.RAIN, Weather.SPRAY, Weather.SNOW, Weather.DUST}
 

@@ -38,7 +38,7 @@ from mule.trail.packout.tasks import Task, tasks_of
 Harm = Literal["safety", "papers", "stops", "pictures", "wants", "power", "cards", "rest"]
 # What forgetting a thing does, worst first; within one, by points of the brief.
 _HARMS: tuple[Harm, ...] = ("safety", "papers", "stops", "pictures", "wants", "power", "cards", "rest")
-# What things are for that nobody leaves without (estimate).
+# Purposes of things that are checked before leaving (estimate).
 _PAPERS = (Purpose.PAPERS, Purpose.MEDICINE)
 
 

@@ -1,4 +1,4 @@
-/** How the server is asked: one factory for plain reads, one for what hangs on a kit. Whoever leaves hangs up. */
+/** Queries: one factory for plain reads, one for answers about a kit. Leaving a screen cancels its requests. */
 import { queryOptions, skipToken, type QueryKey } from '@tanstack/vue-query'
 import { ask, type Answer } from './client'
 
@@ -23,7 +23,7 @@ export const WHOLE = { structuralSharing: false, shallow: true } as const
 export const FOR_GOOD = { staleTime: Infinity } as const
 /** An answer of a minute ago is asked for again, but not kept for long. */
 export const BRIEFLY = { gcTime: 60_000 } as const
-/** What is not asked for again is kept for those who come back to a screen. */
+/** Never stale, and kept for five minutes after the last screen that showed it. */
 export const KEPT = { ...FOR_GOOD, gcTime: 300_000 } as const
 
 /** A plain read. */
@@ -31,10 +31,10 @@ export function read<T, K extends QueryKey>(queryKey: K, get: (signal: AbortSign
   return queryOptions({ queryKey, queryFn: ({ signal }) => ask(get(signal)) })
 }
 
-/** What keeps the place until an answer is here: one about the same kit, about the same kit and question, or nothing. */
+/** What is shown until an answer arrives: an earlier answer about the same kit, about the same kit and question, or nothing. */
 type StandIn = 'same kit' | 'same question' | 'none'
 
-/** What was here before stands in only where it is about the same kit, and the same question where that is asked. */
+/** The earlier answer, if it is about the same kit and, where `asked` is given, answers the same question. */
 export function standIn(at: At | null, asked: readonly unknown[] | null = null) {
   return <T>(before: T | undefined, query?: { queryKey: QueryKey }): T | undefined => {
     const [, last, ...was] = (query?.queryKey ?? []) as [string?, (At | null)?, ...unknown[]]
@@ -44,8 +44,8 @@ export function standIn(at: At | null, asked: readonly unknown[] | null = null) 
 }
 
 /**
- * An answer about a kit as it stands: another stamp is another question.
- * name: the key's first word. asked: what more is asked; nothing is fetched while one of it is undefined or ''.
+ * An answer about a kit as it stands; another stamp makes another query.
+ * name: the key's first word. asked: the rest of the question; nothing is fetched while a part of it is undefined or ''.
  */
 export function aboutKit<T>(name: string, at: Stamped | null, get: (path: KitPath, signal: AbortSignal) => Promise<Answer<T>>, asked: readonly unknown[] = [], keep: StandIn = 'same kit') {
   const ready = asked.every((one) => one !== undefined && one !== '')

@@ -5460,8 +5460,7 @@ export interface components {
         };
         /**
          * PersonSet
-         * @description Things that everybody has, all of them, or nobody. uses: what safety and other things are for, in
-         *     their owner's words.
+         * @description Things that are complete on every person, or left at home. uses: its parts, by the label or purpose of gear.
          */
         PersonSet: {
             /** Id */

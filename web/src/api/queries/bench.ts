@@ -1,6 +1,6 @@
 /** A kit on the table, and what is said of it or of a thought. */
 import { queryOptions, skipToken } from '@tanstack/vue-query'
-import { BRIEFLY, kitPath, standIn, WHOLE, type At, type Stamped } from '../asking'
+import { aboutKit, BRIEFLY, kitPath, standIn, WHOLE, type At, type Stamped } from '../asking'
 import { KEY, queries } from '../cache'
 import { ask, client } from '../client'
 import { Problem } from '../problem'
@@ -59,14 +59,9 @@ export const curesQuery = (at: Stamped | null, wish: Wish | null) => ({
   placeholderData: standIn(at),
 })
 
+/** The facts about what a wish would make of a kit. */
 export const thoughtQuery = (at: Stamped | null, wish: Wish | null) =>
-  queryOptions({
-    queryKey: ['thought', at, wish],
-    queryFn: at && wish ? ({ signal }) => ask(client.POST('/api/trips/{slug}/kits/{kit}/what-if', { params: { path: kitPath(at) }, body: { edits: [], ...wish }, signal })) : skipToken,
-    placeholderData: standIn(at),
-    ...WHOLE,
-    ...BRIEFLY,
-  })
+  aboutKit('thought', at, (path, signal) => client.POST('/api/trips/{slug}/kits/{kit}/what-if', { params: { path }, body: { edits: [], ...wish }, signal }), [wish ?? undefined])
 
 /** What the last packing came to: written here by whoever packed, never fetched. */
 export const packedQuery = (trip: string, kit: string) => queryOptions<Packed | null>({ queryKey: KEY.packed(trip, kit), queryFn: () => null, enabled: false })

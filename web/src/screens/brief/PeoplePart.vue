@@ -19,11 +19,11 @@ function set(index: number, change: Partial<Trip['sets'][number]>): void {
 function add(): void {
   people.value = [...people.value, { id: idFrom('person', people.value.map((p) => p.id)), name: 'Somebody', body_mass_kg: null, carries_well_kg: null, base_load: [] }]
 }
-/** What days on foot make of it. */
+/** What a base load counts as on a day on foot. */
 const COUNTS_AS = [
   { value: 'water', title: 'Water' },
   { value: 'food', title: 'Food' },
-  { value: 'other', title: 'Neither' },
+  { value: 'other', title: 'Something else' },
 ]
 const READY: Record<'water' | 'food' | 'anything else', BaseLoad> = {
   water: { name: 'Water', mass_g: 1000, purpose: 'water' },
@@ -56,13 +56,13 @@ function load(index: number, at: number, change: Partial<BaseLoad>): void {
         <VSelect class="counts" :model-value="one.purpose" :items="COUNTS_AS" label="Counts as" @update:model-value="load(index, at, { purpose: $event })" />
       </div>
       <p class="more">
-        Carries too: <button v-for="(ready, what) in READY" :key="what" type="button" class="link quiet" :aria-label="`${person.name} carries ${what}`" @click="replace(index, { base_load: [...loads(index), ready] })">add {{ what }}</button>
+        Carries too: <button v-for="(ready, what) in READY" :key="what" type="button" class="link quiet" :aria-label="`add ${what} for ${person.name}`" @click="replace(index, { base_load: [...loads(index), ready] })">add {{ what }}</button>
       </p>
     </div>
     <h3 class="label sets">Everybody has, or nobody</h3>
     <div v-for="(one, index) in sets" :key="one.id" class="line">
       <VTextField class="setname" :model-value="one.name" label="Set" maxlength="80" :error-messages="props.errors[`sets.${index}.name`]" @update:model-value="set(index, { name: String($event ?? '') })" />
-      <VTextarea rows="1" auto-grow :model-value="one.uses.join(', ')" label="Things for (commas between)" :error-messages="props.errors[`sets.${index}.uses`]" @change="set(index, { uses: parts(($event.target as HTMLTextAreaElement).value) })" />
+      <VTextarea class="uses" rows="1" auto-grow :model-value="one.uses.join(', ')" label="Things for (commas between)" :error-messages="props.errors[`sets.${index}.uses`]" @change="set(index, { uses: parts(($event.target as HTMLTextAreaElement).value) })" />
       <button type="button" class="link quiet" :aria-label="`Remove ${one.name}`" @click="sets = sets.filter((_, i) => i !== index)">remove</button>
     </div>
     <button type="button" class="link quiet" @click="sets = [...sets, { id: idFrom('set', sets.map((s) => s.id)), name: 'A set', uses: ['helmet'] }]">add a set</button>
@@ -94,7 +94,7 @@ h3.sets {
 .setname {
   flex: 0 0 130px;
 }
-.setname + * {
+.uses {
   flex: 1 1 150px;
 }
 .mass {
@@ -107,7 +107,7 @@ h3.sets {
   flex: 1 1 70%;
 }
 .counts {
-  flex: 0 0 118px;
+  flex: 0 0 150px;
 }
 .more {
   display: flex;
@@ -115,7 +115,7 @@ h3.sets {
   padding-left: 16px;
   margin: 0 0 8px;
 }
-@media (max-width: 699px) {
+@media (max-width: 700px) {
   .who {
     flex-basis: 100%;
   }

@@ -87,9 +87,15 @@ const worst = (bag: DayBag): 'blocker' | 'caution' | null => (['blocker', 'cauti
 }
 .well .label {
   position: absolute;
-  top: -17px;
+  top: -15px;
+  line-height: 13px;
   right: 0;
+  /* Over the columns: the line may cross the last of them. */
+  z-index: 1;
+  padding: 0 3px;
   color: var(--rust);
+  background: var(--paper);
+  pointer-events: none;
 }
 .columns {
   display: grid;

@@ -202,7 +202,7 @@ export const FIELDS: Record<Kind, Field[]> = {
     ),
   ],
   insert: [measure('volume_l', 'Volume', 'volume')],
-  safety: [choice('purpose', 'For', PURPOSES), text('label', 'In your words', true), { ...choice('hazard', 'Carriers see', HAZARDS), optional: true }],
+  safety: [choice('purpose', 'For', { ...PURPOSES, other: 'Safety' }), text('label', 'In your words', true), { ...choice('hazard', 'Carriers see', HAZARDS), optional: true }],
   other: [
     choice('purpose', 'For', PURPOSES),
     text('label', 'In your words', true),
