@@ -5,7 +5,7 @@ from typing import Any
 
 from mule.findings.assess import assess
 from mule.findings.cures import cure
-from mule.findings.finding import Told
+from mule.findings.said.told import Told
 from mule.plan import Plan
 from mule.plan.gear import Lens, Other, Soft
 from mule.plan.purposes import Purpose

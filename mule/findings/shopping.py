@@ -8,10 +8,11 @@ from datetime import date
 from typing import Literal
 
 from mule.base.units import Frozen
-from mule.findings.cure import ToGet
+from mule.findings.codes import Severity
 from mule.findings.cures import look_for_cures
-from mule.findings.finding import Severity, Told
 from mule.findings.said import Finding
+from mule.findings.said.gets import GetMore, ToGet
+from mule.findings.said.told import Told
 from mule.plan import Plan
 from mule.plan.gear import AbsenceReason, Gear, Standing
 
@@ -69,17 +70,16 @@ def _to_fetch(thing: Gear, count: int, leaves: date | None) -> Wanted | None:
 def _got(findings: Iterable[Finding], leaves: date | None) -> Iterable[Wanted]:
     """What the best way out of each blocker and caution would get; what several ask for is had once, as often as the
     one that asks most."""
-    found: dict[tuple[object, ...], Wanted] = {}
+    found: dict[ToGet, Wanted] = {}
     for finding in findings:
         best = finding.cures[0] if finding.cures and finding.severity != Severity.NOTE else None
         for got in best.gets if best else ():
-            key = got.what, got.label, got.item, tuple(got.numbers.items())
-            known = found.get(key)
+            known = found.get(got.one)
             count = max(got.count, known.count if known else 0)
-            found[key] = Wanted(
+            found[got.one] = Wanted(
                 how="get",
                 got=got,
-                item=got.item,
+                item=got.item if isinstance(got, GetMore) else None,
                 count=count,
                 mass_g=got.mass_g * count,
                 because=(*(known.because if known else ()), finding.told),

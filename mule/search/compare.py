@@ -7,7 +7,7 @@ from mule.analysis.optics import ReachRow
 from mule.base.errors import InvalidInput, Problem
 from mule.base.units import Frozen
 from mule.findings.advise import review
-from mule.findings.finding import Severity
+from mule.findings.codes import Severity
 from mule.plan import Plan
 
 MOST_KITS = 4

@@ -18,7 +18,7 @@ from mule.analysis.carriers import Check
 from mule.analysis.load import Contents
 from mule.analysis.storage.stamina import Lasts
 from mule.findings.assess import Assessment
-from mule.findings.finding import Severity
+from mule.findings.codes import Severity
 from mule.findings.said import Finding
 from mule.findings.shopping import Wanted
 from mule.packing import RoomUse

@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 
-from mule.findings.cure import ToGet
+from mule.findings.said.gets import ToGet
 from mule.findings.shopping import Wanted
 from mule.packing import RoomUse
 from mule.plan import Plan
@@ -64,8 +64,8 @@ GET_WORDS: Mapping[str, str] = {
     "drive": "drive for copies",
     "power-bank": "power bank",
     "lens": "lens of {from_mm:.0f} to {to_mm:.0f} mm, f/{f_number:.1f}",
-    "filter": "{thread_mm:.0f} mm {label} filter",
-    "bag": "cabin bag of {litres:.0f} l",
+    "filter": "{thread_mm:.0f} mm {effect} filter",
+    "bag": "cabin bag of {volume_l:.0f} l",
     "head-torch": "head torch",
     "light": "light",
     "sound": "microphone",
@@ -87,7 +87,7 @@ def wanted_name(line: Wanted, plan: Plan) -> str:
 
 
 def _got_name(got: ToGet) -> str:
-    return GET_WORDS.get(got.what, got.what).format(label=got.label, **got.numbers)
+    return GET_WORDS[got.what].format(**got.model_dump())
 
 
 def wanted_how(line: Wanted) -> str:

@@ -6,8 +6,8 @@ from typing import Any
 import pytest
 
 from mule.findings.assess import assess, case_of
+from mule.findings.codes import Severity
 from mule.findings.cures import cure
-from mule.findings.finding import Severity
 from mule.plan import Plan
 from mule.plan.gear import (
     Card,

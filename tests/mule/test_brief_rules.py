@@ -4,8 +4,8 @@ from typing import Any
 
 import pytest
 
+from mule.findings.codes import Severity
 from mule.findings.cures import cure
-from mule.findings.finding import Severity
 from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.gear import Drive, Drone, Light, OtherSupport, Standing, Tripod

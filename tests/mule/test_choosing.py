@@ -12,7 +12,7 @@ from mule.base.errors import InvalidInput
 from mule.base.solving import tenths
 from mule.findings.advise import review
 from mule.findings.assess import assess
-from mule.findings.finding import Severity
+from mule.findings.codes import Severity
 from mule.plan import Plan
 from mule.plan.carriers import Carrier
 from mule.plan.gear import Charger, Light, PowerBank, Standing, Tripod

@@ -7,15 +7,15 @@ import pytest
 
 from mule.analysis.ledger import Burden, grams, least_missed
 from mule.findings.assess import case_of
-from mule.findings.cure import Cure, NoWay
+from mule.findings.codes import NoWay, Severity
 from mule.findings.cures import MOST_CURES, cure, lighter, look_for_cures, problems
 from mule.findings.cures.getting import with_gets
 from mule.findings.cures.making import inside, loaded_kit
 from mule.findings.cures.problem import heavier, is_revealed, weighty
 from mule.findings.cures.room import finds_room
-from mule.findings.finding import Severity
 from mule.findings.rules import Case, Trials, speak, speak_of_losses
 from mule.findings.said import Finding
+from mule.findings.said.cure import Cure
 from mule.plan import Plan
 from mule.plan.editing import apply
 from mule.plan.edits import Leave, Load, Move
@@ -344,7 +344,9 @@ def test_what_nobody_owns_is_got_and_the_typical_one_was_tried() -> None:
     then = done(plan, got)
     assert any(isinstance(t, Battery) and t.battery_type == "LB-4" for t in then.gear)
     assert "LB-4" not in {
-        getattr(f, "label", None) for f in told(case_of(then)) if f.code == "missing-link" and getattr(f, "what", "") == "pack"
+        getattr(f, "label", None)
+        for f in told(case_of(then))
+        if f.code == "missing-link" and getattr(f, "what", "") == "pack"
     }
 
 

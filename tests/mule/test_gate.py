@@ -11,8 +11,8 @@ from mule.analysis.carriers import Judged, Lying, judge, sort_of, strictest
 from mule.analysis.gate import gate_check_plan, rehearse
 from mule.analysis.power import charging_sources
 from mule.findings.assess import assess
+from mule.findings.codes import Severity
 from mule.findings.cures import cure
-from mule.findings.finding import Severity
 from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.carriers import Carrier, PieceRule, Restriction

@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.findings.finding import Severity
+from mule.findings.codes import Severity
 from mule.plan.editing import apply
 from mule.plan.gear import Head, Other, OtherSupport, Plate, Soft, Tripod
 from mule.plan.places import InBag, Worn

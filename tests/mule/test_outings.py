@@ -12,7 +12,7 @@ from mule.analysis.power import simulate
 from mule.analysis.storage.stamina import keep
 from mule.base.errors import InvalidInput
 from mule.findings.assess import assess
-from mule.findings.finding import FindingCode
+from mule.findings.codes import FindingCode
 from mule.plan import Plan, read
 from mule.plan.edits import Leave, Load
 from mule.plan.gear import Card, CardSlot, Group, Soft
@@ -83,7 +83,10 @@ def going(*outings: Loadout, of: tuple[Day, ...] = days(("near", "far")), **trip
 
 
 def said(bag: DayBag) -> list[tuple[str, str]]:
-    return [(f.code.value, next((getattr(f, role) for role in ("want", "type", "what") if getattr(f, role, None)), "")) for f in bag.findings]
+    return [
+        (f.code.value, next((getattr(f, role) for role in ("want", "type", "what") if getattr(f, role, None)), ""))
+        for f in bag.findings
+    ]
 
 
 def test_a_days_only_lens_for_a_want_left_at_the_base_is_told_with_the_grams_that_bring_it() -> None:

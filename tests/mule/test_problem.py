@@ -6,6 +6,7 @@ from typing import Any
 import pytest
 
 from mule.findings import said
+from mule.findings.codes import Severity
 from mule.findings.cures.problem import (
     heavier,
     is_revealed,
@@ -14,7 +15,6 @@ from mule.findings.cures.problem import (
     problems,
     weighty,
 )
-from mule.findings.finding import Severity
 from mule.findings.said import Finding
 
 DAY = date(2027, 2, 21)
@@ -46,7 +46,15 @@ def orphan(item: str = "ring", severity: Severity = Severity.CAUTION) -> said.Or
     return said.Orphan(severity=severity, items=(item,), what="lens", mass_g=50)
 
 
-POWER: dict[str, Any] = {"type": "LB", "on": DAY, "need_wh": 9, "got_wh": 9, "ready_wh": 9, "lowest_c": 0, "short_days": 1}
+POWER: dict[str, Any] = {
+    "type": "LB",
+    "on": DAY,
+    "need_wh": 9,
+    "got_wh": 9,
+    "ready_wh": 9,
+    "lowest_c": 0,
+    "short_days": 1,
+}
 
 
 @pytest.mark.parametrize(

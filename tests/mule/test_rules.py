@@ -5,8 +5,8 @@ from typing import Any
 import pytest
 
 from mule.findings.assess import Assessment, StationMark, assess
+from mule.findings.codes import Severity
 from mule.findings.cures import cure
-from mule.findings.finding import Severity
 from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.editing import apply

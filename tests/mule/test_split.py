@@ -11,7 +11,7 @@ import pytest
 from mule.analysis.gate.legs import check_legs
 from mule.analysis.load import roots, weigh
 from mule.findings.assess import assess
-from mule.findings.finding import FindingCode
+from mule.findings.codes import FindingCode
 from mule.plan import Plan, read
 from mule.plan.carriers import Carrier, PieceRule, TogetherRule
 from mule.plan.editing import apply

@@ -7,7 +7,7 @@ import pytest
 from mule.analysis.power import simulate
 from mule.analysis.storage import Whereabouts, store
 from mule.findings.assess import assess
-from mule.findings.finding import Severity
+from mule.findings.codes import Severity
 from mule.findings.said import Finding
 from mule.plan.gear import (
     Battery,

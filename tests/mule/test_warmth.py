@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from mule.findings.finding import Severity
+from mule.findings.codes import Severity
 from mule.plan import Plan
 from mule.plan.purposes import Purpose
 from mule.plan.trip import Base, Day, Person

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import NamedTuple
 
-from mule.plan.gear import SUPPORT, Gear, serves
+from mule.plan.gear import SUPPORT, Ask, Gear, serves
 from mule.plan.trip import Want
 
 
@@ -17,7 +17,7 @@ class AskedAid(NamedTuple):
     with its pieces."""
 
     want: int
-    aid: str
+    aid: Ask
     pieces: int
     givers: tuple[tuple[str, int], ...]
 
@@ -70,7 +70,7 @@ class Aids:
         return tuple(one.aid for one in self.asked if one.want == want and one.share() < 1)
 
 
-def asks_of(want: Want) -> Iterable[tuple[str, int]]:
+def asks_of(want: Want) -> Iterable[tuple[Ask, int]]:
     """What a want asks for beside glass and filters, with how many.
 
     >>> from tests import cast
@@ -92,7 +92,7 @@ def aids_of(wants: Sequence[Want], loaded: Iterable[Gear], counts: Mapping[str, 
     asking = [(number, *ask) for number, want in enumerate(wants) for ask in asks_of(want)]
     if not asking:
         return Aids((), len(wants))
-    givers: dict[str, list[tuple[str, int]]] = {}
+    givers: dict[Ask, list[tuple[str, int]]] = {}
     for thing in loaded:
         aid = serves(thing)
         if aid:

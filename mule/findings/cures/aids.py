@@ -5,11 +5,12 @@ from math import ceil
 
 from mule.analysis.completeness import needs_head
 from mule.findings import said
-from mule.findings.cure import Cure
-from mule.findings.cures.getting import DRONE_PACK, both, to_get
+from mule.findings.cures.getting import DRONE_PACK, to_get, usual
 from mule.findings.cures.making import at_home, instead, left, load, load_counts
 from mule.findings.rules import Trials
 from mule.findings.rules.holding import LIGHT_LEGS_G
+from mule.findings.said.cure import Cure
+from mule.findings.said.gets import ToGet
 from mule.plan.gear import ON_A_ROLL, Head, Light, Other, OtherSupport, Safety, Tripod, holds_still, serves
 from mule.plan.gear.base import Thing
 from mule.plan.purposes import Purpose
@@ -25,8 +26,8 @@ def for_a_want(trials: Trials, finding: said.AidMissing) -> Iterable[Cure]:
     yield from (load_counts({item: lacking}) for item, n in list(here.items())[:_WAYS] if n >= lacking)
     if sum(here.values()) >= lacking > 1:
         yield load_counts(_first(here, lacking))
-    got = to_get(aid, count=lacking)
-    yield both(got, to_get("pack", label=DRONE_PACK, count=2 * lacking)) if aid == "drone" else got
+    flies = (usual("pack", DRONE_PACK, 2 * lacking),) if aid == "drone" else ()
+    yield to_get(usual(aid, count=lacking), *flies)
 
 
 def _first(here: dict[str, int], count: int) -> dict[str, int]:
@@ -62,7 +63,7 @@ def more_film(trials: Trials, finding: said.FilmShort) -> Iterable[Cure]:
     for film in (t for t in left(trials, Other) if t.refill == type_):
         rolls = ceil(over / film.pictures)
         yield load_counts({film.id: min(rolls, film.count - trials.loaded.get(film.id, 0))})
-    yield to_get("film", label=type_, count=ceil(over / ON_A_ROLL))
+    yield to_get(usual("film", type_, ceil(over / ON_A_ROLL)))
 
 
 def whole_set(trials: Trials, finding: said.SetIncomplete) -> Iterable[Cure]:
@@ -70,7 +71,7 @@ def whole_set(trials: Trials, finding: said.SetIncomplete) -> Iterable[Cure]:
     people = finding.people
     each = next(s for s in trials.plan.trip.sets if s.id == finding.set)
     take: dict[str, int] = {}
-    gets: list[Cure] = []
+    gets: list[ToGet] = []
     for use in each.uses:
         mine = [t for t in trials.plan.gear if isinstance(t, Safety | Other) and t.filed_as == use.lower()]
         lacking = people - sum(trials.loaded.get(t.id, 0) for t in mine)
@@ -78,12 +79,11 @@ def whole_set(trials: Trials, finding: said.SetIncomplete) -> Iterable[Cure]:
         take |= _first(here, lacking)
         short = lacking - sum(here.values())
         if short > 0:
-            gets.append(to_get("safety", label=use, count=short))
+            gets.append(usual("safety", use, short))
     if take:
         yield load_counts(take)
     if gets:
-        all_gets = tuple(got for cure in gets for got in cure.gets)
-        yield gets[0].model_copy(update={"gets": all_gets, "edits": load_counts(take).edits})
+        yield to_get(*gets, edits=load_counts(take).edits)
 
 
 def torches(trials: Trials, finding: said.TorchEach) -> Iterable[Cure]:
@@ -94,7 +94,7 @@ def torches(trials: Trials, finding: said.TorchEach) -> Iterable[Cure]:
     enough = [item for item, n in here.items() if n >= missing]
     if here:
         yield load_counts({enough[0]: missing} if enough else here)
-    yield to_get("head-torch", count=missing)
+    yield to_get(usual("head-torch", count=missing))
 
 
 def supports(trials: Trials, finding: said.NotHeld) -> Iterable[Cure]:
@@ -103,7 +103,7 @@ def supports(trials: Trials, finding: said.NotHeld) -> Iterable[Cure]:
         for thing in [t for t in left(trials, kind) if holds_still(t)][:_WAYS]:
             heads = left(trials, Head) if needs_head(thing) and not _loaded(trials, Head) else []
             yield load(thing, *heads[:1])
-    yield to_get("tripod")
+    yield to_get(usual("tripod"))
 
 
 def stronger(trials: Trials, finding: said.SupportLoaded) -> Iterable[Cure]:
@@ -112,13 +112,13 @@ def stronger(trials: Trials, finding: said.SupportLoaded) -> Iterable[Cure]:
     kind = Head if isinstance(trials.plan.items[weak], Head) else Tripod
     able = [t for t in left(trials, kind) if t.max_load_g > need]
     yield from (instead([weak], t) for t in able[:_WAYS])
-    yield to_get("head" if kind is Head else "tripod")
+    yield to_get(usual("head" if kind is Head else "tripod"))
 
 
 def cover(trials: Trials, finding: said.CoverLeft) -> Iterable[Cure]:
     """A cover that lies at home; or one to get."""
     yield from (load(t) for t in left(trials, Other) if t.purpose is Purpose.COVER)
-    yield to_get("cover")
+    yield to_get(usual("cover"))
 
 
 def _loaded(trials: Trials, kind: type[Thing]) -> bool:

@@ -5,9 +5,10 @@ from collections.abc import Collection, Iterable
 
 from mule.analysis.ledger import Pieces
 from mule.findings import said
-from mule.findings.cure import Cure, CureCode
+from mule.findings.codes import CureCode
 from mule.findings.cures.making import carried_pieces, move, owner_of
 from mule.findings.rules import Trials
+from mule.findings.said.cure import Cure, Moving
 from mule.plan.edits import Move
 from mule.plan.gear import Battery, Card
 from mule.plan.places import InBag, PieceKind, Place, Worn
@@ -71,7 +72,7 @@ def _moved(trials: Trials, pieces: Iterable[_Pieces], place: Place) -> Cure:
     pieces = list(pieces)
     edits = tuple(Move(item=item, place=place, count=n, origin=at) for item, n, at in pieces)
     grams = sum(trials.plan.items[item].mass_g * n for item, n, _ in pieces)
-    return Cure(code=CureCode.MOVE, edits=edits, numbers={"moved_g": grams})
+    return Moving(code=CureCode.MOVE, edits=edits, moved_g=grams)
 
 
 def water_out(trials: Trials, finding: said.WaterBeside) -> Iterable[Cure]:

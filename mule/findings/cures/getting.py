@@ -5,10 +5,12 @@ Figures are typical of their kind (estimate, docs/algorithms/cures.md); what is 
 
 from collections.abc import Callable, Iterable, Mapping
 from math import sqrt
-from typing import Any
+from typing import Any, cast
 
 from mule.analysis.optics import crop_factor
-from mule.findings.cure import Cure, CureCode, ToGet
+from mule.findings.codes import CureCode
+from mule.findings.said.cure import Act
+from mule.findings.said.gets import GetBag, GetFilter, GetLens, GetMore, GetUsual, ToGet, UsualSort
 from mule.plan import Plan
 from mule.plan.edits import Edit, Load
 from mule.plan.gear import (
@@ -23,6 +25,7 @@ from mule.plan.gear import (
     Computer,
     Drive,
     Drone,
+    Effect,
     Filter,
     Gear,
     Head,
@@ -45,53 +48,82 @@ _USB = "USB-C"
 # Cells by size (IEC 60086), and any other pack: of a large camera.
 _CELLS = {"AA": (2.5, 26.0), "AAA": (1.1, 12.0)}
 _PACK = (14.0, 80.0)
-_SAME = "same"
+# Links that a thing of another name gives.
+_GIVEN_BY = {"bank": "power-bank"}
 # What a drone that nobody owns flies on.
 DRONE_PACK = "drone"
 
 
-def to_get(
-    what: str,
-    mass_g: float = 0.0,
-    label: str = "",
-    *,
-    item: str | None = None,
-    count: int = 1,
-    numbers: Mapping[str, float] | None = None,
-) -> Cure:
-    """The cure that gets something; mass_g: of one, where ``typical`` does not know it."""
-    usual = _MASS_G.get(what, mass_g)
-    if what == "pack":
-        usual = _CELLS.get(label, _PACK)[1]
-    got = ToGet(what=what, label=label, item=item, count=count, mass_g=mass_g or usual, numbers=dict(numbers or {}))
-    return Cure(code=CureCode.GET, gets=(got,))
+def to_get(*gets: ToGet, edits: tuple[Edit, ...] = ()) -> Act:
+    """The cure that gets these, beside what is done with things that are here."""
+    return Act(code=CureCode.GET, gets=gets, edits=edits)
 
 
-def both(one: Cure, other: Cure) -> Cure:
-    """Gets what two cures get."""
-    return one.model_copy(update={"gets": (*one.gets, *other.gets)})
+def usual(what: UsualSort, label: str = "", count: int = 1) -> GetUsual:
+    """The usual one of a sort."""
+    mass_g = _CELLS.get(label, _PACK)[1] if what == "pack" else _MASS_G[what]
+    return GetUsual(what=what, label=label, count=count, mass_g=mass_g)
 
 
-def can_get(what: str) -> bool:
-    """Whether there is a typical one of a link or kind."""
-    return what in _MADE
+def more_of(thing: Gear, count: int = 1) -> GetMore:
+    """More of a thing that is owned."""
+    return GetMore(item=thing.id, count=count, mass_g=thing.mass_g)
+
+
+def cabin_bag() -> GetBag:
+    """The usual bag for the cabin."""
+    return GetBag(volume_l=_CABIN_L, mass_g=_CABIN_BAG_G)
+
+
+def lens_that_sees(from_mm: float, to_mm: float, f_number: float) -> GetLens:
+    """A lens for a stretch of full-frame focal lengths."""
+    return GetLens(from_mm=from_mm, to_mm=to_mm, f_number=f_number, mass_g=_lens_mass_g(to_mm, f_number))
+
+
+def filter_for_thread(effect: Effect, thread_mm: float, stops: float | None) -> GetFilter:
+    """A filter that is screwed on."""
+    return GetFilter(effect=effect, thread_mm=thread_mm, stops=stops, mass_g=_FILTER_G)
+
+
+def usual_sort(link: str) -> UsualSort | None:
+    """What there is a typical one of that gives a link; None where there is none."""
+    given = _GIVEN_BY.get(link, link)
+    return cast(UsualSort, given) if given in _USUAL else None
+
+
+def to_get_id(index: int) -> str:
+    """What the Nth of the things that a cure gets is called in the trial, and in what it brings along."""
+    return f"to-get-{index}"
 
 
 def with_gets(plan: Plan, gets: Iterable[ToGet]) -> tuple[Plan, tuple[Edit, ...]]:
     """The plan as if these had been got, and the edits that load them."""
     gear, edits = list(plan.gear), list[Edit]()
     for index, got in enumerate(gets):
-        if got.item and got.what == _SAME:
+        if isinstance(got, GetMore):
             at = next(i for i, thing in enumerate(gear) if thing.id == got.item)
             owned = gear[at]
             gear[at] = owned.model_copy(update={"count": owned.count + got.count})
             edits.append(Load(item=got.item, count=got.count))
-        elif made := _MADE.get(got.what):
-            id_ = f"to-get-{index}"
-            basics = {"id": id_, "name": got.what, "count": got.count, "mass_g": got.mass_g} | _TYPICAL
-            gear.append(made(basics, got, plan))
-            edits.append(Load(item=id_, count=got.count))
+        else:
+            thing = _made(got, to_get_id(index), plan)
+            gear.append(thing)
+            edits.append(Load(item=thing.id, count=got.count))
     return plan.with_gear(tuple(gear)), tuple(edits)
+
+
+def _made(got: GetUsual | GetBag | GetLens | GetFilter, id_: str, plan: Plan) -> Gear:
+    """The thing itself, as it typically is."""
+    basics: dict[str, Any] = {"id": id_, "name": got.what, "count": got.count, "mass_g": got.mass_g} | _TYPICAL
+    match got:
+        case GetBag():
+            return Bag(**basics | {"size": Box(length_mm=530, width_mm=340, height_mm=220)}, volume_l=got.volume_l)
+        case GetLens():
+            return _lens(basics, got, plan)
+        case GetFilter():
+            return Filter(**basics, effect=got.effect, thread_mm=got.thread_mm, stops=got.stops)
+        case GetUsual():
+            return _USUAL[got.what](basics, got.label, plan)
 
 
 _TYPICAL: dict[str, Any] = {
@@ -99,12 +131,14 @@ _TYPICAL: dict[str, Any] = {
     "mass_source": Source.TYPICAL,
     "size_source": Source.TYPICAL,
 }
+# A cabin bag that most carriers take.
+_CABIN_L = 35.0
+_CABIN_BAG_G = 1400.0
+_FILTER_G = 40.0
 _MASS_G: Mapping[str, float] = {
-    "bag": 1400,
     "card": 2,
     "charger": 90,
     "drive": 60,
-    "filter": 40,
     "head": 350,
     "head-torch": 80,
     "plate": 60,
@@ -127,40 +161,30 @@ _MASS_G: Mapping[str, float] = {
 }
 
 
-def lens_mass_g(focal_mm: float, f_number: float) -> float:
+def _lens_mass_g(focal_mm: float, f_number: float) -> float:
     """Grams of a typical full-frame lens by the width of its front: 400 g and 0.2 g per mm^2 (estimate)."""
     return 400 + 0.2 * (focal_mm / f_number) ** 2
 
 
-def _pack(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
-    wh = _CELLS.get(got.label, _PACK)[0]
-    cell = got.label in _CELLS
-    return Battery(**basics, battery_type=got.label, energy_wh=wh, lithium=not cell, rechargeable=not cell)
+def _pack(basics: dict[str, Any], label: str, plan: Plan) -> Gear:
+    wh = _CELLS.get(label, _PACK)[0]
+    cell = label in _CELLS
+    return Battery(**basics, battery_type=label, energy_wh=wh, lithium=not cell, rechargeable=not cell)
 
 
-def _lens(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
-    """On the mount of a loaded body, with the focal lengths as seen by a full frame told in the numbers."""
+def _lens(basics: dict[str, Any], got: GetLens, plan: Plan) -> Gear:
+    """On the mount of a loaded body."""
     bodies = [t for i in plan.loaded if isinstance(t := plan.items[i], Body) and t.mount]
     body = max(bodies, key=lambda b: b.sensor_width_mm)
     factor = crop_factor(body.sensor_width_mm, body.sensor_height_mm)
-    low, high, f_number = got.numbers["from_mm"], got.numbers["to_mm"], got.numbers["f_number"]
+    low, high, f_number = got.from_mm, got.to_mm, got.f_number
     side = 40 + high / f_number
     basics |= {"size": Box(length_mm=60 + 25 * sqrt(high), width_mm=side, height_mm=side)}
     focal = {"focal_min_mm": low / factor, "focal_max_mm": high / factor}
     return Lens(**basics, mount=body.mount, **focal, f_at_min=f_number, f_at_max=f_number)
 
 
-def _filter(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
-    effect: Any = got.label
-    return Filter(**basics, effect=effect, thread_mm=got.numbers["thread_mm"], stops=got.numbers.get("stops"))
-
-
-def _bag(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
-    basics |= {"size": Box(length_mm=530, width_mm=340, height_mm=220)}
-    return Bag(**basics, volume_l=got.numbers["litres"])
-
-
-def _laptop(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
+def _laptop(basics: dict[str, Any], label: str, plan: Plan) -> Gear:
     """With slots for the cards that are loaded: it reads them by itself."""
     types = dict.fromkeys(t.card_type for i in plan.loaded if isinstance(t := plan.items[i], Card))
     basics |= {"size": Box(length_mm=300, width_mm=210, height_mm=16)}
@@ -168,39 +192,36 @@ def _laptop(basics: dict[str, Any], got: ToGet, plan: Plan) -> Gear:
     return Computer(**basics, form="laptop", screen_in=13, energy_wh=50, storage_gb=500, ports=ports[:12])
 
 
-_Made = Callable[[dict[str, Any], ToGet, Plan], Gear]
-_MADE: Mapping[str, _Made] = {
-    "bag": _bag,
-    "card": lambda b, got, _: Card(**b, card_type=got.label.split(" or ")[0], capacity_gb=128, speed_mb_s=200),
-    "charger": lambda b, got, _: Charger(**b, battery_types=(got.label,), bays=2, hours_per_charge=2.5),
-    "drive": lambda b, got, _: Drive(**b, capacity_gb=1000, plug=_USB, speed_mb_s=400),
-    "filter": _filter,
-    "head": lambda b, got, _: Head(**b, plate_type=got.label or ANY_PLUG, max_load_g=8000),
-    "head-torch": lambda b, got, _: Light(**b, form="head-torch", energy_wh=4, runs_h=20),
-    "lens": _lens,
+_Made = Callable[[dict[str, Any], str, Plan], Gear]
+_USUAL: Mapping[UsualSort, _Made] = {
+    "card": lambda b, label, _: Card(**b, card_type=label.split(" or ")[0], capacity_gb=128, speed_mb_s=200),
+    "charger": lambda b, label, _: Charger(**b, battery_types=(label,), bays=2, hours_per_charge=2.5),
+    "drive": lambda b, label, _: Drive(**b, capacity_gb=1000, plug=_USB, speed_mb_s=400),
+    "head": lambda b, label, _: Head(**b, plate_type=label or ANY_PLUG, max_load_g=8000),
+    "head-torch": lambda b, label, _: Light(**b, form="head-torch", energy_wh=4, runs_h=20),
     "pack": _pack,
-    "plate": lambda b, got, _: Plate(**b, plate_type=got.label),
-    "power-bank": lambda b, got, _: PowerBank(**b, energy_wh=74, output_w=45, ports=2),
-    "reader": lambda b, got, _: Reader(**b, card_types=(got.label,), plug=_USB, speed_mb_s=300),
-    "cover": lambda b, got, _: Other(**b, purpose=Purpose.COVER),
-    "tripod": lambda b, got, _: Tripod(
+    "plate": lambda b, label, _: Plate(**b, plate_type=label),
+    "power-bank": lambda b, label, _: PowerBank(**b, energy_wh=74, output_w=45, ports=2),
+    "reader": lambda b, label, _: Reader(**b, card_types=(label,), plug=_USB, speed_mb_s=300),
+    "cover": lambda b, label, _: Other(**b, purpose=Purpose.COVER),
+    "tripod": lambda b, label, _: Tripod(
         **b | {"size": Box(length_mm=450, width_mm=110, height_mm=110)},
         max_load_g=8000,
         max_height_mm=1500,
         head_included=True,
     ),
-    "light": lambda b, got, _: Light(**b, form="panel", energy_wh=15, runs_h=2),
-    "sound": lambda b, got, _: Sound(**b, form="microphone"),
-    "drone": lambda b, got, _: Drone(
-        **b, battery_type=DRONE_PACK, flight_min=30, megapixels=20, takeoff_mass_g=got.mass_g, needs_phone=False
+    "light": lambda b, label, _: Light(**b, form="panel", energy_wh=15, runs_h=2),
+    "sound": lambda b, label, _: Sound(**b, form="microphone"),
+    "drone": lambda b, label, _: Drone(
+        **b, battery_type=DRONE_PACK, flight_min=30, megapixels=20, takeoff_mass_g=b["mass_g"], needs_phone=False
     ),
-    "housing": lambda b, got, _: Other(**b, label="housing", serves="housing"),
-    "remote": lambda b, got, _: Remote(**b, socket="radio"),
+    "housing": lambda b, label, _: Other(**b, label="housing", serves="housing"),
+    "remote": lambda b, label, _: Remote(**b, socket="radio"),
     "laptop": _laptop,
-    "lead": lambda b, got, _: Link(**b, from_plug=_USB, to_ports=(got.label,)),
-    "refill": lambda b, got, _: Other(**b, label="refill", refill=got.label),
-    "film": lambda b, got, _: Other(**b, label="film", refill=got.label, frames=ON_A_ROLL, hazard="film"),
-    "safety": lambda b, got, _: Safety(**b, label=got.label),
-    "usb-power": lambda b, got, _: Link(**b, from_plug=ANY_PLUG, to_ports=(_USB, _USB), rating_w=45),
-    "wall": lambda b, got, _: Link(**b, from_plug=ANY_PLUG, to_ports=(got.label,)),
+    "lead": lambda b, label, _: Link(**b, from_plug=_USB, to_ports=(label,)),
+    "refill": lambda b, label, _: Other(**b, label="refill", refill=label),
+    "film": lambda b, label, _: Other(**b, label="film", refill=label, frames=ON_A_ROLL, hazard="film"),
+    "safety": lambda b, label, _: Safety(**b, label=label),
+    "usb-power": lambda b, label, _: Link(**b, from_plug=ANY_PLUG, to_ports=(_USB, _USB), rating_w=45),
+    "wall": lambda b, label, _: Link(**b, from_plug=ANY_PLUG, to_ports=(label,)),
 }

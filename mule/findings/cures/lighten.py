@@ -4,9 +4,10 @@ from collections.abc import Iterable, Sequence
 
 from mule.analysis.ledger import Burden, Pieces, least_missed
 from mule.analysis.load import Piece
-from mule.findings.cure import Cure, CureCode
+from mule.findings.codes import CureCode
 from mule.findings.cures.making import leave, loaded_kit, move
 from mule.findings.rules import Trials
+from mule.findings.said.cure import Cure, MovingCode
 from mule.plan.gear import Bag, Drone, Gear, Group, Insert, keeps_safe
 from mule.plan.places import InBag, PieceKind, Worn
 
@@ -42,7 +43,7 @@ def _moved(trials: Trials, held: Sequence[Pieces], burden: Burden) -> Iterable[C
     for piece in sorted(pieces, key=lambda p: (p.person != burden.person, p.mass_g)):
         going = enough([h for h in held if piece.piece != PieceKind.HOLD or may_be_held(h.thing)], burden)
         if going and sum(h.grams for h in going) <= _room_g(trials, piece):
-            code = CureCode.MOVE if piece.person == burden.person else CureCode.HAND_OVER
+            code: MovingCode = CureCode.MOVE if piece.person == burden.person else CureCode.HAND_OVER
             yield move(going, InBag(bag=piece.bag), code)
 
 

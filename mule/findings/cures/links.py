@@ -5,17 +5,15 @@ from itertools import islice
 
 from mule.analysis.completeness import packs_eaten
 from mule.findings import said
-from mule.findings.cure import Cure
-from mule.findings.cures.getting import can_get, to_get
+from mule.findings.cures.getting import filter_for_thread, to_get, usual, usual_sort
 from mule.findings.cures.making import at_home, leave_all, left, load, load_counts, sees, with_followers
 from mule.findings.rules import Trials
 from mule.findings.said import Finding
+from mule.findings.said.cure import Cure
 from mule.plan.gear import Battery, Body, Filter, Lens, MountAdapter, at_hand, keeps_safe
 
 # Ways that are proposed of one sort.
 _WAYS = 3
-# Links that a thing of another name gives.
-_GIVEN_BY = {"bank": "power-bank"}
 
 
 def missing_link(trials: Trials, finding: said.MissingLink | said.PiecesShort) -> Iterable[Cure]:
@@ -30,8 +28,8 @@ def missing_link(trials: Trials, finding: said.MissingLink | said.PiecesShort) -
     yield from without(trials, finding)
     if what == "pack":
         yield from _packs_to_get(trials, label, missing.short or count)
-    elif can_get(thing := _GIVEN_BY.get(what, what)):
-        yield to_get(thing, label=label)
+    elif sort := usual_sort(what):
+        yield to_get(usual(sort, label))
 
 
 def _pieces(trials: Trials, battery_type: str) -> int:
@@ -58,8 +56,7 @@ def _packs_to_get(trials: Trials, battery_type: str, count: int) -> Iterable[Cur
     here = _packs_at_home(trials, battery_type)
     more = count - sum(here.values())
     if more > 0:
-        got = to_get("pack", label=battery_type, count=more)
-        yield got.model_copy(update={"edits": load_counts(here).edits})
+        yield to_get(usual("pack", battery_type, more), edits=load_counts(here).edits)
 
 
 def without(trials: Trials, finding: Finding) -> Iterable[Cure]:
@@ -123,8 +120,7 @@ def filter_for(trials: Trials, finding: said.FilterUnserved) -> Iterable[Cure]:
     if not ways:
         yield from islice(_on_another_lens(trials, want, effect), _WAYS)
     threads = (t.thread_mm for i in finding.items if isinstance(t := trials.plan.items[i], Lens) and t.thread_mm)
-    stops = {"stops": finding.stops} if finding.stops else {}
-    yield from (to_get("filter", label=effect, numbers=stops | {"thread_mm": mm}) for mm in dict.fromkeys(threads))
+    yield from (to_get(filter_for_thread(effect, mm, finding.stops or None)) for mm in dict.fromkeys(threads))
 
 
 def _on_another_lens(trials: Trials, want: str, effect: str) -> Iterable[Cure]:

@@ -5,8 +5,8 @@ from math import inf
 
 from mule.analysis.ledger import Burden, Pieces, grams, litres
 from mule.findings import said
-from mule.findings.cure import Cure, CureCode
-from mule.findings.cures.getting import to_get
+from mule.findings.codes import CureCode
+from mule.findings.cures.getting import cabin_bag, to_get
 from mule.findings.cures.lighten import enough, lighten, may_be_held, stays_in_cabin
 from mule.findings.cures.making import (
     carried_pieces,
@@ -21,14 +21,13 @@ from mule.findings.cures.making import (
     with_followers,
 )
 from mule.findings.rules import Trials
+from mule.findings.said.cure import Act, Cure, Moving
 from mule.packing import goes_in
 from mule.plan.edits import Leave, Load, Move
 from mule.plan.gear import Bag, Gear, Insert, is_for, keeps_safe
 from mule.plan.places import AsPiece, InBag, PieceKind, Worn
 from mule.plan.purposes import Purpose
 
-# A cabin bag that most carriers take.
-_CABIN_L = 35.0
 # Bags that are tried in place of one.
 _MOST_BAGS = 3
 # Longer than this nothing is strapped to a bag.
@@ -75,9 +74,8 @@ def lighter_back(trials: Trials, finding: said.CarriesWell | said.HeavyLoad) -> 
         if hold.piece == PieceKind.HOLD:
             going = [h for h in held if may_be_held(h.thing)]
             if going:
-                first = load(hold).edits
-                moved = move(going, InBag(bag=hold.id))
-                yield moved.model_copy(update={"code": CureCode.SWAP_BAG, "edits": (*first, *moved.edits)})
+                edits = (*load(hold).edits, *move(going, InBag(bag=hold.id)).edits)
+                yield Act(code=CureCode.SWAP_BAG, edits=edits)
 
 
 def _bag_for_another(trials: Trials, burden: Burden) -> Iterable[Cure]:
@@ -119,7 +117,7 @@ def fewer_bags(trials: Trials, finding: said.LegCount) -> Iterable[Cure]:
         for other in trials.plan.trip.people:
             if other.id != person:
                 edit = Move(item=piece.bag, place=AsPiece(piece=piece.piece, person=other.id))
-                yield Cure(code=CureCode.HAND_OVER, edits=(edit,), numbers={"moved_g": piece.mass_g})
+                yield Moving(code=CureCode.HAND_OVER, edits=(edit,), moved_g=piece.mass_g)
         yield from _as_other_piece(trials, piece.bag)
         yield leave_all([piece.bag])
 
@@ -160,7 +158,7 @@ def bag_for_all(trials: Trials, finding: said.Unplaced) -> Iterable[Cure]:
     """Things in nobody's bag because there is none."""
     bags = [b for b in left(trials, Bag) if b.id not in trials.loaded and b.piece != PieceKind.HOLD]
     yield from (load(bag) for bag in sorted(bags, key=lambda b: (b.volume_l < finding.litres, b.mass_g)))
-    yield to_get("bag", numbers={"litres": _CABIN_L})
+    yield to_get(cabin_bag())
 
 
 def gate_place(trials: Trials, finding: said.GateNo) -> Iterable[Cure]:
@@ -255,7 +253,7 @@ def _as_other_piece(trials: Trials, bag: str) -> Iterable[Cure]:
     at = next(p for p in trials.case.loads.pieces if p.bag == bag)
     for kind in (PieceKind.PERSONAL, PieceKind.CABIN, PieceKind.HOLD):
         if kind != at.piece:
-            yield Cure(code=CureCode.TRAVEL_AS, edits=(Move(item=bag, place=AsPiece(piece=kind, person=at.person)),))
+            yield Act(code=CureCode.TRAVEL_AS, edits=(Move(item=bag, place=AsPiece(piece=kind, person=at.person)),))
 
 
 def _unstrapped(trials: Trials, bag: str) -> Iterable[Cure]:
@@ -268,6 +266,6 @@ def _unstrapped(trials: Trials, bag: str) -> Iterable[Cure]:
     fragile = any(stays_in_cabin(trials.plan.items[item]) for item in strapped)
     into = [p.bag for p in others if not (fragile and p.piece == PieceKind.HOLD)]
     for target in (*into[:2], bag):
-        yield Cure(code=CureCode.TAKE_OFF, edits=tuple(Move(item=i, place=InBag(bag=target)) for i in strapped))
+        yield Act(code=CureCode.TAKE_OFF, edits=tuple(Move(item=i, place=InBag(bag=target)) for i in strapped))
     if not any(keeps_safe(trials.plan.items[item]) for item in strapped):
-        yield Cure(code=CureCode.LEAVE, edits=tuple(Leave(item=item) for item in strapped))
+        yield Act(code=CureCode.LEAVE, edits=tuple(Leave(item=item) for item in strapped))

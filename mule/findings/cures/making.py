@@ -7,45 +7,46 @@ from mule.analysis.ledger import LoadedKit, Pieces
 from mule.analysis.ledger import inside as inside_of
 from mule.analysis.load import Piece
 from mule.analysis.optics import crop_factor
-from mule.findings.cure import Cure, CureCode
+from mule.findings.codes import CureCode
 from mule.findings.rules import Trials
+from mule.findings.said.cure import Act, Moving, MovingCode
 from mule.plan.edits import Leave, Load, Move
 from mule.plan.gear import Bag, Body, Gear, Lens, at_hand, keeps_safe
 from mule.plan.gear.base import Thing
 from mule.plan.places import AsPiece, InBag, PieceKind, Place
 
 
-def load(*things: Gear, count: int = 1, code: CureCode = CureCode.LOAD) -> Cure:
+def load(*things: Gear, count: int = 1) -> Act:
     """Loads so many pieces of each of these things."""
-    return Cure(code=code, edits=tuple(Load(item=t.id, count=count) for t in things))
+    return Act(code=CureCode.LOAD, edits=tuple(Load(item=t.id, count=count) for t in things))
 
 
-def load_counts(counts: Mapping[str, int]) -> Cure:
+def load_counts(counts: Mapping[str, int]) -> Act:
     """Loads so many pieces of each item."""
-    return Cure(code=CureCode.LOAD, edits=tuple(Load(item=item, count=n) for item, n in counts.items()))
+    return Act(code=CureCode.LOAD, edits=tuple(Load(item=item, count=n) for item, n in counts.items()))
 
 
-def instead(gone: Iterable[str], thing: Gear) -> Cure:
+def instead(gone: Iterable[str], thing: Gear) -> Act:
     """Loads a thing in place of others."""
-    return load(thing).model_copy(update={"edits": (*leave_all(gone).edits, *load(thing).edits)})
+    return Act(code=CureCode.LOAD, edits=(*leave_all(gone).edits, *load(thing).edits))
 
 
-def leave(pieces: Mapping[str, int | None]) -> Cure:
+def leave(pieces: Mapping[str, int | None]) -> Act:
     """Leaves so many pieces of each item; None for all."""
-    return Cure(code=CureCode.LEAVE, edits=tuple(Leave(item=item, count=n) for item, n in pieces.items()))
+    return Act(code=CureCode.LEAVE, edits=tuple(Leave(item=item, count=n) for item, n in pieces.items()))
 
 
-def leave_all(items: Iterable[str]) -> Cure:
+def leave_all(items: Iterable[str]) -> Act:
     """Leaves all pieces of these items."""
     return leave(dict.fromkeys(items))
 
 
-def move(things: Sequence[Pieces], place: Place, code: CureCode = CureCode.MOVE) -> Cure:
+def move(things: Sequence[Pieces], place: Place, code: MovingCode = CureCode.MOVE) -> Moving:
     """Puts all that is loaded of these things at one place."""
-    return Cure(
+    return Moving(
         code=code,
         edits=tuple(Move(item=held.thing.id, place=place) for held in things),
-        numbers={"moved_g": sum(held.grams for held in things)},
+        moved_g=sum(held.grams for held in things),
     )
 
 
@@ -95,7 +96,7 @@ def inside(trials: Trials, bag: str) -> list[Pieces]:
     return inside_of(trials.plan, bag)
 
 
-def swap_bag(trials: Trials, old: str, new: Bag) -> Cure:
+def swap_bag(trials: Trials, old: str, new: Bag) -> Act:
     """Takes another bag in place of one, as the same piece, with all that was in it."""
     entries = trials.plan.kit.entries
     at = next(e.place for e in entries if e.item == old and isinstance(e.place, AsPiece))
@@ -105,4 +106,4 @@ def swap_bag(trials: Trials, old: str, new: Bag) -> Cure:
         if isinstance(e.place, InBag) and e.place.bag == old
     ]
     place = at.model_copy(update={"piece": new.piece if new.piece == PieceKind.HOLD else at.piece})
-    return Cure(code=CureCode.SWAP_BAG, edits=(Load(item=new.id, place=place), *moves, Leave(item=old)))
+    return Act(code=CureCode.SWAP_BAG, edits=(Load(item=new.id, place=place), *moves, Leave(item=old)))

@@ -3,12 +3,13 @@
 from collections.abc import Iterable
 
 from mule.findings import said
-from mule.findings.cure import Cure, CureCode
-from mule.findings.cures.getting import to_get
+from mule.findings.codes import CureCode
+from mule.findings.cures.getting import more_of, to_get
 from mule.findings.cures.links import all_without
 from mule.findings.cures.luggage import smaller_bags
 from mule.findings.cures.making import instead, leave_all, left, load
 from mule.findings.rules import Trials
+from mule.findings.said.cure import Act, AtBase, Cure
 from mule.plan.gear import Body, OtherSupport, at_hand, twins
 
 _PASSES = ("clamp", "flat-plate", "bean-bag")
@@ -31,7 +32,7 @@ def second_body(trials: Trials, finding: said.NoneBody | said.TwinBody | said.Sp
     if len(bodies) == 1:
         yield from (load(t) for t in able[:1])
         if policy == "twin":
-            yield to_get("same", first.mass_g, item=first.id)
+            yield to_get(more_of(first))
         return
     for item in different:
         other = next((b for b in bodies if b.id != item), first)
@@ -66,8 +67,8 @@ def within_rules(
             # In place of the legs: where they are missed, something has to hold the camera still.
             gone = leave_all(i for i in finding.items if i in trials.loaded).edits
             for thing in (t for t in left(trials, OtherSupport) if t in passes):
-                yield Cure(code=CureCode.LOAD_MAY_PASS, edits=(*gone, *load(thing).edits))
+                yield Act(code=CureCode.LOAD_MAY_PASS, edits=(*gone, *load(thing).edits))
     if finding.days < finding.of_days or bags:
-        yield Cure(code=CureCode.AT_BASE, numbers={"days": finding.days})
+        yield AtBase(days=finding.days)
     if not bags:
         yield from all_without(trials, finding)

@@ -7,10 +7,11 @@ from mule.analysis.ledger import Pieces
 from mule.analysis.storage import CardsOf, Storage
 from mule.analysis.storage.stamina import keep
 from mule.findings import said
-from mule.findings.cure import Cure, CureCode
-from mule.findings.cures.getting import both, to_get
+from mule.findings.codes import CureCode
+from mule.findings.cures.getting import to_get, usual
 from mule.findings.cures.making import at_home, left, load, load_counts, move
 from mule.findings.rules import Trials
+from mule.findings.said.cure import Act, Cure, EraseAfter, FewBig
 from mule.plan.edits import Load
 from mule.plan.gear import Card, Computer, Drive, Gear, Link, Reader
 from mule.plan.places import AsPiece, InBag, PieceKind, Worn
@@ -27,7 +28,7 @@ def more_cards(trials: Trials, finding: said.CardsFull) -> Iterable[Cure]:
     yield from _helping(trials, lambda kept: sum(day.lost_gb for day in kept.days) < lost)
     yield from _other_schools(trials)
     for type_ in _full(trials):
-        yield to_get("card", label=type_.type, count=max(1, type_.needed - type_.loaded))
+        yield to_get(usual("card", type_.type, max(1, type_.needed - type_.loaded)))
 
 
 def more_cards_at_home(trials: Trials) -> Iterable[Cure]:
@@ -52,10 +53,10 @@ def more_copies(trials: Trials, finding: said.CopiesShort) -> Iterable[Cure]:
     yield from ways
     if not ways:
         yield from _all_of_it(trials)
-    yield to_get("drive")
-    yield both(to_get("drive"), to_get("drive"))
-    yield to_get("laptop")
-    yield both(to_get("laptop"), to_get("drive"))
+    yield to_get(usual("drive"))
+    yield to_get(usual("drive"), usual("drive"))
+    yield to_get(usual("laptop"))
+    yield to_get(usual("laptop"), usual("drive"))
 
 
 def _all_of_it(trials: Trials) -> Iterable[Cure]:
@@ -68,7 +69,7 @@ def _all_of_it(trials: Trials) -> Iterable[Cure]:
     cards = next((c.edits for c in more_cards_at_home(trials)), ())
     for chosen in (edits, (*cards, *edits), cards):
         if chosen:
-            yield Cure(code=CureCode.LOAD, edits=chosen)
+            yield Act(code=CureCode.LOAD, edits=chosen)
 
 
 def _helping(trials: Trials, helps: Callable[[Storage], bool]) -> Iterable[Cure]:
@@ -91,14 +92,14 @@ def _kept_with(trials: Trials, *things: Gear) -> Storage:
 def _other_schools(trials: Trials) -> Iterable[Cure]:
     """Schools of keeping cards that the loaded cards would last for: a way of working, nothing to load."""
     stamina = trials.plan.trip.stamina
-    for school, code in (("erase-after", CureCode.ERASE_AFTER), ("few-big", CureCode.FEW_BIG)):
+    for school, way in (("erase-after", EraseAfter(copies=stamina.erase_after)), ("few-big", FewBig())):
         if school != stamina.cards:
             other = trials.plan.trip.with_stamina(cards=school)
             kept = keep(trials.plan.with_trip(other), trials.loaded)
             # A school of erasing that never comes to it is none.
             erases = school == "few-big" or any(day.erased for day in kept.days)
             if erases and kept.days_carried == len(other.days):
-                yield Cure(code=code, numbers={"copies": float(stamina.erase_after)})
+                yield way
 
 
 def copies_apart(trials: Trials, finding: said.CopiesTogether | said.PicturesInOneBag) -> Iterable[Cure]:
@@ -115,5 +116,5 @@ def copies_apart(trials: Trials, finding: said.CopiesTogether | said.PicturesInO
         yield from (move(held, place, CureCode.WEAR) for place in pockets if place != at[drive.id])
     for drive in left(trials, Drive)[:1]:
         places = chain(bags, pockets)
-        yield from (Cure(code=CureCode.LOAD, edits=(Load(item=drive.id, place=place),)) for place in places)
-    yield to_get("drive")
+        yield from (Act(code=CureCode.LOAD, edits=(Load(item=drive.id, place=place),)) for place in places)
+    yield to_get(usual("drive"))

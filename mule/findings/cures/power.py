@@ -7,15 +7,16 @@ from itertools import combinations, islice
 
 from mule.analysis.power import PowerCase, carries, counted, fewest, helpers, relief, schools_that_carry
 from mule.findings import said
-from mule.findings.cure import Cure, CureCode
-from mule.findings.cures.getting import both, to_get
+from mule.findings.codes import CureCode
+from mule.findings.cures.getting import more_of, to_get, usual
 from mule.findings.cures.making import at_home, load
 from mule.findings.rules import Trials
+from mule.findings.said.cure import Act, Charging, ChargingCode, Cure
 from mule.plan.edits import Load
 from mule.plan.gear import Battery, Charger, Gear, Link, PowerBank, at_hand
 from mule.plan.trip import PowerSchool
 
-_SCHOOLS: Mapping[PowerSchool, CureCode] = {
+_SCHOOLS: Mapping[PowerSchool, ChargingCode] = {
     "packs-only": CureCode.POWER_PACKS_ONLY,
     "charge-nightly": CureCode.POWER_CHARGE_NIGHTLY,
     "bank-by-day": CureCode.POWER_BANK_BY_DAY,
@@ -44,7 +45,7 @@ def lasts_longer(trials: Trials, finding: said.PowerShort | said.PowerThin) -> I
         yield load(pack, count=here)
     # How packs are carried is no question of a phone.
     schools = () if type_ in power.counts else schools_that_carry(power, type_)
-    yield from (Cure(code=_SCHOOLS[school]) for school in schools)
+    yield from (Charging(code=_SCHOOLS[school]) for school in schools)
     yield from _to_get(trials, spared, type_)
 
 
@@ -83,11 +84,11 @@ def _to_get(trials: Trials, power: PowerCase, type_: str) -> Iterable[Cure]:
     """More packs, a bank, a bank with what fills it, a charger: the lightest first."""
     need = fewest(power, type_)
     pack = counted(power, type_)
-    ways = [to_get("power-bank"), both(to_get("power-bank"), to_get("usb-power"))]
+    ways = [to_get(usual("power-bank")), to_get(usual("power-bank"), usual("usb-power"))]
     if pack and need.packs is not None and need.packs > need.loaded:
         ways.append(_get_packs(trials, pack, need.packs - need.loaded))
     if type_ not in power.counts:
-        ways.append(to_get("charger", label=type_))
+        ways.append(to_get(usual("charger", type_)))
     return sorted(ways, key=lambda way: sum(got.mass_g * got.count for got in way.gets))
 
 
@@ -130,11 +131,10 @@ def _strength(thing: Gear) -> float:
 
 
 def _load_both(thing: Gear, pack: Battery, count: int) -> Cure:
-    return Cure(code=CureCode.LOAD, edits=(Load(item=thing.id), Load(item=pack.id, count=count)))
+    return Act(code=CureCode.LOAD, edits=(Load(item=thing.id), Load(item=pack.id, count=count)))
 
 
-def _get_packs(trials: Trials, pack: Battery, more: int) -> Cure:
+def _get_packs(trials: Trials, pack: Battery, more: int) -> Act:
     """Those at home, and the rest from elsewhere."""
     here = _packs_at_home(trials, pack)
-    got = to_get("same", pack.mass_g, item=pack.id, count=max(1, more - here))
-    return got.model_copy(update={"edits": load(pack, count=here).edits}) if here else got
+    return to_get(more_of(pack, max(1, more - here)), edits=load(pack, count=here).edits if here else ())

@@ -2,8 +2,9 @@
 
 from collections.abc import Iterable
 
-from mule.findings.finding import FindingCode, Severity, Subject
+from mule.findings.codes import FindingCode, Severity
 from mule.findings.said import Finding
+from mule.findings.said.told import Subject
 
 # How bad a problem is: of its severity, then by how much.
 Weight = tuple[int, float]

@@ -4,12 +4,13 @@ from collections.abc import Callable, Iterable, Mapping
 from typing import Any
 
 from mule.findings import said
-from mule.findings.cure import Cure, CureCode, NoWay
+from mule.findings.codes import CureCode, NoWay
 from mule.findings.cures import aids, apart, links, luggage, marks, pictures, power, wants
-from mule.findings.cures.getting import to_get
-from mule.findings.finding import Told
+from mule.findings.cures.getting import more_of, to_get
 from mule.findings.rules import Trials
 from mule.findings.said import Finding
+from mule.findings.said.cure import Act, Cure
+from mule.findings.said.told import Told
 from mule.plan.edits import Load
 from mule.plan.gear import keeps_safe
 
@@ -20,9 +21,9 @@ def _bearing(trials: Trials, finding: said.SinglePoint) -> Iterable[Cure]:
     """The ways to bear a loss, as they were found with it."""
     for backup in (b for loss in trials.resilience.losses if (loss.item,) == finding.items for b in loss.backups):
         edits = tuple(Load(item=item) for item in backup.items)
-        yield Cure(code=CureCode.LOAD, edits=edits, mass_change_g=backup.mass_g)
+        yield Act(code=CureCode.LOAD, edits=edits, mass_change_g=backup.mass_g)
     thing = trials.plan.items[finding.items[0]]
-    yield to_get("same", thing.mass_g, item=thing.id)
+    yield to_get(more_of(thing))
 
 
 # Ways of working and things in thought are proposed last: they are tried only where nothing else helps.

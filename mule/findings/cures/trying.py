@@ -7,14 +7,15 @@ from typing import NamedTuple
 
 from mule.base.errors import InvalidInput
 from mule.findings.assess import case_of
-from mule.findings.cure import Cure, NoWay
+from mule.findings.codes import FindingCode, NoWay, Severity
 from mule.findings.cures.getting import with_gets
 from mule.findings.cures.problem import heavier, is_revealed, lighter, problems, weighty
 from mule.findings.cures.proposers import proposed, why_not
 from mule.findings.cures.room import finds_room
-from mule.findings.finding import FindingCode, Severity
 from mule.findings.rules import OF_LOSSES, Case, Trials, speak, speak_of_losses
 from mule.findings.said import Finding
+from mule.findings.said.cure import Cure
+from mule.findings.said.gets import GetFilter, GetMore, GetUsual, ToGet
 from mule.plan.editing import apply
 from mule.plan.edits import Edit
 
@@ -69,7 +70,7 @@ class _Offer(NamedTuple):
     @property
     def plain(self) -> bool:
         """Whether it costs no picture: what is proposed later is hardly cheaper."""
-        return self.whole and not self.mended and not self.cure.numbers.get("points")
+        return self.whole and not self.mended and not self.cure.points
 
 
 class Trying:
@@ -150,7 +151,7 @@ class Trying:
 
     def _then(self, cure: Cure) -> tuple[Case, tuple[Finding, ...]] | None:
         """The facts after a cure and what the rules say of them; None where it cannot be done."""
-        key = cure.edits, tuple((g.what, g.label, g.item, g.count, tuple(g.numbers.items())) for g in cure.gets)
+        key = cure.edits, cure.gets
         if key not in self._known:
             self._known[key] = self._worked_out(cure)
         return self._known[key]
@@ -200,13 +201,6 @@ class Trying:
         """With the difference of the facts as its price."""
         now, then = self._trials.case, made.case
         points = now.view.coverage.score - then.view.coverage.score
-        numbers = dict(made.cure.numbers)
-        if points > _NO_POINTS:
-            numbers["points"] = points
-        if not made.gone:
-            numbers["rest"] = made.rest
-        if days := then.stamina.power.days_carried - now.stamina.power.days_carried:
-            numbers["power_days"] = float(days)
         before = {who.person: who.carried_g for who in now.loads.people}
         carried = {p.person: p.carried_g - before[p.person] for p in then.loads.people}
         covers = zip(now.view.coverage.wants, then.view.coverage.wants, strict=True)
@@ -215,9 +209,11 @@ class Trying:
             update={
                 "mass_change_g": then.loads.total_g - now.loads.total_g,
                 "on": {who: grams for who, grams in carried.items() if abs(grams) >= _NO_GRAMS},
-                "numbers": numbers,
+                "points": points if points > _NO_POINTS else 0.0,
+                "power_days": then.stamina.power.days_carried - now.stamina.power.days_carried,
                 "wants": {want: change for want, change in wants.items() if abs(change) >= _NO_COVER},
                 "partly": not made.gone,
+                "rest": 0.0 if made.gone else made.rest,
                 "brings": tuple(one.told for one in made.brings),
                 "also": tuple(one.told for one in made.also),
             }
@@ -256,7 +252,7 @@ def _cheapest(offers: Iterable[_Offer]) -> list[Cure]:
 
 def _rank(offer: _Offer) -> tuple[float, ...]:
     cure = offer.cure
-    points, grams = round(cure.numbers.get("points", 0.0), 3), round(max(0.0, cure.mass_change_g), 1)
+    points, grams = round(cure.points, 3), round(max(0.0, cure.mass_change_g), 1)
     # Who can keep a thing by putting it elsewhere does not leave it.
     changes = any(edit.act != "move" for edit in cure.edits)
     return _sort(offer), points, changes, -offer.eased, grams, len(cure.edits)
@@ -267,7 +263,21 @@ def _acts(cure: Cure) -> dict[tuple[str, ...], float]:
     edits = ((e.act, e.item, str(getattr(e, "place", None))) for e in cure.edits)
     counts = (inf if (count := getattr(e, "count", None)) is None else float(count) for e in cure.edits)
     found: dict[tuple[str, ...], float] = dict(zip(edits, counts, strict=True))
-    return found | {("get", got.what, got.label, got.item or ""): float(got.count) for got in cure.gets}
+    gets = {("get", got.what, _which(got)): float(got.count) for got in cure.gets}
+    return found | gets
+
+
+def _which(got: ToGet) -> str:
+    """Which of its sort it is, as far as it is another way out."""
+    match got:
+        case GetMore():
+            return got.item
+        case GetFilter():
+            return got.effect
+        case GetUsual():
+            return got.label
+        case _:
+            return ""
 
 
 def _does(cure: Cure, *, more_than: Cure) -> bool:

@@ -4,10 +4,11 @@ from collections.abc import Iterable
 
 from mule.analysis.optics import Closer, Gap, NativeGap
 from mule.findings import said
-from mule.findings.cure import Cure, CureCode
-from mule.findings.cures.getting import lens_mass_g, to_get
+from mule.findings.codes import CureCode
+from mule.findings.cures.getting import lens_that_sees, to_get
 from mule.findings.cures.making import left, load, sees
 from mule.findings.rules import Trials
+from mule.findings.said.cure import Act, Closing, CropMode, Cure, Stitch
 from mule.plan.edits import Load
 from mule.plan.gear import Body, Gear, Lens, MountAdapter
 
@@ -30,11 +31,8 @@ def close_gap(trials: Trials, finding: said.Gap | said.WantUnmet) -> Iterable[Cu
 
 
 def _closing(closer: Closer) -> Cure:
-    return Cure(
-        code=CureCode.LOAD if closer.closes else CureCode.LOAD_PARTLY,
-        edits=tuple(Load(item=item) for item in closer.items),
-        numbers={"cover_after": closer.after},
-    )
+    edits = tuple(Load(item=item) for item in closer.items)
+    return Act(code=CureCode.LOAD, edits=edits) if closer.closes else Closing(edits=edits, cover_after=closer.after)
 
 
 def _with_a_body(trials: Trials, gap: Gap) -> Iterable[Cure]:
@@ -51,8 +49,7 @@ def _lens_to_get(trials: Trials, want: int, gap: Gap) -> Iterable[Cure]:
     mounts = [t for i in trials.loaded if isinstance(t := trials.plan.items[i], Body) and t.mount]
     if mounts:
         f_number = trials.plan.trip.wants[want].max_f_number or _USUAL_F
-        numbers = {"from_mm": gap.from_mm, "to_mm": gap.to_mm, "f_number": f_number}
-        yield to_get("lens", lens_mass_g(gap.to_mm, f_number), numbers=numbers)
+        yield to_get(lens_that_sees(gap.from_mm, gap.to_mm, f_number))
 
 
 def bridge(trials: Trials, finding: said.NativeGap) -> Iterable[Cure]:
@@ -66,12 +63,9 @@ def bridge(trials: Trials, finding: said.NativeGap) -> Iterable[Cure]:
 
 def _ways(gap: NativeGap) -> Iterable[Cure]:
     if gap.bridge and gap.bridged_to_mm and gap.megapixels:
-        yield Cure(
-            code=CureCode.CROP_MODE,
-            numbers={"crop": gap.bridge.crop, "to_mm": gap.bridged_to_mm, "megapixels": gap.megapixels},
-        )
+        yield CropMode(crop=gap.bridge.crop, to_mm=gap.bridged_to_mm, megapixels=gap.megapixels)
     if gap.frames:
-        yield Cure(code=CureCode.STITCH, numbers={"frames": gap.frames, "to_mm": gap.from_mm})
+        yield Stitch(frames=gap.frames, to_mm=gap.from_mm)
 
 
 def something_to_shoot(trials: Trials, finding: said.NoSetUp) -> Iterable[Cure]:

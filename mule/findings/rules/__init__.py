@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from mule.findings.finding import FindingCode
+from mule.findings.codes import FindingCode
 from mule.findings.rules.brief import NoDays, NoPeople, NoWants
 from mule.findings.rules.case import Case, Rule, TrialRule, Trials
 from mule.findings.rules.completeness import (

@@ -6,7 +6,7 @@ from mule.analysis.completeness import Clash, Missing, chains
 from mule.analysis.filters import Bare, Stretch
 from mule.analysis.optics import OPTICAL
 from mule.findings import said
-from mule.findings.finding import Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.rules.case import Case, Trials
 from mule.findings.said import Finding
 from mule.plan.gear import Body

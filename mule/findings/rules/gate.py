@@ -6,7 +6,7 @@ from typing import Any
 from mule.analysis.carriers import Judged
 from mule.analysis.load import roots
 from mule.findings import said
-from mule.findings.finding import Severity
+from mule.findings.codes import Severity
 from mule.findings.rules.case import Case
 from mule.findings.said import Finding
 from mule.plan.gear import is_for

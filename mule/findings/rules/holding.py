@@ -4,7 +4,7 @@ from collections.abc import Iterable
 
 from mule.analysis.resilience import SERVES
 from mule.findings import said
-from mule.findings.finding import Severity
+from mule.findings.codes import Severity
 from mule.findings.rules.case import Case
 from mule.findings.said import Finding
 from mule.plan.gear import SUPPORT, Gear, Head, OtherSupport, Plate, Tripod, holds_still, is_for

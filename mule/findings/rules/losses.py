@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from mule.analysis.resilience import Loss
 from mule.findings import said
-from mule.findings.finding import Severity
+from mule.findings.codes import Severity
 from mule.findings.rules.case import Trials
 from mule.findings.said import Finding
 from mule.plan.gear import Body, Group

@@ -7,7 +7,7 @@ from collections.abc import Iterable
 
 from mule.analysis.power import COLD, TINY_WH, camera_demands
 from mule.findings import said
-from mule.findings.finding import Severity
+from mule.findings.codes import Severity
 from mule.findings.rules.case import Case
 from mule.findings.said import Finding
 from mule.plan.gear import Body, Card, Other, PowerBank

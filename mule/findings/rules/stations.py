@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from enum import StrEnum
 
 from mule.base.units import Frozen
-from mule.findings.finding import Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said import Finding
 
 

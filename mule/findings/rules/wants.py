@@ -5,7 +5,7 @@ from math import radians
 
 from mule.analysis.optics import NativeGap, WantCover
 from mule.findings import said
-from mule.findings.finding import Severity
+from mule.findings.codes import Severity
 from mule.findings.rules.case import Case
 from mule.findings.said import Finding
 

@@ -4,7 +4,6 @@ from typing import Annotated
 
 from pydantic import Field
 
-from mule.findings.cure import Cure
 from mule.findings.said.brief import NoDays, NoPeople, NoWants
 from mule.findings.said.completeness import (
     Chain,
@@ -18,6 +17,7 @@ from mule.findings.said.completeness import (
     Overlap,
     PiecesShort,
 )
+from mule.findings.said.cure import WAYS_OUT
 from mule.findings.said.gate import GateAsk, GateNo, MedicineHeld
 from mule.findings.said.holding import AidMissing, CoverLeft, LightLegs, NotHeld, SupportLoaded
 from mule.findings.said.kit import AbsentLoaded, IdleOptics, NoSetUp, NothingLoaded, Overfull
@@ -143,7 +143,8 @@ Finding = Annotated[
 ]
 
 # What a way out brings along is findings again.
-Cure.model_rebuild(_types_namespace={"Finding": Finding})
+for _way in WAYS_OUT:
+    _way.model_rebuild(_types_namespace={"Finding": Finding})
 
 __all__ = [
     "AbsentLoaded",

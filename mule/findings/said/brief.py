@@ -2,7 +2,8 @@
 
 from typing import ClassVar, Literal
 
-from mule.findings.finding import FindingCode, Severity, StationName, Told
+from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.said.told import Told
 
 
 class NoPeople(Told):

@@ -3,7 +3,9 @@
 from typing import ClassVar, Literal
 
 from mule.base.units import ItemId, Name
-from mule.findings.finding import FindingCode, Severity, StationName, Told, octaves
+from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.said.told import Told, octaves
+from mule.plan.gear import Effect
 
 
 class Link(Told):
@@ -104,7 +106,7 @@ class FilterUnserved(Told):
     code: Literal[FindingCode.FILTER_UNSERVED] = FindingCode.FILTER_UNSERVED
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     want: ItemId
-    effect: Name
+    effect: Effect
     stops: float | None = None
     from_mm: float | None = None
     to_mm: float | None = None

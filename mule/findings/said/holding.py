@@ -2,8 +2,9 @@
 
 from typing import ClassVar, Literal
 
-from mule.base.units import ItemId, Name
-from mule.findings.finding import FindingCode, Severity, StationName, Told
+from mule.base.units import Aid, ItemId
+from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.said.told import Told
 
 
 class NotHeld(Told):
@@ -22,7 +23,7 @@ class AidMissing(Told):
     code: Literal[FindingCode.AID_MISSING] = FindingCode.AID_MISSING
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     want: ItemId
-    aid: Name
+    aid: Aid
     count: int
     have: int
 

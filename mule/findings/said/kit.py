@@ -3,7 +3,8 @@
 from datetime import date
 from typing import ClassVar, Literal
 
-from mule.findings.finding import FindingCode, Severity, StationName, Told
+from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.said.told import Told
 from mule.plan.gear import AbsenceReason
 
 

@@ -4,7 +4,8 @@ from datetime import date
 from typing import ClassVar, Literal
 
 from mule.base.units import ItemId, Label, Name
-from mule.findings.finding import FindingCode, Severity, StationName, Told
+from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.said.told import Told
 
 
 class CarriesWell(Told):

@@ -3,7 +3,8 @@
 from typing import ClassVar, Literal
 
 from mule.base.units import ItemId, Name
-from mule.findings.finding import FindingCode, Severity, StationName, Told
+from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.said.told import Told
 from mule.plan.places import PieceKind
 
 

@@ -4,7 +4,8 @@ from typing import ClassVar, Literal
 
 from mule.analysis.optics.answer import Because
 from mule.base.units import ItemId
-from mule.findings.finding import FindingCode, Severity, StationName, Told, octaves
+from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.said.told import Told, octaves
 
 
 class Stretch(Told):

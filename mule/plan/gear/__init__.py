@@ -5,7 +5,7 @@ from typing import Annotated, Any
 from pydantic import Field, TypeAdapter, ValidationError
 
 from mule.base.errors import InvalidInput, Problem, invalid, shorten
-from mule.plan.gear.aids import AIDS, SUPPORT, holds_still, serves
+from mule.plan.gear.aids import AIDS, SUPPORT, Ask, holds_still, serves
 from mule.plan.gear.base import (
     Absence,
     AbsenceReason,
@@ -144,6 +144,7 @@ __all__ = [
     "SUPPORT",
     "Absence",
     "AbsenceReason",
+    "Ask",
     "Bag",
     "Battery",
     "Body",

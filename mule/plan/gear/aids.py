@@ -1,6 +1,6 @@
 """What a thing gives a want beside glass: a light, sound, a drone, a housing, a remote; or that it holds still."""
 
-from typing import get_args
+from typing import Final, Literal, get_args
 
 from mule.base.units import Aid
 from mule.plan.gear.base import Thing
@@ -9,7 +9,8 @@ from mule.plan.gear.support import OtherSupport, Tripod
 
 AIDS: tuple[Aid, ...] = get_args(Aid)
 # What a want asks for that is to be held still.
-SUPPORT = "support"
+SUPPORT: Final = "support"
+Ask = Aid | Literal["support"]
 # A pole lifts and a gimbal steadies what moves: neither stands still.
 _NOT_STILL = ("gimbal", "pole")
 
@@ -26,7 +27,7 @@ def holds_still(thing: Thing) -> bool:
     return isinstance(thing, Tripod) or (isinstance(thing, OtherSupport) and thing.form not in _NOT_STILL)
 
 
-def serves(thing: Thing) -> str | None:
+def serves(thing: Thing) -> Ask | None:
     """Which aid a thing is; None for what no want asks for that way."""
     match thing:
         case Light(form="flash" | "panel"):

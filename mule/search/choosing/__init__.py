@@ -9,7 +9,7 @@ from mule.analysis.completeness.links import graph_of
 from mule.base.deadline import Deadline, Stopped
 from mule.base.errors import InvalidInput, Problem
 from mule.plan import Plan
-from mule.search.choosing.answer import Asking, Choice, KeptThing, Line, OwnKit, Point, Reason
+from mule.search.choosing.answer import Asking, Choice, KeptThing, Line, OwnKit, Point
 from mule.search.choosing.by_days import DayCap, DayServed, DaysServed, DaysTried, KitRefused
 from mule.search.choosing.candidates import Candidates, candidates
 from mule.search.choosing.conflicts import conflict
@@ -17,6 +17,7 @@ from mule.search.choosing.lines import lines
 from mule.search.choosing.model import build
 from mule.search.choosing.own import own_kits
 from mule.search.choosing.points import Points
+from mule.search.choosing.reasons import Reason
 from mule.search.choosing.searches import Searches
 
 

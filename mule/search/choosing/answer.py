@@ -6,38 +6,9 @@ from pydantic import Field
 
 from mule.base.units import Flag, Frozen, ItemId, Number
 from mule.plan.kit import Kit
+from mule.search.choosing.above import AboveCurve
 from mule.search.choosing.by_days import DaysServed
-
-ReasonCode = Literal[
-    "must-take",
-    "must-leave",
-    "slot",
-    "need",
-    "leg",
-    "person",
-    "volume",
-    "limit",
-    "policy-lenses",
-    "policy-second-body",
-    "policy-gaps",
-    "pictures",
-]
-WhyCode = Literal[
-    "kept",
-    "must-take",
-    "must-leave",
-    "slot",
-    "policy",
-    "not-in-play",
-    "lacks",
-    "effect",
-    "limit",
-    "leg",
-    "lasts",
-    "days",
-    "unproved",
-    "room",
-]
+from mule.search.choosing.reasons import Reason
 
 
 class Asking(Frozen):
@@ -62,14 +33,6 @@ class Asking(Frozen):
     at_least: Number | None = Field(default=None, ge=0, le=100)
     by_days: Flag = False
     open_bags: Flag = False
-
-
-class Reason(Frozen):
-    """One demand that has a part in a contradiction. refs: ids by role; numbers: figures with their unit."""
-
-    code: ReasonCode
-    refs: dict[str, str] = Field(default={})
-    numbers: dict[str, float] = Field(default={})
 
 
 class Point(Frozen):
@@ -120,14 +83,6 @@ class KeptThing(Frozen):
     mass_g: float
     carried: bool
     safe: bool
-
-
-class AboveCurve(Frozen):
-    """What a kit of the user has, or lacks, that the search did not allow itself. refs: ids by role."""
-
-    code: WhyCode
-    refs: dict[str, str] = Field(default={})
-    numbers: dict[str, float] = Field(default={})
 
 
 class OwnKit(Frozen):

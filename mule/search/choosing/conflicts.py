@@ -11,8 +11,8 @@ from ortools.sat.python import cp_model
 
 from mule.base.deadline import Deadline
 from mule.base.solving import Ending, Impossible, OutOfTime, Solved, solve
-from mule.search.choosing.answer import Reason
 from mule.search.choosing.model import Model
+from mule.search.choosing.reasons import Reason
 
 
 def conflict(model: Model, deadline: Deadline) -> tuple[Reason, ...]:

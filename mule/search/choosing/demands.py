@@ -12,6 +12,18 @@ from mule.base.solving import Var, total
 from mule.plan.gear import Body, Lens, is_zoom, serves, twins
 from mule.plan.trip import MOST_OF_A_TRIO
 from mule.search.choosing.draft import Draft, Truth
+from mule.search.choosing.reasons import (
+    BodiesAsked,
+    BodySchool,
+    LensesAsked,
+    LensSchool,
+    MustCome,
+    MustStay,
+    NoGapAsked,
+    Nothing,
+    SlotOfOne,
+    TakesPictures,
+)
 from mule.search.choosing.scoring import Optics
 
 
@@ -20,18 +32,17 @@ def mark(draft: Draft) -> None:
     case = draft.case
     for item in case.plan.trip.marks.must_take:
         if item not in case.fixed:
-            here = item in draft.takes
-            why = draft.reason("must-take", {"item": item} if here else {"item": item, "because": "not-here"})
+            why = draft.reason(MustCome(item=item, here=item in draft.takes))
             draft.demand([draft.take(item)], when=[why])
     for item in case.plan.trip.marks.must_leave:
         if item in draft.takes:
-            draft.cp.add_implication(draft.reason("must-leave", {"item": item}), ~draft.takes[item])
+            draft.cp.add_implication(draft.reason(MustStay(item=item, held=False)), ~draft.takes[item])
         elif item in case.fixed:
-            draft.cp.add(draft.reason("must-leave", {"item": item, "because": "stays-put"}) == 0)
+            draft.cp.add(draft.reason(MustStay(item=item, held=True)) == 0)
     for slot in case.plan.trip.marks.slots:
         free = [(draft.takes[i], 1) for i in slot.items if i in draft.takes]
         taken = sum(i in case.fixed for i in slot.items)
-        draft.cp.add(total(free, taken) <= 1).only_enforce_if(draft.reason("slot", {"slot": slot.id}))
+        draft.cp.add(total(free, taken) <= 1).only_enforce_if(draft.reason(SlotOfOne(slot=slot.id)))
 
 
 def literals_of_classes(draft: Draft, optics: Optics) -> list[Var]:
@@ -65,7 +76,7 @@ class Rows:
 
 def demand_pictures(draft: Draft, optics: Optics, rows: Rows) -> None:
     """Some set-up serves some want: a kit that takes no picture is none."""
-    because = "out-of-reach" if optics.table.parts else _why_no_set_up(draft)
+    because: Nothing = "out-of-reach" if optics.table.parts else _why_no_set_up(draft)
     useful: list[Truth] = []
     plain: set[int] = set()
     for want, span in enumerate(optics.spans):
@@ -77,7 +88,7 @@ def demand_pictures(draft: Draft, optics: Optics, rows: Rows) -> None:
             useful.append(draft.both([*asked, draft.either(rows[row] for row in serve)]))
     useful += [rows[row] for row in sorted(plain)]
     useful = [truth for truth in useful if truth is not False]
-    draft.demand(useful, when=[draft.reason("pictures", {} if useful else {"because": because})])
+    draft.demand(useful, when=[draft.reason(TakesPictures(because=None if useful else because))])
 
 
 def asks(draft: Draft, want: int) -> Iterator[tuple[str, int, tuple[str, ...], int]]:
@@ -106,7 +117,7 @@ def scale_by_aids(draft: Draft, want: int, glass: Var) -> Var:
     return glass if scaled is None else scaled
 
 
-def _why_no_set_up(draft: Draft) -> str:
+def _why_no_set_up(draft: Draft) -> Nothing:
     if not any(isinstance(t, Body) for t in draft.case.free.values()):
         return "no-body"
     return "no-lens"
@@ -121,14 +132,14 @@ def follow_policies(draft: Draft, optics: Optics, rows: Rows) -> None:
         _bodies(draft, policies.second_body)
     if policies.gaps == "refused":
         for want, span in zip(draft.case.plan.trip.wants, optics.spans, strict=True):
-            why = draft.reason("policy-gaps", {"want": want.id})
+            why = draft.reason(NoGapAsked(want=want.id))
             for column in range(span.start, span.stop):
                 closing = np.flatnonzero(optics.table.best[:, column] >= GAP_SCORE).tolist()
                 draft.demand([rows[row] for row in closing], when=[why])
 
 
-def _lenses(draft: Draft, policy: str) -> None:
-    why = draft.reason("policy-lenses", {"policy": policy})
+def _lenses(draft: Draft, policy: LensSchool) -> None:
+    why = draft.reason(LensesAsked(policy=policy))
     lenses = {i: t for i, t in draft.case.free.items() if isinstance(t, Lens)}
     zooms = [draft.takes[i] for i, t in lenses.items() if is_zoom(t)]
     primes = [draft.takes[i] for i, t in lenses.items() if not is_zoom(t)]
@@ -139,8 +150,8 @@ def _lenses(draft: Draft, policy: str) -> None:
         draft.cp.add(total((zoom, 1) for zoom in zooms) <= most).only_enforce_if(why)
 
 
-def _bodies(draft: Draft, policy: str) -> None:
-    why = draft.reason("policy-second-body", {"policy": policy})
+def _bodies(draft: Draft, policy: BodySchool) -> None:
+    why = draft.reason(BodiesAsked(policy=policy))
     bodies = {i: t for i, t in draft.case.free.items() if isinstance(t, Body)}
     count = total((draft.pieces[i], 1) for i in bodies)
     draft.cp.add(count == (1 if policy == "none" else 2)).only_enforce_if(why)

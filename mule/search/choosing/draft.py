@@ -1,13 +1,13 @@
 """A model in the making: its variables, its demands, and the small logic they are made of."""
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Sequence
 
 from ortools.sat.python import cp_model
 
 from mule.base.solving import Var, total
 from mule.plan.gear import Body
-from mule.search.choosing.answer import Reason
 from mule.search.choosing.candidates import Candidates
+from mule.search.choosing.reasons import Reason
 
 # A literal, or a truth that is known beforehand.
 Truth = Var | bool
@@ -89,9 +89,8 @@ class Draft:
         self.cp.add(pieces >= take)
         return pieces
 
-    def reason(self, code: str, refs: Mapping[str, str] | None = None, **numbers: float) -> Var:
+    def reason(self, demand: Reason) -> Var:
         """A literal that switches a demand on; the same demand twice is one."""
-        demand = Reason.model_validate({"code": code, "refs": dict(refs or {}), "numbers": numbers})
         for known, literal in self.reasons:
             if known == demand:
                 return literal

@@ -12,6 +12,7 @@ from mule.plan.gear import Battery, Lens, MountAdapter
 from mule.plan.trip import EffectWish, Want
 from mule.search.choosing.candidates import Candidates
 from mule.search.choosing.draft import Draft, Truth
+from mule.search.choosing.reasons import MustServe
 
 
 def link(draft: Draft) -> None:
@@ -48,7 +49,7 @@ class _Needs:
                         continue
                     when += [applies] if not isinstance(applies, bool) else []
                 if item in must_take:
-                    when.append(draft.reason("need", {"item": item, "what": need.what, "label": need.label}))
+                    when.append(draft.reason(MustServe(item=item, what=need.what, label=need.label)))
                 draft.demand(met, when=when)
 
     def _asked_for(self, key: Key) -> Truth:

@@ -14,7 +14,6 @@ from ortools.sat.python import cp_model
 
 from mule.base.deadline import Deadline
 from mule.base.solving import PER_GRAM, Linear, Var, tenths, total
-from mule.search.choosing.answer import Reason
 from mule.search.choosing.bounds import Bound
 from mule.search.choosing.by_days import KitRefused
 from mule.search.choosing.candidates import Candidates
@@ -34,6 +33,7 @@ from mule.search.choosing.lasting import PARTS, Ask, Capacity, LastingPart
 from mule.search.choosing.links import link
 from mule.search.choosing.places import carried, limit, place
 from mule.search.choosing.placing import RoomLimit
+from mule.search.choosing.reasons import MassAsked, Reason
 
 
 @dataclass
@@ -199,7 +199,7 @@ def build(case: Candidates, deadline: Deadline) -> Model:
     mass = carried(draft)
     cap = draft.cp.add(mass <= _NO_LIMIT)
     if asking.limit_g is not None:
-        why = draft.reason("limit", limit_g=asking.limit_g, kept_g=case.fixed_carried_g)
+        why = draft.reason(MassAsked(limit_g=asking.limit_g, kept_g=case.fixed_carried_g))
         draft.cp.add(mass <= tenths(asking.limit_g)).only_enforce_if(why)
     if asking.keep_limits:
         limit(draft)

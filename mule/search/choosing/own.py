@@ -16,7 +16,26 @@ from mule.plan import Plan
 from mule.plan.gear import Battery, Body, Lens, is_zoom, twins
 from mule.plan.kit import Kit
 from mule.plan.trip import MOST_OF_A_TRIO
-from mule.search.choosing.answer import AboveCurve, OwnKit, Point
+from mule.search.choosing.above import (
+    AboveCurve,
+    DayTooHeavy,
+    EndsSooner,
+    FewerCopies,
+    FewerPacks,
+    FillsSlot,
+    LacksEffect,
+    LacksLink,
+    LeavesMarked,
+    LegRefuses,
+    NoRoom,
+    NotInPlay,
+    OtherSchool,
+    OverLimit,
+    TakesMarked,
+    Unproved,
+    WithoutKept,
+)
+from mule.search.choosing.answer import OwnKit, Point
 from mule.search.choosing.by_days import DaysTried
 from mule.search.choosing.candidates import Candidates
 from mule.search.choosing.lasting import PARTS, LastingDemands
@@ -59,7 +78,7 @@ def _why(
 ) -> Iterable[AboveCurve]:
     """Everything about a kit that the search did not allow itself, or that it had no time for."""
     plan = case.plan.with_kit(kit)
-    told = [
+    told: list[AboveCurve] = [
         *_other_things(case, plan),
         *_against_the_brief(case, plan),
         *_does_not_work(case, plan),
@@ -67,21 +86,21 @@ def _why(
         *_shorter(case, plan, under),
     ]
     if days and days.refused(kit, {}):
-        told.append(AboveCurve(code="days"))
+        told.append(DayTooHeavy())
     unproved = not under or not all(p.proved for p in under)
-    return told or [AboveCurve(code="unproved" if unproved else "room")]
+    return told or [Unproved() if unproved else NoRoom()]
 
 
 def _other_things(case: Candidates, plan: Plan) -> Iterable[AboveCurve]:
     loaded, marks = plan.loaded, plan.trip.marks
     missing = {i: n - loaded.get(i, 0) for i, n in case.fixed.items() if n > loaded.get(i, 0)}
     for item, count in sorted(missing.items(), key=lambda one: -plan.items[one[0]].mass_g * one[1]):
-        yield AboveCurve(code="kept", refs={"item": item}, numbers={"mass_g": plan.items[item].mass_g * count})
-    yield from (AboveCurve(code="must-take", refs={"item": i}) for i in marks.must_take if i not in loaded)
-    yield from (AboveCurve(code="must-leave", refs={"item": i}) for i in marks.must_leave if i in loaded)
+        yield WithoutKept(item=item, mass_g=plan.items[item].mass_g * count)
+    yield from (LeavesMarked(item=i) for i in marks.must_take if i not in loaded)
+    yield from (TakesMarked(item=i) for i in marks.must_leave if i in loaded)
     for item in loaded:
         if isinstance(plan.items[item], OPTICAL) and item not in case.free and item not in case.fixed:
-            yield AboveCurve(code="not-in-play", refs={"item": item})
+            yield NotInPlay(item=item)
 
 
 def _against_the_brief(case: Candidates, plan: Plan) -> Iterable[AboveCurve]:
@@ -89,19 +108,19 @@ def _against_the_brief(case: Candidates, plan: Plan) -> Iterable[AboveCurve]:
     loaded, policies = plan.loaded, plan.trip.policies
     for slot in plan.trip.marks.slots:
         if sum(item in loaded for item in slot.items) > 1:
-            yield AboveCurve(code="slot", refs={"slot": slot.id})
+            yield FillsSlot(slot=slot.id)
     things = [plan.items[item] for item, n in loaded.items() for _ in range(n)]
     lenses, bodies = [t for t in things if isinstance(t, Lens)], [t for t in things if isinstance(t, Body)]
     zooms = sum(is_zoom(lens) for lens in lenses)
     most = {"any": zooms, "primes": 0, "one-zoom": 1, "trio-of-zooms": MOST_OF_A_TRIO}[policies.lenses]
     if zooms > most or (policies.lenses not in ("any", "primes") and zooms < len(lenses)):
-        yield AboveCurve(code="policy", refs={"policy": "lenses"})
+        yield OtherSchool(policy="lenses")
     pair = len(bodies) == 2 and twins(*bodies) == (policies.second_body == "twin")
     fits = {"any": True, "none": len(bodies) == 1}.get(policies.second_body, pair)
     if not fits:
-        yield AboveCurve(code="policy", refs={"policy": "second-body"})
+        yield OtherSchool(policy="second-body")
     if policies.gaps == "refused" and (_table(plan).cells() < GAP_SCORE).any():
-        yield AboveCurve(code="policy", refs={"policy": "gaps"})
+        yield OtherSchool(policy="gaps")
 
 
 def _does_not_work(case: Candidates, plan: Plan) -> Iterable[AboveCurve]:
@@ -113,7 +132,7 @@ def _does_not_work(case: Candidates, plan: Plan) -> Iterable[AboveCurve]:
         for need in graph.needs[item] if item not in case.fixed else ():
             given = need.sort == "purpose" or any(graph.gives(key, here, but=item) for key in need.keys)
             if given and not (need.what == "charger" and judged) and not graph.met(item, need, loaded):
-                yield AboveCurve(code="lacks", refs={"item": item, "what": need.what, "label": need.label})
+                yield LacksLink(item=item, what=need.what, label=need.label)
     eaten: dict[str, int] = {}
     for item, n in loaded.items():
         if hunger := packs_eaten(plan.items[item]):
@@ -121,10 +140,10 @@ def _does_not_work(case: Candidates, plan: Plan) -> Iterable[AboveCurve]:
     for type_, wanted in eaten.items():
         packs = {i: t for i in here if isinstance(t := plan.items[i], Battery) and t.battery_type == type_}
         if packs and sum(loaded.get(i, 0) for i in packs) < wanted:
-            yield AboveCurve(code="lacks", refs={"what": "pack", "label": type_})
+            yield FewerPacks(type=type_)
     for want, effect, seeing, found in filter_ways(case):
         if found and not loaded.keys().isdisjoint(seeing) and not any(loaded.keys() >= set(way) for way in found):
-            yield AboveCurve(code="effect", refs={"want": want.id, "label": effect.effect})
+            yield LacksEffect(want=want.id, effect=effect.effect)
 
 
 def _table(plan: Plan) -> Table:
@@ -134,10 +153,10 @@ def _table(plan: Plan) -> Table:
 def _over_limits(case: Candidates, plan: Plan, carried_g: float) -> Iterable[AboveCurve]:
     limit_g = case.asking.limit_g
     if limit_g is not None and carried_g > limit_g:
-        yield AboveCurve(code="limit", numbers={"limit_g": limit_g})
+        yield OverLimit(limit_g=limit_g)
     if case.asking.keep_limits:
         legs = check_legs(plan, weigh(plan.items, plan.kit, plan.trip.people))
-        yield from (AboveCurve(code="leg", refs={"leg": leg.leg}) for leg in legs if not leg.passes)
+        yield from (LegRefuses(leg=leg.leg) for leg in legs if not leg.passes)
 
 
 def _shorter(case: Candidates, plan: Plan, under: Sequence[Point]) -> Iterable[AboveCurve]:
@@ -149,4 +168,4 @@ def _shorter(case: Candidates, plan: Plan, under: Sequence[Point]) -> Iterable[A
     if short and not any(lasting.short(part, kit) for kit in curve for part in short):
         summed = summarize(plan)
         days = 0 if summed.power.missing else min(summed.power.days_carried, summed.pictures.days_carried)
-        yield AboveCurve(code="lasts", refs={"part": short[0]}, numbers={"days": days, "of_days": len(plan.trip.days)})
+        yield EndsSooner(days=days, of_days=len(plan.trip.days)) if short[0] != "copies" else FewerCopies()

@@ -8,6 +8,7 @@ from mule.plan.gear import Bag
 from mule.plan.places import PieceKind
 from mule.search.choosing.containers import Container
 from mule.search.choosing.draft import Draft
+from mule.search.choosing.reasons import BagOnLeg, CarriesWell, PersonOnLeg, RoomOfBag
 
 
 def place(draft: Draft) -> None:
@@ -68,11 +69,11 @@ def limit(draft: Draft) -> None:
 def _legs(draft: Draft) -> None:
     for one in mass_limits(draft.case.plan, draft.case.root_kinds):
         if one.person is None:
-            why = draft.reason("leg", {"leg": one.leg, "bag": one.bags[0]}, allowed_g=one.allowed_g)
+            why = draft.reason(BagOnLeg(leg=one.leg, bag=one.bags[0], allowed_g=one.allowed_g))
             _at_most(draft, one.bags, 0, one.allowed_g, why)
             continue
         hold = draft.case.hold_g.get(one.person, 0.0) if PieceKind.HOLD in one.pieces else 0.0
-        why = draft.reason("leg", {"leg": one.leg, "person": one.person}, allowed_g=one.allowed_g)
+        why = draft.reason(PersonOnLeg(leg=one.leg, person=one.person, allowed_g=one.allowed_g))
         _at_most(draft, one.bags, tenths(hold), one.allowed_g, why)
 
 
@@ -90,7 +91,7 @@ def _people(draft: Draft) -> None:
         worn = _at(draft, (c for c in mine if c.root is None), _grams(draft))
         base_g = draft.case.worn_g[person.id] + sum(load.mass_g for load in person.base_load)
         most_g = person.carries_well_kg * 1000
-        why = draft.reason("person", {"person": person.id}, allowed_g=most_g)
+        why = draft.reason(CarriesWell(person=person.id, allowed_g=most_g))
         draft.cp.add(total([*terms, *worn], stays + tenths(base_g)) <= tenths(most_g)).only_enforce_if(why)
 
 
@@ -99,6 +100,6 @@ def _volumes(draft: Draft) -> None:
     millilitres = {item: round(thing.size.litres() * 1000) for item, thing in draft.case.free.items()}
     for container in draft.case.containers:
         if container.root is not None:
-            why = draft.reason("volume", {"bag": container.id}, room_l=container.litres)
+            why = draft.reason(RoomOfBag(bag=container.id, room_l=container.litres))
             inside = total(_at(draft, (container,), millilitres))
             draft.cp.add(inside <= round(container.litres * 1000)).only_enforce_if(why)

@@ -8,8 +8,8 @@ from mule.analysis.power import TINY_WH
 from mule.analysis.storage.stamina import last
 from mule.analysis.walking import day_on_foot
 from mule.findings.assess import case_of
+from mule.findings.codes import FindingCode
 from mule.findings.cures import new_or_worse
-from mule.findings.finding import FindingCode
 from mule.findings.rules import Case, speak
 from mule.findings.said import Finding, MissingLink
 from mule.plan import Plan

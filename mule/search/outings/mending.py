@@ -5,7 +5,7 @@ from datetime import date
 
 from mule.analysis.loadouts import find
 from mule.base.errors import InvalidInput, Problem
-from mule.findings.cure import NoWay
+from mule.findings.codes import NoWay
 from mule.findings.cures import look_for_cures
 from mule.findings.said import Finding
 from mule.plan import Plan

@@ -37,7 +37,6 @@ from mule.trail.debrief.answer import (
     FocalCell,
     History,
     Lack,
-    Lesson,
     LookBack,
     PackWear,
     Unknown,
@@ -45,6 +44,7 @@ from mule.trail.debrief.answer import (
     WantMet,
 )
 from mule.trail.debrief.frames import Matched, match
+from mule.trail.debrief.lessons import Lesson
 from mule.trail.debrief.past import MOST_SHOTS, Past, PastWant, PictureLight, Shot, wants_of_past
 from mule.trail.debrief.rates import ByCold, Rate, rates
 from mule.trail.debrief.tally import cells_of, days_of, lacks_of, unknown_of, wants_of, wear_of

@@ -2,14 +2,14 @@
 
 from collections import Counter
 from collections.abc import Collection, Iterable, Sequence
-from typing import Literal
 
 from mule.analysis.optics import CELLS_PER_OCTAVE, set_ups
 from mule.plan import Plan
 from mule.plan.field import Broke, Mark, Missed
 from mule.plan.gear import Body, Lens, MountAdapter, Standing
-from mule.trail.debrief.answer import Lesson, PackWear, Use
+from mule.trail.debrief.answer import PackWear, Use
 from mule.trail.debrief.filters import missed_filters
+from mule.trail.debrief.lessons import KeepIt, LeaveIt, Lesson, MissedReach, RentIt, RetireIt, ServiceIt, TakeIt
 
 # A pack that holds no more than this of what it held when new wants replacing (estimate).
 TIRED = 0.8
@@ -32,10 +32,9 @@ def keep_or_leave(
 ) -> Iterable[Lesson]:
     """What never was used stays at home, the heaviest first; what is right to have along stays in the kit."""
     for use in sorted((u for u in uses if u.item in never), key=lambda u: -u.mass_g):
-        trips = 2.0 if use.item in twice else 1.0
-        yield Lesson(code="leave", item=use.item, numbers={"mass_g": use.mass_g, "trips": trips})
+        yield LeaveIt(item=use.item, mass_g=use.mass_g, trips=2 if use.item in twice else 1)
     for item in kept:
-        yield Lesson(code="keep", item=item, numbers={"mass_g": plan.items[item].mass_g})
+        yield KeepIt(item=item, mass_g=plan.items[item].mass_g)
 
 
 def take_or_rent(plan: Plan, uses: Sequence[Use], missed: Sequence[Mark]) -> Iterable[Lesson]:
@@ -46,12 +45,16 @@ def take_or_rent(plan: Plan, uses: Sequence[Use], missed: Sequence[Mark]) -> Ite
             continue
         able = [t for t in plan.gear if isinstance(t, Lens) and t.id not in loaded and _sees(t, mm, plan)]
         able.sort(key=lambda t: (t.standing != Standing.OWNED, t.mass_g))
-        numbers = {"focal_mm": mm, "times": float(count)}
+        missed_mm = MissedReach(focal_mm=mm, times=count)
         for lens in able[:1]:
-            code: Literal["take", "rent"] = "take" if lens.standing == Standing.OWNED else "rent"
-            yield Lesson(code=code, item=lens.id, numbers=numbers | {"mass_g": lens.mass_g})
+            owned = lens.standing == Standing.OWNED
+            yield (
+                TakeIt(item=lens.id, mass_g=lens.mass_g, missed=missed_mm)
+                if owned
+                else RentIt(item=lens.id, missed=missed_mm)
+            )
         if not able:
-            yield Lesson(code="rent", numbers=numbers)
+            yield RentIt(missed=missed_mm)
     lenses = [use.item for use in uses if isinstance(plan.items[use.item], Lens | Body)]
     yield from missed_filters(plan, lenses, missed)
 
@@ -60,7 +63,7 @@ def service_or_retire(faults: Sequence[Mark], wear: Iterable[PackWear]) -> Itera
     """Things with a fault, and packs that have had their time."""
     for mark in faults:
         if isinstance(mark.what, Broke):
-            yield Lesson(code="service", item=mark.what.item, refs={"note": mark.what.note})
+            yield ServiceIt(item=mark.what.item, note=mark.what.note)
     for pack in wear:
         if pack.health < TIRED or pack.cycles >= WORN_OUT:
-            yield Lesson(code="retire", item=pack.item, numbers={"health": pack.health, "cycles": pack.cycles})
+            yield RetireIt(item=pack.item, health=pack.health, cycles=pack.cycles)

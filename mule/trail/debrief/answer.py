@@ -8,6 +8,7 @@ from pydantic import Field
 from mule.base.units import Frozen
 from mule.plan.field import Mark
 from mule.plan.gear import Effect
+from mule.trail.debrief.lessons import Lesson
 from mule.trail.debrief.rates import Rate
 
 
@@ -80,18 +81,6 @@ class Against(Frozen):
     planned: float | None
     happened: float | None
     ref: str = ""
-
-
-class Lesson(Frozen):
-    """What to do about the next kit. numbers: grams, frames, trips, millimetres, as the code needs.
-
-    refs: the note on a fault; of a missed filter its effect and the lens.
-    """
-
-    code: Literal["leave", "take", "rent", "ring", "keep", "service", "retire"]
-    item: str = ""
-    numbers: dict[str, float] = Field(default={})
-    refs: dict[str, str] = Field(default={})
 
 
 class PackWear(Frozen):

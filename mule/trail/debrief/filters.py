@@ -2,13 +2,12 @@
 
 from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
-from typing import Literal
 
 from mule.analysis.filters import FilterGear, Fit, Front, fits
 from mule.plan import Plan
 from mule.plan.field import Mark, Missed
 from mule.plan.gear import Effect, Filter, Glass, Lens, MountAdapter, Standing, StepRing
-from mule.trail.debrief.answer import Lesson
+from mule.trail.debrief.lessons import Lesson, MissedEffect, RentIt, RingFor, TakeIt
 
 _THERE = {"absent": None, "standing": Standing.OWNED}
 
@@ -28,10 +27,10 @@ def missed_filters(plan: Plan, lenses: Sequence[str], missed: Iterable[Mark]) ->
     bag = FilterGear.of([t.model_copy(update=_THERE) for t in plan.gear], plan.loaded)
     for (effect, lens), count in wanted.items():
         fronts = list(_fronts(plan, [lens] if lens else lenses))
-        yield from _advice(plan, bag, fronts, effect, float(count))
+        yield from _advice(plan, bag, fronts, effect, count)
 
 
-def _advice(plan: Plan, bag: FilterGear, fronts: Sequence[Front], effect: Effect, times: float) -> Iterator[Lesson]:
+def _advice(plan: Plan, bag: FilterGear, fronts: Sequence[Front], effect: Effect, times: int) -> Iterator[Lesson]:
     able = [f for f in bag.filters if f.effect == effect]
     ways = [(front, way) for front in fronts for f in able for _, way in fits(front, (f,), bag)]
     if ways:
@@ -40,23 +39,23 @@ def _advice(plan: Plan, bag: FilterGear, fronts: Sequence[Front], effect: Effect
         if way.to_load:
             # The ring before the filter: without it the filter is of no use.
             rings = [part for part in way.to_load if isinstance(plan.items[part], StepRing)]
-            numbers = {"times": times, "mass_g": way.mass_g}
-            refs = {"effect": effect, "lens": front.lens}
+            first = (rings or way.to_load)[0]
+            missed = MissedEffect(effect=effect, lens=front.lens, times=times)
             owned = all(plan.items[part].standing == Standing.OWNED for part in way.to_load)
-            code: Literal["take", "rent"] = "take" if owned else "rent"
-            yield Lesson(code=code, item=(rings or way.to_load)[0], numbers=numbers, refs=refs)
+            yield TakeIt(item=first, mass_g=way.mass_g, missed=missed) if owned else RentIt(item=first, missed=missed)
         return
     lacking = [(front, f) for front in fronts for f in able if _wider(front, f)]
     if not lacking:
-        lens = fronts[0].lens if fronts else ""
-        yield Lesson(code="rent", numbers={"times": times}, refs={"effect": effect, "lens": lens})
+        lens = fronts[0].lens if fronts else None
+        yield RentIt(missed=MissedEffect(effect=effect, lens=lens, times=times))
         return
     front, filter_ = min(lacking, key=lambda pair: (pair[1].id not in bag.loaded, pair[1].mass_g))
-    yield Lesson(
-        code="ring",
+    yield RingFor(
         item=filter_.id,
-        numbers={"times": times, "from_mm": front.thread_mm or 0.0, "to_mm": filter_.thread_mm or 0.0},
-        refs={"effect": effect, "lens": front.lens},
+        lens=front.lens,
+        from_mm=front.thread_mm or 0.0,
+        to_mm=filter_.thread_mm or 0.0,
+        missed=MissedEffect(effect=effect, lens=front.lens, times=times),
     )
 
 

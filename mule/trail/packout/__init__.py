@@ -9,7 +9,7 @@ from typing import Literal
 from mule.analysis.resilience import Resilience
 from mule.base.units import Frozen
 from mule.findings.assess import Assessment
-from mule.findings.finding import FindingCode
+from mule.findings.codes import FindingCode
 from mule.findings.said import GateNo
 from mule.packing import Moved, Placed, RoomUse, Stowage
 from mule.plan import Plan

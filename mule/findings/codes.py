@@ -1,13 +1,6 @@
-"""What every finding has. Each code has a type of its own in ``mule.findings.said``; sentences are the interface's."""
+"""The closed lists of what can be said: each code has a type of its own in ``mule.findings.said``."""
 
 from enum import StrEnum
-from math import log2
-from typing import ClassVar, Self
-
-from pydantic import Field
-
-from mule.base.units import Frozen, ItemId
-from mule.findings.cure import Cure, NoWay
 
 
 class Severity(StrEnum):
@@ -120,45 +113,41 @@ class FindingCode(StrEnum):
     WATER_BESIDE = "water-beside"
 
 
-# What two findings share when they are about the same thing.
-Subject = tuple[object, ...]
-# One focal length counts as a little, not as nothing.
-_ONE_FOCAL = 0.01
+class CureCode(StrEnum):
+    """Every way out; the interface has words for each."""
+
+    AT_BASE = "at-base"
+    CROP_MODE = "crop-mode"
+    ERASE_AFTER = "erase-after"
+    FEW_BIG = "few-big"
+    GET = "get"
+    HAND_OVER = "hand-over"
+    LEAVE = "leave"
+    LOAD = "load"
+    LOAD_MAY_PASS = "load-may-pass"
+    LOAD_PARTLY = "load-partly"
+    MOVE = "move"
+    OUTSIDE = "outside"
+    POWER_BANK_BY_DAY = "power-bank-by-day"
+    POWER_CHARGE_NIGHTLY = "power-charge-nightly"
+    POWER_PACKS_ONLY = "power-packs-only"
+    POWER_USB_C = "power-usb-c"
+    STITCH = "stitch"
+    SWAP_BAG = "swap-bag"
+    TAKE_OFF = "take-off"
+    TRAVEL_AS = "travel-as"
+    WEAR = "wear"
 
 
-def octaves(from_mm: float, to_mm: float) -> float:
-    """How wide a stretch of focal lengths is."""
-    return max(_ONE_FOCAL, log2(to_mm / from_mm))
+class NoWay(StrEnum):
+    """Why there is no way out to click on. brief: the brief has to say something. bench: something has to be loaded.
+    word: somebody else decides. loadout: it is mended where the loadout is made up. safety: only by leaving safety
+    gear, which is not proposed. worse: what helps brings something along that blocks. none: nothing helps."""
 
-
-class Told(Frozen):
-    """What a rule has to say.
-
-    code: which rule spoke. stations: where it stands: the first is where it is mended. items: the things it is about.
-    cures, why: ways out, or why there is none; empty until ``mule.findings.cures`` looked.
-    """
-
-    code: FindingCode
-    severity: Severity
-    stations: tuple[StationName, ...] = Field(min_length=1)
-    items: tuple[ItemId, ...] = ()
-    cures: tuple[Cure, ...] = ()
-    why: NoWay | None = None
-
-    # Fields that say what it is about. What is worst, where and when may change while the problem stays.
-    ABOUT: ClassVar[tuple[str, ...]] = ("items",)
-
-    def subject(self) -> Subject:
-        """Equal for two findings about the same thing; in which order it names things is chance."""
-        return self.code, *(
-            tuple(sorted(self.items)) if name == "items" else getattr(self, name) for name in self.ABOUT
-        )
-
-    def size(self) -> float:
-        """How bad it is: never negative, larger is worse, in one unit per code; 1 where it is there or not."""
-        return 1.0
-
-    @property
-    def told(self) -> Self:
-        """What the rule has to say, without what could be done about it."""
-        return self.model_copy(update={"cures": (), "why": None})
+    BENCH = "bench"
+    BRIEF = "brief"
+    LOADOUT = "loadout"
+    NONE = "none"
+    SAFETY = "safety"
+    WORD = "word"
+    WORSE = "worse"

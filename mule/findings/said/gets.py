@@ -1,0 +1,91 @@
+"""Things to buy, hire or borrow: what nobody here owns, as it typically is."""
+
+from typing import Annotated, Literal, Self
+
+from pydantic import Field
+
+from mule.base.units import Count, Frozen, ItemId
+from mule.plan.gear import Effect
+
+# What there is a typical one of.
+UsualSort = Literal[
+    "card",
+    "charger",
+    "cover",
+    "drive",
+    "drone",
+    "film",
+    "head",
+    "head-torch",
+    "housing",
+    "laptop",
+    "lead",
+    "light",
+    "pack",
+    "plate",
+    "power-bank",
+    "reader",
+    "refill",
+    "remote",
+    "safety",
+    "sound",
+    "tripod",
+    "usb-power",
+    "wall",
+]
+_Grams = Annotated[float, Field(ge=0)]
+_Above0 = Annotated[float, Field(gt=0)]
+
+
+class _Got(Frozen):
+    """mass_g: of one."""
+
+    count: Count = 1
+    mass_g: _Grams
+
+    @property
+    def one(self) -> Self:
+        """The same, once."""
+        return self.model_copy(update={"count": 1})
+
+
+class GetMore(_Got):
+    """More of a thing that is owned."""
+
+    what: Literal["same"] = "same"
+    item: ItemId
+
+
+class GetUsual(_Got):
+    """The usual one of a sort. label: which, by what it has to fit or serve; empty where all serve."""
+
+    what: UsualSort
+    label: Annotated[str, Field(max_length=200)] = ""
+
+
+class GetBag(_Got):
+    """A bag for the cabin."""
+
+    what: Literal["bag"] = "bag"
+    volume_l: _Above0
+
+
+class GetLens(_Got):
+    """A lens for a body that is loaded. from_mm, to_mm: full-frame equivalents."""
+
+    what: Literal["lens"] = "lens"
+    from_mm: _Above0
+    to_mm: _Above0
+    f_number: _Above0
+
+
+class GetFilter(_Got):
+    """A filter. stops: None where it takes none, or any will do."""
+
+    what: Literal["filter"] = "filter"
+    effect: Effect
+    thread_mm: _Above0
+    stops: float | None = None
+
+
+ToGet = Annotated[GetMore | GetUsual | GetBag | GetLens | GetFilter, Field(discriminator="what")]
