@@ -12,7 +12,6 @@ from mule.findings.codes import Severity
 from mule.findings.cures import look_for_cures
 from mule.findings.said import Finding
 from mule.findings.said.gets import GetMore, ToGet
-from mule.findings.said.told import Told
 from mule.plan import Plan
 from mule.plan.gear import AbsenceReason, Gear, Standing
 
@@ -32,7 +31,7 @@ class Wanted(Frozen):
     item: str | None = None
     count: int
     mass_g: float
-    because: tuple[Told, ...] = ()
+    because: tuple[Finding, ...] = ()
     by: date | None = None
     back_by: date | None = None
 

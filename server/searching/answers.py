@@ -9,7 +9,7 @@ from django.http import StreamingHttpResponse
 from server.searching.ahead import Ahead
 from server.searching.engine import ENGINE, Running
 from server.searching.jobs import Job
-from server.searching.lines import Line
+from server.searching.lines import StreamLine
 from server.searching.turns import Turn, Turns
 
 # How often a search that finds nothing new says that it is still alive, in seconds; a connection that was hung up is
@@ -33,9 +33,9 @@ class Question(NamedTuple):
 
     owner: Hashable
     kind: Hashable
-    first: tuple[Line, ...] = ()
+    first: tuple[StreamLine, ...] = ()
     outdated: Callable[[], bool] = _never
-    last: Line | None = None
+    last: StreamLine | None = None
     about: Hashable = None
 
 
@@ -81,7 +81,7 @@ def lines_of(job: Job, question: Question) -> Generator[str, None, None]:
         told = -1
         while not turn.wait(_BEAT_S):
             ahead = turn.ahead
-            yield Line(ahead=ahead).written() if ahead != told else ""
+            yield StreamLine(ahead=ahead).written() if ahead != told else ""
             told = ahead
         if not turn.replaced:
             running = running or ENGINE.begin(job, (turn.owner, turn.kind))
@@ -89,7 +89,7 @@ def lines_of(job: Job, question: Question) -> Generator[str, None, None]:
         if question.last is not None and question.outdated():
             yield question.last.written()
         elif turn.replaced:
-            yield Line(replaced=True).written()
+            yield StreamLine(replaced=True).written()
     finally:
         if running:
             running.end()

@@ -9,7 +9,7 @@ from mule.search.choosing import Choice, KeptThing, Point
 from mule.search.outings import ProposedOuting
 
 
-class Line(BaseModel):
+class StreamLine(BaseModel):
     """ahead: while it waits for its turn, how many searches come before it. replaced: a newer one of the same owner
     took its place; nothing follows."""
 
@@ -22,7 +22,7 @@ class Line(BaseModel):
         return self.model_dump_json(exclude={name for name, value in self if value is None})
 
 
-class ChoiceLine(Line):
+class ChoiceLine(StreamLine):
     """One line of a streamed choice: first what stays in any case, then each point as it is found, at last the whole
     answer; empty to say it is alive."""
 
@@ -31,7 +31,7 @@ class ChoiceLine(Line):
     choice: Choice | None = None
 
 
-class CureLine(Line):
+class CureLine(StreamLine):
     """A line of the answer about cures: first the stamp of what is said, then a finding each, at last whether these are
     all: not where the kit was changed meanwhile."""
 
@@ -40,21 +40,21 @@ class CureLine(Line):
     whole: bool | None = None
 
 
-class OutingLine(Line):
+class OutingLine(StreamLine):
     """A line of the answer about ways to go out: one way each, at last whether these are all."""
 
     proposal: ProposedOuting | None = None
     whole: bool | None = None
 
 
-class BagSetLine(Line):
+class BagSetLine(StreamLine):
     """A line of the answer about sets of bags: news of the search, at last whether all were looked at."""
 
     found: BagNews | None = None
     whole: bool | None = None
 
 
-class StowLine(Line):
+class StowLine(StreamLine):
     """One line of a packing as it is found. final: whether all bags are done."""
 
     stowage: Stowage | None = None

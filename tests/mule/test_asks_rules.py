@@ -49,7 +49,7 @@ def test_a_want_that_nothing_holds_still_scores_nothing_and_says_what_it_lacks()
     # It is held, not seen, that is lacking: no gap is told beside it.
     assert "not-held" in codes(bare)
     assert not codes(bare) & {"want-unmet", "gap"}
-    assert only(bare, "not-held").cures[0].numbers.get("points", 0) == 0
+    assert only(bare, "not-held").cures[0].points == 0
 
 
 def test_half_of_the_lights_is_half_of_the_want() -> None:

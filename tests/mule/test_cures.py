@@ -9,7 +9,7 @@ from mule.analysis.ledger import Burden, grams, least_missed
 from mule.findings.assess import case_of
 from mule.findings.codes import NoWay, Severity
 from mule.findings.cures import MOST_CURES, cure, lighter, look_for_cures, problems
-from mule.findings.cures.getting import with_gets
+from mule.findings.cures.getting import usual, with_gets
 from mule.findings.cures.making import inside, loaded_kit
 from mule.findings.cures.problem import heavier, is_revealed, weighty
 from mule.findings.cures.room import finds_room
@@ -37,7 +37,7 @@ def done(plan: Plan, way: Cure) -> Plan:
     return apply(got, (*way.edits, *more))
 
 
-def only(plan: Plan, code: str) -> Finding:
+def only(plan: Plan, code: str) -> Any:
     (found,) = (f for f in cure(plan).findings if f.code == code)
     return found
 
@@ -70,7 +70,7 @@ def test_a_cure_does_what_it_says_and_names_what_it_brings(plan: Plan) -> None:
                 and not is_revealed(f, by=finding)
             }
             # Losses are weighed where the work is paid; else they are no more than notes.
-            assert news == {t.subject() for t in way.brings}, (finding, way)  # type: ignore[arg-type]
+            assert news == {t.subject() for t in way.brings}, (finding, way)
             assert then.loads.total_g - now.loads.total_g == pytest.approx(way.mass_change_g), (finding, way)
             assert_priced(now, then, way)
 
@@ -82,7 +82,7 @@ def assert_priced(now: Case, then: Case, way: Cure) -> None:
     for cover, covered in zip(now.view.coverage.wants, then.view.coverage.wants, strict=True):
         assert way.wants.get(cover.want, 0.0) == pytest.approx(covered.cover - cover.cover, abs=0.005)
     days = then.stamina.power.days_carried - now.stamina.power.days_carried
-    assert way.numbers.get("power_days", 0.0) == days
+    assert way.power_days == days
 
 
 @pytest.mark.parametrize("plan", every(HARD))
@@ -340,7 +340,7 @@ def test_what_nobody_owns_is_got_and_the_typical_one_was_tried() -> None:
     )
     (missing,) = (f for f in cure(plan).findings if f.code == "missing-link" and getattr(f, "what", "") == "pack")
     got = next(way for way in missing.cures if way.gets)
-    assert [(g.what, g.label) for g in got.gets] == [("pack", "LB-4")]
+    assert got.gets == (usual("pack", "LB-4"),)
     then = done(plan, got)
     assert any(isinstance(t, Battery) and t.battery_type == "LB-4" for t in then.gear)
     assert "LB-4" not in {

@@ -13,6 +13,7 @@ from mule.plan.places import InBag
 from mule.plan.trip import Day, Demand, Pattern, Stamina, Trip
 from mule.trail.debrief import History, LookBack, look_back, match, rates
 from mule.trail.debrief.advice import take_or_rent
+from mule.trail.debrief.lessons import MissedEffect
 from tests import cast
 
 DAYS = tuple(Day(date=date(2027, 2, d), title="Out") for d in (20, 21, 22))
@@ -71,7 +72,7 @@ def test_what_was_never_used_is_advised_to_stay_and_twice_is_said() -> None:
     assert made.never == ("tele",)
     assert made.twice == ("tele",)
     (leave,) = [a for a in made.advice if a.code == "leave"]
-    assert (leave.item, leave.numbers) == ("tele", {"mass_g": 1_400, "trips": 2.0})
+    assert (leave.item, leave.mass_g, leave.trips) == ("tele", 1_400, 2)
     assert next(u for u in made.uses if u.item == "tele").carried_days == 3 + 5
 
 
@@ -91,7 +92,7 @@ def test_without_notes_or_pictures_nothing_is_called_unused() -> None:
 def test_a_missed_picture_proposes_the_lens_at_home_that_would_have_taken_it() -> None:
     missed = {"do": "missed", "day": "2027-02-21", "wanted": "whole hall", "focal_mm": 16.0, "had_mm": 24.0}
     (advice,) = [a for a in back(missed, missed).advice if a.code in ("take", "rent")]
-    assert (advice.code, advice.item, advice.numbers["times"]) == ("take", "wide", 2)
+    assert (advice.code, advice.item, advice.missed.times) == ("take", "wide", 2)
     nothing = {"do": "missed", "day": "2027-02-21", "wanted": "bird", "focal_mm": 900.0}
     (advice,) = [a for a in back(nothing).advice if a.code in ("take", "rent")]
     assert (advice.code, advice.item) == ("rent", "")
@@ -214,7 +215,7 @@ def test_plan_and_what_happened_stand_side_by_side() -> None:
     assert by["cold"].happened == -12
     assert by["frames"].happened == 480
     (service,) = [a for a in made.advice if a.code == "service"]
-    assert (service.item, service.refs["note"]) == ("tele", "zoom sticks")
+    assert (service.item, service.note) == ("tele", "zoom sticks")
 
 
 def filtered(*more: Any, loaded: tuple[str, ...] = ()) -> Plan:
@@ -244,13 +245,12 @@ def without(plan: Plan, *, lens: str | None = "normal", times: int = 1) -> list[
 def test_a_filter_left_at_home_is_to_be_taken() -> None:
     (advice,) = without(filtered(polariser(67)), times=2)
     assert (advice.code, advice.item) == ("take", "pol")
-    assert advice.numbers == {"times": 2, "mass_g": 40}
-    assert advice.refs == {"effect": "polariser", "lens": "normal"}
+    assert (advice.mass_g, advice.missed) == (40, MissedEffect(effect="polariser", lens="normal", times=2))
 
 
 def test_the_ring_at_home_is_taken_when_the_filter_was_along() -> None:
     (advice,) = without(filtered(polariser(82), ring(67, 82), loaded=("pol",)))
-    assert (advice.code, advice.item, advice.numbers["mass_g"]) == ("take", "ring", 12)
+    assert (advice.code, advice.item, advice.mass_g) == ("take", "ring", 12)
 
 
 def test_a_lens_is_looked_for_by_what_it_sees_on_the_camera_that_was_along() -> None:
@@ -273,12 +273,12 @@ def test_a_filter_that_was_away_is_taken_and_one_that_could_be_had_is_rented() -
 def test_a_ring_that_nobody_owns_is_to_be_added_with_its_threads() -> None:
     (advice,) = without(filtered(polariser(82), loaded=("pol",)))
     assert (advice.code, advice.item) == ("ring", "pol")
-    assert (advice.numbers["from_mm"], advice.numbers["to_mm"]) == (67, 82)
+    assert (advice.from_mm, advice.to_mm) == (67, 82)
 
 
 def test_no_ring_makes_a_narrower_filter_fit() -> None:
     (advice,) = without(filtered(polariser(52), loaded=("pol",)))
-    assert (advice.code, advice.item, advice.refs["lens"]) == ("rent", "", "normal")
+    assert (advice.code, advice.item, advice.missed.lens) == ("rent", None, "normal")
 
 
 def test_a_filter_that_was_along_and_fits_is_no_matter_of_the_kit() -> None:
@@ -287,7 +287,7 @@ def test_a_filter_that_was_along_and_fits_is_no_matter_of_the_kit() -> None:
 
 def test_a_note_without_a_lens_is_about_the_lens_that_is_easiest_to_serve() -> None:
     (advice,) = without(filtered(polariser(77), ring(67, 77)), lens=None)
-    assert (advice.item, advice.refs["lens"]) == ("pol", "tele")
+    assert (advice.item, advice.missed.lens) == ("pol", "tele")
 
 
 def pack_states(*states: str, piece: int = 1) -> list[dict[str, Any]]:
@@ -322,6 +322,6 @@ def test_packs_are_retired_for_their_cycles_or_their_health(cycles: int, health:
     worn = plan.items["pack"].model_copy(update={"cycles": cycles, "health": health})
     gear = [worn if t.id == "pack" else t for t in plan.gear]
     made = look_back(cast.plan(gear, *plan.kit.entries, days=DAYS), fold([]), [], [], ())
-    assert [a.numbers for a in made.advice if a.code == "retire"] == (
-        [{"health": health, "cycles": float(cycles)}] if retired else []
+    assert [(a.health, a.cycles) for a in made.advice if a.code == "retire"] == (
+        [(health, float(cycles))] if retired else []
     )

@@ -58,6 +58,11 @@ def hazard(what: Any) -> Other:
     return Other(id="thing", name="thing", label="camp", hazard=what, **THING)
 
 
+def one(plan: Plan, code: str) -> Any:
+    (found,) = [f for f in cure(plan).findings if f.code == code]
+    return found
+
+
 def only(plan: Plan) -> Judged:
     (judged,) = rehearse(plan).restricted
     return judged
@@ -279,7 +284,7 @@ def test_a_thing_larger_than_every_space_of_its_bag_is_told_with_a_bag_that_take
     long = Other(id="pole", name="pole", label="x", mass_g=300, size=Box(length_mm=600, width_mm=40, height_mm=40))
     large = bag("large", "hold", 700, 300, 200)
     plan = packed((long, 1, "cabin"), seat=large)
-    (found,) = [f for f in cure(plan).findings if f.code == "too-large"]
+    found = one(plan, "too-large")
     assert (found.severity, found.bag) == (Severity.BLOCKER, "cabin")
     assert found.cures[0].edits == (Move(item="pole", place=InBag(bag="large")),)
     assert {str(s.name): s.mark for s in cure(plan).stations}["stow"] == "blocked"
@@ -321,7 +326,7 @@ def test_restricted_things_are_judged_where_they_lie_on_each_leg() -> None:
     (again,) = made.gate.repacked
     assert (again.loadout, again.legs) == ("hop", ("leg-1",))
     assert [j.item for j in again.restricted if j.answer == "no"] == ["bank"]
-    (finding,) = [f for f in cure(plan).findings if f.code == "gate-no"]
+    finding = one(plan, "gate-no")
     assert finding.loadout == "hop"
     assert not finding.cures
 

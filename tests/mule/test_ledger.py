@@ -254,7 +254,7 @@ def test_no_cure_that_leaves_whole_things_costs_less_than_the_drop_order_begins_
     cost = sum(d.points for d in drops[:until])
     for way in over[0].cures:
         if way.code == "leave" and not way.partly and all(e.act == "leave" and e.count is None for e in way.edits):
-            assert way.numbers.get("points", 0.0) >= cost - 0.02, (way, drops[:until])
+            assert way.points >= cost - 0.02, (way, drops[:until])
 
 
 def test_what_a_want_lacks_beside_glass_is_among_what_comes_next_however_much_glass_is_left() -> None:

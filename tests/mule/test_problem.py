@@ -32,8 +32,8 @@ def lost(of_days: int, power_days: int, all_cards: int, cards: int, charges: boo
     return said.LostBag(severity=Severity.NOTE, **counts, all_cards=all_cards, cards=cards, charges=charges)
 
 
-def gap(from_mm: float, to_mm: float, *items: str) -> said.Gap:
-    return said.Gap(
+def gap(from_mm: float, to_mm: float, *items: str) -> said.WantGap:
+    return said.WantGap(
         severity=Severity.CAUTION, items=items, want="w", from_mm=from_mm, to_mm=to_mm, because="reach", score=0
     )
 
@@ -42,8 +42,8 @@ def unserved(from_mm: float | None = None, to_mm: float | None = None) -> said.F
     return said.FilterUnserved(severity=Severity.NOTE, want="w", effect="nd", from_mm=from_mm, to_mm=to_mm)
 
 
-def orphan(item: str = "ring", severity: Severity = Severity.CAUTION) -> said.Orphan:
-    return said.Orphan(severity=severity, items=(item,), what="lens", mass_g=50)
+def orphan(item: str = "ring", severity: Severity = Severity.CAUTION) -> said.ServesNothing:
+    return said.ServesNothing(severity=severity, items=(item,), what="lens", mass_g=50)
 
 
 POWER: dict[str, Any] = {
@@ -64,7 +64,7 @@ POWER: dict[str, Any] = {
         # From 50 to 200 mm are two octaves; one focal length is a little.
         (gap(50, 200), 2),
         (gap(50, 50), 0.01),
-        (said.NativeGap(want="w", from_mm=25, to_mm=200, wants=1), 3),
+        (said.NativeGapOfWants(want="w", from_mm=25, to_mm=200, wants=1), 3),
         (unserved(50, 100), 1),
         (unserved(50, 800), 4),
         (unserved(), 1),
@@ -137,7 +137,7 @@ def test_less_of_the_same_is_lighter_however_little_but_not_by_rounding(size: fl
 
 
 def test_new_or_worse_is_what_was_not_there_or_is_clearly_more() -> None:
-    before = [leg("bag", over=100), orphan()]
+    before: list[Finding] = [leg("bag", over=100), orphan()]
     more, same, new = leg("bag", over=120), orphan(), orphan("cap")
     assert new_or_worse([more, same, new], before) == (more, new)
     assert new_or_worse(before, before) == ()

@@ -7,7 +7,6 @@ import pytest
 
 from mule.findings.assess import Assessment, assess
 from mule.findings.cures import Cures, cure
-from mule.findings.said import Finding
 from mule.plan import Plan
 from mule.plan.edits import Load
 from mule.plan.gear import Card, CardSlot, Charger, Computer, Drive, PowerBank, Reader
@@ -65,7 +64,7 @@ def facts(*loaded: Any, **changes: Any) -> Assessment:
     return assess(planned(*loaded, **changes))
 
 
-def said(made: Cures, code: str) -> list[Finding]:
+def said(made: Cures, code: str) -> list[Any]:
     return [f for f in made.findings if f.code == code]
 
 
@@ -90,7 +89,7 @@ def test_more_packs_than_are_owned_are_to_be_had_elsewhere() -> None:
     got, some = finding.cures
     assert ([(g.item, g.count) for g in got.gets], got.mass_change_g) == ([("pack", 3)], 8 * 82)
     # With those at home alone it is less: three days of eight are short.
-    assert (some.partly, some.numbers["rest"]) == (True, 3 / 8)
+    assert (some.partly, some.rest) == (True, 3 / 8)
 
 
 def test_a_charger_at_hand_is_proposed_when_it_alone_carries_the_trip() -> None:

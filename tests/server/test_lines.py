@@ -4,11 +4,11 @@ from mule.search.bag_sets import bag_sets
 from mule.search.choosing import Asking
 from mule.search.outings import OutingAsked, propose
 from mule.search.suggest import suggest
-from server.searching.lines import BagSetLine, ChoiceLine, Line, OutingLine
+from server.searching.lines import BagSetLine, ChoiceLine, OutingLine, StreamLine
 from tests.tiny import on_the_road
 
 
-def told() -> list[Line]:
+def told() -> list[StreamLine]:
     # Nobody on this trip said what they weigh or carry well: there is much that is nothing.
     plan, _ = on_the_road(0)
     choice = suggest(plan, Asking(points=2, seconds=4, by_days=True))

@@ -9,7 +9,7 @@ from typing import Any, cast
 
 from mule.analysis.optics import crop_factor
 from mule.findings.codes import CureCode
-from mule.findings.said.cure import Act
+from mule.findings.said.cure import Doing
 from mule.findings.said.gets import GetBag, GetFilter, GetLens, GetMore, GetUsual, ToGet, UsualSort
 from mule.plan import Plan
 from mule.plan.edits import Edit, Load
@@ -54,9 +54,9 @@ _GIVEN_BY = {"bank": "power-bank"}
 DRONE_PACK = "drone"
 
 
-def to_get(*gets: ToGet, edits: tuple[Edit, ...] = ()) -> Act:
+def to_get(*gets: ToGet, edits: tuple[Edit, ...] = ()) -> Doing:
     """The cure that gets these, beside what is done with things that are here."""
-    return Act(code=CureCode.GET, gets=gets, edits=edits)
+    return Doing(code=CureCode.GET, gets=gets, edits=edits)
 
 
 def usual(what: UsualSort, label: str = "", count: int = 1) -> GetUsual:

@@ -98,7 +98,7 @@ def idle(trials: Trials, finding: said.IdleOptics) -> Iterable[Cure]:
     yield from without(trials, finding)
 
 
-def orphan(trials: Trials, finding: said.Orphan) -> Iterable[Cure]:
+def orphan(trials: Trials, finding: said.ServesNothing) -> Iterable[Cure]:
     """It stays at home, or what it serves comes along."""
     yield from without(trials, finding)
     (item,) = finding.items

@@ -21,7 +21,7 @@ from mule.findings.cures.making import (
     with_followers,
 )
 from mule.findings.rules import Trials
-from mule.findings.said.cure import Act, Cure, Moving
+from mule.findings.said.cure import Cure, Doing, Moving
 from mule.packing import goes_in
 from mule.plan.edits import Leave, Load, Move
 from mule.plan.gear import Bag, Gear, Insert, is_for, keeps_safe
@@ -75,7 +75,7 @@ def lighter_back(trials: Trials, finding: said.CarriesWell | said.HeavyLoad) -> 
             going = [h for h in held if may_be_held(h.thing)]
             if going:
                 edits = (*load(hold).edits, *move(going, InBag(bag=hold.id)).edits)
-                yield Act(code=CureCode.SWAP_BAG, edits=edits)
+                yield Doing(code=CureCode.SWAP_BAG, edits=edits)
 
 
 def _bag_for_another(trials: Trials, burden: Burden) -> Iterable[Cure]:
@@ -253,7 +253,7 @@ def _as_other_piece(trials: Trials, bag: str) -> Iterable[Cure]:
     at = next(p for p in trials.case.loads.pieces if p.bag == bag)
     for kind in (PieceKind.PERSONAL, PieceKind.CABIN, PieceKind.HOLD):
         if kind != at.piece:
-            yield Act(code=CureCode.TRAVEL_AS, edits=(Move(item=bag, place=AsPiece(piece=kind, person=at.person)),))
+            yield Doing(code=CureCode.TRAVEL_AS, edits=(Move(item=bag, place=AsPiece(piece=kind, person=at.person)),))
 
 
 def _unstrapped(trials: Trials, bag: str) -> Iterable[Cure]:
@@ -266,6 +266,6 @@ def _unstrapped(trials: Trials, bag: str) -> Iterable[Cure]:
     fragile = any(stays_in_cabin(trials.plan.items[item]) for item in strapped)
     into = [p.bag for p in others if not (fragile and p.piece == PieceKind.HOLD)]
     for target in (*into[:2], bag):
-        yield Act(code=CureCode.TAKE_OFF, edits=tuple(Move(item=i, place=InBag(bag=target)) for i in strapped))
+        yield Doing(code=CureCode.TAKE_OFF, edits=tuple(Move(item=i, place=InBag(bag=target)) for i in strapped))
     if not any(keeps_safe(trials.plan.items[item]) for item in strapped):
-        yield Act(code=CureCode.LEAVE, edits=tuple(Leave(item=item) for item in strapped))
+        yield Doing(code=CureCode.LEAVE, edits=tuple(Leave(item=item) for item in strapped))

@@ -9,34 +9,34 @@ from mule.analysis.load import Piece
 from mule.analysis.optics import crop_factor
 from mule.findings.codes import CureCode
 from mule.findings.rules import Trials
-from mule.findings.said.cure import Act, Moving, MovingCode
+from mule.findings.said.cure import Doing, Moving, MovingCode
 from mule.plan.edits import Leave, Load, Move
 from mule.plan.gear import Bag, Body, Gear, Lens, at_hand, keeps_safe
 from mule.plan.gear.base import Thing
 from mule.plan.places import AsPiece, InBag, PieceKind, Place
 
 
-def load(*things: Gear, count: int = 1) -> Act:
+def load(*things: Gear, count: int = 1) -> Doing:
     """Loads so many pieces of each of these things."""
-    return Act(code=CureCode.LOAD, edits=tuple(Load(item=t.id, count=count) for t in things))
+    return Doing(code=CureCode.LOAD, edits=tuple(Load(item=t.id, count=count) for t in things))
 
 
-def load_counts(counts: Mapping[str, int]) -> Act:
+def load_counts(counts: Mapping[str, int]) -> Doing:
     """Loads so many pieces of each item."""
-    return Act(code=CureCode.LOAD, edits=tuple(Load(item=item, count=n) for item, n in counts.items()))
+    return Doing(code=CureCode.LOAD, edits=tuple(Load(item=item, count=n) for item, n in counts.items()))
 
 
-def instead(gone: Iterable[str], thing: Gear) -> Act:
+def instead(gone: Iterable[str], thing: Gear) -> Doing:
     """Loads a thing in place of others."""
-    return Act(code=CureCode.LOAD, edits=(*leave_all(gone).edits, *load(thing).edits))
+    return Doing(code=CureCode.LOAD, edits=(*leave_all(gone).edits, *load(thing).edits))
 
 
-def leave(pieces: Mapping[str, int | None]) -> Act:
+def leave(pieces: Mapping[str, int | None]) -> Doing:
     """Leaves so many pieces of each item; None for all."""
-    return Act(code=CureCode.LEAVE, edits=tuple(Leave(item=item, count=n) for item, n in pieces.items()))
+    return Doing(code=CureCode.LEAVE, edits=tuple(Leave(item=item, count=n) for item, n in pieces.items()))
 
 
-def leave_all(items: Iterable[str]) -> Act:
+def leave_all(items: Iterable[str]) -> Doing:
     """Leaves all pieces of these items."""
     return leave(dict.fromkeys(items))
 
@@ -96,7 +96,7 @@ def inside(trials: Trials, bag: str) -> list[Pieces]:
     return inside_of(trials.plan, bag)
 
 
-def swap_bag(trials: Trials, old: str, new: Bag) -> Act:
+def swap_bag(trials: Trials, old: str, new: Bag) -> Doing:
     """Takes another bag in place of one, as the same piece, with all that was in it."""
     entries = trials.plan.kit.entries
     at = next(e.place for e in entries if e.item == old and isinstance(e.place, AsPiece))
@@ -106,4 +106,4 @@ def swap_bag(trials: Trials, old: str, new: Bag) -> Act:
         if isinstance(e.place, InBag) and e.place.bag == old
     ]
     place = at.model_copy(update={"piece": new.piece if new.piece == PieceKind.HOLD else at.piece})
-    return Act(code=CureCode.SWAP_BAG, edits=(Load(item=new.id, place=place), *moves, Leave(item=old)))
+    return Doing(code=CureCode.SWAP_BAG, edits=(Load(item=new.id, place=place), *moves, Leave(item=old)))

@@ -9,7 +9,7 @@ from mule.findings.cures.links import all_without
 from mule.findings.cures.luggage import smaller_bags
 from mule.findings.cures.making import instead, leave_all, left, load
 from mule.findings.rules import Trials
-from mule.findings.said.cure import Act, AtBase, Cure
+from mule.findings.said.cure import Cure, Doing, StayAtBase
 from mule.plan.gear import Body, OtherSupport, at_hand, twins
 
 _PASSES = ("clamp", "flat-plate", "bean-bag")
@@ -67,8 +67,8 @@ def within_rules(
             # In place of the legs: where they are missed, something has to hold the camera still.
             gone = leave_all(i for i in finding.items if i in trials.loaded).edits
             for thing in (t for t in left(trials, OtherSupport) if t in passes):
-                yield Act(code=CureCode.LOAD_MAY_PASS, edits=(*gone, *load(thing).edits))
+                yield Doing(code=CureCode.LOAD_MAY_PASS, edits=(*gone, *load(thing).edits))
     if finding.days < finding.of_days or bags:
-        yield AtBase(days=finding.days)
+        yield StayAtBase(days=finding.days)
     if not bags:
         yield from all_without(trials, finding)

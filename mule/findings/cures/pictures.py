@@ -11,7 +11,7 @@ from mule.findings.codes import CureCode
 from mule.findings.cures.getting import to_get, usual
 from mule.findings.cures.making import at_home, left, load, load_counts, move
 from mule.findings.rules import Trials
-from mule.findings.said.cure import Act, Cure, EraseAfter, FewBig
+from mule.findings.said.cure import Cure, Doing, EraseAfter, FewBig
 from mule.plan.edits import Load
 from mule.plan.gear import Card, Computer, Drive, Gear, Link, Reader
 from mule.plan.places import AsPiece, InBag, PieceKind, Worn
@@ -69,7 +69,7 @@ def _all_of_it(trials: Trials) -> Iterable[Cure]:
     cards = next((c.edits for c in more_cards_at_home(trials)), ())
     for chosen in (edits, (*cards, *edits), cards):
         if chosen:
-            yield Act(code=CureCode.LOAD, edits=chosen)
+            yield Doing(code=CureCode.LOAD, edits=chosen)
 
 
 def _helping(trials: Trials, helps: Callable[[Storage], bool]) -> Iterable[Cure]:
@@ -116,5 +116,5 @@ def copies_apart(trials: Trials, finding: said.CopiesTogether | said.PicturesInO
         yield from (move(held, place, CureCode.WEAR) for place in pockets if place != at[drive.id])
     for drive in left(trials, Drive)[:1]:
         places = chain(bags, pockets)
-        yield from (Act(code=CureCode.LOAD, edits=(Load(item=drive.id, place=place),)) for place in places)
+        yield from (Doing(code=CureCode.LOAD, edits=(Load(item=drive.id, place=place),)) for place in places)
     yield to_get(usual("drive"))

@@ -11,7 +11,7 @@ from mule.findings.codes import CureCode
 from mule.findings.cures.getting import more_of, to_get, usual
 from mule.findings.cures.making import at_home, load
 from mule.findings.rules import Trials
-from mule.findings.said.cure import Act, Charging, ChargingCode, Cure
+from mule.findings.said.cure import Charging, ChargingCode, Cure, Doing
 from mule.plan.edits import Load
 from mule.plan.gear import Battery, Charger, Gear, Link, PowerBank, at_hand
 from mule.plan.trip import PowerSchool
@@ -131,10 +131,10 @@ def _strength(thing: Gear) -> float:
 
 
 def _load_both(thing: Gear, pack: Battery, count: int) -> Cure:
-    return Act(code=CureCode.LOAD, edits=(Load(item=thing.id), Load(item=pack.id, count=count)))
+    return Doing(code=CureCode.LOAD, edits=(Load(item=thing.id), Load(item=pack.id, count=count)))
 
 
-def _get_packs(trials: Trials, pack: Battery, more: int) -> Act:
+def _get_packs(trials: Trials, pack: Battery, more: int) -> Doing:
     """Those at home, and the rest from elsewhere."""
     here = _packs_at_home(trials, pack)
     return to_get(more_of(pack, max(1, more - here)), edits=load(pack, count=here).edits if here else ())

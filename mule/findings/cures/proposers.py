@@ -9,7 +9,7 @@ from mule.findings.cures import aids, apart, links, luggage, marks, pictures, po
 from mule.findings.cures.getting import more_of, to_get
 from mule.findings.rules import Trials
 from mule.findings.said import Finding
-from mule.findings.said.cure import Act, Cure
+from mule.findings.said.cure import Cure, Doing
 from mule.findings.said.told import Told
 from mule.plan.edits import Load
 from mule.plan.gear import keeps_safe
@@ -21,7 +21,7 @@ def _bearing(trials: Trials, finding: said.SinglePoint) -> Iterable[Cure]:
     """The ways to bear a loss, as they were found with it."""
     for backup in (b for loss in trials.resilience.losses if (loss.item,) == finding.items for b in loss.backups):
         edits = tuple(Load(item=item) for item in backup.items)
-        yield Act(code=CureCode.LOAD, edits=edits, mass_change_g=backup.mass_g)
+        yield Doing(code=CureCode.LOAD, edits=edits, mass_change_g=backup.mass_g)
     thing = trials.plan.items[finding.items[0]]
     yield to_get(more_of(thing))
 
@@ -45,7 +45,7 @@ PROPOSERS: Mapping[type[Told], Proposer] = {
     said.DronesBarred: marks.within_rules,
     said.FilmShort: aids.more_film,
     said.FilterUnserved: links.filter_for,
-    said.Gap: wants.close_gap,
+    said.WantGap: wants.close_gap,
     said.GoesBack: links.all_without,
     said.GateNo: luggage.gate_place,
     said.HeavyLoad: luggage.lighter_back,
@@ -63,13 +63,13 @@ PROPOSERS: Mapping[type[Told], Proposer] = {
     said.MissingLink: links.missing_link,
     said.MustLeave: links.all_without,
     said.MustTake: marks.come_along,
-    said.NativeGap: wants.bridge,
+    said.NativeGapOfWants: wants.bridge,
     said.NoSetUp: wants.something_to_shoot,
     said.NotHeld: aids.supports,
     said.NotAtSeat: luggage.at_the_seat,
-    said.Orphan: links.orphan,
+    said.ServesNothing: links.orphan,
     said.Overfull: luggage.emptier_bag,
-    said.Overlap: links.one_without,
+    said.SeenTwice: links.one_without,
     said.PiecesShort: links.missing_link,
     said.PicturesInOneBag: pictures.copies_apart,
     said.NoneBody: marks.second_body,

@@ -8,7 +8,7 @@ from mule.findings.codes import CureCode
 from mule.findings.cures.getting import lens_that_sees, to_get
 from mule.findings.cures.making import left, load, sees
 from mule.findings.rules import Trials
-from mule.findings.said.cure import Act, Closing, CropMode, Cure, Stitch
+from mule.findings.said.cure import CropMode, Cure, Doing, InPart, Stitch
 from mule.plan.edits import Load
 from mule.plan.gear import Body, Gear, Lens, MountAdapter
 
@@ -17,7 +17,7 @@ _USUAL_F = 4.0
 _MOST = 2
 
 
-def close_gap(trials: Trials, finding: said.Gap | said.WantUnmet) -> Iterable[Cure]:
+def close_gap(trials: Trials, finding: said.WantGap | said.WantUnmet) -> Iterable[Cure]:
     """The lightest things at home that close a gap of a want or make it less; or a lens to get."""
     want = next(i for i, w in enumerate(trials.plan.trip.wants) if w.id == finding.want)
     gaps = trials.case.view.coverage.wants[want].gaps
@@ -32,7 +32,7 @@ def close_gap(trials: Trials, finding: said.Gap | said.WantUnmet) -> Iterable[Cu
 
 def _closing(closer: Closer) -> Cure:
     edits = tuple(Load(item=item) for item in closer.items)
-    return Act(code=CureCode.LOAD, edits=edits) if closer.closes else Closing(edits=edits, cover_after=closer.after)
+    return Doing(code=CureCode.LOAD, edits=edits) if closer.closes else InPart(edits=edits, cover_after=closer.after)
 
 
 def _with_a_body(trials: Trials, gap: Gap) -> Iterable[Cure]:
@@ -52,7 +52,7 @@ def _lens_to_get(trials: Trials, want: int, gap: Gap) -> Iterable[Cure]:
         yield to_get(lens_that_sees(gap.from_mm, gap.to_mm, f_number))
 
 
-def bridge(trials: Trials, finding: said.NativeGap) -> Iterable[Cure]:
+def bridge(trials: Trials, finding: said.NativeGapOfWants) -> Iterable[Cure]:
     """Ways of shooting over a stretch that no lens sees by itself."""
     at = finding.from_mm, finding.to_mm
     gaps = (g for cover in trials.case.view.coverage.wants for g in cover.native_gaps)

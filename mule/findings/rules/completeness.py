@@ -65,7 +65,9 @@ class Orphans:
             thing = case.plan.items[orphan.item]
             if isinstance(thing, OPTICAL) or thing.for_other:
                 continue
-            yield said.Orphan(items=(orphan.item,), what=orphan.lacks, label=orphan.label or None, mass_g=orphan.mass_g)
+            yield said.ServesNothing(
+                items=(orphan.item,), what=orphan.lacks, label=orphan.label or None, mass_g=orphan.mass_g
+            )
 
 
 class Chains:
@@ -74,7 +76,7 @@ class Chains:
     def find(self, trials: Trials) -> Iterable[Finding]:
         """One note per chain; what leaving all of it frees is told, not proposed: the lead may earn its place."""
         for chain in chains(trials.case.requirements, trials.plan.items, trials.loaded):
-            yield said.Chain(
+            yield said.ChainOfLinks(
                 items=(*chain.lead, *chain.followers),
                 what=chain.what,
                 label=chain.label or None,
@@ -103,7 +105,7 @@ class Overlaps:
         for overlap in case.completeness.overlaps:
             if overlap.meant or (overlap.by == "twin-bodies" and twin_wanted):
                 continue
-            yield said.Overlap(items=overlap.items, by=overlap.by)
+            yield said.SeenTwice(items=overlap.items, by=overlap.by)
 
 
 class FilterUnserved:

@@ -44,7 +44,7 @@ class Gaps:
         refused = case.plan.trip.policies.gaps == "refused"
         for cover in case.view.coverage.wants:
             for gap in cover.gaps if cover.glass > 0 else ():
-                yield said.Gap(
+                yield said.WantGap(
                     severity=Severity.BLOCKER if refused else Severity.CAUTION,
                     want=cover.want,
                     from_mm=gap.from_mm,
@@ -65,7 +65,7 @@ class NativeGaps:
             if widest:
                 crossed.setdefault(widest, []).append(cover.want)
         for gap, wants in crossed.items():
-            yield said.NativeGap(
+            yield said.NativeGapOfWants(
                 items=(gap.bridge.lens or gap.bridge.body,) if gap.bridge else (),
                 want=wants[0],
                 from_mm=gap.from_mm,

@@ -6,16 +6,16 @@ from pydantic import Field
 
 from mule.findings.said.brief import NoDays, NoPeople, NoWants
 from mule.findings.said.completeness import (
-    Chain,
+    ChainOfLinks,
     ClashBasePlate,
     ClashHotShoe,
     ClashPhone,
     FiltersTogether,
     FilterUnserved,
     MissingLink,
-    Orphan,
-    Overlap,
     PiecesShort,
+    SeenTwice,
+    ServesNothing,
 )
 from mule.findings.said.cure import WAYS_OUT
 from mule.findings.said.gate import GateAsk, GateNo, MedicineHeld
@@ -59,7 +59,7 @@ from mule.findings.said.stamina import (
 )
 from mule.findings.said.stow import NotAtSeat, TooLarge, WaterBeside
 from mule.findings.said.travel import HeavyLoad, LegCount, LegMass, LegSize, LegSoft, LegSum, LegTogether, Unplaced
-from mule.findings.said.wants import Gap, NativeGap, WantUnmet
+from mule.findings.said.wants import NativeGapOfWants, WantGap, WantUnmet
 
 # Whatever a rule says: the type is told by the code.
 Finding = Annotated[
@@ -73,7 +73,7 @@ Finding = Annotated[
     | CardOld
     | CardsFull
     | CarriesWell
-    | Chain
+    | ChainOfLinks
     | ChargerVolts
     | ClashBasePlate
     | ClashHotShoe
@@ -85,7 +85,7 @@ Finding = Annotated[
     | FilmShort
     | FilterUnserved
     | FiltersTogether
-    | Gap
+    | WantGap
     | GateAsk
     | GateNo
     | GoesBack
@@ -106,7 +106,7 @@ Finding = Annotated[
     | MissingLink
     | MustLeave
     | MustTake
-    | NativeGap
+    | NativeGapOfWants
     | NoDays
     | NoPeople
     | NoSetUp
@@ -116,9 +116,9 @@ Finding = Annotated[
     | NotHeld
     | NothingLoaded
     | OneZoom
-    | Orphan
+    | ServesNothing
     | Overfull
-    | Overlap
+    | SeenTwice
     | PicturesInOneBag
     | PiecesShort
     | PowerShort
@@ -157,7 +157,7 @@ __all__ = [
     "CardOld",
     "CardsFull",
     "CarriesWell",
-    "Chain",
+    "ChainOfLinks",
     "ChargerVolts",
     "ClashBasePlate",
     "ClashHotShoe",
@@ -170,7 +170,6 @@ __all__ = [
     "FilterUnserved",
     "FiltersTogether",
     "Finding",
-    "Gap",
     "GateAsk",
     "GateNo",
     "GoesBack",
@@ -191,7 +190,7 @@ __all__ = [
     "MissingLink",
     "MustLeave",
     "MustTake",
-    "NativeGap",
+    "NativeGapOfWants",
     "NoDays",
     "NoPeople",
     "NoSetUp",
@@ -201,14 +200,14 @@ __all__ = [
     "NotHeld",
     "NothingLoaded",
     "OneZoom",
-    "Orphan",
     "Overfull",
-    "Overlap",
     "PicturesInOneBag",
     "PiecesShort",
     "PowerShort",
     "PowerThin",
     "Primes",
+    "SeenTwice",
+    "ServesNothing",
     "SetIncomplete",
     "SinglePoint",
     "SlotFull",
@@ -222,6 +221,7 @@ __all__ = [
     "TripodsBarred",
     "TwinBody",
     "Unplaced",
+    "WantGap",
     "WantUnmet",
     "WaterBeside",
 ]

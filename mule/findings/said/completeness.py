@@ -8,7 +8,7 @@ from mule.findings.said.told import Told, octaves
 from mule.plan.gear import Effect
 
 
-class Link(Told):
+class OfALink(Told):
     """What one thing needs of another. what: the sort of link; label: its type, thread or size, where it has one."""
 
     stations: tuple[StationName, ...] = (StationName.BENCH,)
@@ -18,13 +18,13 @@ class Link(Told):
     ABOUT: ClassVar[tuple[str, ...]] = ("items", "what", "label")
 
 
-class MissingLink(Link):
+class MissingLink(OfALink):
     """Nothing loaded gives it."""
 
     code: Literal[FindingCode.MISSING_LINK] = FindingCode.MISSING_LINK
 
 
-class PiecesShort(Link):
+class PiecesShort(OfALink):
     """It is loaded, in too few pieces."""
 
     code: Literal[FindingCode.PIECES_SHORT] = FindingCode.PIECES_SHORT
@@ -35,7 +35,7 @@ class PiecesShort(Link):
         return float(self.short)
 
 
-class Orphan(Link):
+class ServesNothing(OfALink):
     """Nothing loaded needs it. mass_g: of all pieces."""
 
     code: Literal[FindingCode.ORPHAN] = FindingCode.ORPHAN
@@ -44,7 +44,7 @@ class Orphan(Link):
     mass_g: float
 
 
-class Chain(Link):
+class ChainOfLinks(OfALink):
     """One thing, or type, that alone brings ``things`` others along, ``mass_g`` in all."""
 
     code: Literal[FindingCode.CHAIN] = FindingCode.CHAIN
@@ -54,7 +54,7 @@ class Chain(Link):
     mass_g: float
 
 
-class Clash(Told):
+class OfAClash(Told):
     """Several things for too few places."""
 
     severity: Severity = Severity.NOTE
@@ -68,25 +68,25 @@ class Clash(Told):
         return float(len(self.items))
 
 
-class ClashHotShoe(Clash):
+class ClashHotShoe(OfAClash):
     """For hot shoes."""
 
     code: Literal[FindingCode.CLASH_HOT_SHOE] = FindingCode.CLASH_HOT_SHOE
 
 
-class ClashPhone(Clash):
+class ClashPhone(OfAClash):
     """For phones."""
 
     code: Literal[FindingCode.CLASH_PHONE] = FindingCode.CLASH_PHONE
 
 
-class ClashBasePlate(Clash):
+class ClashBasePlate(OfAClash):
     """For plates."""
 
     code: Literal[FindingCode.CLASH_BASE_PLATE] = FindingCode.CLASH_BASE_PLATE
 
 
-class Overlap(Told):
+class SeenTwice(Told):
     """Things that do the same."""
 
     code: Literal[FindingCode.OVERLAP] = FindingCode.OVERLAP

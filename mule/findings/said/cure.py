@@ -45,7 +45,7 @@ class WayOut(Frozen):
     also: tuple["Finding", ...] = ()
 
 
-class Act(WayOut):
+class Doing(WayOut):
     """Something to load, to leave, to take instead, to take off, or to get."""
 
     code: Literal[
@@ -59,7 +59,7 @@ class Act(WayOut):
     ]
 
 
-class Closing(WayOut):
+class InPart(WayOut):
     """Something to load that closes a gap of a want in part. cover_after: of the want, 0 to 1."""
 
     code: Literal[CureCode.LOAD_PARTLY] = CureCode.LOAD_PARTLY
@@ -109,7 +109,7 @@ class EraseAfter(WayOut):
     copies: int
 
 
-class AtBase(WayOut):
+class StayAtBase(WayOut):
     """Leave it where one sleeps, on so many days."""
 
     code: Literal[CureCode.AT_BASE] = CureCode.AT_BASE
@@ -117,6 +117,17 @@ class AtBase(WayOut):
 
 
 Cure = Annotated[
-    Act | Closing | Moving | CropMode | Stitch | Charging | FewBig | EraseAfter | AtBase, Field(discriminator="code")
+    Doing | InPart | Moving | CropMode | Stitch | Charging | FewBig | EraseAfter | StayAtBase,
+    Field(discriminator="code"),
 ]
-WAYS_OUT: tuple[type[WayOut], ...] = (Act, Closing, Moving, CropMode, Stitch, Charging, FewBig, EraseAfter, AtBase)
+WAYS_OUT: tuple[type[WayOut], ...] = (
+    Doing,
+    InPart,
+    Moving,
+    CropMode,
+    Stitch,
+    Charging,
+    FewBig,
+    EraseAfter,
+    StayAtBase,
+)

@@ -8,7 +8,7 @@ from mule.findings.codes import FindingCode, Severity, StationName
 from mule.findings.said.told import Told
 
 
-class Power(Told):
+class OfPower(Told):
     """A type of pack on its worst day.
 
     margin: what it had to spare, as a share of the need; asked: what was asked to spare.
@@ -29,7 +29,7 @@ class Power(Told):
     ABOUT: ClassVar[tuple[str, ...]] = ("type",)
 
 
-class PowerShort(Power):
+class PowerShort(OfPower):
     """It does not carry the day."""
 
     code: Literal[FindingCode.POWER_SHORT] = FindingCode.POWER_SHORT
@@ -41,7 +41,7 @@ class PowerShort(Power):
         return float(self.lacking_wh)
 
 
-class PowerThin(Power):
+class PowerThin(OfPower):
     """It carries the day, with less to spare than asked."""
 
     code: Literal[FindingCode.POWER_THIN] = FindingCode.POWER_THIN

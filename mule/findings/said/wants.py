@@ -8,7 +8,7 @@ from mule.findings.codes import FindingCode, Severity, StationName
 from mule.findings.said.told import Told, octaves
 
 
-class Stretch(Told):
+class OfAStretch(Told):
     """Focal lengths of a want."""
 
     stations: tuple[StationName, ...] = (StationName.BENCH,)
@@ -19,14 +19,14 @@ class Stretch(Told):
     ABOUT: ClassVar[tuple[str, ...]] = ("want",)
 
 
-class WantUnmet(Stretch):
+class WantUnmet(OfAStretch):
     """Nothing loaded serves it at all."""
 
     code: Literal[FindingCode.WANT_UNMET] = FindingCode.WANT_UNMET
     because: Because
 
 
-class Gap(Stretch):
+class WantGap(OfAStretch):
     """It scores under one half there."""
 
     code: Literal[FindingCode.GAP] = FindingCode.GAP
@@ -38,7 +38,7 @@ class Gap(Stretch):
         return octaves(self.from_mm, self.to_mm)
 
 
-class NativeGap(Stretch):
+class NativeGapOfWants(OfAStretch):
     """It is served there without being seen. wants: so many that cross it, ``want`` the first."""
 
     code: Literal[FindingCode.NATIVE_GAP] = FindingCode.NATIVE_GAP

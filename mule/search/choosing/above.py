@@ -75,7 +75,7 @@ class LacksEffect(Frozen):
     effect: Effect
 
 
-class OverLimit(Frozen):
+class AboveLimit(Frozen):
     """It weighs more than was asked for."""
 
     code: Literal["limit"] = "limit"
@@ -131,7 +131,7 @@ AboveCurve = Annotated[
     | LacksLink
     | FewerPacks
     | LacksEffect
-    | OverLimit
+    | AboveLimit
     | LegRefuses
     | EndsSooner
     | FewerCopies

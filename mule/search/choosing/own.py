@@ -18,6 +18,7 @@ from mule.plan.kit import Kit
 from mule.plan.trip import MOST_OF_A_TRIO
 from mule.search.choosing.above import (
     AboveCurve,
+    AboveLimit,
     DayTooHeavy,
     EndsSooner,
     FewerCopies,
@@ -30,7 +31,6 @@ from mule.search.choosing.above import (
     NoRoom,
     NotInPlay,
     OtherSchool,
-    OverLimit,
     TakesMarked,
     Unproved,
     WithoutKept,
@@ -153,7 +153,7 @@ def _table(plan: Plan) -> Table:
 def _over_limits(case: Candidates, plan: Plan, carried_g: float) -> Iterable[AboveCurve]:
     limit_g = case.asking.limit_g
     if limit_g is not None and carried_g > limit_g:
-        yield OverLimit(limit_g=limit_g)
+        yield AboveLimit(limit_g=limit_g)
     if case.asking.keep_limits:
         legs = check_legs(plan, weigh(plan.items, plan.kit, plan.trip.people))
         yield from (LegRefuses(leg=leg.leg) for leg in legs if not leg.passes)

@@ -8,7 +8,7 @@ from mule.plan.gear import Bag
 from mule.plan.places import PieceKind
 from mule.search.choosing.containers import Container
 from mule.search.choosing.draft import Draft
-from mule.search.choosing.reasons import BagOnLeg, CarriesWell, PersonOnLeg, RoomOfBag
+from mule.search.choosing.reasons import BackAllows, BagOnLeg, PersonOnLeg, RoomOfBag
 
 
 def place(draft: Draft) -> None:
@@ -91,7 +91,7 @@ def _people(draft: Draft) -> None:
         worn = _at(draft, (c for c in mine if c.root is None), _grams(draft))
         base_g = draft.case.worn_g[person.id] + sum(load.mass_g for load in person.base_load)
         most_g = person.carries_well_kg * 1000
-        why = draft.reason(CarriesWell(person=person.id, allowed_g=most_g))
+        why = draft.reason(BackAllows(person=person.id, allowed_g=most_g))
         draft.cp.add(total([*terms, *worn], stays + tenths(base_g)) <= tenths(most_g)).only_enforce_if(why)
 
 

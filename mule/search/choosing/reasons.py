@@ -62,7 +62,7 @@ class PersonOnLeg(Frozen):
     allowed_g: float
 
 
-class CarriesWell(Frozen):
+class BackAllows(Frozen):
     """What somebody carries well."""
 
     code: Literal["person"] = "person"
@@ -121,7 +121,7 @@ Reason = Annotated[
     | MustServe
     | BagOnLeg
     | PersonOnLeg
-    | CarriesWell
+    | BackAllows
     | RoomOfBag
     | MassAsked
     | LensesAsked

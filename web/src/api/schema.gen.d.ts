@@ -6364,7 +6364,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             reason: components["schemas"]["AbsenceReason"];
             /** Until */
@@ -6397,12 +6397,15 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Want */
             want: string;
-            /** Aid */
-            aid: string;
+            /**
+             * Aid
+             * @enum {string}
+             */
+            aid: "light" | "sound" | "drone" | "housing" | "remote";
             /** Count */
             count: number;
             /** Have */
@@ -6467,7 +6470,7 @@ export interface components {
             /** Sky */
             sky: components["schemas"]["DayLight"][];
             /** Findings */
-            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["mule__findings__said__wants__Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["mule__findings__said__wants__NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["mule__findings__said__completeness__Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["mule__findings__said__completeness__Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
             /** Stations */
             stations: components["schemas"]["Station"][];
         };
@@ -6499,7 +6502,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /**
              * Until
@@ -6540,7 +6543,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Energy Wh */
             energy_wh: number;
@@ -6597,7 +6600,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Lowest C */
             lowest_c: number;
@@ -6632,7 +6635,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Rule */
             rule: string;
@@ -6669,7 +6672,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
         };
         /**
@@ -6700,7 +6703,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Since */
             since: number;
@@ -6735,7 +6738,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Types */
             types: string[];
@@ -6791,7 +6794,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Person */
             person: string;
@@ -6822,10 +6825,10 @@ export interface components {
             ways: number;
         };
         /**
-         * Chain
+         * ChainOfLinks
          * @description One thing, or type, that alone brings ``things`` others along, ``mass_g`` in all.
          */
-        Chain: {
+        ChainOfLinks: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -6849,7 +6852,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** What */
             what: string;
@@ -6888,10 +6891,80 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Volts */
             volts: number;
+        };
+        /**
+         * Charging
+         * @description Another way of charging.
+         */
+        Charging: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "power-bank-by-day" | "power-charge-nightly" | "power-packs-only" | "power-usb-c";
+            /**
+             * Edits
+             * @default []
+             */
+            edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+            /**
+             * Gets
+             * @default []
+             */
+            gets: (components["schemas"]["GetMore"] | components["schemas"]["GetUsual"] | components["schemas"]["GetBag"] | components["schemas"]["GetLens"] | components["schemas"]["GetFilter"])[];
+            /**
+             * Mass Change G
+             * @default 0
+             */
+            mass_change_g: number;
+            /**
+             * On
+             * @default {}
+             */
+            on: {
+                [key: string]: number;
+            };
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
+             * Power Days
+             * @default 0
+             */
+            power_days: number;
+            /**
+             * Wants
+             * @default {}
+             */
+            wants: {
+                [key: string]: number;
+            };
+            /**
+             * Partly
+             * @default false
+             */
+            partly: boolean;
+            /**
+             * Rest
+             * @default 0
+             */
+            rest: number;
+            /**
+             * Brings
+             * @default []
+             */
+            brings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /**
+             * Also
+             * @default []
+             */
+            also: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
         };
         /**
          * Check
@@ -6972,7 +7045,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Places */
             places: number;
@@ -7005,7 +7078,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Places */
             places: number;
@@ -7038,7 +7111,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Places */
             places: number;
@@ -7051,11 +7124,11 @@ export interface components {
             /** Missing */
             missing: components["schemas"]["Missing"][];
             /** Orphans */
-            orphans: components["schemas"]["mule__analysis__completeness__answer__Orphan"][];
+            orphans: components["schemas"]["Orphan"][];
             /** Clashes */
             clashes: components["schemas"]["Clash"][];
             /** Overlaps */
-            overlaps: components["schemas"]["mule__analysis__completeness__answer__Overlap"][];
+            overlaps: components["schemas"]["Overlap"][];
         };
         /**
          * Contents
@@ -7111,7 +7184,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /**
              * On
@@ -7153,7 +7226,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
         };
         /**
@@ -7184,7 +7257,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /**
              * Weather
@@ -7235,17 +7308,15 @@ export interface components {
             traits: number;
         };
         /**
-         * Cure
-         * @description One way out. ``edits`` may be empty when the cure is a way of working (crop mode, stitching), or a thing to get.
-         *
-         *     gets: what is not owned and would have to be got; ``brings`` names the Nth of them ``to-get-N``. mass_change_g: of
-         *     all that is loaded; on: of what each person carries. numbers: ``points`` of the brief that it costs, ``power_days``
-         *     that packs carry more or less, and figures of its sentence. wants: by how much the cover of each changes, -1 to 1.
-         *     partly: something of the finding stays. brings: what stands then and did not before: its price. also: what else is
-         *     gone then.
+         * CropMode
+         * @description Crop a stretch. to_mm: how far it reaches then, as a full-frame equivalent.
          */
-        Cure: {
-            code: components["schemas"]["CureCode"];
+        CropMode: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "crop-mode";
             /**
              * Edits
              * @default []
@@ -7255,7 +7326,7 @@ export interface components {
              * Gets
              * @default []
              */
-            gets: components["schemas"]["ToGet"][];
+            gets: (components["schemas"]["GetMore"] | components["schemas"]["GetUsual"] | components["schemas"]["GetBag"] | components["schemas"]["GetLens"] | components["schemas"]["GetFilter"])[];
             /**
              * Mass Change G
              * @default 0
@@ -7269,12 +7340,15 @@ export interface components {
                 [key: string]: number;
             };
             /**
-             * Numbers
-             * @default {}
+             * Points
+             * @default 0
              */
-            numbers: {
-                [key: string]: number;
-            };
+            points: number;
+            /**
+             * Power Days
+             * @default 0
+             */
+            power_days: number;
             /**
              * Wants
              * @default {}
@@ -7288,22 +7362,27 @@ export interface components {
              */
             partly: boolean;
             /**
+             * Rest
+             * @default 0
+             */
+            rest: number;
+            /**
              * Brings
              * @default []
              */
-            brings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["mule__findings__said__wants__Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["mule__findings__said__wants__NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["mule__findings__said__completeness__Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["mule__findings__said__completeness__Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            brings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
             /**
              * Also
              * @default []
              */
-            also: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["mule__findings__said__wants__Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["mule__findings__said__wants__NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["mule__findings__said__completeness__Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["mule__findings__said__completeness__Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            also: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /** Crop */
+            crop: number;
+            /** To Mm */
+            to_mm: number;
+            /** Megapixels */
+            megapixels: number;
         };
-        /**
-         * CureCode
-         * @description Every way out; the interface has words for each.
-         * @enum {string}
-         */
-        CureCode: "at-base" | "crop-mode" | "erase-after" | "few-big" | "get" | "hand-over" | "leave" | "load" | "load-may-pass" | "load-partly" | "move" | "outside" | "power-bank-by-day" | "power-charge-nightly" | "power-packs-only" | "power-usb-c" | "stitch" | "swap-bag" | "take-off" | "travel-as" | "wear";
         /**
          * DayChanges
          * @description What a day asks: the lenses that serve its wants, where they live, and how often one is changed.
@@ -7364,6 +7443,76 @@ export interface components {
             moon_lit: number;
         };
         /**
+         * Doing
+         * @description Something to load, to leave, to take instead, to take off, or to get.
+         */
+        Doing: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "get" | "leave" | "load" | "load-may-pass" | "swap-bag" | "take-off" | "travel-as";
+            /**
+             * Edits
+             * @default []
+             */
+            edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+            /**
+             * Gets
+             * @default []
+             */
+            gets: (components["schemas"]["GetMore"] | components["schemas"]["GetUsual"] | components["schemas"]["GetBag"] | components["schemas"]["GetLens"] | components["schemas"]["GetFilter"])[];
+            /**
+             * Mass Change G
+             * @default 0
+             */
+            mass_change_g: number;
+            /**
+             * On
+             * @default {}
+             */
+            on: {
+                [key: string]: number;
+            };
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
+             * Power Days
+             * @default 0
+             */
+            power_days: number;
+            /**
+             * Wants
+             * @default {}
+             */
+            wants: {
+                [key: string]: number;
+            };
+            /**
+             * Partly
+             * @default false
+             */
+            partly: boolean;
+            /**
+             * Rest
+             * @default 0
+             */
+            rest: number;
+            /**
+             * Brings
+             * @default []
+             */
+            brings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /**
+             * Also
+             * @default []
+             */
+            also: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+        };
+        /**
          * DronesBarred
          * @description Drones must stay on the ground.
          */
@@ -7391,7 +7540,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Rule */
             rule: string;
@@ -7414,6 +7563,148 @@ export interface components {
             count: number;
             /** Place */
             place: components["schemas"]["InBag"] | components["schemas"]["Worn"] | components["schemas"]["AsPiece"];
+        };
+        /**
+         * EraseAfter
+         * @description Erase a card once there are so many copies of it.
+         */
+        EraseAfter: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "erase-after";
+            /**
+             * Edits
+             * @default []
+             */
+            edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+            /**
+             * Gets
+             * @default []
+             */
+            gets: (components["schemas"]["GetMore"] | components["schemas"]["GetUsual"] | components["schemas"]["GetBag"] | components["schemas"]["GetLens"] | components["schemas"]["GetFilter"])[];
+            /**
+             * Mass Change G
+             * @default 0
+             */
+            mass_change_g: number;
+            /**
+             * On
+             * @default {}
+             */
+            on: {
+                [key: string]: number;
+            };
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
+             * Power Days
+             * @default 0
+             */
+            power_days: number;
+            /**
+             * Wants
+             * @default {}
+             */
+            wants: {
+                [key: string]: number;
+            };
+            /**
+             * Partly
+             * @default false
+             */
+            partly: boolean;
+            /**
+             * Rest
+             * @default 0
+             */
+            rest: number;
+            /**
+             * Brings
+             * @default []
+             */
+            brings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /**
+             * Also
+             * @default []
+             */
+            also: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /** Copies */
+            copies: number;
+        };
+        /**
+         * FewBig
+         * @description Fill each card before it is changed.
+         */
+        FewBig: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "few-big";
+            /**
+             * Edits
+             * @default []
+             */
+            edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+            /**
+             * Gets
+             * @default []
+             */
+            gets: (components["schemas"]["GetMore"] | components["schemas"]["GetUsual"] | components["schemas"]["GetBag"] | components["schemas"]["GetLens"] | components["schemas"]["GetFilter"])[];
+            /**
+             * Mass Change G
+             * @default 0
+             */
+            mass_change_g: number;
+            /**
+             * On
+             * @default {}
+             */
+            on: {
+                [key: string]: number;
+            };
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
+             * Power Days
+             * @default 0
+             */
+            power_days: number;
+            /**
+             * Wants
+             * @default {}
+             */
+            wants: {
+                [key: string]: number;
+            };
+            /**
+             * Partly
+             * @default false
+             */
+            partly: boolean;
+            /**
+             * Rest
+             * @default 0
+             */
+            rest: number;
+            /**
+             * Brings
+             * @default []
+             */
+            brings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /**
+             * Also
+             * @default []
+             */
+            also: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
         };
         /**
          * FilmShort
@@ -7443,7 +7734,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Type */
             type: string;
@@ -7493,12 +7784,15 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Want */
             want: string;
-            /** Effect */
-            effect: string;
+            /**
+             * Effect
+             * @enum {string}
+             */
+            effect: "nd" | "variable-nd" | "graduated-nd" | "polariser" | "night-sky" | "diffusion" | "clear";
             /** Stops */
             stops?: number | null;
             /** From Mm */
@@ -7536,7 +7830,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Want */
             want: string;
@@ -7566,6 +7860,23 @@ export interface components {
             warnings: ("dark-corners" | "uneven-sky" | "cross-pattern")[];
         };
         /**
+         * Gap
+         * @description A run of cells inside a want that scores under 0.5. because: its weakest factor.
+         */
+        Gap: {
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /** Score */
+            score: number;
+            /**
+             * Because
+             * @enum {string}
+             */
+            because: "reach" | "light" | "pixels" | "trait";
+        };
+        /**
          * GateAsk
          * @description It goes only with somebody's word.
          */
@@ -7592,7 +7903,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Sort */
             sort: string;
@@ -7644,7 +7955,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Sort */
             sort: string;
@@ -7669,6 +7980,120 @@ export interface components {
             energy_wh?: number | null;
             /** Over */
             over: number;
+        };
+        /**
+         * GetBag
+         * @description A bag for the cabin.
+         */
+        GetBag: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "bag";
+            /** Volume L */
+            volume_l: number;
+        };
+        /**
+         * GetFilter
+         * @description A filter. stops: None where it takes none, or any will do.
+         */
+        GetFilter: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "filter";
+            /**
+             * Effect
+             * @enum {string}
+             */
+            effect: "nd" | "variable-nd" | "graduated-nd" | "polariser" | "night-sky" | "diffusion" | "clear";
+            /** Thread Mm */
+            thread_mm: number;
+            /** Stops */
+            stops?: number | null;
+        };
+        /**
+         * GetLens
+         * @description A lens for a body that is loaded. from_mm, to_mm: full-frame equivalents.
+         */
+        GetLens: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "lens";
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /** F Number */
+            f_number: number;
+        };
+        /**
+         * GetMore
+         * @description More of a thing that is owned.
+         */
+        GetMore: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "same";
+            /** Item */
+            item: string;
+        };
+        /**
+         * GetUsual
+         * @description The usual one of a sort. label: which, by what it has to fit or serve; empty where all serve.
+         */
+        GetUsual: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "card" | "charger" | "cover" | "drive" | "drone" | "film" | "head" | "head-torch" | "housing" | "laptop" | "lead" | "light" | "pack" | "plate" | "power-bank" | "reader" | "refill" | "remote" | "safety" | "sound" | "tripod" | "usb-power" | "wall";
+            /**
+             * Label
+             * @default
+             */
+            label: string;
         };
         /**
          * GoesBack
@@ -7698,7 +8123,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /**
              * Due
@@ -7775,7 +8200,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Person */
             person: string;
@@ -7824,7 +8249,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Mass G */
             mass_g: number;
@@ -7846,6 +8271,78 @@ export interface components {
              * @default false
              */
             outside: boolean;
+        };
+        /**
+         * InPart
+         * @description Something to load that closes a gap of a want in part. cover_after: of the want, 0 to 1.
+         */
+        InPart: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "load-partly";
+            /**
+             * Edits
+             * @default []
+             */
+            edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+            /**
+             * Gets
+             * @default []
+             */
+            gets: (components["schemas"]["GetMore"] | components["schemas"]["GetUsual"] | components["schemas"]["GetBag"] | components["schemas"]["GetLens"] | components["schemas"]["GetFilter"])[];
+            /**
+             * Mass Change G
+             * @default 0
+             */
+            mass_change_g: number;
+            /**
+             * On
+             * @default {}
+             */
+            on: {
+                [key: string]: number;
+            };
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
+             * Power Days
+             * @default 0
+             */
+            power_days: number;
+            /**
+             * Wants
+             * @default {}
+             */
+            wants: {
+                [key: string]: number;
+            };
+            /**
+             * Partly
+             * @default false
+             */
+            partly: boolean;
+            /**
+             * Rest
+             * @default 0
+             */
+            rest: number;
+            /**
+             * Brings
+             * @default []
+             */
+            brings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /**
+             * Also
+             * @default []
+             */
+            also: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /** Cover After */
+            cover_after: number;
         };
         /**
          * Judged
@@ -8033,7 +8530,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Leg */
             leg: string;
@@ -8082,7 +8579,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Leg */
             leg: string;
@@ -8131,7 +8628,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Leg */
             leg: string;
@@ -8180,7 +8677,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Leg */
             leg: string;
@@ -8223,7 +8720,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Leg */
             leg: string;
@@ -8272,7 +8769,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Leg */
             leg: string;
@@ -8341,7 +8838,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Days */
             days: number;
@@ -8381,7 +8878,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Mass G */
             mass_g: number;
@@ -8499,7 +8996,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Power Days */
             power_days: number;
@@ -8558,7 +9055,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Bag */
             bag: string;
@@ -8591,7 +9088,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
         };
         /**
@@ -8622,7 +9119,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
         };
         /**
@@ -8671,7 +9168,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** What */
             what: string;
@@ -8708,6 +9205,78 @@ export interface components {
             origin?: (components["schemas"]["InBag"] | components["schemas"]["Worn"] | components["schemas"]["AsPiece"]) | null;
         };
         /**
+         * Moving
+         * @description Something to carry elsewhere. moved_g: of all of it.
+         */
+        Moving: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "hand-over" | "move" | "outside" | "wear";
+            /**
+             * Edits
+             * @default []
+             */
+            edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+            /**
+             * Gets
+             * @default []
+             */
+            gets: (components["schemas"]["GetMore"] | components["schemas"]["GetUsual"] | components["schemas"]["GetBag"] | components["schemas"]["GetLens"] | components["schemas"]["GetFilter"])[];
+            /**
+             * Mass Change G
+             * @default 0
+             */
+            mass_change_g: number;
+            /**
+             * On
+             * @default {}
+             */
+            on: {
+                [key: string]: number;
+            };
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
+             * Power Days
+             * @default 0
+             */
+            power_days: number;
+            /**
+             * Wants
+             * @default {}
+             */
+            wants: {
+                [key: string]: number;
+            };
+            /**
+             * Partly
+             * @default false
+             */
+            partly: boolean;
+            /**
+             * Rest
+             * @default 0
+             */
+            rest: number;
+            /**
+             * Brings
+             * @default []
+             */
+            brings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /**
+             * Also
+             * @default []
+             */
+            also: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /** Moved G */
+            moved_g: number;
+        };
+        /**
          * MustLeave
          * @description Marked to stay, and loaded.
          */
@@ -8735,7 +9304,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
         };
         /**
@@ -8766,8 +9335,67 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
+        };
+        /**
+         * NativeGap
+         * @description A stretch of a want that no set-up sees without cropping or stitching, and what bridges it.
+         *
+         *     bridged_to_mm: how far a crop mode of the set-up below reaches; megapixels: what is left there.
+         *     frames: frames of a stitch from the set-up above, for a static want (None when it takes more than 12).
+         */
+        NativeGap: {
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            bridge?: components["schemas"]["SetUpName"] | null;
+            /** Bridged To Mm */
+            bridged_to_mm?: number | null;
+            /** Megapixels */
+            megapixels?: number | null;
+            /** Frames */
+            frames?: number | null;
+        };
+        /**
+         * NativeGapOfWants
+         * @description It is served there without being seen. wants: so many that cross it, ``want`` the first.
+         */
+        NativeGapOfWants: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "native-gap";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /** Wants */
+            wants: number;
         };
         /**
          * Nest
@@ -8808,7 +9436,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
         };
         /**
@@ -8839,7 +9467,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
         };
         /**
@@ -8871,7 +9499,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
         };
         /**
@@ -8902,7 +9530,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
         };
         /**
@@ -8941,7 +9569,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Bodies */
             bodies: number;
@@ -8974,7 +9602,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Bag */
             bag: string;
@@ -9006,7 +9634,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Want */
             want: string;
@@ -9041,7 +9669,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
         };
         /**
@@ -9072,12 +9700,26 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Lenses */
             lenses: number;
             /** Zooms */
             zooms: number;
+        };
+        /**
+         * Orphan
+         * @description A loaded thing without a purpose. lacks: what would give it one, of type label.
+         */
+        Orphan: {
+            /** Item */
+            item: string;
+            /** Lacks */
+            lacks: string;
+            /** Label */
+            label: string;
+            /** Mass G */
+            mass_g: number;
         };
         /**
          * Overfull
@@ -9107,7 +9749,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /**
              * What
@@ -9118,6 +9760,18 @@ export interface components {
             litres: number;
             /** Volume L */
             volume_l: number;
+        };
+        /**
+         * Overlap
+         * @description Things that do the same. meant: one of them is marked as a backup.
+         */
+        Overlap: {
+            /** By */
+            by: string;
+            /** Items */
+            items: string[];
+            /** Meant */
+            meant: boolean;
         };
         /**
          * PersonLoad
@@ -9175,7 +9829,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
         };
         /**
@@ -9230,7 +9884,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** What */
             what: string;
@@ -9285,7 +9939,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Type */
             type: string;
@@ -9339,7 +9993,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Type */
             type: string;
@@ -9393,7 +10047,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Lenses */
             lenses: number;
@@ -9503,6 +10157,76 @@ export interface components {
             cells: components["schemas"]["Cell"][];
         };
         /**
+         * SeenTwice
+         * @description Things that do the same.
+         */
+        SeenTwice: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "overlap";
+            /** @default note */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
+            why?: components["schemas"]["NoWay"] | null;
+            /** By */
+            by: string;
+        };
+        /**
+         * ServesNothing
+         * @description Nothing loaded needs it. mass_g: of all pieces.
+         */
+        ServesNothing: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "orphan";
+            /** @default caution */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
+            why?: components["schemas"]["NoWay"] | null;
+            /** What */
+            what: string;
+            /** Label */
+            label?: string | null;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
          * SetIncomplete
          * @description Not everybody has all of a set. use: what lacks most; lacking: pieces of everything in it.
          */
@@ -9530,7 +10254,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Set */
             set: string;
@@ -9597,7 +10321,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Points */
             points: number;
@@ -9636,7 +10360,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Slot */
             slot: string;
@@ -9669,7 +10393,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Bodies */
             bodies: number;
@@ -9694,6 +10418,152 @@ export interface components {
          * @enum {string}
          */
         StationName: "brief" | "bench" | "stamina" | "stow" | "gate" | "packout" | "trail" | "lookback";
+        /**
+         * StayAtBase
+         * @description Leave it where one sleeps, on so many days.
+         */
+        StayAtBase: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "at-base";
+            /**
+             * Edits
+             * @default []
+             */
+            edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+            /**
+             * Gets
+             * @default []
+             */
+            gets: (components["schemas"]["GetMore"] | components["schemas"]["GetUsual"] | components["schemas"]["GetBag"] | components["schemas"]["GetLens"] | components["schemas"]["GetFilter"])[];
+            /**
+             * Mass Change G
+             * @default 0
+             */
+            mass_change_g: number;
+            /**
+             * On
+             * @default {}
+             */
+            on: {
+                [key: string]: number;
+            };
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
+             * Power Days
+             * @default 0
+             */
+            power_days: number;
+            /**
+             * Wants
+             * @default {}
+             */
+            wants: {
+                [key: string]: number;
+            };
+            /**
+             * Partly
+             * @default false
+             */
+            partly: boolean;
+            /**
+             * Rest
+             * @default 0
+             */
+            rest: number;
+            /**
+             * Brings
+             * @default []
+             */
+            brings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /**
+             * Also
+             * @default []
+             */
+            also: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /** Days */
+            days: number;
+        };
+        /**
+         * Stitch
+         * @description Stitch several frames. to_mm: the focal length whose view they have together, as a full-frame equivalent.
+         */
+        Stitch: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "stitch";
+            /**
+             * Edits
+             * @default []
+             */
+            edits: (components["schemas"]["Load"] | components["schemas"]["Leave"] | components["schemas"]["Move"])[];
+            /**
+             * Gets
+             * @default []
+             */
+            gets: (components["schemas"]["GetMore"] | components["schemas"]["GetUsual"] | components["schemas"]["GetBag"] | components["schemas"]["GetLens"] | components["schemas"]["GetFilter"])[];
+            /**
+             * Mass Change G
+             * @default 0
+             */
+            mass_change_g: number;
+            /**
+             * On
+             * @default {}
+             */
+            on: {
+                [key: string]: number;
+            };
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
+             * Power Days
+             * @default 0
+             */
+            power_days: number;
+            /**
+             * Wants
+             * @default {}
+             */
+            wants: {
+                [key: string]: number;
+            };
+            /**
+             * Partly
+             * @default false
+             */
+            partly: boolean;
+            /**
+             * Rest
+             * @default 0
+             */
+            rest: number;
+            /**
+             * Brings
+             * @default []
+             */
+            brings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /**
+             * Also
+             * @default []
+             */
+            also: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            /** Frames */
+            frames: number;
+            /** To Mm */
+            to_mm: number;
+        };
         /**
          * Stow
          * @description How a person wants a kit packed. gap_mm: a divider between hard things (estimate, docs/domain/stowing.md).
@@ -9789,7 +10659,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Want */
             want: string;
@@ -9826,43 +10696,10 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Undated */
             undated: number;
-        };
-        /**
-         * ToGet
-         * @description Something to buy, hire or borrow: what of it there is, typically.
-         *
-         *     what: a link (``pack``, ``charger``, ``card``), a kind of thing (``drive``, ``lens``), or ``same`` for more of
-         *     ``item``. label: type, thread or effect. numbers: of a lens, ``from_mm``, ``to_mm`` and
-         *     ``f_number``. mass_g: of one.
-         */
-        ToGet: {
-            /** What */
-            what: string;
-            /**
-             * Label
-             * @default
-             */
-            label: string;
-            /** Item */
-            item?: string | null;
-            /**
-             * Count
-             * @default 1
-             */
-            count: number;
-            /** Mass G */
-            mass_g: number;
-            /**
-             * Numbers
-             * @default {}
-             */
-            numbers: {
-                [key: string]: number;
-            };
         };
         /**
          * TooCold
@@ -9894,7 +10731,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /**
              * Sort
@@ -9943,7 +10780,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Bag */
             bag: string;
@@ -9978,7 +10815,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Have */
             have: number;
@@ -10013,7 +10850,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Lenses */
             lenses: number;
@@ -10048,7 +10885,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Rule */
             rule: string;
@@ -10085,7 +10922,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Bodies */
             bodies: number;
@@ -10142,7 +10979,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Person */
             person: string;
@@ -10169,9 +11006,52 @@ export interface components {
             /** Runs */
             runs: components["schemas"]["CoveredRun"][];
             /** Gaps */
-            gaps: components["schemas"]["mule__analysis__optics__answer__Gap"][];
+            gaps: components["schemas"]["Gap"][];
             /** Native Gaps */
-            native_gaps: components["schemas"]["mule__analysis__optics__answer__NativeGap"][];
+            native_gaps: components["schemas"]["NativeGap"][];
+        };
+        /**
+         * WantGap
+         * @description It scores under one half there.
+         */
+        WantGap: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "gap";
+            severity: components["schemas"]["Severity"];
+            /**
+             * Stations
+             * @default [
+             *       "bench"
+             *     ]
+             */
+            stations: components["schemas"]["StationName"][];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Cures
+             * @default []
+             */
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
+            why?: components["schemas"]["NoWay"] | null;
+            /** Want */
+            want: string;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /**
+             * Because
+             * @enum {string}
+             */
+            because: "reach" | "light" | "pixels" | "trait";
+            /** Score */
+            score: number;
         };
         /**
          * WantUnmet
@@ -10200,7 +11080,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Want */
             want: string;
@@ -10242,7 +11122,7 @@ export interface components {
              * Cures
              * @default []
              */
-            cures: components["schemas"]["Cure"][];
+            cures: (components["schemas"]["Doing"] | components["schemas"]["InPart"] | components["schemas"]["Moving"] | components["schemas"]["CropMode"] | components["schemas"]["Stitch"] | components["schemas"]["Charging"] | components["schemas"]["FewBig"] | components["schemas"]["EraseAfter"] | components["schemas"]["StayAtBase"])[];
             why?: components["schemas"]["NoWay"] | null;
             /** Bag */
             bag: string;
@@ -10279,221 +11159,6 @@ export interface components {
              * @default false
              */
             unplaced: boolean;
-        };
-        /**
-         * Orphan
-         * @description A loaded thing without a purpose. lacks: what would give it one, of type label.
-         */
-        mule__analysis__completeness__answer__Orphan: {
-            /** Item */
-            item: string;
-            /** Lacks */
-            lacks: string;
-            /** Label */
-            label: string;
-            /** Mass G */
-            mass_g: number;
-        };
-        /**
-         * Overlap
-         * @description Things that do the same. meant: one of them is marked as a backup.
-         */
-        mule__analysis__completeness__answer__Overlap: {
-            /** By */
-            by: string;
-            /** Items */
-            items: string[];
-            /** Meant */
-            meant: boolean;
-        };
-        /**
-         * Gap
-         * @description A run of cells inside a want that scores under 0.5. because: its weakest factor.
-         */
-        mule__analysis__optics__answer__Gap: {
-            /** From Mm */
-            from_mm: number;
-            /** To Mm */
-            to_mm: number;
-            /** Score */
-            score: number;
-            /**
-             * Because
-             * @enum {string}
-             */
-            because: "reach" | "light" | "pixels" | "trait";
-        };
-        /**
-         * NativeGap
-         * @description A stretch of a want that no set-up sees without cropping or stitching, and what bridges it.
-         *
-         *     bridged_to_mm: how far a crop mode of the set-up below reaches; megapixels: what is left there.
-         *     frames: frames of a stitch from the set-up above, for a static want (None when it takes more than 12).
-         */
-        mule__analysis__optics__answer__NativeGap: {
-            /** From Mm */
-            from_mm: number;
-            /** To Mm */
-            to_mm: number;
-            bridge?: components["schemas"]["SetUpName"] | null;
-            /** Bridged To Mm */
-            bridged_to_mm?: number | null;
-            /** Megapixels */
-            megapixels?: number | null;
-            /** Frames */
-            frames?: number | null;
-        };
-        /**
-         * Orphan
-         * @description Nothing loaded needs it. mass_g: of all pieces.
-         */
-        mule__findings__said__completeness__Orphan: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            code: "orphan";
-            /** @default caution */
-            severity: components["schemas"]["Severity"];
-            /**
-             * Stations
-             * @default [
-             *       "bench"
-             *     ]
-             */
-            stations: components["schemas"]["StationName"][];
-            /**
-             * Items
-             * @default []
-             */
-            items: string[];
-            /**
-             * Cures
-             * @default []
-             */
-            cures: components["schemas"]["Cure"][];
-            why?: components["schemas"]["NoWay"] | null;
-            /** What */
-            what: string;
-            /** Label */
-            label?: string | null;
-            /** Mass G */
-            mass_g: number;
-        };
-        /**
-         * Overlap
-         * @description Things that do the same.
-         */
-        mule__findings__said__completeness__Overlap: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            code: "overlap";
-            /** @default note */
-            severity: components["schemas"]["Severity"];
-            /**
-             * Stations
-             * @default [
-             *       "bench"
-             *     ]
-             */
-            stations: components["schemas"]["StationName"][];
-            /**
-             * Items
-             * @default []
-             */
-            items: string[];
-            /**
-             * Cures
-             * @default []
-             */
-            cures: components["schemas"]["Cure"][];
-            why?: components["schemas"]["NoWay"] | null;
-            /** By */
-            by: string;
-        };
-        /**
-         * Gap
-         * @description It scores under one half there.
-         */
-        mule__findings__said__wants__Gap: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            code: "gap";
-            severity: components["schemas"]["Severity"];
-            /**
-             * Stations
-             * @default [
-             *       "bench"
-             *     ]
-             */
-            stations: components["schemas"]["StationName"][];
-            /**
-             * Items
-             * @default []
-             */
-            items: string[];
-            /**
-             * Cures
-             * @default []
-             */
-            cures: components["schemas"]["Cure"][];
-            why?: components["schemas"]["NoWay"] | null;
-            /** Want */
-            want: string;
-            /** From Mm */
-            from_mm: number;
-            /** To Mm */
-            to_mm: number;
-            /**
-             * Because
-             * @enum {string}
-             */
-            because: "reach" | "light" | "pixels" | "trait";
-            /** Score */
-            score: number;
-        };
-        /**
-         * NativeGap
-         * @description It is served there without being seen. wants: so many that cross it, ``want`` the first.
-         */
-        mule__findings__said__wants__NativeGap: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            code: "native-gap";
-            /** @default note */
-            severity: components["schemas"]["Severity"];
-            /**
-             * Stations
-             * @default [
-             *       "bench"
-             *     ]
-             */
-            stations: components["schemas"]["StationName"][];
-            /**
-             * Items
-             * @default []
-             */
-            items: string[];
-            /**
-             * Cures
-             * @default []
-             */
-            cures: components["schemas"]["Cure"][];
-            why?: components["schemas"]["NoWay"] | null;
-            /** Want */
-            want: string;
-            /** From Mm */
-            from_mm: number;
-            /** To Mm */
-            to_mm: number;
-            /** Wants */
-            wants: number;
         };
         /**
          * RenamedKit
@@ -10571,7 +11236,7 @@ export interface components {
             resilience: components["schemas"]["Resilience"];
             filters: components["schemas"]["FilterFit"];
             /** Findings */
-            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
             /** Stations */
             stations: components["schemas"]["Station"][];
         };
@@ -10642,49 +11307,6 @@ export interface components {
             because?: components["schemas"]["Sharpen"] | null;
         };
         /**
-         * Gap
-         * @description It scores under one half there.
-         */
-        Gap: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            code: "gap";
-            severity: components["schemas"]["Severity"];
-            /**
-             * Stations
-             * @default [
-             *       "bench"
-             *     ]
-             */
-            stations: components["schemas"]["StationName"][];
-            /**
-             * Items
-             * @default []
-             */
-            items: string[];
-            /**
-             * Cures
-             * @default []
-             */
-            cures: components["schemas"]["Cure"][];
-            why?: components["schemas"]["NoWay"] | null;
-            /** Want */
-            want: string;
-            /** From Mm */
-            from_mm: number;
-            /** To Mm */
-            to_mm: number;
-            /**
-             * Because
-             * @enum {string}
-             */
-            because: "reach" | "light" | "pixels" | "trait";
-            /** Score */
-            score: number;
-        };
-        /**
          * Hold
          * @description What leaving one thing means. goes: of no more use without it; breaks: what then fails.
          */
@@ -10746,115 +11368,6 @@ export interface components {
             fails: string[];
             /** Backups */
             backups: components["schemas"]["Backup"][];
-        };
-        /**
-         * NativeGap
-         * @description It is served there without being seen. wants: so many that cross it, ``want`` the first.
-         */
-        NativeGap: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            code: "native-gap";
-            /** @default note */
-            severity: components["schemas"]["Severity"];
-            /**
-             * Stations
-             * @default [
-             *       "bench"
-             *     ]
-             */
-            stations: components["schemas"]["StationName"][];
-            /**
-             * Items
-             * @default []
-             */
-            items: string[];
-            /**
-             * Cures
-             * @default []
-             */
-            cures: components["schemas"]["Cure"][];
-            why?: components["schemas"]["NoWay"] | null;
-            /** Want */
-            want: string;
-            /** From Mm */
-            from_mm: number;
-            /** To Mm */
-            to_mm: number;
-            /** Wants */
-            wants: number;
-        };
-        /**
-         * Orphan
-         * @description Nothing loaded needs it. mass_g: of all pieces.
-         */
-        Orphan: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            code: "orphan";
-            /** @default caution */
-            severity: components["schemas"]["Severity"];
-            /**
-             * Stations
-             * @default [
-             *       "bench"
-             *     ]
-             */
-            stations: components["schemas"]["StationName"][];
-            /**
-             * Items
-             * @default []
-             */
-            items: string[];
-            /**
-             * Cures
-             * @default []
-             */
-            cures: components["schemas"]["Cure"][];
-            why?: components["schemas"]["NoWay"] | null;
-            /** What */
-            what: string;
-            /** Label */
-            label?: string | null;
-            /** Mass G */
-            mass_g: number;
-        };
-        /**
-         * Overlap
-         * @description Things that do the same.
-         */
-        Overlap: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            code: "overlap";
-            /** @default note */
-            severity: components["schemas"]["Severity"];
-            /**
-             * Stations
-             * @default [
-             *       "bench"
-             *     ]
-             */
-            stations: components["schemas"]["StationName"][];
-            /**
-             * Items
-             * @default []
-             */
-            items: string[];
-            /**
-             * Cures
-             * @default []
-             */
-            cures: components["schemas"]["Cure"][];
-            why?: components["schemas"]["NoWay"] | null;
-            /** By */
-            by: string;
         };
         /**
          * Resilience
@@ -10951,39 +11464,9 @@ export interface components {
             /** Stamp */
             stamp?: string | null;
             /** Finding */
-            finding?: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"]) | null;
+            finding?: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"]) | null;
             /** Whole */
             whole?: boolean | null;
-        };
-        /**
-         * FindingCode
-         * @description Every rule's words have one of these; the interface has a sentence for each.
-         * @enum {string}
-         */
-        FindingCode: "absent-loaded" | "aid-missing" | "back-too-late" | "bank-too-large" | "beyond-cold" | "big-bags-barred" | "both-in-one-bag" | "card-old" | "cards-full" | "carries-well" | "chain" | "charger-volts" | "clash-base-plate" | "clash-hot-shoe" | "clash-phone" | "copies-short" | "copies-together" | "cover-left" | "drones-barred" | "film-short" | "filter-unserved" | "filters-together" | "gap" | "gate-ask" | "gate-no" | "goes-back" | "heavy-load" | "idle-optics" | "leg-count" | "leg-mass" | "leg-size" | "leg-soft" | "leg-sum" | "leg-together" | "lens-changes" | "light-legs" | "lost-bag" | "medicine-held" | "mirror-one-card" | "mirror-one-slot" | "missing-link" | "must-leave" | "must-take" | "native-gap" | "no-days" | "no-people" | "no-set-up" | "no-wants" | "not-at-seat" | "not-held" | "nothing-loaded" | "orphan" | "overfull" | "overlap" | "pictures-in-one-bag" | "pieces-short" | "policy-none-body" | "policy-one-zoom" | "policy-primes" | "policy-specialist-body" | "policy-trio-of-zooms" | "policy-twin-body" | "power-short" | "power-thin" | "set-incomplete" | "single-point" | "slot-full" | "support-loaded" | "to-fetch" | "too-cold" | "too-large" | "torch-each" | "tripods-barred" | "unplaced" | "want-unmet" | "water-beside";
-        /**
-         * Told
-         * @description What a rule has to say.
-         *
-         *     code: which rule spoke. stations: where it stands: the first is where it is mended. items: the things it is about.
-         *     cures, why: ways out, or why there is none; empty until ``mule.findings.cures`` looked.
-         */
-        Told: {
-            code: components["schemas"]["FindingCode"];
-            severity: components["schemas"]["Severity"];
-            /** Stations */
-            stations: components["schemas"]["StationName"][];
-            /**
-             * Items
-             * @default []
-             */
-            items: string[];
-            /**
-             * Cures
-             * @default []
-             */
-            cures: components["schemas"]["Cure"][];
-            why?: components["schemas"]["NoWay"] | null;
         };
         /**
          * Wanted
@@ -10998,7 +11481,8 @@ export interface components {
              * @enum {string}
              */
             how: "get" | "rent" | "borrow" | "post";
-            got?: components["schemas"]["ToGet"] | null;
+            /** Got */
+            got?: (components["schemas"]["GetMore"] | components["schemas"]["GetUsual"] | components["schemas"]["GetBag"] | components["schemas"]["GetLens"] | components["schemas"]["GetFilter"]) | null;
             /** Item */
             item?: string | null;
             /** Count */
@@ -11009,7 +11493,7 @@ export interface components {
              * Because
              * @default []
              */
-            because: components["schemas"]["Told"][];
+            because: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
             /** By */
             by?: string | null;
             /** Back By */
@@ -11483,29 +11967,65 @@ export interface components {
             proved: boolean;
         };
         /**
-         * AboveCurve
-         * @description What a kit of the user has, or lacks, that the search did not allow itself. refs: ids by role.
+         * AboveLimit
+         * @description It weighs more than was asked for.
          */
-        AboveCurve: {
+        AboveLimit: {
             /**
-             * Code
+             * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            code: "kept" | "must-take" | "must-leave" | "slot" | "policy" | "not-in-play" | "lacks" | "effect" | "limit" | "leg" | "lasts" | "days" | "unproved" | "room";
+            code: "limit";
+            /** Limit G */
+            limit_g: number;
+        };
+        /**
+         * BackAllows
+         * @description What somebody carries well.
+         */
+        BackAllows: {
             /**
-             * Refs
-             * @default {}
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
-            refs: {
-                [key: string]: string;
-            };
+            code: "person";
+            /** Person */
+            person: string;
+            /** Allowed G */
+            allowed_g: number;
+        };
+        /**
+         * BagOnLeg
+         * @description What a leg allows in one bag.
+         */
+        BagOnLeg: {
             /**
-             * Numbers
-             * @default {}
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
-            numbers: {
-                [key: string]: number;
-            };
+            code: "leg-of-bag";
+            /** Leg */
+            leg: string;
+            /** Bag */
+            bag: string;
+            /** Allowed G */
+            allowed_g: number;
+        };
+        /**
+         * BodiesAsked
+         * @description The school of second bodies that was picked.
+         */
+        BodiesAsked: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "policy-second-body";
+            /**
+             * Policy
+             * @enum {string}
+             */
+            policy: "none" | "twin" | "specialist";
         };
         /**
          * Choice
@@ -11518,7 +12038,7 @@ export interface components {
             /** Points */
             points: components["schemas"]["Point"][];
             /** Conflict */
-            conflict: components["schemas"]["Reason"][];
+            conflict: (components["schemas"]["MustCome"] | components["schemas"]["MustStay"] | components["schemas"]["SlotOfOne"] | components["schemas"]["MustServe"] | components["schemas"]["BagOnLeg"] | components["schemas"]["PersonOnLeg"] | components["schemas"]["BackAllows"] | components["schemas"]["RoomOfBag"] | components["schemas"]["MassAsked"] | components["schemas"]["LensesAsked"] | components["schemas"]["BodiesAsked"] | components["schemas"]["NoGapAsked"] | components["schemas"]["TakesPictures"])[];
             /** Lines */
             lines: components["schemas"]["Line"][];
             /** Kept */
@@ -11572,6 +12092,17 @@ export interface components {
             proved: boolean;
         };
         /**
+         * DayTooHeavy
+         * @description Some day of it is more than anybody carries well.
+         */
+        DayTooHeavy: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "days";
+        };
+        /**
          * DaysServed
          * @description A kit by its days. heaviest_g: the heaviest of the days' bags, 0 where no day shoots anything.
          */
@@ -11580,6 +12111,58 @@ export interface components {
             days: components["schemas"]["DayServed"][];
             /** Heaviest G */
             heaviest_g: number;
+        };
+        /**
+         * EndsSooner
+         * @description Its power or its cards carry fewer days than the curve's.
+         */
+        EndsSooner: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "lasts";
+            /** Days */
+            days: number;
+            /** Of Days */
+            of_days: number;
+        };
+        /**
+         * FewerCopies
+         * @description Some night it leaves pictures in fewer places than was asked, and the curve does not.
+         */
+        FewerCopies: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "copies";
+        };
+        /**
+         * FewerPacks
+         * @description It has fewer packs of a type than run at one time.
+         */
+        FewerPacks: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "packs";
+            /** Type */
+            type: string;
+        };
+        /**
+         * FillsSlot
+         * @description It takes several things that share a slot.
+         */
+        FillsSlot: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "slot";
+            /** Slot */
+            slot: string;
         };
         /**
          * KeptThing
@@ -11600,6 +12183,83 @@ export interface components {
             safe: boolean;
         };
         /**
+         * LacksEffect
+         * @description It has no filter for a want.
+         */
+        LacksEffect: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "effect";
+            /** Want */
+            want: string;
+            /**
+             * Effect
+             * @enum {string}
+             */
+            effect: "nd" | "variable-nd" | "graduated-nd" | "polariser" | "night-sky" | "diffusion" | "clear";
+        };
+        /**
+         * LacksLink
+         * @description Something in it lacks a link that something owned would give.
+         */
+        LacksLink: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "lacks";
+            /** Item */
+            item: string;
+            /** What */
+            what: string;
+            /** Label */
+            label: string;
+        };
+        /**
+         * LeavesMarked
+         * @description It leaves what must come.
+         */
+        LeavesMarked: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "must-take";
+            /** Item */
+            item: string;
+        };
+        /**
+         * LegRefuses
+         * @description A leg refuses it.
+         */
+        LegRefuses: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "leg";
+            /** Leg */
+            leg: string;
+        };
+        /**
+         * LensesAsked
+         * @description The school of lenses that was picked.
+         */
+        LensesAsked: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "policy-lenses";
+            /**
+             * Policy
+             * @enum {string}
+             */
+            policy: "one-zoom" | "trio-of-zooms" | "primes";
+        };
+        /**
          * Line
          * @description A limit drawn into the curve: grams carried at which a leg refuses or a back has had enough.
          */
@@ -11617,6 +12277,121 @@ export interface components {
             share?: number | null;
         };
         /**
+         * MassAsked
+         * @description The limit that was asked for. kept_g: what stays in any case.
+         */
+        MassAsked: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "limit";
+            /** Limit G */
+            limit_g: number;
+            /** Kept G */
+            kept_g: number;
+        };
+        /**
+         * MustCome
+         * @description A thing is marked as must come. here: it is in play.
+         */
+        MustCome: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "must-take";
+            /** Item */
+            item: string;
+            /** Here */
+            here: boolean;
+        };
+        /**
+         * MustServe
+         * @description What must come needs something. what: the sort of link; label: its type, thread or size.
+         */
+        MustServe: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "need";
+            /** Item */
+            item: string;
+            /** What */
+            what: string;
+            /** Label */
+            label: string;
+        };
+        /**
+         * MustStay
+         * @description A thing is marked as must stay. held: the open kit holds on to it.
+         */
+        MustStay: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "must-leave";
+            /** Item */
+            item: string;
+            /** Held */
+            held: boolean;
+        };
+        /**
+         * NoGapAsked
+         * @description No want may have a gap.
+         */
+        NoGapAsked: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "policy-gaps";
+            /** Want */
+            want: string;
+        };
+        /**
+         * NoRoom
+         * @description Packed by trial, it may not go into its bags.
+         */
+        NoRoom: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "room";
+        };
+        /**
+         * NotInPlay
+         * @description It takes a thing that the search does not choose from.
+         */
+        NotInPlay: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "not-in-play";
+            /** Item */
+            item: string;
+        };
+        /**
+         * OtherSchool
+         * @description It breaks with a policy of the trip.
+         */
+        OtherSchool: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "policy";
+            /**
+             * Policy
+             * @enum {string}
+             */
+            policy: "lenses" | "second-body" | "gaps";
+        };
+        /**
          * OwnKit
          * @description A kit of the user against the curve. above: it scores more than any point of no more mass; why: everything that
          *     could have let it.
@@ -11631,7 +12406,24 @@ export interface components {
             /** Above */
             above: boolean;
             /** Why */
-            why: components["schemas"]["AboveCurve"][];
+            why: (components["schemas"]["WithoutKept"] | components["schemas"]["LeavesMarked"] | components["schemas"]["TakesMarked"] | components["schemas"]["FillsSlot"] | components["schemas"]["OtherSchool"] | components["schemas"]["NotInPlay"] | components["schemas"]["LacksLink"] | components["schemas"]["FewerPacks"] | components["schemas"]["LacksEffect"] | components["schemas"]["AboveLimit"] | components["schemas"]["LegRefuses"] | components["schemas"]["EndsSooner"] | components["schemas"]["FewerCopies"] | components["schemas"]["DayTooHeavy"] | components["schemas"]["Unproved"] | components["schemas"]["NoRoom"])[];
+        };
+        /**
+         * PersonOnLeg
+         * @description What a leg allows somebody, over all pieces.
+         */
+        PersonOnLeg: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "leg-of-person";
+            /** Leg */
+            leg: string;
+            /** Person */
+            person: string;
+            /** Allowed G */
+            allowed_g: number;
         };
         /**
          * Point
@@ -11682,29 +12474,84 @@ export interface components {
             by_days?: components["schemas"]["DaysServed"] | null;
         };
         /**
-         * Reason
-         * @description One demand that has a part in a contradiction. refs: ids by role; numbers: figures with their unit.
+         * RoomOfBag
+         * @description What a bag holds beside what stays in it.
          */
-        Reason: {
+        RoomOfBag: {
             /**
-             * Code
+             * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            code: "must-take" | "must-leave" | "slot" | "need" | "leg" | "person" | "volume" | "limit" | "policy-lenses" | "policy-second-body" | "policy-gaps" | "pictures";
+            code: "volume";
+            /** Bag */
+            bag: string;
+            /** Room L */
+            room_l: number;
+        };
+        /**
+         * SlotOfOne
+         * @description Things share a slot: one of them comes at most.
+         */
+        SlotOfOne: {
             /**
-             * Refs
-             * @default {}
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
-            refs: {
-                [key: string]: string;
-            };
+            code: "slot";
+            /** Slot */
+            slot: string;
+        };
+        /**
+         * TakesMarked
+         * @description It takes what must stay.
+         */
+        TakesMarked: {
             /**
-             * Numbers
-             * @default {}
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
-            numbers: {
-                [key: string]: number;
-            };
+            code: "must-leave";
+            /** Item */
+            item: string;
+        };
+        /**
+         * TakesPictures
+         * @description The kit takes pictures that some want asks for. because: why nothing does, where nothing in play could.
+         */
+        TakesPictures: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "pictures";
+            /** Because */
+            because?: ("no-body" | "no-lens" | "out-of-reach") | null;
+        };
+        /**
+         * Unproved
+         * @description The search had no time to prove its points.
+         */
+        Unproved: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "unproved";
+        };
+        /**
+         * WithoutKept
+         * @description It does without something that stays here in any case. mass_g: of all its pieces.
+         */
+        WithoutKept: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "kept";
+            /** Item */
+            item: string;
+            /** Mass G */
+            mass_g: number;
         };
         /**
          * Asking
@@ -12389,7 +13236,7 @@ export interface components {
             trip_short: string[];
             walk: components["schemas"]["DayOnFoot"] | null;
             /** Findings */
-            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
         };
         /**
          * DayOnFoot
@@ -12611,7 +13458,7 @@ export interface components {
             /** People */
             people: components["schemas"]["PersonLoad"][];
             /** Findings */
-            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            findings: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
         };
         /**
          * OutingAsked
@@ -12709,9 +13556,9 @@ export interface components {
             /** Over */
             over: components["schemas"]["OverLimit"][];
             /** Gone */
-            gone: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            gone: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
             /** New */
-            new: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["Chain"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["Gap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGap"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["Orphan"] | components["schemas"]["Overfull"] | components["schemas"]["Overlap"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
+            new: (components["schemas"]["AbsentLoaded"] | components["schemas"]["AidMissing"] | components["schemas"]["BackTooLate"] | components["schemas"]["BankTooLarge"] | components["schemas"]["BeyondCold"] | components["schemas"]["BigBagsBarred"] | components["schemas"]["BothInOneBag"] | components["schemas"]["CardOld"] | components["schemas"]["CardsFull"] | components["schemas"]["CarriesWell"] | components["schemas"]["ChainOfLinks"] | components["schemas"]["ChargerVolts"] | components["schemas"]["ClashBasePlate"] | components["schemas"]["ClashHotShoe"] | components["schemas"]["ClashPhone"] | components["schemas"]["CopiesShort"] | components["schemas"]["CopiesTogether"] | components["schemas"]["CoverLeft"] | components["schemas"]["DronesBarred"] | components["schemas"]["FilmShort"] | components["schemas"]["FilterUnserved"] | components["schemas"]["FiltersTogether"] | components["schemas"]["WantGap"] | components["schemas"]["GateAsk"] | components["schemas"]["GateNo"] | components["schemas"]["GoesBack"] | components["schemas"]["HeavyLoad"] | components["schemas"]["IdleOptics"] | components["schemas"]["LegCount"] | components["schemas"]["LegMass"] | components["schemas"]["LegSize"] | components["schemas"]["LegSoft"] | components["schemas"]["LegSum"] | components["schemas"]["LegTogether"] | components["schemas"]["LensChanges"] | components["schemas"]["LightLegs"] | components["schemas"]["LostBag"] | components["schemas"]["MedicineHeld"] | components["schemas"]["MirrorOneCard"] | components["schemas"]["MirrorOneSlot"] | components["schemas"]["MissingLink"] | components["schemas"]["MustLeave"] | components["schemas"]["MustTake"] | components["schemas"]["NativeGapOfWants"] | components["schemas"]["NoDays"] | components["schemas"]["NoPeople"] | components["schemas"]["NoSetUp"] | components["schemas"]["NoWants"] | components["schemas"]["NoneBody"] | components["schemas"]["NotAtSeat"] | components["schemas"]["NotHeld"] | components["schemas"]["NothingLoaded"] | components["schemas"]["OneZoom"] | components["schemas"]["ServesNothing"] | components["schemas"]["Overfull"] | components["schemas"]["SeenTwice"] | components["schemas"]["PicturesInOneBag"] | components["schemas"]["PiecesShort"] | components["schemas"]["PowerShort"] | components["schemas"]["PowerThin"] | components["schemas"]["Primes"] | components["schemas"]["SetIncomplete"] | components["schemas"]["SinglePoint"] | components["schemas"]["SlotFull"] | components["schemas"]["SpecialistBody"] | components["schemas"]["SupportLoaded"] | components["schemas"]["ToFetch"] | components["schemas"]["TooCold"] | components["schemas"]["TooLarge"] | components["schemas"]["TorchEach"] | components["schemas"]["TrioOfZooms"] | components["schemas"]["TripodsBarred"] | components["schemas"]["TwinBody"] | components["schemas"]["Unplaced"] | components["schemas"]["WantUnmet"] | components["schemas"]["WaterBeside"])[];
         };
         /**
          * Split
@@ -13523,6 +14370,21 @@ export interface components {
             reached: boolean;
         };
         /**
+         * KeepIt
+         * @description It stays in the kit, used or not.
+         */
+        KeepIt: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "keep";
+            /** Item */
+            item: string;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
          * Lack
          * @description What was missed: a focal length, a filter, or what somebody wanted in words; how often.
          */
@@ -13540,36 +14402,21 @@ export interface components {
             wanted: string;
         };
         /**
-         * Lesson
-         * @description What to do about the next kit. numbers: grams, frames, trips, millimetres, as the code needs.
-         *
-         *     refs: the note on a fault; of a missed filter its effect and the lens.
+         * LeaveIt
+         * @description It never was used. trips: in a row, one or two.
          */
-        Lesson: {
+        LeaveIt: {
             /**
-             * Code
+             * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            code: "leave" | "take" | "rent" | "ring" | "keep" | "service" | "retire";
-            /**
-             * Item
-             * @default
-             */
+            code: "leave";
+            /** Item */
             item: string;
-            /**
-             * Numbers
-             * @default {}
-             */
-            numbers: {
-                [key: string]: number;
-            };
-            /**
-             * Refs
-             * @default {}
-             */
-            refs: {
-                [key: string]: string;
-            };
+            /** Mass G */
+            mass_g: number;
+            /** Trips */
+            trips: number;
         };
         /**
          * LookBack
@@ -13614,9 +14461,44 @@ export interface components {
             /** Wear */
             wear: components["schemas"]["PackWear"][];
             /** Advice */
-            advice: components["schemas"]["Lesson"][];
+            advice: (components["schemas"]["LeaveIt"] | components["schemas"]["KeepIt"] | components["schemas"]["TakeIt"] | components["schemas"]["RentIt"] | components["schemas"]["RingFor"] | components["schemas"]["ServiceIt"] | components["schemas"]["RetireIt"])[];
             /** Unknown */
             unknown: components["schemas"]["Unknown"][];
+        };
+        /**
+         * MissedEffect
+         * @description Pictures that were missed for want of a filter. lens: that it should have gone on, where one is known.
+         */
+        MissedEffect: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            of: "effect";
+            /**
+             * Effect
+             * @enum {string}
+             */
+            effect: "nd" | "variable-nd" | "graduated-nd" | "polariser" | "night-sky" | "diffusion" | "clear";
+            /** Lens */
+            lens: string | null;
+            /** Times */
+            times: number;
+        };
+        /**
+         * MissedReach
+         * @description Pictures that were missed for want of a focal length (full-frame equivalent).
+         */
+        MissedReach: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            of: "reach";
+            /** Focal Mm */
+            focal_mm: number;
+            /** Times */
+            times: number;
         };
         /**
          * PackWear
@@ -13660,6 +14542,91 @@ export interface components {
              * @default []
              */
             by_cold: components["schemas"]["ByCold"][];
+        };
+        /**
+         * RentIt
+         * @description What would have had it is not owned. item: a thing of the locker that can be rented or borrowed, where there is
+         *     one.
+         */
+        RentIt: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "rent";
+            /** Item */
+            item?: string | null;
+            /** Missed */
+            missed: components["schemas"]["MissedReach"] | components["schemas"]["MissedEffect"];
+        };
+        /**
+         * RetireIt
+         * @description Packs that have had their time. health: what they hold of what new ones do; cycles: charges of each.
+         */
+        RetireIt: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "retire";
+            /** Item */
+            item: string;
+            /** Health */
+            health: number;
+            /** Cycles */
+            cycles: number;
+        };
+        /**
+         * RingFor
+         * @description A step-up ring would have put a filter that is owned on the lens. item: the filter.
+         */
+        RingFor: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "ring";
+            /** Item */
+            item: string;
+            /** Lens */
+            lens: string;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            missed: components["schemas"]["MissedEffect"];
+        };
+        /**
+         * ServiceIt
+         * @description It has a fault. note: which.
+         */
+        ServiceIt: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "service";
+            /** Item */
+            item: string;
+            /** Note */
+            note: string;
+        };
+        /**
+         * TakeIt
+         * @description It stayed at home, and would have had what was missed. mass_g: of all that has to come for it.
+         */
+        TakeIt: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            code: "take";
+            /** Item */
+            item: string;
+            /** Mass G */
+            mass_g: number;
+            /** Missed */
+            missed: components["schemas"]["MissedReach"] | components["schemas"]["MissedEffect"];
         };
         /**
          * Use

@@ -6,11 +6,13 @@ import { EFFECT } from './completeness'
 import { capital, listed, many, packOf } from './parts'
 
 type Place = NonNullable<Extract<Edit, { act: 'move' }>['place']>
-type Numbers = Record<string, number>
+type Sort = Exclude<ToGet['what'], 'same'>
+/** What is to be got of a sort: many sorts share the type that knows a label. */
+type ToGetOf<W extends Sort> = W extends 'bag' | 'filter' | 'lens' ? Extract<ToGet, { what: W }> : Extract<ToGet, { label: string }>
 
 /** Something to get, without its article; of what has a label there is "one". */
-const GET: Record<string, (got: ToGet, units: Units) => string> = {
-  pack: (got) => packOf(got.label ?? ''),
+const GET: { [W in Sort]: (got: ToGetOf<W>, units: Units) => string } = {
+  pack: (got) => packOf(got.label),
   charger: (got) => `charger for ${got.label}`,
   'usb-power': () => 'USB wall charger',
   card: (got) => `${got.label} card`,
@@ -22,8 +24,8 @@ const GET: Record<string, (got: ToGet, units: Units) => string> = {
   plate: (got) => `${got.label} plate`,
   drive: () => 'drive for copies',
   'power-bank': () => 'power bank',
-  lens: (got) => `lens that reaches ${fmt.focalRange(got.numbers?.from_mm ?? 0, got.numbers?.to_mm ?? 0)} at f/${fmt.figure(got.numbers?.f_number ?? 0, 1)}`,
-  filter: (got) => `${got.numbers?.thread_mm ?? ''} mm ${EFFECT[got.label ?? ''] ?? 'filter'}${got.numbers?.stops ? ` of ${got.numbers.stops} stops` : ''}`,
+  lens: (got) => `lens that reaches ${fmt.focalRange(got.from_mm, got.to_mm)} at f/${fmt.figure(got.f_number, 1)}`,
+  filter: (got) => `${got.thread_mm} mm ${EFFECT[got.effect] ?? 'filter'}${got.stops ? ` of ${got.stops} stops` : ''}`,
   light: () => 'light',
   sound: () => 'microphone',
   drone: () => 'drone',
@@ -33,17 +35,15 @@ const GET: Record<string, (got: ToGet, units: Units) => string> = {
   lead: (got) => `lead with a ${got.label} plug`,
   refill: (got) => `refill of ${got.label}`,
   film: (got) => `roll of ${got.label} film`,
-  safety: (got) => got.label ?? '',
-  bag: (got, units) => `cabin bag of ${fmt.volume(got.numbers?.litres ?? 0, units)}`,
+  safety: (got) => got.label,
+  bag: (got, units) => `cabin bag of ${fmt.volume(got.volume_l, units)}`,
   'head-torch': () => 'head torch',
 }
-const NAMED = ['pack', 'card', 'plate', 'filter']
+const NAMED: readonly ToGet['what'][] = ['pack', 'card', 'plate', 'filter']
 export function gotText(got: ToGet, names: Names, units: Units): string {
-  const same = got.what === 'same' && got.item
-  const what = same ? names.thing(got.item!) : (GET[got.what]?.(got, units) ?? got.what)
-  const count = got.count ?? 1
-  if (count > 1) return `${count} × ${what}`
-  return `${same ? 'one more' : NAMED.includes(got.what) ? 'one' : 'a'} ${what}`
+  const what = got.what === 'same' ? names.thing(got.item) : (GET[got.what] as (got: ToGet, units: Units) => string)(got, units)
+  if (got.count > 1) return `${got.count} × ${what}`
+  return `${got.what === 'same' ? 'one more' : NAMED.includes(got.what) ? 'one' : 'a'} ${what}`
 }
 
 /** Names that know what a cure gets: it has none yet. */
@@ -74,7 +74,7 @@ function moved(what: string, place: Place, code: CureCode, names: Names): string
 
 /** Taking one bag for another says so once, not thing by thing. */
 function swapped(cure: Cure, names: Names): { clause: string; rest: Edit[] } | null {
-  const edits = cure.edits ?? []
+  const edits = cure.edits
   const [first] = edits
   const old = edits.find((edit) => edit.act === 'leave')
   if (cure.code !== 'swap-bag' || first?.act !== 'load' || !old) return null
@@ -84,7 +84,7 @@ function swapped(cure: Cure, names: Names): { clause: string; rest: Edit[] } | n
 
 function acts(cure: Cure, names: Names, units: Units): string[] {
   const swap = swapped(cure, names)
-  const edits = swap?.rest ?? cure.edits ?? []
+  const edits = swap?.rest ?? cure.edits
   const clauses = swap ? [swap.clause] : []
   const loads = edits.filter((edit) => edit.act === 'load').map((edit) => counted(edit, names))
   const leaves = edits.filter((edit) => edit.act === 'leave').map((edit) => counted(edit, names))
@@ -97,47 +97,60 @@ function acts(cure: Cure, names: Names, units: Units): string[] {
     places.set(at, { place: edit.place, moved: [...(places.get(at)?.moved ?? []), counted(edit, names)] })
   }
   for (const { place, moved: things } of places.values()) clauses.push(moved(listed(things), place, cure.code, names))
-  const gets = (cure.gets ?? []).map((got) => gotText(got, names, units))
+  const gets = cure.gets.map((got) => gotText(got, names, units))
   if (gets.length) clauses.push(`buy, hire or borrow ${listed(gets)}`)
   return clauses
 }
 
 /** Ways of working: nothing is loaded, moved or left. */
-const WAY: Partial<Record<CureCode, (numbers: Numbers) => string>> = {
-  'crop-mode': (n) => `${n.crop}× crop mode reaches ${fmt.focal(n.to_mm ?? 0)} mm with ${fmt.figure(n.megapixels ?? 0)} MP left`,
-  stitch: (n) => `${n.frames} stitched frames see as wide as ${fmt.focal(n.to_mm ?? 0)} mm`,
-  'power-bank-by-day': () => 'Top up from a bank in the bag by day: then it lasts',
-  'power-charge-nightly': () => 'Charge nightly: then it lasts',
-  'power-usb-c': () => 'Charge in the cameras over USB-C: then it lasts',
-  'power-packs-only': () => 'Do not charge at all: the packs last anyway',
-  'erase-after': (n) => `Erase a card once it has ${many(n.copies ?? 2, 'copy', 'copies')}: then the cards last`,
-  'few-big': () => 'Fill each card before you change it: then the cards last',
-  'at-base': (n) => `Leave it where you sleep on ${(n.days ?? 0) === 1 ? 'that day' : `those ${n.days} days`}`,
+function wayOfWorking(cure: Cure): string {
+  switch (cure.code) {
+    case 'crop-mode':
+      return `${cure.crop}× crop mode reaches ${fmt.focal(cure.to_mm)} mm with ${fmt.figure(cure.megapixels)} MP left`
+    case 'stitch':
+      return `${cure.frames} stitched frames see as wide as ${fmt.focal(cure.to_mm)} mm`
+    case 'power-bank-by-day':
+      return 'Top up from a bank in the bag by day: then it lasts'
+    case 'power-charge-nightly':
+      return 'Charge nightly: then it lasts'
+    case 'power-usb-c':
+      return 'Charge in the cameras over USB-C: then it lasts'
+    case 'power-packs-only':
+      return 'Do not charge at all: the packs last anyway'
+    case 'erase-after':
+      return `Erase a card once it has ${many(cure.copies, 'copy', 'copies')}: then the cards last`
+    case 'few-big':
+      return 'Fill each card before you change it: then the cards last'
+    case 'at-base':
+      return `Leave it where you sleep on ${cure.days === 1 ? 'that day' : `those ${cure.days} days`}`
+    default:
+      return ''
+  }
 }
 /** What is to be added to what is done. */
-const THEN: Partial<Record<CureCode, (numbers: Numbers) => string>> = {
-  'load-may-pass': () => '; it may pass, ask there',
-  'load-partly': (n) => `; the want is then ${fmt.percent(n.cover_after ?? 0)} covered`,
+function and(cure: Cure): string {
+  if (cure.code === 'load-may-pass') return '; it may pass, ask there'
+  return cure.code === 'load-partly' ? `; the want is then ${fmt.percent(cure.cover_after)} covered` : ''
 }
 
 /** A cure as an action with its price; it is a button when it has edits, a hint otherwise. */
 export function cureText(cure: Cure, names: Names, units: Units): string {
-  const numbers = cure.numbers ?? {}
   const done = acts(cure, names, units)
-  const what = done.length ? capital(done.join('; ')) + (THEN[cure.code]?.(numbers) ?? '') : (WAY[cure.code]?.(numbers) ?? '')
-  const change = cure.mass_change_g ?? 0
-  const mass = !change && numbers.moved_g ? fmt.mass(numbers.moved_g, units) : `${cure.gets?.length ? 'about ' : ''}${fmt.massChange(change, units)}`
-  return `${what} (${mass}${onWhom(cure, names, units)}${numbers.points ? `, costs ${fmt.figure(numbers.points, 1)} points` : ''}${days(numbers.power_days ?? 0)})`
+  const what = done.length ? capital(done.join('; ')) + and(cure) : wayOfWorking(cure)
+  const change = cure.mass_change_g
+  const moved_g = 'moved_g' in cure ? cure.moved_g : 0
+  const mass = !change && moved_g ? fmt.mass(moved_g, units) : `${cure.gets.length ? 'about ' : ''}${fmt.massChange(change, units)}`
+  return `${what} (${mass}${onWhom(cure, names, units)}${cure.points ? `, costs ${fmt.figure(cure.points, 1)} points` : ''}${days(cure.power_days)})`
 }
 
 /** On whose back the grams come, or from whose they go, where it is one of several. */
 function onWhom(cure: Cure, names: Names, units: Units): string {
-  const [who, another] = Object.entries(cure.on ?? {})
+  const [who, another] = Object.entries(cure.on)
   if (!cure.mass_change_g || !who || another) return ''
   const [person, grams] = who
   const side = `${grams > 0 ? 'on' : 'off'} ${names.person(person)}`
   // What is loaded and what is carried part where a bag is checked in.
-  return Math.abs(grams - (cure.mass_change_g ?? 0)) < 1 ? ` ${side}` : `, ${fmt.mass(Math.abs(grams), units)} ${side}`
+  return Math.abs(grams - (cure.mass_change_g)) < 1 ? ` ${side}` : `, ${fmt.mass(Math.abs(grams), units)} ${side}`
 }
 /** Days that packs carry more or less then. */
 function days(change: number): string {
@@ -146,16 +159,16 @@ function days(change: number): string {
 
 /** The wants that a cure touches, by how much: "Sea eagles −12 %". */
 export function touchedText(cure: Cure, names: Names): string {
-  const touched = Object.entries(cure.wants ?? {}).sort(([, a], [, b]) => Math.abs(b) - Math.abs(a))
+  const touched = Object.entries(cure.wants).sort(([, a], [, b]) => Math.abs(b) - Math.abs(a))
   return touched.map(([want, change]) => `${names.want(want)} ${change > 0 ? '+' : '−'}${fmt.percent(Math.abs(change))}`).join(', ')
 }
 
 /** How much of it stays. */
 export function partText(cure: Cure): string {
   if (!cure.partly) return ''
-  const rest = cure.numbers?.rest
-  if (rest !== undefined && rest < 0.05) return 'mends all but a little of it'
-  return rest && rest < 0.995 ? `in part: ${fmt.percent(rest)} of it stays` : 'in part'
+  const { rest } = cure
+  if (rest < 0.05) return 'mends all but a little of it'
+  return rest < 0.995 ? `in part: ${fmt.percent(rest)} of it stays` : 'in part'
 }
 
 /** Why there is nothing to click on; nothing where the sentence says it. */
@@ -175,5 +188,5 @@ export function noWayText(why: NoWay | null | undefined): string {
 /** Loading what bears a loss. */
 export const backupCure = ({ items, mass_g }: { items: readonly string[]; mass_g: number }): Cure => ({
   ...{ code: 'load', mass_change_g: mass_g, edits: items.map((item) => ({ act: 'load', item, count: 1 })) },
-  ...{ gets: [], on: {}, numbers: {}, wants: {}, partly: false, brings: [], also: [] },
+  ...{ gets: [], on: {}, points: 0, power_days: 0, wants: {}, partly: false, rest: 0, brings: [], also: [] },
 })

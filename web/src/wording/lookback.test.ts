@@ -3,21 +3,23 @@ import type { Lesson, Rate } from '@/api/types'
 import { NAMES } from '@/testing/mount'
 import { adviceText, againstText, lackText, rateText, wearText } from './lookback'
 
-const advice = (code: Lesson['code'], item: string, numbers: Record<string, number> = {}, refs: Record<string, string> = {}): string => adviceText({ code, item, numbers, refs }, NAMES.thing, 'metric')
+const advice = (one: Lesson): string => adviceText(one, NAMES.thing, 'metric')
 
 describe('what to do next time', () => {
   it('is an action with its grams and its reason', () => {
-    expect(advice('leave', 'tele', { mass_g: 1400, trips: 2 })).toBe('Leave TELE: 1400 g, never used on two trips running.')
-    expect(advice('leave', 'tele', { mass_g: 400, trips: 1 })).toBe('Leave TELE: 400 g, never used.')
-    expect(advice('take', 'wide', { mass_g: 476, focal_mm: 14, times: 1 })).toBe('Take WIDE, 476 g: 14 mm full-frame was missed once.')
-    expect(advice('rent', '', { focal_mm: 800, times: 3 })).toBe('Nothing you own reaches 800 mm full-frame, missed three times: rent or borrow it.')
-    expect(advice('service', 'cover', {}, { note: 'the drawstring slips' })).toBe('Have COVER looked at: the drawstring slips.')
-    const pol = { effect: 'polariser', lens: 'wide' }
-    expect(advice('take', 'pol', { mass_g: 40, times: 2 }, pol)).toBe('Take POL, 40 g: a polariser on WIDE was missed twice.')
-    expect(advice('ring', 'pol', { from_mm: 67, to_mm: 82, times: 1 }, pol)).toBe('Add a step-up ring 67 to 82 mm, about 9 g: then POL goes on WIDE. A polariser on WIDE was missed once.')
-    expect(advice('rent', '', { times: 1 }, pol)).toBe('Nothing you own puts a polariser on WIDE, missed once: rent or borrow it.')
-    expect(advice('retire', 'lb4', { health: 1, cycles: 512 })).toBe('LB4 was charged 512 times each: test what it still holds, and replace it if it is tired.')
-    expect(advice('retire', 'lb4', { health: 0.7 })).toBe('LB4 holds 70 % of a new one: replace it.')
+    expect(advice({ code: 'leave', item: 'tele', mass_g: 1400, trips: 2 })).toBe('Leave TELE: 1400 g, never used on two trips running.')
+    expect(advice({ code: 'leave', item: 'tele', mass_g: 400, trips: 1 })).toBe('Leave TELE: 400 g, never used.')
+    expect(advice({ code: 'take', item: 'wide', mass_g: 476, missed: { of: 'reach', focal_mm: 14, times: 1 } })).toBe('Take WIDE, 476 g: 14 mm full-frame was missed once.')
+    expect(advice({ code: 'rent', missed: { of: 'reach', focal_mm: 800, times: 3 } })).toBe('Nothing you own reaches 800 mm full-frame, missed three times: rent or borrow it.')
+    expect(advice({ code: 'service', item: 'cover', note: 'the drawstring slips' })).toBe('Have COVER looked at: the drawstring slips.')
+    const pol = { of: 'effect', effect: 'polariser', lens: 'wide', times: 1 } as const
+    expect(advice({ code: 'take', item: 'pol', mass_g: 40, missed: { ...pol, times: 2 } })).toBe('Take POL, 40 g: a polariser on WIDE was missed twice.')
+    expect(advice({ code: 'ring', item: 'pol', lens: 'wide', from_mm: 67, to_mm: 82, missed: pol })).toBe('Add a step-up ring 67 to 82 mm, about 9 g: then POL goes on WIDE. A polariser on WIDE was missed once.')
+    expect(advice({ code: 'rent', missed: pol })).toBe('Nothing you own puts a polariser on WIDE, missed once: rent or borrow it.')
+    expect(advice({ code: 'rent', item: 'pol', missed: pol })).toBe('Rent or borrow POL: a polariser on WIDE was missed once.')
+    expect(advice({ code: 'retire', item: 'lb4', health: 1, cycles: 512 })).toBe('LB4 was charged 512 times each: test what it still holds, and replace it if it is tired.')
+    expect(advice({ code: 'retire', item: 'lb4', health: 0.7, cycles: 0 })).toBe('LB4 holds 70 % of a new one: replace it.')
+    expect(advice({ code: 'keep', item: 'aid', mass_g: 240 })).toBe('AID stays in the kit, used or not.')
   })
 })
 

@@ -12,42 +12,40 @@ const COUNTS = ['never', 'once', 'twice', 'three times', 'four times', 'five tim
 function times(count = 1): string {
   return COUNTS[count] ?? `${count} times`
 }
-/** "a polariser on the Corrie 24–70". */
-function worn(one: Lesson, thing: Thing): string {
-  const effect = EFFECT[one.refs?.effect ?? ''] ?? 'filter'
-  return `a ${effect}${one.refs?.lens ? ` on ${thing(one.refs.lens)}` : ''}`
+type Missed = Extract<Lesson, { code: 'take' }>['missed']
+/** "a polariser on the Corrie 24–70", "300 mm full-frame". */
+function wanted(missed: Missed, thing: Thing): string {
+  if (missed.of === 'reach') return `${fmt.figure(missed.focal_mm)} mm full-frame`
+  return `a ${EFFECT[missed.effect] ?? 'filter'}${missed.lens ? ` on ${thing(missed.lens)}` : ''}`
 }
-function missedText(one: Lesson, thing: Thing): string {
-  const n = one.numbers ?? {}
-  return one.refs?.effect ? `${worn(one, thing)} was missed ${times(n.times)}` : `${fmt.figure(n.focal_mm ?? 0)} mm full-frame was missed ${times(n.times)}`
+function missedText(missed: Missed, thing: Thing): string {
+  return `${wanted(missed, thing)} was missed ${times(missed.times)}`
 }
 export function adviceText(one: Lesson, thing: Thing, units: Units): string {
-  const n = one.numbers ?? {}
-  const name = one.item ? thing(one.item) : ''
   switch (one.code) {
     case 'leave':
-      return `Leave ${name}: ${fmt.mass(n.mass_g ?? 0, units)}, never used${n.trips === 2 ? ' on two trips running' : ''}.`
+      return `Leave ${thing(one.item)}: ${fmt.mass(one.mass_g, units)}, never used${one.trips === 2 ? ' on two trips running' : ''}.`
     case 'take':
-      return `Take ${name}, ${fmt.mass(n.mass_g ?? 0, units)}: ${missedText(one, thing)}.`
+      return `Take ${thing(one.item)}, ${fmt.mass(one.mass_g, units)}: ${missedText(one.missed, thing)}.`
     case 'rent':
-      if (name) return `Rent or borrow ${name}: ${missedText(one, thing)}.`
-      return one.refs?.effect ? `Nothing you own puts ${worn(one, thing)}, missed ${times(n.times)}: rent or borrow it.` : `Nothing you own reaches ${fmt.figure(n.focal_mm ?? 0)} mm full-frame, missed ${times(n.times)}: rent or borrow it.`
+      if (one.item) return `Rent or borrow ${thing(one.item)}: ${missedText(one.missed, thing)}.`
+      return `Nothing you own ${one.missed.of === 'effect' ? 'puts' : 'reaches'} ${wanted(one.missed, thing)}, missed ${times(one.missed.times)}: rent or borrow it.`
     case 'ring':
-      return `Add a step-up ring ${fmt.figure(n.from_mm ?? 0)} to ${fmt.figure(n.to_mm ?? 0)} mm, about ${fmt.mass(RING_G, units)}: then ${name} goes on ${thing(one.refs?.lens ?? '')}. ${capital(missedText(one, thing))}.`
+      return `Add a step-up ring ${fmt.figure(one.from_mm)} to ${fmt.figure(one.to_mm)} mm, about ${fmt.mass(RING_G, units)}: then ${thing(one.item)} goes on ${thing(one.lens)}. ${capital(missedText(one.missed, thing))}.`
     case 'service':
-      return `Have ${name} looked at${one.refs?.note ? `: ${one.refs.note}` : ''}.`
+      return `Have ${thing(one.item)} looked at${one.note ? `: ${one.note}` : ''}.`
     case 'retire':
-      return `${name} ${serviceNote(one)}.`
-    default:
-      return `${name} stays in the kit, used or not.`
+      return `${thing(one.item)} ${serviceNote(one)}.`
+    case 'keep':
+      return `${thing(one.item)} stays in the kit, used or not.`
   }
 }
-/** What goes into the note of a thing: its fault, or why a pack has had its time. */
-export function serviceNote(one: Lesson): string {
-  const n = one.numbers ?? {}
-  if (one.code === 'service') return `to be looked at${one.refs?.note ? `: ${one.refs.note}` : ''}`
-  const tired = (n.health ?? 1) < 0.8
-  return tired ? `holds ${fmt.percent(n.health ?? 0)} of a new one: replace it` : `was charged ${fmt.figure(n.cycles ?? 0)} times each: test what it still holds, and replace it if it is tired`
+/** Advice that goes into the note of a thing. */
+export type ForItsNote = Extract<Lesson, { code: 'service' | 'retire' }>
+/** A fault, or why a pack has had its time. */
+export function serviceNote(one: ForItsNote): string {
+  if (one.code === 'service') return `to be looked at${one.note ? `: ${one.note}` : ''}`
+  return one.health < 0.8 ? `holds ${fmt.percent(one.health)} of a new one: replace it` : `was charged ${fmt.figure(one.cycles)} times each: test what it still holds, and replace it if it is tired`
 }
 /** "300 mm full-frame, twice", "a polariser, once". */
 export function lackText(lack: Lack): string {

@@ -2,6 +2,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { Advice, Assessment, Finding, ReachBar, Trip } from '@/api/types'
 import TrailBar from '@/components/TrailBar.vue'
+import { cure } from '@/testing/cures'
 import { finding } from '@/testing/findings'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import { advised } from '@/wording/advice'
@@ -15,11 +16,10 @@ afterEach(() => shown.unmount())
 
 describe('findings', () => {
   const move = { act: 'leave' as const, item: 'zoom', count: null }
-  const tooHeavy = finding('leg-mass', { severity: 'blocker', mass_g: 8567, allowed_g: 8000, over_g: 567, legs: 1, items: ['bag'], leg: 'small plane', person: 'ines', piece: 'cabin', cures: [{ code: 'leave', edits: [move], gets: [], partly: false, brings: [], also: [], on: {}, wants: {}, mass_change_g: -806, numbers: { points: 3 } }] })
-  const findings = [
-    tooHeavy,
-    finding('native-gap', { from_mm: 70, to_mm: 100, wants: 1, items: [], want: 'portraits', cures: [{ code: 'crop-mode', edits: [], gets: [], partly: false, brings: [], also: [], on: {}, wants: {}, mass_change_g: 0, numbers: { crop: 1.5, to_mm: 105, megapixels: 20 } }] }),
-  ] as Finding[]
+  const leave = cure({ code: 'leave', edits: [move], mass_change_g: -806, points: 3 })
+  const tooHeavy = finding('leg-mass', { severity: 'blocker', mass_g: 8567, allowed_g: 8000, over_g: 567, legs: 1, items: ['bag'], leg: 'small plane', person: 'ines', piece: 'cabin', cures: [leave] })
+  const bridged = finding('native-gap', { from_mm: 70, to_mm: 100, wants: 1, items: [], want: 'portraits', cures: [cure({ code: 'crop-mode', crop: 1.5, to_mm: 105, megapixels: 20 })] })
+  const findings: Finding[] = [tooHeavy, bridged]
   const all = advised(findings, { found: findings, before: [], whole: true })
 
   it('are sentences with their cures, and a cure with edits is a button', async () => {
@@ -38,7 +38,8 @@ describe('findings', () => {
     expect(shown.get('button.cure').attributes('disabled')).toBeDefined()
   })
   it('take a line each: figures, prices and other ways open', async () => {
-    const bag = { ...findings[0]!, cures: [findings[0]!.cures[0]!, { ...findings[0]!.cures[0]!, code: 'wear' as const, edits: [{ act: 'move' as const, item: 'zoom', place: { where: 'worn' as const, person: 'ines', unplaced: false } }], mass_change_g: 0, numbers: { moved_g: 806 }, brings: [{ ...findings[1]! }] }] }
+    const worn = cure({ code: 'wear', edits: [{ act: 'move', item: 'zoom', place: { where: 'worn', person: 'ines', unplaced: false } }], moved_g: 806, points: 3, brings: [bridged] })
+    const bag = { ...tooHeavy, cures: [leave, worn] }
     shown = mounted(FindingsList, { findings: advised([bag], { found: [bag], before: [], whole: true }), names: NAMES, busy: false })
     expect(shown.text()).toContain('1 stops the trip')
     expect(shown.text()).not.toContain('allows 8 kg')
@@ -62,8 +63,8 @@ describe('findings', () => {
     expect(shown.text().match(/asked again with your next click/g)).toHaveLength(1)
   })
   it('name what a cure would get by what it is', async () => {
-    const got = { what: 'drive', label: '', item: null, count: 1, mass_g: 60, numbers: {} }
-    const bag = { ...findings[0]!, cures: [{ ...findings[0]!.cures[0]!, code: 'get' as const, edits: [], gets: [got], brings: [finding('idle-optics', { items: ['to-get-0'] })] }] }
+    const got = { what: 'drive' as const, label: '', count: 1, mass_g: 60 }
+    const bag = { ...tooHeavy, cures: [cure({ code: 'get', gets: [got], mass_change_g: 60, brings: [finding('idle-optics', { items: ['to-get-0'] })] })] }
     shown = mounted(FindingsList, { findings: advised([bag], { found: [bag], before: [], whole: true }), names: NAMES, busy: false })
     expect(shown.text()).toContain('then: A drive for copies fits nothing loaded.')
     expect(shown.text()).not.toContain('to-get')

@@ -8,17 +8,14 @@ import NextTime from './NextTime.vue'
 
 const marks = { must_take: [] as string[], must_leave: [] as string[], slots: [] }
 const trip = (id: string, status: string) => ({ version: 4, open_kit: 'a', trip: { id, name: id.toUpperCase(), status, marks } })
-const one = (code: Lesson['code'], item: string, numbers = {}, refs = {}): Lesson => ({ code, item, numbers, refs })
-const back = {
-  kept: ['aid'],
-  advice: [
-    one('leave', 'tablet', { mass_g: 468, trips: 1 }),
-    one('take', 'wide', { mass_g: 476, focal_mm: 14, times: 1 }),
-    one('rent', '', { focal_mm: 800, times: 2 }),
-    one('service', 'cover', {}, { note: 'the drawstring slips' }),
-    one('keep', 'aid', { mass_g: 240 }),
-  ],
-} as unknown as LookBack
+const advice: Lesson[] = [
+  { code: 'leave', item: 'tablet', mass_g: 468, trips: 1 },
+  { code: 'take', item: 'wide', mass_g: 476, missed: { of: 'reach', focal_mm: 14, times: 1 } },
+  { code: 'rent', missed: { of: 'reach', focal_mm: 800, times: 2 } },
+  { code: 'service', item: 'cover', note: 'the drawstring slips' },
+  { code: 'keep', item: 'aid', mass_g: 240 },
+]
+const back = { kept: ['aid'], advice } as unknown as LookBack
 
 const shelf = [trip('karst', 'done'), trip('canoe', 'planned'), trip('coast', 'current')]
 let shown: ReturnType<typeof mounted>

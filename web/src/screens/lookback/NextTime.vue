@@ -28,23 +28,23 @@ function way(one: Lesson): How | null {
 }
 function marked(one: Lesson): boolean {
   const how = way(one)
-  return !!how && !!next.value?.trip.marks[how].includes(one.item)
+  return !!how && !!one.item && !!next.value?.trip.marks[how].includes(one.item)
 }
 function mark(one: Lesson): void {
   const [doc, how] = [next.value, way(one)]
-  if (!doc || !how) return
+  if (!doc || !how || !one.item) return
   save.mutate({ version: doc.version, trip: { ...doc.trip, marks: withMark(doc.trip.marks, one.item, how) } }, { onError: notify })
 }
 /** A fault or the age of a pack goes into the note of the thing, once. */
 function noteFor(one: Lesson): string {
-  return one.item && (one.code === 'service' || one.code === 'retire') ? serviceNote(one) : ''
+  return one.code === 'service' || one.code === 'retire' ? serviceNote(one) : ''
 }
 function noted(one: Lesson): boolean {
   return !!things.value?.find((doc) => doc.thing.id === one.item)?.thing.note?.includes(noteFor(one))
 }
 const write = useMutation({
   mutationFn: async (one: Lesson) => {
-    const doc = await storedThing(one.item)
+    const doc = one.item ? await storedThing(one.item) : null
     const text = noteFor(one)
     if (!doc || doc.thing.note?.includes(text)) return
     const note = [doc.thing.note, text].filter(Boolean).join('\n').slice(0, 2000)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is to be done before leaving, and the last checks before the door shuts. */
-import type { Finding, PackOut, Wanted } from '@/api/types'
+import type { PackOut, Wanted } from '@/api/types'
 import TickRow from '@/components/TickRow.vue'
 import type { Names } from '@/wording/names'
 import { useUnits } from '@/composables/useSession'
@@ -20,7 +20,7 @@ function head(one: Wanted): string {
   return `${one.count > 1 ? `${one.count} × ` : ''}${props.names.thing(one.item ?? '')}`
 }
 function body(one: Wanted): string {
-  const why = one.because.map((told) => say(told as Finding, props.names, units.value).head).join(' ')
+  const why = one.because.map((told) => say(told, props.names, units.value).head).join(' ')
   const dates = [one.by ? `by ${day(one.by)}` : '', one.back_by ? `goes back by ${day(one.back_by)}` : ''].filter(Boolean).join(', ')
   return [HOW[one.how], `${one.how === 'get' ? 'about ' : ''}${fmt.mass(one.mass_g, units.value)}`, dates, why].filter(Boolean).join(' · ')
 }
