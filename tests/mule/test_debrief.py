@@ -95,7 +95,7 @@ def test_a_missed_picture_proposes_the_lens_at_home_that_would_have_taken_it() -
     assert (advice.code, advice.item, advice.missed.times) == ("take", "wide", 2)
     nothing = {"do": "missed", "day": "2027-02-21", "wanted": "bird", "focal_mm": 900.0}
     (advice,) = [a for a in back(nothing).advice if a.code in ("take", "rent")]
-    assert (advice.code, advice.item) == ("rent", "")
+    assert (advice.code, advice.item) == ("rent", None)
 
 
 def test_frames_per_charge_are_put_back_to_twenty_degrees() -> None:

@@ -3,101 +3,107 @@
 from collections.abc import Iterable
 
 from mule.findings.codes import FindingCode
-from mule.findings.rules.brief import NoDays, NoPeople, NoWants
+from mule.findings.rules.brief import NoDaysRule, NoPeopleRule, NoWantsRule
 from mule.findings.rules.case import Case, Rule, TrialRule, Trials
 from mule.findings.rules.completeness import (
-    Chains,
-    Clashes,
-    FiltersTogether,
-    FilterUnserved,
-    MissingLink,
-    Orphans,
-    Overlaps,
+    ChainsRule,
+    ClashesRule,
+    FiltersTogetherRule,
+    FilterUnservedRule,
+    MissingLinkRule,
+    OrphansRule,
+    OverlapsRule,
 )
-from mule.findings.rules.gate import MedicineInReach, RestrictedThings
-from mule.findings.rules.holding import AsksUnmet, CoverLeft, LightLegs, SupportLoaded
-from mule.findings.rules.kit import AbsentLoaded, IdleOptics, NothingLoaded, NothingToShoot, Overfull
-from mule.findings.rules.losses import LostBags, SinglePoints
-from mule.findings.rules.people import BothInOneBag, CarriesWell, SetIncomplete, TorchEach
-from mule.findings.rules.place import BackTooLate, GoesBack, LensChanges, LocalRules, ToFetch
-from mule.findings.rules.policies import BodyPolicy, LensPolicy, MarksKept
+from mule.findings.rules.gate import MedicineInReachRule, RestrictedThingsRule
+from mule.findings.rules.holding import AsksUnmetRule, CoverLeftRule, LightLegsRule, SupportLoadedRule
+from mule.findings.rules.kit import (
+    AbsentLoadedRule,
+    IdleOpticsRule,
+    NothingLoadedRule,
+    NothingToShootRule,
+    OverfullRule,
+)
+from mule.findings.rules.losses import LostBagsRule, SinglePointsRule
+from mule.findings.rules.people import BothInOneBagRule, CarriesWellRule, SetIncompleteRule, TorchEachRule
+from mule.findings.rules.place import BackTooLateRule, GoesBackRule, LensChangesRule, LocalRulesRule, ToFetchRule
+from mule.findings.rules.policies import BodyPolicyRule, LensPolicyRule, MarksKeptRule
 from mule.findings.rules.stamina import (
-    BankTooLarge,
-    BeyondTheEstimate,
-    CardOld,
-    CardsFull,
-    ChargerUseless,
-    CopiesShort,
-    CopiesTogether,
-    FilmShort,
-    MirrorOnce,
-    PowerShort,
+    BankTooLargeRule,
+    BeyondTheEstimateRule,
+    CardOldRule,
+    CardsFullRule,
+    ChargerUselessRule,
+    CopiesShortRule,
+    CopiesTogetherRule,
+    FilmShortRule,
+    MirrorOnceRule,
+    PowerShortRule,
 )
 from mule.findings.rules.stations import Station, StationMark, stations_of
-from mule.findings.rules.stow import AtTheSeat, TooLarge, WaterBeside
-from mule.findings.rules.travel import LegRefuses, LoadOnPerson, Unplaced
-from mule.findings.rules.wants import Gaps, NativeGaps, WantUnmet
-from mule.findings.rules.warmth import TooCold
+from mule.findings.rules.stow import AtTheSeatRule, TooLargeRule, WaterBesideRule
+from mule.findings.rules.travel import LegRefusesRule, LoadOnPersonRule, UnplacedRule
+from mule.findings.rules.wants import GapsRule, NativeGapsRule, WantUnmetRule
+from mule.findings.rules.warmth import TooColdRule
 from mule.findings.said import Finding
 
 RULES: tuple[Rule, ...] = (
-    NoPeople(),
-    NoDays(),
-    NoWants(),
-    NothingLoaded(),
-    NothingToShoot(),
-    MissingLink(),
-    LegRefuses(),
-    Unplaced(),
-    WantUnmet(),
-    AsksUnmet(),
-    SupportLoaded(),
-    LightLegs(),
-    CoverLeft(),
-    TooCold(),
-    MarksKept(),
-    LensPolicy(),
-    BodyPolicy(),
-    Gaps(),
-    FilterUnserved(),
-    FiltersTogether(),
-    LocalRules(),
-    CarriesWell(),
-    LoadOnPerson(),
-    Overfull(),
-    IdleOptics(),
-    Orphans(),
-    BackTooLate(),
-    GoesBack(),
-    Clashes(),
-    LensChanges(),
-    AbsentLoaded(),
-    ToFetch(),
-    SetIncomplete(),
-    TorchEach(),
-    BothInOneBag(),
-    Overlaps(),
-    NativeGaps(),
-    PowerShort(),
-    ChargerUseless(),
-    BankTooLarge(),
-    CardsFull(),
-    FilmShort(),
-    CardOld(),
-    CopiesShort(),
-    CopiesTogether(),
-    MirrorOnce(),
-    BeyondTheEstimate(),
-    RestrictedThings(),
-    MedicineInReach(),
-    TooLarge(),
-    AtTheSeat(),
-    WaterBeside(),
+    NoPeopleRule(),
+    NoDaysRule(),
+    NoWantsRule(),
+    NothingLoadedRule(),
+    NothingToShootRule(),
+    MissingLinkRule(),
+    LegRefusesRule(),
+    UnplacedRule(),
+    WantUnmetRule(),
+    AsksUnmetRule(),
+    SupportLoadedRule(),
+    LightLegsRule(),
+    CoverLeftRule(),
+    TooColdRule(),
+    MarksKeptRule(),
+    LensPolicyRule(),
+    BodyPolicyRule(),
+    GapsRule(),
+    FilterUnservedRule(),
+    FiltersTogetherRule(),
+    LocalRulesRule(),
+    CarriesWellRule(),
+    LoadOnPersonRule(),
+    OverfullRule(),
+    IdleOpticsRule(),
+    OrphansRule(),
+    BackTooLateRule(),
+    GoesBackRule(),
+    ClashesRule(),
+    LensChangesRule(),
+    AbsentLoadedRule(),
+    ToFetchRule(),
+    SetIncompleteRule(),
+    TorchEachRule(),
+    BothInOneBagRule(),
+    OverlapsRule(),
+    NativeGapsRule(),
+    PowerShortRule(),
+    ChargerUselessRule(),
+    BankTooLargeRule(),
+    CardsFullRule(),
+    FilmShortRule(),
+    CardOldRule(),
+    CopiesShortRule(),
+    CopiesTogetherRule(),
+    MirrorOnceRule(),
+    BeyondTheEstimateRule(),
+    RestrictedThingsRule(),
+    MedicineInReachRule(),
+    TooLargeRule(),
+    AtTheSeatRule(),
+    WaterBesideRule(),
 )
 
 
 # These speak of other kits: with the advice, after the others of their severity.
-TRIAL_RULES: tuple[TrialRule, ...] = (SinglePoints(), LostBags(), Chains())
+TRIAL_RULES: tuple[TrialRule, ...] = (SinglePointsRule(), LostBagsRule(), ChainsRule())
 
 # What ``speak_of_losses`` says.
 OF_LOSSES = frozenset({FindingCode.LOST_BAG, FindingCode.SINGLE_POINT, FindingCode.PICTURES_IN_ONE_BAG})
@@ -124,8 +130,8 @@ def speak_of_losses(trials: Trials, about: FindingCode | None = None) -> tuple[F
 
     about: where only one sort is asked for, the others are not worked out.
     """
-    bags = LostBags().find(trials) if about in (None, FindingCode.LOST_BAG) else ()
-    things = SinglePoints(most=None).find(trials) if about != FindingCode.LOST_BAG else ()
+    bags = LostBagsRule().find(trials) if about in (None, FindingCode.LOST_BAG) else ()
+    things = SinglePointsRule(most=None).find(trials) if about != FindingCode.LOST_BAG else ()
     return (*things, *bags)
 
 

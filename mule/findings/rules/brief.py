@@ -7,7 +7,7 @@ from mule.findings.rules.case import Case
 from mule.findings.said import Finding
 
 
-class NoPeople:
+class NoPeopleRule:
     """Somebody has to carry the kit."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -16,7 +16,7 @@ class NoPeople:
             yield said.NoPeople()
 
 
-class NoDays:
+class NoDaysRule:
     """Without days there is no date, no cold and no walking."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -26,7 +26,7 @@ class NoDays:
             yield said.NoDays()
 
 
-class NoWants:
+class NoWantsRule:
     """Without wants nothing can be said about what a lens buys."""
 
     def find(self, case: Case) -> Iterable[Finding]:

@@ -22,7 +22,7 @@ _CLASHES: Mapping[str, Callable[..., Finding]] = {
 }
 
 
-class MissingLink:
+class MissingLinkRule:
     """A thing that does not work, or not for long, without another."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -56,7 +56,7 @@ def _lasts_uncharged(case: Case, battery_type: str) -> bool:
     return bool(case.plan.trip.days) and any(t.packs and t.worst_margin is not None and not t.short_on for t in types)
 
 
-class Orphans:
+class OrphansRule:
     """A loaded thing that serves nothing loaded."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -70,7 +70,7 @@ class Orphans:
             )
 
 
-class Chains:
+class ChainsRule:
     """One thing, or one type of card, that alone brings others along: told with the advice."""
 
     def find(self, trials: Trials) -> Iterable[Finding]:
@@ -85,7 +85,7 @@ class Chains:
             )
 
 
-class Clashes:
+class ClashesRule:
     """Several things for one socket or one phone."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -96,7 +96,7 @@ class Clashes:
         return _CLASHES[clash.over](items=clash.items, places=clash.places)
 
 
-class Overlaps:
+class OverlapsRule:
     """Things that do the same and are not marked as backups."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -108,7 +108,7 @@ class Overlaps:
             yield said.SeenTwice(items=overlap.items, by=overlap.by)
 
 
-class FilterUnserved:
+class FilterUnservedRule:
     """A want asks for a filter effect that no loaded filter gives on a lens that sees it, or not over all of it."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -129,7 +129,7 @@ class FilterUnserved:
                 )
 
 
-class FiltersTogether:
+class FiltersTogetherRule:
     """A want asks for several effects: they are worn at once, on one lens."""
 
     def find(self, case: Case) -> Iterable[Finding]:

@@ -14,7 +14,7 @@ from mule.plan.places import PieceKind
 from mule.plan.purposes import Purpose
 
 
-class RestrictedThings:
+class RestrictedThingsRule:
     """A thing that does not go where it lies, or only with somebody's word."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -42,7 +42,7 @@ class RestrictedThings:
         return said.GateAsk(**common, severity=Severity.CAUTION if judged.why == "energy" else Severity.NOTE)
 
 
-class MedicineInReach:
+class MedicineInReachRule:
     """Medicine that must be in reach, in a bag that is checked in."""
 
     def find(self, case: Case) -> Iterable[Finding]:

@@ -19,7 +19,7 @@ _WINDY = {Weather.WIND, Weather.RIDGE}
 _WET = {Weather.RAIN: "rain", Weather.SPRAY: "spray", Weather.SNOW: "snow", Weather.DUST: "dust"}
 
 
-class AsksUnmet:
+class AsksUnmetRule:
     """A want that asks for something beside glass, and too little of it loaded: nothing that holds still, no light."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -37,7 +37,7 @@ class AsksUnmet:
                     yield said.AidMissing(severity=severity, want=want.id, aid=asked.aid, count=asked.pieces, have=have)
 
 
-class LightLegs:
+class LightLegsRule:
     """Wind on a day that wants something held still, and only light legs to hold it."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -51,7 +51,7 @@ class LightLegs:
             yield said.LightLegs(items=(heaviest.id,), mass_g=heaviest.mass_g, days=len(days))
 
 
-class SupportLoaded:
+class SupportLoadedRule:
     """What a want holds still, against what legs and head are rated for."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -82,7 +82,7 @@ class SupportLoaded:
             )
 
 
-class CoverLeft:
+class CoverLeftRule:
     """Weather on a day that wants something, a chain that lets water in, and the cover at home."""
 
     def find(self, case: Case) -> Iterable[Finding]:

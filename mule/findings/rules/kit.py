@@ -9,7 +9,7 @@ from mule.findings.said import Finding
 from mule.plan.gear import Insert
 
 
-class NothingLoaded:
+class NothingLoadedRule:
     """An empty table is where every kit starts."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -18,7 +18,7 @@ class NothingLoaded:
             yield said.NothingLoaded()
 
 
-class NothingToShoot:
+class NothingToShootRule:
     """Things are loaded but no set-up comes of them."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -27,7 +27,7 @@ class NothingToShoot:
             yield said.NoSetUp()
 
 
-class IdleOptics:
+class IdleOpticsRule:
     """A lens no loaded body takes, a converter no loaded lens names: grams for nothing."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -40,7 +40,7 @@ class IdleOptics:
             yield said.IdleOptics(items=(item,), mass_g=grams)
 
 
-class AbsentLoaded:
+class AbsentLoadedRule:
     """What is not here can be planned, but not packed."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -53,7 +53,7 @@ class AbsentLoaded:
                 yield said.AbsentLoaded(items=(thing.id,), reason=away.reason, until=away.until)
 
 
-class Overfull:
+class OverfullRule:
     """More litres than the bag has, by outer sizes, before anything is stowed."""
 
     def find(self, case: Case) -> Iterable[Finding]:

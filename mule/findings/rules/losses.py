@@ -19,7 +19,7 @@ _LEAST_SHARE = 0.2
 _MOST_BAGS = 2
 
 
-class LostBags:
+class LostBagsRule:
     """A bag that takes packs, chargers or cards along when it is lost on the first day, and leaves the cameras."""
 
     def find(self, trials: Trials) -> Iterable[Finding]:
@@ -40,7 +40,7 @@ class LostBags:
 
 
 @dataclass(frozen=True)
-class SinglePoints:
+class SinglePointsRule:
     """One thing whose loss costs the trip, or a good part of it. most: so many are told, the worst first; None: all."""
 
     most: int | None = _MOST

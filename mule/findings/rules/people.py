@@ -10,7 +10,7 @@ from mule.findings.said import Finding
 from mule.plan.gear import Body, Drive, Light, Other, Safety, back_each_other_up
 
 
-class CarriesWell:
+class CarriesWellRule:
     """More on somebody's back than they carry well."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -27,7 +27,7 @@ class CarriesWell:
         return float("inf") if most is None else most * 1000 - carried
 
 
-class BothInOneBag:
+class BothInOneBagRule:
     """Two things that back each other up ride in one bag: it takes both along when it is lost."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -41,7 +41,7 @@ class BothInOneBag:
                 yield said.BothInOneBag(items=(one.id, other.id, bag))
 
 
-class SetIncomplete:
+class SetIncompleteRule:
     """Things that everybody has, or nobody: an avalanche set, crampons, helmets."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -66,7 +66,7 @@ class SetIncomplete:
                 )
 
 
-class TorchEach:
+class TorchEachRule:
     """Lights to walk by are per person."""
 
     def find(self, case: Case) -> Iterable[Finding]:

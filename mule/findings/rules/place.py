@@ -19,7 +19,7 @@ _BARRED: Mapping[str, Callable[..., Finding]] = {
 }
 
 
-class LocalRules:
+class LocalRulesRule:
     """Tripods, drones or big bags are barred on some days."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -64,7 +64,7 @@ class LocalRules:
         )
 
 
-class LensChanges:
+class LensChangesRule:
     """Lenses to change in rain, spray, dust or on a ridge."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -76,7 +76,7 @@ class LensChanges:
         yield said.LensChanges(items=worst.lenses, days=len(exposed), changes=worst.changes, day=worst.date)
 
 
-class BackTooLate:
+class BackTooLateRule:
     """A loaded thing that is away, and back only after the trip has begun."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -88,7 +88,7 @@ class BackTooLate:
                 yield said.BackTooLate(items=(item,), until=thing.absent.until, start=days[0].date)
 
 
-class GoesBack:
+class GoesBackRule:
     """A loaded thing that goes back to whom it was hired or borrowed from before the trip is over."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -100,7 +100,7 @@ class GoesBack:
                 yield said.GoesBack(items=(item,), due=due, last=days[-1].date)
 
 
-class ToFetch:
+class ToFetchRule:
     """Loaded things that are to be rented or borrowed first."""
 
     def find(self, case: Case) -> Iterable[Finding]:

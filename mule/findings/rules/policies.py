@@ -20,7 +20,7 @@ _BODIES: Mapping[str, Callable[..., Finding]] = {
 }
 
 
-class LensPolicy:
+class LensPolicyRule:
     """One zoom, a trio of zooms, or primes only."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -38,7 +38,7 @@ class LensPolicy:
             yield _LENSES[policy](items=tuple(t.id for t in going), lenses=len(lenses), zooms=len(zooms))
 
 
-class BodyPolicy:
+class BodyPolicyRule:
     """No second body, a twin, or another sort."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -56,7 +56,7 @@ class BodyPolicy:
             yield _BODIES[policy](items=tuple(t.id for t in bodies), bodies=len(bodies))
 
 
-class MarksKept:
+class MarksKeptRule:
     """What must come is not loaded, what must stay is, or a slot holds two."""
 
     def find(self, case: Case) -> Iterable[Finding]:

@@ -18,7 +18,7 @@ MOST_BANK_WH = 160.0
 CARD_YEARS = 5
 
 
-class PowerShort:
+class PowerShortRule:
     """A type of pack that does not carry a day, or not with the margin asked for."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -44,7 +44,7 @@ class PowerShort:
             )
 
 
-class ChargerUseless:
+class ChargerUselessRule:
     """A charger whose volts are not those of the place. (Plugs are a missing link.)"""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -55,7 +55,7 @@ class ChargerUseless:
                 yield said.ChargerVolts(items=(useless.item,), volts=mains.volts)
 
 
-class BankTooLarge:
+class BankTooLargeRule:
     """A bank that no airline takes."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -66,7 +66,7 @@ class BankTooLarge:
                 yield said.BankTooLarge(items=(item,), energy_wh=bank.energy_wh, most_wh=MOST_BANK_WH)
 
 
-class BeyondTheEstimate:
+class BeyondTheEstimateRule:
     """Days colder than the estimate of cold goes."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -76,7 +76,7 @@ class BeyondTheEstimate:
             yield said.BeyondCold(lowest_c=coldest, ends_c=COLD[0][0])
 
 
-class CardsFull:
+class CardsFullRule:
     """Cards run out on some day."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -91,7 +91,7 @@ class CardsFull:
         yield said.CardsFull(types=tuple(t.type for t in full), on=first, lost_gb=lost, more=more)
 
 
-class FilmShort:
+class FilmShortRule:
     """Less film of a type than the days ask."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -112,7 +112,7 @@ class FilmShort:
                 yield said.FilmShort(items=tuple(t.id for t in rolls), type=type_, asked=asked, have=have)
 
 
-class CardOld:
+class CardOldRule:
     """A card older than cards are trusted, and not kept for last."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -127,7 +127,7 @@ class CardOld:
             yield said.CardOld(items=tuple(c.id for c in old), since=oldest, years=CARD_YEARS)
 
 
-class CopiesShort:
+class CopiesShortRule:
     """By the end of some night a picture is in fewer places than asked."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -145,7 +145,7 @@ class CopiesShort:
         )
 
 
-class CopiesTogether:
+class CopiesTogetherRule:
     """Paid work: all places of a picture are in one bag, or in one camera."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -156,7 +156,7 @@ class CopiesTogether:
             yield said.CopiesTogether()
 
 
-class MirrorOnce:
+class MirrorOnceRule:
     """Mirroring is asked of a camera that writes once."""
 
     def find(self, case: Case) -> Iterable[Finding]:

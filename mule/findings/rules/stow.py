@@ -14,7 +14,7 @@ from mule.plan.places import InBag, PieceKind
 _ELECTRIC = (Body, Computer, Drive, Drone)
 
 
-class TooLarge:
+class TooLargeRule:
     """A thing that is larger than every space of the bag it is meant to lie in."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -27,7 +27,7 @@ class TooLarge:
             yield said.TooLarge(items=(thing.id,), bag=place.bag, longest_mm=thing.size.sides_mm()[0])
 
 
-class WaterBeside:
+class WaterBesideRule:
     """Water in the one space of a bag in which electronics lie loose, or a bladder and a laptop for one sleeve."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -54,7 +54,7 @@ class WaterBeside:
                 yield said.WaterBeside(items=(water[0].id, electric[0].id), bag=holder.id)
 
 
-class AtTheSeat:
+class AtTheSeatRule:
     """A thing that is needed in the seat and travels overhead or in the hold."""
 
     def find(self, case: Case) -> Iterable[Finding]:

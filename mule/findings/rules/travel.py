@@ -11,7 +11,7 @@ from mule.findings.said import Finding
 from mule.plan.places import Worn
 
 
-class LegRefuses:
+class LegRefusesRule:
     """A leg's carrier does not take a bag as it is."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -55,7 +55,7 @@ def _refusal(checks: Sequence[Check], light_looking: bool) -> Finding:
             return said.LegCount(**common, pieces=round(value), allowed=round(allowed), over=round(over))
 
 
-class Unplaced:
+class UnplacedRule:
     """Things that travel with nobody's bag because there is none: what is weighed at the gate does not hold them."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -71,7 +71,7 @@ class Unplaced:
             yield said.Unplaced(items=items, person=carried.person, mass_g=carried.unplaced_g, litres=litres)
 
 
-class LoadOnPerson:
+class LoadOnPersonRule:
     """More than a share of body mass on one back."""
 
     def find(self, case: Case) -> Iterable[Finding]:

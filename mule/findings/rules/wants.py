@@ -15,7 +15,7 @@ _WORTH_NAMING = 2 ** (1 / 3)
 _WORTH_NAMING_RAD = radians(8)
 
 
-class WantUnmet:
+class WantUnmetRule:
     """A want that nothing loaded serves at all."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -34,7 +34,7 @@ class WantUnmet:
                 )
 
 
-class Gaps:
+class GapsRule:
     """Parts of a want that score under one half."""
 
     def find(self, case: Case) -> Iterable[Finding]:
@@ -54,7 +54,7 @@ class Gaps:
                 )
 
 
-class NativeGaps:
+class NativeGapsRule:
     """Stretches no lens sees by itself although the want is served: by a crop mode, a crop in post or a stitch."""
 
     def find(self, case: Case) -> Iterable[Finding]:

@@ -10,7 +10,7 @@ from mule.plan.purposes import Purpose
 from mule.plan.trip import Day
 
 
-class TooCold:
+class TooColdRule:
     """The coldest hour out, against clothes; the coldest night in a tent or a car, against sleeping bags."""
 
     def find(self, case: Case) -> Iterable[Finding]:

@@ -25,7 +25,8 @@ class LostBag(Told):
 
     def size(self) -> float:
         """How bad it is."""
-        return float(self.of_days - self.power_days + (1 - self.cards / max(1, self.all_cards)) + (not self.charges))
+        gone = (self.all_cards - self.cards) / max(1, self.all_cards)
+        return self.of_days - self.power_days + gone + (not self.charges)
 
 
 class SinglePoint(Told):

@@ -25,7 +25,7 @@ class MissedEffect(Frozen):
     times: int
 
 
-Shortfall = Annotated[MissedReach | MissedEffect, Field(discriminator="of")]
+MissedPicture = Annotated[MissedReach | MissedEffect, Field(discriminator="of")]
 
 
 class LeaveIt(Frozen):
@@ -51,7 +51,7 @@ class TakeIt(Frozen):
     code: Literal["take"] = "take"
     item: ItemId
     mass_g: float
-    missed: Shortfall
+    missed: MissedPicture
 
 
 class RentIt(Frozen):
@@ -60,7 +60,7 @@ class RentIt(Frozen):
 
     code: Literal["rent"] = "rent"
     item: ItemId | None = None
-    missed: Shortfall
+    missed: MissedPicture
 
 
 class RingFor(Frozen):
