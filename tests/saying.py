@@ -46,4 +46,4 @@ def score(made: Plan) -> float:
 
 
 def codes(made: Plan) -> set[str]:
-    return {f.code.value for f in assess(made).findings}
+    return {f.code for f in assess(made).findings}

@@ -10,8 +10,8 @@ from typing import get_args
 import pytest
 
 import mule
-from mule.findings.codes import FindingCode
 from mule.findings.rules import OF_LOSSES
+from mule.findings.said import ChainOfLinks
 from mule.findings.said.gets import ToGet
 from scripts.architecture import with_picture
 from server.exchange.words import GET_WORDS
@@ -105,7 +105,8 @@ def test_examples_in_docstrings_do_what_they_say(name: str) -> None:
 def test_the_web_knows_which_findings_come_with_the_advice() -> None:
     text = (ROOT / "web/src/wording/advice.ts").read_text()
     (line,) = (line for line in text.splitlines() if line.startswith("const OF_OTHER_KITS"))
-    assert set(re.findall("'([a-z-]+)'", line)) == {code.value for code in {*OF_LOSSES, FindingCode.CHAIN}}
+    later = {type_.model_fields["code"].default for type_ in (*OF_LOSSES, ChainOfLinks)}
+    assert set(re.findall("'([a-z-]+)'", line)) == later
 
 
 def test_everything_a_cure_can_get_has_a_name_on_screen_and_on_paper() -> None:

@@ -45,7 +45,7 @@ def assess(plan: Plan) -> Assessment:
 
     >>> from tests import cast
     >>> made = assess(cast.plan([]))
-    >>> [finding.code.value for finding in made.findings][:1]
+    >>> [finding.code for finding in made.findings][:1]
     ['nothing-loaded']
     """
     case = case_of(plan)

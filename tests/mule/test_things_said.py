@@ -44,7 +44,7 @@ def test_anything_may_eat_cells_need_another_and_sit_on_the_shoe() -> None:
         *(cast.entry(i) for i in ("body", "normal", "tracker", "weight", "aa")),
         cast.entry("bag", cast.INES_CABIN),
     )
-    assert {f.code.value for f in assess(short).findings} >= {"pieces-short"}
+    assert {f.code for f in assess(short).findings} >= {"pieces-short"}
     assert not found(short, "missing-link")
     assert not found(short, "orphan")
     shoes = [other("receiver", uses_shoe=True), other("level", uses_shoe=True)]

@@ -34,7 +34,7 @@ def look_for_cures(
     should_stop: is asked between steps of a few milliseconds; then nothing more is told. about: which of them are told.
 
     >>> from tests import cast
-    >>> [(found.code.value, found.why.value) for found in look_for_cures(cast.plan([]))]
+    >>> [(found.code, found.why.value) for found in look_for_cures(cast.plan([]))]
     [('nothing-loaded', 'bench')]
     """
     trials = Trials(case_of(plan))

@@ -6,7 +6,7 @@ from math import ceil
 from mule.analysis.completeness import needs_head
 from mule.findings import said
 from mule.findings.cures.getting import DRONE_PACK, to_get, usual
-from mule.findings.cures.making import at_home, instead, left, load, load_counts
+from mule.findings.cures.making import Proposals, at_home, instead, left, load, load_counts
 from mule.findings.rules import Trials
 from mule.findings.rules.holding import LIGHT_LEGS_G
 from mule.findings.said.cure import Cure
@@ -123,3 +123,16 @@ def cover(trials: Trials, finding: said.CoverLeft) -> Iterable[Cure]:
 
 def _loaded(trials: Trials, kind: type[Thing]) -> bool:
     return any(isinstance(trials.plan.items[i], kind) for i in trials.loaded)
+
+
+PROPOSALS: Proposals = {
+    said.AidMissing: for_a_want,
+    said.CoverLeft: cover,
+    said.FilmShort: more_film,
+    said.LightLegs: heavier_legs,
+    said.NotHeld: supports,
+    said.SetIncomplete: whole_set,
+    said.SupportLoaded: stronger,
+    said.TooCold: warmer,
+    said.TorchEach: torches,
+}

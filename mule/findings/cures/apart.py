@@ -6,10 +6,11 @@ from collections.abc import Collection, Iterable
 from mule.analysis.ledger import Pieces
 from mule.findings import said
 from mule.findings.codes import CureCode
-from mule.findings.cures.making import carried_pieces, move, owner_of
+from mule.findings.cures.getting import more_of, to_get
+from mule.findings.cures.making import Proposals, carried_pieces, move, owner_of
 from mule.findings.rules import Trials
-from mule.findings.said.cure import Cure, Moving
-from mule.plan.edits import Move
+from mule.findings.said.cure import Cure, Doing, Moving
+from mule.plan.edits import Load, Move
 from mule.plan.gear import Battery, Card
 from mule.plan.places import InBag, PieceKind, Place, Worn
 
@@ -82,3 +83,21 @@ def water_out(trials: Trials, finding: said.WaterBeside) -> Iterable[Cure]:
     yield move(held, InBag(bag=bag, outside=True), CureCode.OUTSIDE)
     if owner := owner_of(trials, bag):
         yield move(held, Worn(person=owner), CureCode.WEAR)
+
+
+def bear_a_loss(trials: Trials, finding: said.SinglePoint) -> Iterable[Cure]:
+    """The ways to bear a loss, as they were found with it."""
+    for backup in (b for loss in trials.resilience.losses if (loss.item,) == finding.items for b in loss.backups):
+        edits = tuple(Load(item=item) for item in backup.items)
+        yield Doing(code=CureCode.LOAD, edits=edits, mass_change_g=backup.mass_g)
+    thing = trials.plan.items[finding.items[0]]
+    yield to_get(more_of(thing))
+
+
+PROPOSALS: Proposals = {
+    said.BothInOneBag: pair_apart,
+    said.LostBag: spread,
+    said.MedicineHeld: out_of_the_hold,
+    said.SinglePoint: bear_a_loss,
+    said.WaterBeside: water_out,
+}

@@ -6,7 +6,7 @@ from itertools import islice
 from mule.analysis.completeness import packs_eaten
 from mule.findings import said
 from mule.findings.cures.getting import filter_for_thread, to_get, usual, usual_sort
-from mule.findings.cures.making import at_home, leave_all, left, load, load_counts, sees, with_followers
+from mule.findings.cures.making import Proposals, at_home, leave_all, left, load, load_counts, sees, with_followers
 from mule.findings.rules import Trials
 from mule.findings.said import Finding
 from mule.findings.said.cure import Cure
@@ -134,3 +134,24 @@ def _on_another_lens(trials: Trials, want: str, effect: str) -> Iterable[Cure]:
             here = (f for f in filters if f.thread_mm == lens.thread_mm and (f.id in trials.loaded or at_hand(f)))
             for one in here:
                 yield load(lens, *([] if one.id in trials.loaded else [one]))
+
+
+PROPOSALS: Proposals = {
+    said.BackTooLate: all_without,
+    said.BankTooLarge: all_without,
+    said.ChargerVolts: all_without,
+    said.ClashBasePlate: one_without,
+    said.ClashHotShoe: one_without,
+    said.ClashPhone: one_without,
+    said.FilterUnserved: filter_for,
+    said.GoesBack: all_without,
+    said.IdleOptics: idle,
+    said.MissingLink: missing_link,
+    said.MustLeave: all_without,
+    said.OneZoom: all_without,
+    said.PiecesShort: missing_link,
+    said.Primes: all_without,
+    said.SeenTwice: one_without,
+    said.ServesNothing: orphan,
+    said.TrioOfZooms: all_without,
+}

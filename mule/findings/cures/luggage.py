@@ -9,6 +9,7 @@ from mule.findings.codes import CureCode
 from mule.findings.cures.getting import cabin_bag, to_get
 from mule.findings.cures.lighten import enough, lighten, may_be_held, stays_in_cabin
 from mule.findings.cures.making import (
+    Proposals,
     carried_pieces,
     inside,
     leave,
@@ -269,3 +270,20 @@ def _unstrapped(trials: Trials, bag: str) -> Iterable[Cure]:
         yield Doing(code=CureCode.TAKE_OFF, edits=tuple(Move(item=i, place=InBag(bag=target)) for i in strapped))
     if not any(keeps_safe(trials.plan.items[item]) for item in strapped):
         yield Doing(code=CureCode.LEAVE, edits=tuple(Leave(item=item) for item in strapped))
+
+
+PROPOSALS: Proposals = {
+    said.CarriesWell: lighter_back,
+    said.GateNo: gate_place,
+    said.HeavyLoad: lighter_back,
+    said.LegCount: fewer_bags,
+    said.LegMass: lighter_bag,
+    said.LegSize: smaller_bag,
+    said.LegSoft: smaller_bag,
+    said.LegSum: smaller_bag,
+    said.LegTogether: lighter_together,
+    said.NotAtSeat: at_the_seat,
+    said.Overfull: emptier_bag,
+    said.TooLarge: place_for,
+    said.Unplaced: bag_for_all,
+}

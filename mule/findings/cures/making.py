@@ -1,6 +1,6 @@
 """Edits put together. What they weigh and cost is worked out when they are tried."""
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from typing import Any
 
 from mule.analysis.ledger import LoadedKit, Pieces
@@ -9,11 +9,16 @@ from mule.analysis.load import Piece
 from mule.analysis.optics import crop_factor
 from mule.findings.codes import CureCode
 from mule.findings.rules import Trials
-from mule.findings.said.cure import Doing, Moving, MovingCode
+from mule.findings.said.cure import Cure, Doing, Moving, MovingCode
+from mule.findings.said.told import Told
 from mule.plan.edits import Leave, Load, Move
 from mule.plan.gear import Bag, Body, Gear, Lens, at_hand, keeps_safe
 from mule.plan.gear.base import Thing
 from mule.plan.places import AsPiece, InBag, PieceKind, Place
+
+# What could be done about each finding, the cheap and likely ways first.
+Proposer = Callable[[Trials, Any], Iterable[Cure]]
+Proposals = Mapping[type[Told], Proposer]
 
 
 def load(*things: Gear, count: int = 1) -> Doing:

@@ -7,7 +7,7 @@ from mule.findings.codes import CureCode
 from mule.findings.cures.getting import more_of, to_get
 from mule.findings.cures.links import all_without
 from mule.findings.cures.luggage import smaller_bags
-from mule.findings.cures.making import instead, leave_all, left, load
+from mule.findings.cures.making import Proposals, instead, leave_all, left, load
 from mule.findings.rules import Trials
 from mule.findings.said.cure import Cure, Doing, StayAtBase
 from mule.plan.gear import Body, OtherSupport, at_hand, twins
@@ -72,3 +72,15 @@ def within_rules(
         yield StayAtBase(days=finding.days)
     if not bags:
         yield from all_without(trials, finding)
+
+
+PROPOSALS: Proposals = {
+    said.BigBagsBarred: within_rules,
+    said.DronesBarred: within_rules,
+    said.MustTake: come_along,
+    said.NoneBody: second_body,
+    said.SlotFull: one_of_slot,
+    said.SpecialistBody: second_body,
+    said.TripodsBarred: within_rules,
+    said.TwinBody: second_body,
+}

@@ -9,7 +9,7 @@ from mule.analysis.storage.stamina import keep
 from mule.findings import said
 from mule.findings.codes import CureCode
 from mule.findings.cures.getting import to_get, usual
-from mule.findings.cures.making import at_home, left, load, load_counts, move
+from mule.findings.cures.making import Proposals, at_home, left, load, load_counts, move
 from mule.findings.rules import Trials
 from mule.findings.said.cure import Cure, Doing, EraseAfter, FewBig
 from mule.plan.edits import Load
@@ -118,3 +118,11 @@ def copies_apart(trials: Trials, finding: said.CopiesTogether | said.PicturesInO
         places = chain(bags, pockets)
         yield from (Doing(code=CureCode.LOAD, edits=(Load(item=drive.id, place=place),)) for place in places)
     yield to_get(usual("drive"))
+
+
+PROPOSALS: Proposals = {
+    said.CardsFull: more_cards,
+    said.CopiesShort: more_copies,
+    said.CopiesTogether: copies_apart,
+    said.PicturesInOneBag: copies_apart,
+}

@@ -9,7 +9,7 @@ from mule.analysis.power import PowerCase, carries, counted, fewest, helpers, re
 from mule.findings import said
 from mule.findings.codes import CureCode
 from mule.findings.cures.getting import more_of, to_get, usual
-from mule.findings.cures.making import at_home, load
+from mule.findings.cures.making import Proposals, at_home, load
 from mule.findings.rules import Trials
 from mule.findings.said.cure import Charging, ChargingCode, Cure, Doing
 from mule.plan.edits import Load
@@ -138,3 +138,9 @@ def _get_packs(trials: Trials, pack: Battery, more: int) -> Doing:
     """Those at home, and the rest from elsewhere."""
     here = _packs_at_home(trials, pack)
     return to_get(more_of(pack, max(1, more - here)), edits=load(pack, count=here).edits if here else ())
+
+
+PROPOSALS: Proposals = {
+    said.PowerShort: lasts_longer,
+    said.PowerThin: lasts_longer,
+}

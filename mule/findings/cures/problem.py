@@ -2,7 +2,8 @@
 
 from collections.abc import Iterable
 
-from mule.findings.codes import FindingCode, Severity
+from mule.findings import said
+from mule.findings.codes import Severity
 from mule.findings.said import Finding
 from mule.findings.said.told import Subject
 
@@ -47,24 +48,22 @@ def weighty(finding: Finding) -> bool:
 
 
 # Of these the rules are silent while no picture can be taken at all.
-_REVEALED = frozenset(
-    {
-        FindingCode.AID_MISSING,
-        FindingCode.COPIES_SHORT,
-        FindingCode.COPIES_TOGETHER,
-        FindingCode.COVER_LEFT,
-        FindingCode.FILTER_UNSERVED,
-        FindingCode.GAP,
-        FindingCode.IDLE_OPTICS,
-        FindingCode.NOT_HELD,
-        FindingCode.POWER_SHORT,
-        FindingCode.SINGLE_POINT,
-        FindingCode.SUPPORT_LOADED,
-        FindingCode.WANT_UNMET,
-    }
+_REVEALED = (
+    said.AidMissing,
+    said.CopiesShort,
+    said.CopiesTogether,
+    said.CoverLeft,
+    said.FilterUnserved,
+    said.WantGap,
+    said.IdleOptics,
+    said.NotHeld,
+    said.PowerShort,
+    said.SinglePoint,
+    said.SupportLoaded,
+    said.WantUnmet,
 )
 
 
 def is_revealed(finding: Finding, *, by: Finding) -> bool:
     """Whether something was so before and could only not be said while the other stood."""
-    return by.code == FindingCode.NO_SET_UP and finding.code in _REVEALED
+    return isinstance(by, said.NoSetUp) and isinstance(finding, _REVEALED)

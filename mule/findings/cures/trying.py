@@ -6,8 +6,9 @@ from math import inf
 from typing import NamedTuple
 
 from mule.base.errors import InvalidInput
+from mule.findings import said
 from mule.findings.assess import case_of
-from mule.findings.codes import FindingCode, NoWay, Severity
+from mule.findings.codes import NoWay, Severity
 from mule.findings.cures.getting import with_gets
 from mule.findings.cures.problem import heavier, is_revealed, lighter, problems, weighty
 from mule.findings.cures.proposers import proposed, why_not
@@ -30,7 +31,7 @@ _NO_POINTS = 0.005
 _NO_COVER = 0.005
 _NO_GRAMS = 0.5
 # What is not mended on the way: to look for what would takes longer than to look at another cure.
-_SLOW = frozenset({FindingCode.POWER_SHORT, FindingCode.CARDS_FULL, FindingCode.COPIES_SHORT})
+_SLOW = (said.PowerShort, said.CardsFull, said.CopiesShort)
 # What leaves more of a problem than this is no way out.
 _MOST_REST = 0.9
 
@@ -123,12 +124,12 @@ class Trying:
         then = self._then(cure)
         if then is None:
             return None
-        case, said = then
-        if self._losses_weigh or asked.code in OF_LOSSES:
+        case, heard = then
+        if self._losses_weigh or isinstance(asked, OF_LOSSES):
             # Who is not told of other losses as a price need not know them.
-            about = None if self._losses_weigh else asked.code
-            said = (*said, *speak_of_losses(Trials(case), about))
-        after = problems(said)
+            about = None if self._losses_weigh else type(asked)
+            heard = (*heard, *speak_of_losses(Trials(case), about))
+        after = problems(heard)
         problem, rest = asked.subject(), 0.0
         now, before = after.get(problem), self._before[problem]
         if not lighter(now, before):
@@ -139,7 +140,7 @@ class Trying:
                 return None
         brings = tuple(
             one
-            for one in said
+            for one in heard
             if weighty(one)
             and heavier(after[one.subject()], self._before.get(one.subject()))
             and not is_revealed(one, by=asked)
@@ -172,7 +173,7 @@ class Trying:
 
     def _mended(self, made: _Outcome, asked: Finding) -> _Outcome | None:
         """With the first way out of everything that it brings along, if that leaves nothing new."""
-        if any(one.code in _SLOW for one in made.brings):
+        if any(isinstance(one, _SLOW) for one in made.brings):
             return None
         trials, more = Trials(made.case), list[Edit]()
         for one in made.brings:

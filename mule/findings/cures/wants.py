@@ -6,7 +6,7 @@ from mule.analysis.optics import Closer, Gap, NativeGap
 from mule.findings import said
 from mule.findings.codes import CureCode
 from mule.findings.cures.getting import lens_that_sees, to_get
-from mule.findings.cures.making import left, load, sees
+from mule.findings.cures.making import Proposals, left, load, sees
 from mule.findings.rules import Trials
 from mule.findings.said.cure import CropMode, Cure, Doing, InPart, Stitch
 from mule.plan.edits import Load
@@ -103,3 +103,12 @@ def fewer_changes(trials: Trials, finding: said.LensChanges) -> Iterable[Cure]:
     """The lightest body that saves changing lenses in the weather."""
     days = (d for d in trials.case.lens_changes if d.date == finding.day and d.second_body)
     yield from (load(trials.plan.items[d.second_body]) for d in days if d.second_body)
+
+
+PROPOSALS: Proposals = {
+    said.LensChanges: fewer_changes,
+    said.NativeGapOfWants: bridge,
+    said.NoSetUp: something_to_shoot,
+    said.WantGap: close_gap,
+    said.WantUnmet: close_gap,
+}

@@ -2,111 +2,88 @@
 
 from collections.abc import Iterable
 
-from mule.findings.codes import FindingCode
-from mule.findings.rules.brief import NoDaysRule, NoPeopleRule, NoWantsRule
+from mule.findings import said
+from mule.findings.rules import (
+    brief,
+    completeness,
+    gate,
+    holding,
+    kit,
+    losses,
+    people,
+    place,
+    policies,
+    stamina,
+    stow,
+    travel,
+    wants,
+    warmth,
+)
 from mule.findings.rules.case import Case, Rule, TrialRule, Trials
-from mule.findings.rules.completeness import (
-    ChainsRule,
-    ClashesRule,
-    FiltersTogetherRule,
-    FilterUnservedRule,
-    MissingLinkRule,
-    OrphansRule,
-    OverlapsRule,
-)
-from mule.findings.rules.gate import MedicineInReachRule, RestrictedThingsRule
-from mule.findings.rules.holding import AsksUnmetRule, CoverLeftRule, LightLegsRule, SupportLoadedRule
-from mule.findings.rules.kit import (
-    AbsentLoadedRule,
-    IdleOpticsRule,
-    NothingLoadedRule,
-    NothingToShootRule,
-    OverfullRule,
-)
-from mule.findings.rules.losses import LostBagsRule, SinglePointsRule
-from mule.findings.rules.people import BothInOneBagRule, CarriesWellRule, SetIncompleteRule, TorchEachRule
-from mule.findings.rules.place import BackTooLateRule, GoesBackRule, LensChangesRule, LocalRulesRule, ToFetchRule
-from mule.findings.rules.policies import BodyPolicyRule, LensPolicyRule, MarksKeptRule
-from mule.findings.rules.stamina import (
-    BankTooLargeRule,
-    BeyondTheEstimateRule,
-    CardOldRule,
-    CardsFullRule,
-    ChargerUselessRule,
-    CopiesShortRule,
-    CopiesTogetherRule,
-    FilmShortRule,
-    MirrorOnceRule,
-    PowerShortRule,
-)
 from mule.findings.rules.stations import Station, StationMark, stations_of
-from mule.findings.rules.stow import AtTheSeatRule, TooLargeRule, WaterBesideRule
-from mule.findings.rules.travel import LegRefusesRule, LoadOnPersonRule, UnplacedRule
-from mule.findings.rules.wants import GapsRule, NativeGapsRule, WantUnmetRule
-from mule.findings.rules.warmth import TooColdRule
 from mule.findings.said import Finding
 
 RULES: tuple[Rule, ...] = (
-    NoPeopleRule(),
-    NoDaysRule(),
-    NoWantsRule(),
-    NothingLoadedRule(),
-    NothingToShootRule(),
-    MissingLinkRule(),
-    LegRefusesRule(),
-    UnplacedRule(),
-    WantUnmetRule(),
-    AsksUnmetRule(),
-    SupportLoadedRule(),
-    LightLegsRule(),
-    CoverLeftRule(),
-    TooColdRule(),
-    MarksKeptRule(),
-    LensPolicyRule(),
-    BodyPolicyRule(),
-    GapsRule(),
-    FilterUnservedRule(),
-    FiltersTogetherRule(),
-    LocalRulesRule(),
-    CarriesWellRule(),
-    LoadOnPersonRule(),
-    OverfullRule(),
-    IdleOpticsRule(),
-    OrphansRule(),
-    BackTooLateRule(),
-    GoesBackRule(),
-    ClashesRule(),
-    LensChangesRule(),
-    AbsentLoadedRule(),
-    ToFetchRule(),
-    SetIncompleteRule(),
-    TorchEachRule(),
-    BothInOneBagRule(),
-    OverlapsRule(),
-    NativeGapsRule(),
-    PowerShortRule(),
-    ChargerUselessRule(),
-    BankTooLargeRule(),
-    CardsFullRule(),
-    FilmShortRule(),
-    CardOldRule(),
-    CopiesShortRule(),
-    CopiesTogetherRule(),
-    MirrorOnceRule(),
-    BeyondTheEstimateRule(),
-    RestrictedThingsRule(),
-    MedicineInReachRule(),
-    TooLargeRule(),
-    AtTheSeatRule(),
-    WaterBesideRule(),
+    brief.NoPeopleRule(),
+    brief.NoDaysRule(),
+    brief.NoWantsRule(),
+    kit.NothingLoadedRule(),
+    kit.NothingToShootRule(),
+    completeness.MissingLinkRule(),
+    travel.LegRefusesRule(),
+    travel.UnplacedRule(),
+    wants.WantUnmetRule(),
+    holding.AsksUnmetRule(),
+    holding.SupportLoadedRule(),
+    holding.LightLegsRule(),
+    holding.CoverLeftRule(),
+    warmth.TooColdRule(),
+    policies.MarksKeptRule(),
+    policies.LensPolicyRule(),
+    policies.BodyPolicyRule(),
+    wants.GapsRule(),
+    completeness.FilterUnservedRule(),
+    completeness.FiltersTogetherRule(),
+    place.LocalRulesRule(),
+    people.CarriesWellRule(),
+    travel.LoadOnPersonRule(),
+    kit.OverfullRule(),
+    kit.IdleOpticsRule(),
+    completeness.OrphansRule(),
+    place.BackTooLateRule(),
+    place.GoesBackRule(),
+    completeness.ClashesRule(),
+    place.LensChangesRule(),
+    kit.AbsentLoadedRule(),
+    place.ToFetchRule(),
+    people.SetIncompleteRule(),
+    people.TorchEachRule(),
+    people.BothInOneBagRule(),
+    completeness.OverlapsRule(),
+    wants.NativeGapsRule(),
+    stamina.PowerShortRule(),
+    stamina.ChargerUselessRule(),
+    stamina.BankTooLargeRule(),
+    stamina.CardsFullRule(),
+    stamina.FilmShortRule(),
+    stamina.CardOldRule(),
+    stamina.CopiesShortRule(),
+    stamina.CopiesTogetherRule(),
+    stamina.MirrorOnceRule(),
+    stamina.BeyondTheEstimateRule(),
+    gate.RestrictedThingsRule(),
+    gate.MedicineInReachRule(),
+    stow.TooLargeRule(),
+    stow.AtTheSeatRule(),
+    stow.WaterBesideRule(),
 )
 
 
 # These speak of other kits: with the advice, after the others of their severity.
-TRIAL_RULES: tuple[TrialRule, ...] = (SinglePointsRule(), LostBagsRule(), ChainsRule())
+TRIAL_RULES: tuple[TrialRule, ...] = (losses.SinglePointsRule(), losses.LostBagsRule(), completeness.ChainsRule())
 
 # What ``speak_of_losses`` says.
-OF_LOSSES = frozenset({FindingCode.LOST_BAG, FindingCode.SINGLE_POINT, FindingCode.PICTURES_IN_ONE_BAG})
+OF_LOSSES = (said.LostBag, said.SinglePoint, said.PicturesInOneBag)
 
 
 def speak(case: Case) -> tuple[Finding, ...]:
@@ -114,24 +91,24 @@ def speak(case: Case) -> tuple[Finding, ...]:
 
     >>> from mule.findings.assess import case_of
     >>> from tests import cast
-    >>> [said.code.value for said in speak(case_of(cast.plan([])))]
+    >>> [one.code for one in speak(case_of(cast.plan([])))]
     ['nothing-loaded']
     """
-    return tuple(sorted((said for rule in RULES for said in rule.find(case)), key=_rank))
+    return tuple(sorted((one for rule in RULES for one in rule.find(case)), key=_rank))
 
 
 def speak_of_trials(trials: Trials) -> tuple[Finding, ...]:
     """What only other kits show."""
-    return tuple(said for rule in TRIAL_RULES for said in rule.find(trials))
+    return tuple(one for rule in TRIAL_RULES for one in rule.find(trials))
 
 
-def speak_of_losses(trials: Trials, about: FindingCode | None = None) -> tuple[Finding, ...]:
+def speak_of_losses(trials: Trials, about: type[Finding] | None = None) -> tuple[Finding, ...]:
     """Every loss that is worth a line, not only the worst few: for who compares kits.
 
     about: where only one sort is asked for, the others are not worked out.
     """
-    bags = LostBagsRule().find(trials) if about in (None, FindingCode.LOST_BAG) else ()
-    things = SinglePointsRule(most=None).find(trials) if about != FindingCode.LOST_BAG else ()
+    bags = losses.LostBagsRule().find(trials) if about in (None, said.LostBag) else ()
+    things = losses.SinglePointsRule(most=None).find(trials) if about is not said.LostBag else ()
     return (*things, *bags)
 
 

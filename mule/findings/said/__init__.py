@@ -1,227 +1,43 @@
 """One type for each thing that a rule can say, told apart by its code."""
 
-from typing import Annotated
+from collections.abc import Iterator
+from functools import reduce
+from operator import or_
+from typing import TYPE_CHECKING, Annotated
 
 from pydantic import Field
 
-from mule.findings.said.brief import NoDays, NoPeople, NoWants
-from mule.findings.said.completeness import (
-    ChainOfLinks,
-    ClashBasePlate,
-    ClashHotShoe,
-    ClashPhone,
-    FiltersTogether,
-    FilterUnserved,
-    MissingLink,
-    PiecesShort,
-    SeenTwice,
-    ServesNothing,
-)
+from mule.findings.said.brief import *
+from mule.findings.said.completeness import *
 from mule.findings.said.cure import WAYS_OUT
-from mule.findings.said.gate import GateAsk, GateNo, MedicineHeld
-from mule.findings.said.holding import AidMissing, CoverLeft, LightLegs, NotHeld, SupportLoaded
-from mule.findings.said.kit import AbsentLoaded, IdleOptics, NoSetUp, NothingLoaded, Overfull
-from mule.findings.said.losses import LostBag, PicturesInOneBag, SinglePoint
-from mule.findings.said.people import BothInOneBag, CarriesWell, SetIncomplete, TooCold, TorchEach
-from mule.findings.said.place import (
-    BackTooLate,
-    BigBagsBarred,
-    DronesBarred,
-    GoesBack,
-    LensChanges,
-    ToFetch,
-    TripodsBarred,
-)
-from mule.findings.said.policies import (
-    MustLeave,
-    MustTake,
-    NoneBody,
-    OneZoom,
-    Primes,
-    SlotFull,
-    SpecialistBody,
-    TrioOfZooms,
-    TwinBody,
-)
-from mule.findings.said.stamina import (
-    BankTooLarge,
-    BeyondCold,
-    CardOld,
-    CardsFull,
-    ChargerVolts,
-    CopiesShort,
-    CopiesTogether,
-    FilmShort,
-    MirrorOneCard,
-    MirrorOneSlot,
-    PowerShort,
-    PowerThin,
-)
-from mule.findings.said.stow import NotAtSeat, TooLarge, WaterBeside
-from mule.findings.said.travel import HeavyLoad, LegCount, LegMass, LegSize, LegSoft, LegSum, LegTogether, Unplaced
-from mule.findings.said.wants import NativeGapOfWants, WantGap, WantUnmet
+from mule.findings.said.gate import *
+from mule.findings.said.holding import *
+from mule.findings.said.kit import *
+from mule.findings.said.losses import *
+from mule.findings.said.people import *
+from mule.findings.said.place import *
+from mule.findings.said.policies import *
+from mule.findings.said.stamina import *
+from mule.findings.said.stow import *
+from mule.findings.said.told import Told
+from mule.findings.said.travel import *
+from mule.findings.said.wants import *
 
-# Whatever a rule says: the type is told by the code.
-Finding = Annotated[
-    AbsentLoaded
-    | AidMissing
-    | BackTooLate
-    | BankTooLarge
-    | BeyondCold
-    | BigBagsBarred
-    | BothInOneBag
-    | CardOld
-    | CardsFull
-    | CarriesWell
-    | ChainOfLinks
-    | ChargerVolts
-    | ClashBasePlate
-    | ClashHotShoe
-    | ClashPhone
-    | CopiesShort
-    | CopiesTogether
-    | CoverLeft
-    | DronesBarred
-    | FilmShort
-    | FilterUnserved
-    | FiltersTogether
-    | WantGap
-    | GateAsk
-    | GateNo
-    | GoesBack
-    | HeavyLoad
-    | IdleOptics
-    | LegCount
-    | LegMass
-    | LegSize
-    | LegSoft
-    | LegSum
-    | LegTogether
-    | LensChanges
-    | LightLegs
-    | LostBag
-    | MedicineHeld
-    | MirrorOneCard
-    | MirrorOneSlot
-    | MissingLink
-    | MustLeave
-    | MustTake
-    | NativeGapOfWants
-    | NoDays
-    | NoPeople
-    | NoSetUp
-    | NoWants
-    | NoneBody
-    | NotAtSeat
-    | NotHeld
-    | NothingLoaded
-    | OneZoom
-    | ServesNothing
-    | Overfull
-    | SeenTwice
-    | PicturesInOneBag
-    | PiecesShort
-    | PowerShort
-    | PowerThin
-    | Primes
-    | SetIncomplete
-    | SinglePoint
-    | SlotFull
-    | SpecialistBody
-    | SupportLoaded
-    | ToFetch
-    | TooCold
-    | TooLarge
-    | TorchEach
-    | TrioOfZooms
-    | TripodsBarred
-    | TwinBody
-    | Unplaced
-    | WantUnmet
-    | WaterBeside,
-    Field(discriminator="code"),
-]
+
+def _each(base: type[Told]) -> Iterator[type[Told]]:
+    for type_ in base.__subclasses__():
+        if "code" in type_.__annotations__:
+            yield type_
+        yield from _each(type_)
+
+
+# Every one of them. A type is a finding as soon as it has a code.
+FINDINGS: tuple[type[Told], ...] = tuple(sorted(_each(Told), key=lambda type_: type_.__name__))
+if TYPE_CHECKING:
+    Finding = Told
+else:
+    Finding = Annotated[reduce(or_, FINDINGS), Field(discriminator="code")]
 
 # What a way out brings along is findings again.
 for _way in WAYS_OUT:
     _way.model_rebuild(_types_namespace={"Finding": Finding})
-
-__all__ = [
-    "AbsentLoaded",
-    "AidMissing",
-    "BackTooLate",
-    "BankTooLarge",
-    "BeyondCold",
-    "BigBagsBarred",
-    "BothInOneBag",
-    "CardOld",
-    "CardsFull",
-    "CarriesWell",
-    "ChainOfLinks",
-    "ChargerVolts",
-    "ClashBasePlate",
-    "ClashHotShoe",
-    "ClashPhone",
-    "CopiesShort",
-    "CopiesTogether",
-    "CoverLeft",
-    "DronesBarred",
-    "FilmShort",
-    "FilterUnserved",
-    "FiltersTogether",
-    "Finding",
-    "GateAsk",
-    "GateNo",
-    "GoesBack",
-    "HeavyLoad",
-    "IdleOptics",
-    "LegCount",
-    "LegMass",
-    "LegSize",
-    "LegSoft",
-    "LegSum",
-    "LegTogether",
-    "LensChanges",
-    "LightLegs",
-    "LostBag",
-    "MedicineHeld",
-    "MirrorOneCard",
-    "MirrorOneSlot",
-    "MissingLink",
-    "MustLeave",
-    "MustTake",
-    "NativeGapOfWants",
-    "NoDays",
-    "NoPeople",
-    "NoSetUp",
-    "NoWants",
-    "NoneBody",
-    "NotAtSeat",
-    "NotHeld",
-    "NothingLoaded",
-    "OneZoom",
-    "Overfull",
-    "PicturesInOneBag",
-    "PiecesShort",
-    "PowerShort",
-    "PowerThin",
-    "Primes",
-    "SeenTwice",
-    "ServesNothing",
-    "SetIncomplete",
-    "SinglePoint",
-    "SlotFull",
-    "SpecialistBody",
-    "SupportLoaded",
-    "ToFetch",
-    "TooCold",
-    "TooLarge",
-    "TorchEach",
-    "TrioOfZooms",
-    "TripodsBarred",
-    "TwinBody",
-    "Unplaced",
-    "WantGap",
-    "WantUnmet",
-    "WaterBeside",
-]

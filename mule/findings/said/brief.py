@@ -2,14 +2,14 @@
 
 from typing import ClassVar, Literal
 
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told
 
 
 class NoPeople(Told):
     """Nobody is there to carry the kit."""
 
-    code: Literal[FindingCode.NO_PEOPLE] = FindingCode.NO_PEOPLE
+    code: Literal["no-people"] = "no-people"
     severity: Severity = Severity.BLOCKER
     stations: tuple[StationName, ...] = (StationName.BRIEF,)
 
@@ -19,7 +19,7 @@ class NoPeople(Told):
 class NoDays(Told):
     """There is no day that could be judged."""
 
-    code: Literal[FindingCode.NO_DAYS] = FindingCode.NO_DAYS
+    code: Literal["no-days"] = "no-days"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BRIEF, StationName.STAMINA)
 
@@ -29,7 +29,7 @@ class NoDays(Told):
 class NoWants(Told):
     """Nothing is wanted."""
 
-    code: Literal[FindingCode.NO_WANTS] = FindingCode.NO_WANTS
+    code: Literal["no-wants"] = "no-wants"
     severity: Severity = Severity.BLOCKER
     stations: tuple[StationName, ...] = (StationName.BRIEF,)
 

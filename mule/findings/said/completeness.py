@@ -3,7 +3,7 @@
 from typing import ClassVar, Literal
 
 from mule.base.units import ItemId, Name
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told, octaves
 from mule.plan.gear import Effect
 
@@ -21,13 +21,13 @@ class OfALink(Told):
 class MissingLink(OfALink):
     """Nothing loaded gives it."""
 
-    code: Literal[FindingCode.MISSING_LINK] = FindingCode.MISSING_LINK
+    code: Literal["missing-link"] = "missing-link"
 
 
 class PiecesShort(OfALink):
     """It is loaded, in too few pieces."""
 
-    code: Literal[FindingCode.PIECES_SHORT] = FindingCode.PIECES_SHORT
+    code: Literal["pieces-short"] = "pieces-short"
     short: int
 
     def size(self) -> float:
@@ -38,7 +38,7 @@ class PiecesShort(OfALink):
 class ServesNothing(OfALink):
     """Nothing loaded needs it. mass_g: of all pieces."""
 
-    code: Literal[FindingCode.ORPHAN] = FindingCode.ORPHAN
+    code: Literal["orphan"] = "orphan"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     mass_g: float
@@ -47,7 +47,7 @@ class ServesNothing(OfALink):
 class ChainOfLinks(OfALink):
     """One thing, or type, that alone brings ``things`` others along, ``mass_g`` in all."""
 
-    code: Literal[FindingCode.CHAIN] = FindingCode.CHAIN
+    code: Literal["chain"] = "chain"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     things: int
@@ -71,25 +71,25 @@ class OfAClash(Told):
 class ClashHotShoe(OfAClash):
     """For hot shoes."""
 
-    code: Literal[FindingCode.CLASH_HOT_SHOE] = FindingCode.CLASH_HOT_SHOE
+    code: Literal["clash-hot-shoe"] = "clash-hot-shoe"
 
 
 class ClashPhone(OfAClash):
     """For phones."""
 
-    code: Literal[FindingCode.CLASH_PHONE] = FindingCode.CLASH_PHONE
+    code: Literal["clash-phone"] = "clash-phone"
 
 
 class ClashBasePlate(OfAClash):
     """For plates."""
 
-    code: Literal[FindingCode.CLASH_BASE_PLATE] = FindingCode.CLASH_BASE_PLATE
+    code: Literal["clash-base-plate"] = "clash-base-plate"
 
 
 class SeenTwice(Told):
     """Things that do the same."""
 
-    code: Literal[FindingCode.OVERLAP] = FindingCode.OVERLAP
+    code: Literal["overlap"] = "overlap"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     by: Name
@@ -103,7 +103,7 @@ class FilterUnserved(Told):
     from_mm, to_mm: where it lacks, when it does so in part.
     """
 
-    code: Literal[FindingCode.FILTER_UNSERVED] = FindingCode.FILTER_UNSERVED
+    code: Literal["filter-unserved"] = "filter-unserved"
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     want: ItemId
     effect: Effect
@@ -124,7 +124,7 @@ class FiltersTogether(Told):
     rim_mm: of what they are in; from_mm: where the corners are dark.
     """
 
-    code: Literal[FindingCode.FILTERS_TOGETHER] = FindingCode.FILTERS_TOGETHER
+    code: Literal["filters-together"] = "filters-together"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     want: ItemId

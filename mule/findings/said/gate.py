@@ -3,7 +3,7 @@
 from typing import ClassVar, Literal
 
 from mule.base.units import ItemId, Name
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told
 
 
@@ -30,7 +30,7 @@ class AtTheGate(Told):
 class GateNo(AtTheGate):
     """It does not go. over: pieces past those that may, or all that lie where none may."""
 
-    code: Literal[FindingCode.GATE_NO] = FindingCode.GATE_NO
+    code: Literal["gate-no"] = "gate-no"
     severity: Severity = Severity.BLOCKER
     stations: tuple[StationName, ...] = (StationName.GATE,)
     over: int
@@ -43,13 +43,13 @@ class GateNo(AtTheGate):
 class GateAsk(AtTheGate):
     """It goes only with somebody's word."""
 
-    code: Literal[FindingCode.GATE_ASK] = FindingCode.GATE_ASK
+    code: Literal["gate-ask"] = "gate-ask"
 
 
 class MedicineHeld(Told):
     """Medicine in a bag that is checked in."""
 
-    code: Literal[FindingCode.MEDICINE_HELD] = FindingCode.MEDICINE_HELD
+    code: Literal["medicine-held"] = "medicine-held"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.GATE,)
     bag: ItemId

@@ -3,14 +3,14 @@
 from typing import ClassVar, Literal
 
 from mule.base.units import Aid, ItemId
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told
 
 
 class NotHeld(Told):
     """A want is to be held still, and nothing does."""
 
-    code: Literal[FindingCode.NOT_HELD] = FindingCode.NOT_HELD
+    code: Literal["not-held"] = "not-held"
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     want: ItemId
 
@@ -20,7 +20,7 @@ class NotHeld(Told):
 class AidMissing(Told):
     """Too few of what a want asks for beside glass."""
 
-    code: Literal[FindingCode.AID_MISSING] = FindingCode.AID_MISSING
+    code: Literal["aid-missing"] = "aid-missing"
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     want: ItemId
     aid: Aid
@@ -37,7 +37,7 @@ class AidMissing(Told):
 class LightLegs(Told):
     """Legs that wind pushes, on ``days`` days."""
 
-    code: Literal[FindingCode.LIGHT_LEGS] = FindingCode.LIGHT_LEGS
+    code: Literal["light-legs"] = "light-legs"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     mass_g: float
@@ -53,7 +53,7 @@ class LightLegs(Told):
 class SupportLoaded(Told):
     """What stands on legs or head, against what they are rated for: the weakest first among the things."""
 
-    code: Literal[FindingCode.SUPPORT_LOADED] = FindingCode.SUPPORT_LOADED
+    code: Literal["support-loaded"] = "support-loaded"
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     want: ItemId
     mass_g: float
@@ -69,7 +69,7 @@ class SupportLoaded(Told):
 class CoverLeft(Told):
     """Weather on ``days`` days, things that it gets into, and the cover at home."""
 
-    code: Literal[FindingCode.COVER_LEFT] = FindingCode.COVER_LEFT
+    code: Literal["cover-left"] = "cover-left"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     weather: Literal["rain", "spray", "snow", "dust"]

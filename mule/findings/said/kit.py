@@ -3,7 +3,7 @@
 from datetime import date
 from typing import ClassVar, Literal
 
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told
 from mule.plan.gear import AbsenceReason
 
@@ -11,7 +11,7 @@ from mule.plan.gear import AbsenceReason
 class NothingLoaded(Told):
     """The kit is empty."""
 
-    code: Literal[FindingCode.NOTHING_LOADED] = FindingCode.NOTHING_LOADED
+    code: Literal["nothing-loaded"] = "nothing-loaded"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH, StationName.STAMINA, StationName.GATE)
 
@@ -21,7 +21,7 @@ class NothingLoaded(Told):
 class NoSetUp(Told):
     """Things are loaded, but none of them takes a picture."""
 
-    code: Literal[FindingCode.NO_SET_UP] = FindingCode.NO_SET_UP
+    code: Literal["no-set-up"] = "no-set-up"
     severity: Severity = Severity.BLOCKER
     stations: tuple[StationName, ...] = (StationName.BENCH, StationName.STAMINA)
 
@@ -31,7 +31,7 @@ class NoSetUp(Told):
 class IdleOptics(Told):
     """A lens that no loaded body takes, a converter that no loaded lens names. mass_g: of all pieces."""
 
-    code: Literal[FindingCode.IDLE_OPTICS] = FindingCode.IDLE_OPTICS
+    code: Literal["idle-optics"] = "idle-optics"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     mass_g: float
@@ -42,7 +42,7 @@ class IdleOptics(Told):
 class AbsentLoaded(Told):
     """It is loaded and not here. until: when it is back, where that is known."""
 
-    code: Literal[FindingCode.ABSENT_LOADED] = FindingCode.ABSENT_LOADED
+    code: Literal["absent-loaded"] = "absent-loaded"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     reason: AbsenceReason
@@ -54,7 +54,7 @@ class AbsentLoaded(Told):
 class Overfull(Told):
     """More litres than a bag or an insert has."""
 
-    code: Literal[FindingCode.OVERFULL] = FindingCode.OVERFULL
+    code: Literal["overfull"] = "overfull"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     what: Literal["bag", "insert"]

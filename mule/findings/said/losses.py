@@ -2,7 +2,7 @@
 
 from typing import ClassVar, Literal
 
-from mule.findings.codes import FindingCode, StationName
+from mule.findings.codes import StationName
 from mule.findings.said.told import Told
 
 
@@ -12,7 +12,7 @@ class LostBag(Told):
     power_days, whole_days: without and with it, of ``of_days``; charges: whether what is left still charges.
     """
 
-    code: Literal[FindingCode.LOST_BAG] = FindingCode.LOST_BAG
+    code: Literal["lost-bag"] = "lost-bag"
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     power_days: int
     whole_days: int
@@ -32,7 +32,7 @@ class LostBag(Told):
 class SinglePoint(Told):
     """One thing whose loss costs much. points: of the brief; stops: whether no picture is taken any more."""
 
-    code: Literal[FindingCode.SINGLE_POINT] = FindingCode.SINGLE_POINT
+    code: Literal["single-point"] = "single-point"
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     points: float
     wants: int
@@ -49,7 +49,7 @@ class SinglePoint(Told):
 class PicturesInOneBag(Told):
     """All copies of the pictures ride in one bag."""
 
-    code: Literal[FindingCode.PICTURES_IN_ONE_BAG] = FindingCode.PICTURES_IN_ONE_BAG
+    code: Literal["pictures-in-one-bag"] = "pictures-in-one-bag"
     stations: tuple[StationName, ...] = (StationName.BENCH,)
 
     ABOUT: ClassVar[tuple[str, ...]] = ("items",)

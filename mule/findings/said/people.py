@@ -4,14 +4,14 @@ from datetime import date
 from typing import ClassVar, Literal
 
 from mule.base.units import ItemId, Label, Name
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told
 
 
 class CarriesWell(Told):
     """More on a back than it carries well."""
 
-    code: Literal[FindingCode.CARRIES_WELL] = FindingCode.CARRIES_WELL
+    code: Literal["carries-well"] = "carries-well"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     person: ItemId
@@ -28,7 +28,7 @@ class CarriesWell(Told):
 class BothInOneBag(Told):
     """Two things that back each other up, and the bag that both ride in."""
 
-    code: Literal[FindingCode.BOTH_IN_ONE_BAG] = FindingCode.BOTH_IN_ONE_BAG
+    code: Literal["both-in-one-bag"] = "both-in-one-bag"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.BENCH,)
 
@@ -38,7 +38,7 @@ class BothInOneBag(Told):
 class SetIncomplete(Told):
     """Not everybody has all of a set. use: what lacks most; lacking: pieces of everything in it."""
 
-    code: Literal[FindingCode.SET_INCOMPLETE] = FindingCode.SET_INCOMPLETE
+    code: Literal["set-incomplete"] = "set-incomplete"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     set: ItemId
@@ -58,7 +58,7 @@ class SetIncomplete(Told):
 class TorchEach(Told):
     """Fewer head torches than people."""
 
-    code: Literal[FindingCode.TORCH_EACH] = FindingCode.TORCH_EACH
+    code: Literal["torch-each"] = "torch-each"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     have: int
@@ -77,7 +77,7 @@ class TooCold(Told):
     comfort_c: of the warmest; have: warm enough ones.
     """
 
-    code: Literal[FindingCode.TOO_COLD] = FindingCode.TOO_COLD
+    code: Literal["too-cold"] = "too-cold"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     sort: Literal["worn", "slept-in"]

@@ -4,7 +4,7 @@ from datetime import date
 from typing import ClassVar, Literal
 
 from mule.base.units import Name
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told
 
 
@@ -27,25 +27,25 @@ class Barred(Told):
 class TripodsBarred(Barred):
     """Tripods must stay outside."""
 
-    code: Literal[FindingCode.TRIPODS_BARRED] = FindingCode.TRIPODS_BARRED
+    code: Literal["tripods-barred"] = "tripods-barred"
 
 
 class DronesBarred(Barred):
     """Drones must stay on the ground."""
 
-    code: Literal[FindingCode.DRONES_BARRED] = FindingCode.DRONES_BARRED
+    code: Literal["drones-barred"] = "drones-barred"
 
 
 class BigBagsBarred(Barred):
     """Bags over a size do not come in."""
 
-    code: Literal[FindingCode.BIG_BAGS_BARRED] = FindingCode.BIG_BAGS_BARRED
+    code: Literal["big-bags-barred"] = "big-bags-barred"
 
 
 class LensChanges(Told):
     """Lenses are changed in bad weather. days: on which; changes: on the worst of them, ``day``."""
 
-    code: Literal[FindingCode.LENS_CHANGES] = FindingCode.LENS_CHANGES
+    code: Literal["lens-changes"] = "lens-changes"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     days: int
@@ -62,7 +62,7 @@ class LensChanges(Told):
 class BackTooLate(Told):
     """It is away until the trip has begun."""
 
-    code: Literal[FindingCode.BACK_TOO_LATE] = FindingCode.BACK_TOO_LATE
+    code: Literal["back-too-late"] = "back-too-late"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     until: date
@@ -74,7 +74,7 @@ class BackTooLate(Told):
 class GoesBack(Told):
     """It is due before the trip is over. last: the last day of the trip."""
 
-    code: Literal[FindingCode.GOES_BACK] = FindingCode.GOES_BACK
+    code: Literal["goes-back"] = "goes-back"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     due: date
@@ -86,7 +86,7 @@ class GoesBack(Told):
 class ToFetch(Told):
     """To be rented or borrowed first. undated: of how many no day is noted by which they go back."""
 
-    code: Literal[FindingCode.TO_FETCH] = FindingCode.TO_FETCH
+    code: Literal["to-fetch"] = "to-fetch"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     undated: int

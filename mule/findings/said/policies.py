@@ -3,7 +3,7 @@
 from typing import ClassVar, Literal
 
 from mule.base.units import Name
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told
 
 
@@ -25,19 +25,19 @@ class LensPolicy(Told):
 class OneZoom(LensPolicy):
     """One zoom was picked."""
 
-    code: Literal[FindingCode.POLICY_ONE_ZOOM] = FindingCode.POLICY_ONE_ZOOM
+    code: Literal["policy-one-zoom"] = "policy-one-zoom"
 
 
 class TrioOfZooms(LensPolicy):
     """Three zooms were picked."""
 
-    code: Literal[FindingCode.POLICY_TRIO_OF_ZOOMS] = FindingCode.POLICY_TRIO_OF_ZOOMS
+    code: Literal["policy-trio-of-zooms"] = "policy-trio-of-zooms"
 
 
 class Primes(LensPolicy):
     """Fixed focal lengths were picked."""
 
-    code: Literal[FindingCode.POLICY_PRIMES] = FindingCode.POLICY_PRIMES
+    code: Literal["policy-primes"] = "policy-primes"
 
 
 class BodyPolicy(Told):
@@ -57,25 +57,25 @@ class BodyPolicy(Told):
 class NoneBody(BodyPolicy):
     """No second body was picked."""
 
-    code: Literal[FindingCode.POLICY_NONE_BODY] = FindingCode.POLICY_NONE_BODY
+    code: Literal["policy-none-body"] = "policy-none-body"
 
 
 class TwinBody(BodyPolicy):
     """A twin was picked."""
 
-    code: Literal[FindingCode.POLICY_TWIN_BODY] = FindingCode.POLICY_TWIN_BODY
+    code: Literal["policy-twin-body"] = "policy-twin-body"
 
 
 class SpecialistBody(BodyPolicy):
     """A second body of another sort was picked."""
 
-    code: Literal[FindingCode.POLICY_SPECIALIST_BODY] = FindingCode.POLICY_SPECIALIST_BODY
+    code: Literal["policy-specialist-body"] = "policy-specialist-body"
 
 
 class MustTake(Told):
     """Marked to come, and not loaded."""
 
-    code: Literal[FindingCode.MUST_TAKE] = FindingCode.MUST_TAKE
+    code: Literal["must-take"] = "must-take"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
 
@@ -85,7 +85,7 @@ class MustTake(Told):
 class MustLeave(Told):
     """Marked to stay, and loaded."""
 
-    code: Literal[FindingCode.MUST_LEAVE] = FindingCode.MUST_LEAVE
+    code: Literal["must-leave"] = "must-leave"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
 
@@ -95,7 +95,7 @@ class MustLeave(Told):
 class SlotFull(Told):
     """More than one of things of which one may come."""
 
-    code: Literal[FindingCode.SLOT_FULL] = FindingCode.SLOT_FULL
+    code: Literal["slot-full"] = "slot-full"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     slot: Name

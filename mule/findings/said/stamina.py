@@ -4,7 +4,7 @@ from datetime import date
 from typing import ClassVar, Literal
 
 from mule.base.units import Name
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told
 
 
@@ -32,7 +32,7 @@ class OfPower(Told):
 class PowerShort(OfPower):
     """It does not carry the day."""
 
-    code: Literal[FindingCode.POWER_SHORT] = FindingCode.POWER_SHORT
+    code: Literal["power-short"] = "power-short"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
 
@@ -44,7 +44,7 @@ class PowerShort(OfPower):
 class PowerThin(OfPower):
     """It carries the day, with less to spare than asked."""
 
-    code: Literal[FindingCode.POWER_THIN] = FindingCode.POWER_THIN
+    code: Literal["power-thin"] = "power-thin"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
 
@@ -56,7 +56,7 @@ class PowerThin(OfPower):
 class ChargerVolts(Told):
     """It does not take the volts of the place."""
 
-    code: Literal[FindingCode.CHARGER_VOLTS] = FindingCode.CHARGER_VOLTS
+    code: Literal["charger-volts"] = "charger-volts"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
     volts: float
@@ -67,7 +67,7 @@ class ChargerVolts(Told):
 class BankTooLarge(Told):
     """A bank that no airline takes."""
 
-    code: Literal[FindingCode.BANK_TOO_LARGE] = FindingCode.BANK_TOO_LARGE
+    code: Literal["bank-too-large"] = "bank-too-large"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
     energy_wh: float
@@ -79,7 +79,7 @@ class BankTooLarge(Told):
 class BeyondCold(Told):
     """Colder than the estimate of cold goes. ends_c: down to where it does."""
 
-    code: Literal[FindingCode.BEYOND_COLD] = FindingCode.BEYOND_COLD
+    code: Literal["beyond-cold"] = "beyond-cold"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
     lowest_c: float
@@ -91,7 +91,7 @@ class BeyondCold(Told):
 class CardsFull(Told):
     """Cards run out. more: cards that would do."""
 
-    code: Literal[FindingCode.CARDS_FULL] = FindingCode.CARDS_FULL
+    code: Literal["cards-full"] = "cards-full"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
     types: tuple[Name, ...]
@@ -109,7 +109,7 @@ class CardsFull(Told):
 class FilmShort(Told):
     """Less film than the days ask, in frames."""
 
-    code: Literal[FindingCode.FILM_SHORT] = FindingCode.FILM_SHORT
+    code: Literal["film-short"] = "film-short"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
     type: Name
@@ -126,7 +126,7 @@ class FilmShort(Told):
 class CardOld(Told):
     """Cards older than they are trusted. since: the year of the oldest; years: for how long they are."""
 
-    code: Literal[FindingCode.CARD_OLD] = FindingCode.CARD_OLD
+    code: Literal["card-old"] = "card-old"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
     since: int
@@ -142,7 +142,7 @@ class CardOld(Told):
 class CopiesShort(Told):
     """Pictures are in fewer places than asked by the end of some nights, worst of that of ``on``."""
 
-    code: Literal[FindingCode.COPIES_SHORT] = FindingCode.COPIES_SHORT
+    code: Literal["copies-short"] = "copies-short"
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
     on: date
     copies: int
@@ -159,7 +159,7 @@ class CopiesShort(Told):
 class CopiesTogether(Told):
     """All places of a picture are in one bag or camera."""
 
-    code: Literal[FindingCode.COPIES_TOGETHER] = FindingCode.COPIES_TOGETHER
+    code: Literal["copies-together"] = "copies-together"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
 
@@ -169,7 +169,7 @@ class CopiesTogether(Told):
 class MirrorOneSlot(Told):
     """Every frame twice is asked of a camera with one slot."""
 
-    code: Literal[FindingCode.MIRROR_ONE_SLOT] = FindingCode.MIRROR_ONE_SLOT
+    code: Literal["mirror-one-slot"] = "mirror-one-slot"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
 
@@ -179,7 +179,7 @@ class MirrorOneSlot(Told):
 class MirrorOneCard(Told):
     """Every frame twice is asked of a camera with one card on some day."""
 
-    code: Literal[FindingCode.MIRROR_ONE_CARD] = FindingCode.MIRROR_ONE_CARD
+    code: Literal["mirror-one-card"] = "mirror-one-card"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.STAMINA,)
 

@@ -3,14 +3,14 @@
 from typing import ClassVar, Literal
 
 from mule.base.units import ItemId
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told
 
 
 class TooLarge(Told):
     """Larger than every space of its bag."""
 
-    code: Literal[FindingCode.TOO_LARGE] = FindingCode.TOO_LARGE
+    code: Literal["too-large"] = "too-large"
     severity: Severity = Severity.BLOCKER
     stations: tuple[StationName, ...] = (StationName.STOW,)
     bag: ItemId
@@ -22,7 +22,7 @@ class TooLarge(Told):
 class WaterBeside(Told):
     """Water and the largest thing that would get wet, in one space."""
 
-    code: Literal[FindingCode.WATER_BESIDE] = FindingCode.WATER_BESIDE
+    code: Literal["water-beside"] = "water-beside"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.STOW,)
     bag: ItemId
@@ -33,7 +33,7 @@ class WaterBeside(Told):
 class NotAtSeat(Told):
     """Needed in the seat, and out of reach there."""
 
-    code: Literal[FindingCode.NOT_AT_SEAT] = FindingCode.NOT_AT_SEAT
+    code: Literal["not-at-seat"] = "not-at-seat"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.STOW,)
     bag: ItemId

@@ -6,7 +6,7 @@ from typing import ClassVar, Self
 from pydantic import Field
 
 from mule.base.units import Frozen, ItemId
-from mule.findings.codes import FindingCode, NoWay, Severity, StationName
+from mule.findings.codes import NoWay, Severity, StationName
 from mule.findings.said.cure import Cure
 
 # What two findings share when they are about the same thing.
@@ -27,7 +27,7 @@ class Told(Frozen):
     cures, why: ways out, or why there is none; empty until ``mule.findings.cures`` looked.
     """
 
-    code: FindingCode
+    code: str
     severity: Severity
     stations: tuple[StationName, ...] = Field(min_length=1)
     items: tuple[ItemId, ...] = ()

@@ -3,7 +3,7 @@
 from typing import ClassVar, Literal
 
 from mule.base.units import ItemId, Name
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told
 from mule.plan.places import PieceKind
 
@@ -27,7 +27,7 @@ class LegRefusal(Told):
 class LegMass(LegRefusal):
     """A bag is too heavy."""
 
-    code: Literal[FindingCode.LEG_MASS] = FindingCode.LEG_MASS
+    code: Literal["leg-mass"] = "leg-mass"
     mass_g: float
     allowed_g: float
     over_g: float
@@ -40,7 +40,7 @@ class LegMass(LegRefusal):
 class LegTogether(LegRefusal):
     """Bags are too heavy together."""
 
-    code: Literal[FindingCode.LEG_TOGETHER] = FindingCode.LEG_TOGETHER
+    code: Literal["leg-together"] = "leg-together"
     mass_g: float
     allowed_g: float
     over_g: float
@@ -53,7 +53,7 @@ class LegTogether(LegRefusal):
 class LegSize(LegRefusal):
     """A bag does not go into the frame. over_mm: where most is lacking."""
 
-    code: Literal[FindingCode.LEG_SIZE] = FindingCode.LEG_SIZE
+    code: Literal["leg-size"] = "leg-size"
     side_mm: float
     allowed_mm: float
     over_mm: float
@@ -66,7 +66,7 @@ class LegSize(LegRefusal):
 class LegSum(LegRefusal):
     """The sides of a bag come to too much."""
 
-    code: Literal[FindingCode.LEG_SUM] = FindingCode.LEG_SUM
+    code: Literal["leg-sum"] = "leg-sum"
     sum_mm: float
     allowed_mm: float
     over_mm: float
@@ -79,13 +79,13 @@ class LegSum(LegRefusal):
 class LegSoft(LegRefusal):
     """Only soft bags go."""
 
-    code: Literal[FindingCode.LEG_SOFT] = FindingCode.LEG_SOFT
+    code: Literal["leg-soft"] = "leg-soft"
 
 
 class LegCount(LegRefusal):
     """Too many pieces."""
 
-    code: Literal[FindingCode.LEG_COUNT] = FindingCode.LEG_COUNT
+    code: Literal["leg-count"] = "leg-count"
     pieces: int
     allowed: int
     over: int
@@ -98,7 +98,7 @@ class LegCount(LegRefusal):
 class Unplaced(Told):
     """Things in no bag of their bearer."""
 
-    code: Literal[FindingCode.UNPLACED] = FindingCode.UNPLACED
+    code: Literal["unplaced"] = "unplaced"
     severity: Severity = Severity.CAUTION
     stations: tuple[StationName, ...] = (StationName.BENCH, StationName.STOW, StationName.GATE)
     person: ItemId
@@ -115,7 +115,7 @@ class Unplaced(Told):
 class HeavyLoad(Told):
     """More than a share of body mass on one back. line: the share that is passed."""
 
-    code: Literal[FindingCode.HEAVY_LOAD] = FindingCode.HEAVY_LOAD
+    code: Literal["heavy-load"] = "heavy-load"
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     person: ItemId
     carried_g: float

@@ -4,7 +4,7 @@ from typing import ClassVar, Literal
 
 from mule.analysis.optics.answer import Because
 from mule.base.units import ItemId
-from mule.findings.codes import FindingCode, Severity, StationName
+from mule.findings.codes import Severity, StationName
 from mule.findings.said.told import Told, octaves
 
 
@@ -22,14 +22,14 @@ class OfAStretch(Told):
 class WantUnmet(OfAStretch):
     """Nothing loaded serves it at all."""
 
-    code: Literal[FindingCode.WANT_UNMET] = FindingCode.WANT_UNMET
+    code: Literal["want-unmet"] = "want-unmet"
     because: Because
 
 
 class WantGap(OfAStretch):
     """It scores under one half there."""
 
-    code: Literal[FindingCode.GAP] = FindingCode.GAP
+    code: Literal["gap"] = "gap"
     because: Because
     score: float
 
@@ -41,7 +41,7 @@ class WantGap(OfAStretch):
 class NativeGapOfWants(OfAStretch):
     """It is served there without being seen. wants: so many that cross it, ``want`` the first."""
 
-    code: Literal[FindingCode.NATIVE_GAP] = FindingCode.NATIVE_GAP
+    code: Literal["native-gap"] = "native-gap"
     severity: Severity = Severity.NOTE
     stations: tuple[StationName, ...] = (StationName.BENCH,)
     wants: int

@@ -7,8 +7,8 @@ from mule.analysis.load import PersonLoad
 from mule.analysis.power import TINY_WH
 from mule.analysis.storage.stamina import last
 from mule.analysis.walking import day_on_foot
+from mule.findings import said
 from mule.findings.assess import case_of
-from mule.findings.codes import FindingCode
 from mule.findings.cures import new_or_worse
 from mule.findings.rules import Case, speak
 from mule.findings.said import Finding, MissingLink
@@ -24,28 +24,26 @@ from mule.search.outings.day import day_plan, loadout_on
 THERE = 0.9
 # What the rules say of a whole kit and nobody asks of a day's bag: how it flies, what is owned, and what is made up
 # once for all days.
-NOT_OF_A_DAY = frozenset(
-    {
-        FindingCode.ABSENT_LOADED,
-        FindingCode.BACK_TOO_LATE,
-        FindingCode.BANK_TOO_LARGE,
-        FindingCode.BOTH_IN_ONE_BAG,
-        FindingCode.CARD_OLD,
-        FindingCode.CHAIN,
-        FindingCode.CHARGER_VOLTS,
-        FindingCode.COPIES_SHORT,
-        FindingCode.COPIES_TOGETHER,
-        FindingCode.GOES_BACK,
-        FindingCode.LENS_CHANGES,
-        FindingCode.LOST_BAG,
-        FindingCode.MEDICINE_HELD,
-        FindingCode.NOT_AT_SEAT,
-        FindingCode.OVERLAP,
-        FindingCode.PICTURES_IN_ONE_BAG,
-        FindingCode.POWER_THIN,
-        FindingCode.SINGLE_POINT,
-        FindingCode.TO_FETCH,
-    }
+NOT_OF_A_DAY = (
+    said.AbsentLoaded,
+    said.BackTooLate,
+    said.BankTooLarge,
+    said.BothInOneBag,
+    said.CardOld,
+    said.ChainOfLinks,
+    said.ChargerVolts,
+    said.CopiesShort,
+    said.CopiesTogether,
+    said.GoesBack,
+    said.LensChanges,
+    said.LostBag,
+    said.MedicineHeld,
+    said.NotAtSeat,
+    said.SeenTwice,
+    said.PicturesInOneBag,
+    said.PowerThin,
+    said.SinglePoint,
+    said.ToFetch,
 )
 
 
@@ -102,7 +100,7 @@ def of_the_bag(said: Iterable[Finding], of_all: Iterable[Finding]) -> tuple[Find
     return tuple(
         one
         for one in new_or_worse(said, of_all)
-        if one.code not in NOT_OF_A_DAY and not (isinstance(one, MissingLink) and (one.what, one.label) in nowhere)
+        if not isinstance(one, NOT_OF_A_DAY) and not (isinstance(one, MissingLink) and (one.what, one.label) in nowhere)
     )
 
 

@@ -9,8 +9,7 @@ from typing import Literal
 from mule.analysis.resilience import Resilience
 from mule.base.units import Frozen
 from mule.findings.assess import Assessment
-from mule.findings.codes import FindingCode
-from mule.findings.said import GateNo
+from mule.findings.said import CopiesTogether, GateNo
 from mule.packing import Moved, Placed, RoomUse, Stowage
 from mule.plan import Plan
 from mule.plan.field import line_of
@@ -259,7 +258,7 @@ def _closing(plan: Plan, assessment: Assessment, stowage: Stowage) -> Iterable[C
     refused = sum(not leg.passes for leg in assessment.legs)
     other = len(stopped) - lithium
     # The nights that Stamina and the scales count, and whether all of it lies in one bag where that is asked.
-    together = sum(f.code == FindingCode.COPIES_TOGETHER for f in assessment.findings)
+    together = sum(isinstance(f, CopiesTogether) for f in assessment.findings)
     copies = max(assessment.lasts.copies_short, together)
     lasts = assessment.lasts
     # Something that eats and has no pack at all is short on every day.
