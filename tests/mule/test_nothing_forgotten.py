@@ -2,16 +2,20 @@
 
 import ast
 from pathlib import Path
+from typing import get_args
 
 import pytest
 
 from mule.findings import cures, rules
 from mule.findings.cures import aids, apart, links, luggage, marks, pictures, power, wants
+from mule.findings.cures.getting import usual, with_gets
 from mule.findings.cures.making import Proposals
 from mule.findings.cures.proposers import ELSEWHERE, PROPOSERS, TO_BE_KNOWN
 from mule.findings.rules import RULES, TRIAL_RULES
 from mule.findings.said import FINDINGS
+from mule.findings.said.gets import UsualSort
 from mule.findings.said.told import Told
+from tests import cast
 
 
 def written(package: Path) -> list[ast.Module]:
@@ -47,6 +51,13 @@ def test_every_way_out_is_proposed_in_one_place() -> None:
     assert sum(map(len, each)) == len(PROPOSERS)
     proposing = {path.stem for path in Path(cures.__file__).parent.glob("*.py") if "\nPROPOSALS" in path.read_text()}
     assert len(proposing) == len(each)
+
+
+@pytest.mark.parametrize("what", get_args(UsualSort))
+def test_everything_that_can_be_got_can_be_tried(what: UsualSort) -> None:
+    plan = cast.plan([cast.body()], cast.entry("body", cast.ON_INES))
+    tried, edits = with_gets(plan, [usual(what, "SD")])
+    assert tried.items[edits[0].item].mass_g == usual(what, "SD").mass_g > 0
 
 
 def test_codes_tell_findings_apart() -> None:

@@ -10,6 +10,8 @@ from mule.plan.places import PieceKind
 from mule.plan.trip import Leg
 
 Limit = Literal["size", "sum", "mass", "soft", "count", "together"]
+# These are about the sides of a bag.
+SIZED: tuple[Limit, ...] = ("size", "sum")
 
 
 class Luggage(Frozen):
@@ -86,7 +88,7 @@ def _size(leg: str, bag: Luggage, frame: Sequence[float]) -> Check:
 def _check(
     leg: str, limit: Limit, bag: Luggage, value: float, allowed: float, frame: Sequence[float] | None = None
 ) -> Check:
-    sized = limit in ("size", "sum")
+    sized = limit in SIZED
     return Check(
         leg=leg,
         limit=limit,

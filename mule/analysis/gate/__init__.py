@@ -4,7 +4,7 @@ security tray. The front doors are ``rehearse`` and ``gate_check_plan`` (docs/do
 from collections.abc import Iterable, Mapping
 from typing import Literal
 
-from mule.analysis.carriers import Judged, Lying, judge, strictest
+from mule.analysis.carriers import SIZED, Judged, Lying, judge, strictest
 from mule.analysis.gate.legs import check_legs
 from mule.analysis.load import weigh
 from mule.analysis.loadouts import Packing, packings
@@ -177,7 +177,7 @@ def _too_big(plan: Plan) -> set[str | None]:
     """Bags that some leg refuses for their size."""
     loads = weigh(plan.items, plan.kit, plan.trip.people, plan.weighed)
     checks = (c for leg in check_legs(plan, loads) for c in leg.checks)
-    return {c.bag for c in checks if c.limit in ("size", "sum", "soft") and not c.passes}
+    return {c.bag for c in checks if c.limit in (*SIZED, "soft") and not c.passes}
 
 
 def _keeps(pieces: Iterable[tuple[str, AsPiece]], refused: AsPiece) -> str | None:

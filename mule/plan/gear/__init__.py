@@ -1,6 +1,6 @@
 """What is owned: one frozen model per kind, one union told apart by ``kind``."""
 
-from typing import Annotated, Any
+from typing import Annotated, Any, get_args
 
 from pydantic import Field, TypeAdapter, ValidationError
 
@@ -51,36 +51,6 @@ from mule.plan.gear.optical import Body, CardSlot, Glass, Lens, MountAdapter, Te
 from mule.plan.gear.power import Battery, Charger, PowerBank
 from mule.plan.gear.support import Head, OtherSupport, Plate, Tripod
 
-KINDS: tuple[type[Thing], ...] = (
-    Body,
-    Lens,
-    Teleconverter,
-    MountAdapter,
-    Filter,
-    StepRing,
-    FilterHolder,
-    Battery,
-    Charger,
-    PowerBank,
-    Card,
-    Reader,
-    Drive,
-    Computer,
-    Link,
-    Tripod,
-    OtherSupport,
-    Head,
-    Plate,
-    Light,
-    Sound,
-    Remote,
-    Drone,
-    Bag,
-    Insert,
-    Safety,
-    Other,
-)
-
 Gear = Annotated[
     Body
     | Lens
@@ -113,6 +83,7 @@ Gear = Annotated[
 ]
 
 GEAR: TypeAdapter[Gear] = TypeAdapter(Gear)
+KINDS: tuple[type[Thing], ...] = get_args(get_args(Gear)[0])
 
 KIND_NAMES: tuple[str, ...] = tuple(kind.model_fields["kind"].default for kind in KINDS)
 

@@ -84,6 +84,8 @@ export type Power = Schemas['Power']
 export type PowerDay = Schemas['PowerDay']
 export type PackDay = Schemas['PackDay']
 export type PowerLoad = Schemas['PowerLoad']
+/** What a want may ask for beside glass and filters. */
+export type Aid = Extract<Finding, { code: 'aid-missing' }>['aid']
 export type FindingCode = Finding['code']
 export type CureCode = Cure['code']
 export type StationName = Schemas['StationName']

@@ -13,7 +13,7 @@ import { STAMINA } from './stamina'
 function range(finding: { from_mm: number; to_mm: number }): string {
   return fmt.focalRange(finding.from_mm, finding.to_mm)
 }
-type Refusal = Of<'leg-mass' | 'leg-together' | 'leg-size' | 'leg-sum' | 'leg-soft' | 'leg-count'>
+type Refusal = Extract<Finding, { leg: string; risked: boolean }>
 function otherLegs(finding: Refusal): string {
   const more = finding.legs - 1
   return more > 0 ? `, and on ${more} more ${more === 1 ? 'leg' : 'legs'}` : ''
@@ -95,7 +95,7 @@ const SAY: Says<FindingCode> = {
   }),
   'aid-missing': (f, n) => {
     const { count, have } = f
-    const aid = AIDS[f.aid as keyof typeof AIDS] ?? f.aid
+    const aid = AIDS[f.aid]
     return {
       head: `${n.want(f.want)} asks for ${count > 1 ? `${count} of: ${aid}` : aid}.`,
       body: have ? `${have} of ${count} ${have === 1 ? 'is' : 'are'} loaded; the want scores by that share.` : 'Nothing loaded serves it, so the want scores nothing.',

@@ -1,5 +1,5 @@
 /** What things are called, and under which heading they stand. */
-import type { Kind, PieceKind, Source } from '@/api/types'
+import type { Aid, Kind, PieceKind, Source } from '@/api/types'
 
 export const KIND: Record<Kind, string> = {
   body: 'Body',
@@ -126,4 +126,4 @@ const SHAPES: Record<string, string> = {
 export const PLUG_SHAPES = Object.entries(SHAPES).map(([value, what]) => ({ value, title: `${value}: ${what}` }))
 
 /** What a want may ask for beside glass and filters. */
-export const AIDS = { light: 'a light', sound: 'sound', drone: 'a drone', housing: 'a housing', remote: 'a remote' }
+export const AIDS: Record<Aid, string> = { light: 'a light', sound: 'sound', drone: 'a drone', housing: 'a housing', remote: 'a remote' }

@@ -10,8 +10,8 @@ export function ruleFor(carrier: Carrier, piece: PieceKind): PieceRule {
   return (carrier.pieces ?? []).find((rule) => rule.piece === piece) ?? { piece, count: null, size_mm: null, sum_mm: null, mass_g: null, soft_only: false }
 }
 
-function empty(rule: PieceRule): boolean {
-  return !rule.soft_only && [rule.count, rule.size_mm, rule.sum_mm, rule.mass_g].every((limit) => limit === null || limit === undefined)
+function empty({ piece: _, ...limits }: PieceRule): boolean {
+  return Object.values(limits).every((limit) => limit === null || limit === undefined || limit === false)
 }
 
 /** The carrier with one rule changed; a rule without any limit is left out. */
