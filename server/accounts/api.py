@@ -25,6 +25,7 @@ from server.accounts.schemas import (
     TypedName,
 )
 from server.accounts.signed_in import SignedInRequest, account_id
+from server.kernel.described import LIMITED_ATTEMPTS
 
 router = Router()
 
@@ -61,14 +62,14 @@ def session(request: HttpRequest) -> SessionOut:
     return session_of(request)
 
 
-@router.post("/sign-up", response=SessionOut, auth=same_site)
+@router.post("/sign-up", response=SessionOut, auth=same_site, openapi_extra=LIMITED_ATTEMPTS)
 def sign_up(request: HttpRequest, payload: Credentials) -> SessionOut:
     """Make an account and sign in."""
     services.sign_up(request, payload.name, payload.password)
     return session_of(request)
 
 
-@router.post("/sign-in", response=SessionOut, auth=same_site)
+@router.post("/sign-in", response=SessionOut, auth=same_site, openapi_extra=LIMITED_ATTEMPTS)
 def sign_in(request: HttpRequest, payload: Credentials) -> SessionOut:
     """Sign in."""
     services.sign_in(request, payload.name, payload.password)
@@ -98,7 +99,7 @@ def _own(request: SignedInRequest) -> User:
     return request.user
 
 
-@router.post("/password", response=SessionOut)
+@router.post("/password", response=SessionOut, openapi_extra=LIMITED_ATTEMPTS)
 def change_password(request: SignedInRequest, payload: NewPassword) -> SessionOut:
     """Change the password. Every other device is signed out."""
     services.change_password(request, _own(request), payload.old, payload.new)
@@ -143,14 +144,14 @@ def keep_email(request: SignedInRequest, payload: MailBody) -> SessionOut:
     return session_of(request)
 
 
-@router.post("/forgotten", response=SessionOut, auth=same_site)
+@router.post("/forgotten", response=SessionOut, auth=same_site, openapi_extra=LIMITED_ATTEMPTS)
 def forget(request: HttpRequest, payload: Forgotten) -> SessionOut:
     """Write a letter with a link, to the address of that account; the answer does not tell whether there is one."""
     forgotten.write_letter(request, payload.who)
     return session_of(request)
 
 
-@router.post("/reset", response=SessionOut, auth=same_site)
+@router.post("/reset", response=SessionOut, auth=same_site, openapi_extra=LIMITED_ATTEMPTS)
 def reset(request: HttpRequest, payload: ResetBody) -> SessionOut:
     """Set a new password by a link, and sign in."""
     services.enter(request, forgotten.reset(payload.link, payload.password))

@@ -19,6 +19,8 @@ _SAYS = {
     503: "The server's data cannot be read or written just now.",
     429: "Too many attempts; Retry-After says when the next one counts.",
 }
+# Of an operation that only so many attempts are let through to.
+LIMITED_ATTEMPTS = {"x-limited-attempts": True}
 _UNSAFE = ("post", "put", "delete")
 
 
@@ -38,7 +40,7 @@ def statuses(method: str, operation: dict[str, Any], schemas: dict[str, Any]) ->
         413: body,
         422: body or bool(operation.get("parameters")),
         503: True,
-        429: bool({"password", "old", "who"} & sent),
+        429: LIMITED_ATTEMPTS.items() <= operation.items(),
     }
     return [status for status, applies in may.items() if applies]
 

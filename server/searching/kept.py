@@ -4,13 +4,18 @@ import json
 from collections.abc import Callable, Iterator
 from dataclasses import fields
 from hashlib import sha256
+from typing import TypeVar
 
 from django.core.cache import cache
-from pydantic import BaseModel
+from pydantic import BaseModel, TypeAdapter
 
 from server.searching.answers import Question, found, lines_of
 from server.searching.jobs import Job
+from server.searching.lines import StreamLine
 from server.searching.parcels import digests
+
+_Line = TypeVar("_Line", bound=StreamLine)
+_Said = TypeVar("_Said")
 
 KEEP_S = 24 * 3600
 # Longer answers are not worth the room they take.
@@ -33,10 +38,10 @@ def _plain(value: object) -> object:
     return getattr(value, "__qualname__", None) or repr(value)
 
 
-def answered(job: Job, question: Question, ended: Callable[[str], bool]) -> Iterator[str]:
+def answered(job: Job, question: Question, of: type[_Line], ended: Callable[[_Line], bool]) -> Iterator[str]:
     """Lines of a search, those of before where the very same came to its end.
 
-    ended: whether a line, the last one, says that it did.
+    of: its lines; ended: whether one of them, the last, says that it did.
     """
     key = f"answered-{value_of(job)}"
     yield from (line.written() for line in question.first)
@@ -46,19 +51,22 @@ def answered(job: Job, question: Question, ended: Callable[[str], bool]) -> Iter
     told: list[str] = []
     for text in lines_of(job, question._replace(first=())):
         # Neither that it is alive nor how many come before it is a part of the answer.
-        if text and not text.startswith('{"ahead"'):
+        if text and StreamLine.read(text).ahead is None:
             told.append(text)
         yield text
-    if told and ended(told[-1]) and sum(map(len, told)) <= _MOST_CHARS:
+    if told and ended(of.read(told[-1])) and sum(map(len, told)) <= _MOST_CHARS:
         cache.set(key, told, KEEP_S)
 
 
-def answer(job: Job, owner: object, ended: Callable[[str], bool]) -> str:
-    """The only line of a search, that of before where it was the very same."""
+def answer(job: Job, owner: object, of: TypeAdapter[_Said], ended: Callable[[_Said], bool] = lambda _: True) -> str:
+    """The only line of a search, that of before where it was the very same.
+
+    of: what it says; ended: whether more time would change nothing.
+    """
     key = f"answer-{value_of(job)}"
     kept: str | None = cache.get(key)
     if kept is None:
         kept = found(job, owner)
-        if ended(kept):
+        if ended(of.validate_json(kept)):
             cache.set(key, kept, KEEP_S)
     return kept

@@ -1,5 +1,7 @@
 """Lines of JSON that searches tell."""
 
+from typing import Self
+
 from pydantic import BaseModel
 
 from mule.findings.said import Finding
@@ -15,6 +17,11 @@ class StreamLine(BaseModel):
 
     ahead: int | None = None
     replaced: bool | None = None
+
+    @classmethod
+    def read(cls, text: str) -> Self:
+        """A line that was written."""
+        return cls.model_validate_json(text)
 
     def written(self) -> str:
         """The line without what it does not say. What it says, it says whole: readers are promised every field, also

@@ -228,13 +228,12 @@ def stream_choice(request: SignedInRequest, slug: str, kit: str, payload: Asking
     kept = kept_in_any_case(plan, payload)
     asking = payload.model_copy(update=within_limits(payload.seconds, payload.workers))
     question = Question(searcher(request), "choice", first=(ChoiceLine(kept=kept),))
-    return streamed(answered(Choosing(plan, asking), question, _came_to_its_end))
+    return streamed(answered(Choosing(plan, asking), question, ChoiceLine, _came_to_its_end))
 
 
-def _came_to_its_end(line: str) -> bool:
+def _came_to_its_end(line: ChoiceLine) -> bool:
     """Whether more time would change nothing."""
-    choice = ChoiceLine.model_validate_json(line).choice
-    return choice is not None and not choice.stopped
+    return line.choice is not None and not line.choice.stopped
 
 
 @router.get("/{slug}/kits/{kit}/loadouts/{loadout}", response=Outing)

@@ -1,7 +1,7 @@
 """Searches that several screens ask for. Packings are kept by what they hang on: Stow, Pack-out and the field ask for
 the same one again and again."""
 
-from collections.abc import Hashable, Iterator
+from collections.abc import Hashable, Iterable, Iterator
 from hashlib import sha256
 
 from django.core.cache import cache
@@ -22,8 +22,6 @@ from server.trips.schemas import PackingTime
 
 # For a packing that did not come to its end, when nobody waits for it any more.
 _LONGER_S = 40.0
-# In the line of a packing of which all bags are done.
-_FINAL = '"final":true'
 
 
 class _Kept:
@@ -105,6 +103,7 @@ def packed(plan: Plan, owner: Hashable, kit: Kit, loadout: str = "") -> Stowage:
     kept = known.get()
     if kept is None:
         kept = _whole(found(known.job(plan), owner))
+        assert kept is not None, "the last line of a packing is of all bags"
         known.put(kept)
     return kept
 
@@ -123,10 +122,10 @@ def packing(
     kept = before if asked is None else None
     if kept is None:
         for text in lines_of(_asked(plan, known, asked) if asked else known.job(plan), question):
-            if _FINAL not in text:
+            if (whole := _whole(text)) is None:
                 yield text
                 continue
-            kept = _whole(text)
+            kept = whole
             # Packed anew with more left over is not what anybody wished.
             if before is not None and _cost(plan, kept) > _cost(plan, before):
                 kept = before
@@ -158,7 +157,7 @@ def _longer(plan: Plan, question: Question, known: _Kept, kept: Stowage) -> Iter
     for text in lines_of(
         Stowing(plan, seconds, USUAL, lane="long", before=Before(kept, known.hold)), question._replace(first=())
     ):
-        if _FINAL in text and _cost(plan, made := _whole(text)) < _cost(plan, kept):
+        if (made := _whole(text)) is not None and _cost(plan, made) < _cost(plan, kept):
             known.put(made)
             yield text
         else:
@@ -167,23 +166,22 @@ def _longer(plan: Plan, question: Question, known: _Kept, kept: Stowage) -> Iter
 
 def drilled(plan: Plan, owner: Hashable) -> list[GateCheckPlan]:
     """Each cabin bag of a plan's open kit refused at the gate in turn."""
-    return DRILL.validate_json(answer(Answering(plan, drill), owner, _all_proved))
+    return DRILL.validate_json(answer(Answering(plan, drill), owner, DRILL, _all_proved))
 
 
-def _all_proved(drilled_json: str) -> bool:
-    return all(one.proved for one in DRILL.validate_json(drilled_json))
+def _all_proved(drills: Iterable[GateCheckPlan]) -> bool:
+    return all(one.proved for one in drills)
 
 
 def wanted(plan: Plan, owner: Hashable) -> list[Wanted]:
     """What is to be bought, hired or borrowed for a plan's open kit."""
-    return WANTED.validate_json(answer(Answering(plan, shopping), owner, bool))
+    return WANTED.validate_json(answer(Answering(plan, shopping), owner, WANTED))
 
 
-def _whole(final: str) -> Stowage:
-    """What the final line of a packing tells."""
-    stowage = StowLine.model_validate_json(final).stowage
-    assert stowage is not None
-    return stowage
+def _whole(text: str) -> Stowage | None:
+    """The packing of all bags, where a line tells it."""
+    line = StowLine.read(text) if text else StowLine()
+    return line.stowage if line.final else None
 
 
 def _cost(plan: Plan, stowage: Stowage) -> float:
