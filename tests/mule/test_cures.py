@@ -340,7 +340,7 @@ def test_what_nobody_owns_is_got_and_the_typical_one_was_tried() -> None:
     )
     (missing,) = (f for f in cure(plan).findings if f.code == "missing-link" and getattr(f, "what", "") == "pack")
     got = next(way for way in missing.cures if way.gets)
-    assert got.gets == (usual("pack", "LB-4"),)
+    assert [g.one for g in got.gets] == [usual("pack", "LB-4")]
     then = done(plan, got)
     assert any(isinstance(t, Battery) and t.battery_type == "LB-4" for t in then.gear)
     assert "LB-4" not in {

@@ -56,7 +56,8 @@ DRONE_PACK = "drone"
 
 def to_get(*gets: ToGet, edits: tuple[Edit, ...] = ()) -> Doing:
     """The cure that gets these, beside what is done with things that are here."""
-    return Doing(code=CureCode.GET, gets=gets, edits=edits)
+    named = tuple(got.model_copy(update={"id": f"{got.id}-{index}"}) for index, got in enumerate(gets))
+    return Doing(code=CureCode.GET, gets=named, edits=edits)
 
 
 def usual(what: UsualSort, label: str = "", count: int = 1) -> GetUsual:
@@ -91,30 +92,25 @@ def usual_sort(link: str) -> UsualSort | None:
     return cast(UsualSort, given) if given in _USUAL else None
 
 
-def to_get_id(index: int) -> str:
-    """What the Nth of the things that a cure gets is called in the trial, and in what it brings along."""
-    return f"to-get-{index}"
-
-
 def with_gets(plan: Plan, gets: Iterable[ToGet]) -> tuple[Plan, tuple[Edit, ...]]:
     """The plan as if these had been got, and the edits that load them."""
     gear, edits = list(plan.gear), list[Edit]()
-    for index, got in enumerate(gets):
+    for got in gets:
         if isinstance(got, GetMore):
             at = next(i for i, thing in enumerate(gear) if thing.id == got.item)
             owned = gear[at]
             gear[at] = owned.model_copy(update={"count": owned.count + got.count})
             edits.append(Load(item=got.item, count=got.count))
         else:
-            thing = _made(got, to_get_id(index), plan)
+            thing = _made(got, plan)
             gear.append(thing)
             edits.append(Load(item=thing.id, count=got.count))
     return plan.with_gear(tuple(gear)), tuple(edits)
 
 
-def _made(got: GetUsual | GetBag | GetLens | GetFilter, id_: str, plan: Plan) -> Gear:
+def _made(got: GetUsual | GetBag | GetLens | GetFilter, plan: Plan) -> Gear:
     """The thing itself, as it typically is."""
-    basics: dict[str, Any] = {"id": id_, "name": got.what, "count": got.count, "mass_g": got.mass_g} | _TYPICAL
+    basics: dict[str, Any] = {"id": got.id, "name": got.what, "count": got.count, "mass_g": got.mass_g} | _TYPICAL
     match got:
         case GetBag():
             return Bag(**basics | {"size": Box(length_mm=530, width_mm=340, height_mm=220)}, volume_l=got.volume_l)

@@ -24,7 +24,7 @@ class WayOut(Frozen):
 
     edits: may be empty when it is a way of working (crop mode, stitching), or a thing to get.
 
-    gets: what is not owned and would have to be got; ``brings`` names the Nth of them ``to-get-N``. mass_change_g: of
+    gets: what is not owned and would have to be got; ``brings`` names it by its id. mass_change_g: of
     all that is loaded; on: of what each person carries. points: of the brief, that it costs. power_days: that packs
     carry more, or less. wants: by how much the cover of each changes, -1 to 1. partly: something of the finding stays;
     rest: the share of it that does. brings: what stands then and did not before: its price. also: what else is gone

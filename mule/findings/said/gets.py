@@ -34,19 +34,22 @@ UsualSort = Literal[
     "wall",
 ]
 _Grams = Annotated[float, Field(ge=0)]
+# Of what no cure gets yet.
+_UNTOLD = "to-get"
 _Above0 = Annotated[float, Field(gt=0)]
 
 
 class _Got(Frozen):
-    """mass_g: of one."""
+    """mass_g: of one. id: what it is called in what the cure brings along."""
 
+    id: ItemId = _UNTOLD
     count: Count = 1
     mass_g: _Grams
 
     @property
     def one(self) -> Self:
-        """The same, once."""
-        return self.model_copy(update={"count": 1})
+        """The same, once, for whatever cure."""
+        return self.model_copy(update={"id": _UNTOLD, "count": 1})
 
 
 class GetMore(_Got):

@@ -7987,6 +7987,11 @@ export interface components {
          */
         GetBag: {
             /**
+             * Id
+             * @default to-get
+             */
+            id: string;
+            /**
              * Count
              * @default 1
              */
@@ -8006,6 +8011,11 @@ export interface components {
          * @description A filter. stops: None where it takes none, or any will do.
          */
         GetFilter: {
+            /**
+             * Id
+             * @default to-get
+             */
+            id: string;
             /**
              * Count
              * @default 1
@@ -8034,6 +8044,11 @@ export interface components {
          */
         GetLens: {
             /**
+             * Id
+             * @default to-get
+             */
+            id: string;
+            /**
              * Count
              * @default 1
              */
@@ -8058,6 +8073,11 @@ export interface components {
          */
         GetMore: {
             /**
+             * Id
+             * @default to-get
+             */
+            id: string;
+            /**
              * Count
              * @default 1
              */
@@ -8077,6 +8097,11 @@ export interface components {
          * @description The usual one of a sort. label: which, by what it has to fit or serve; empty where all serve.
          */
         GetUsual: {
+            /**
+             * Id
+             * @default to-get
+             */
+            id: string;
             /**
              * Count
              * @default 1

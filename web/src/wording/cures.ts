@@ -51,7 +51,7 @@ export function namesAfter(cure: Cure, names: Names, units: Units): Names {
   return {
     ...names,
     thing: (id) => {
-      const got = cure.gets[Number(/^to-get-(\d+)$/.exec(id)?.[1] ?? NaN)]
+      const got = cure.gets.find((one) => one.id === id)
       return got ? capital(gotText({ ...got, count: 1 }, names, units)) : names.thing(id)
     },
   }

@@ -63,7 +63,7 @@ describe('findings', () => {
     expect(shown.text().match(/asked again with your next click/g)).toHaveLength(1)
   })
   it('name what a cure would get by what it is', async () => {
-    const got = { what: 'drive' as const, label: '', count: 1, mass_g: 60 }
+    const got = { what: 'drive' as const, id: 'to-get-0', label: '', count: 1, mass_g: 60 }
     const bag = { ...tooHeavy, cures: [cure({ code: 'get', gets: [got], mass_change_g: 60, brings: [finding('idle-optics', { items: ['to-get-0'] })] })] }
     shown = mounted(FindingsList, { findings: advised([bag], { found: [bag], before: [], whole: true }), names: NAMES, busy: false })
     expect(shown.text()).toContain('then: A drive for copies fits nothing loaded.')
