@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import type { Mark, OutLine, RoomUse, Task } from '@/api/types'
+import type { Mark, Task } from '@/api/types'
+import { outLine, roomUse } from '@/testing/answers'
 import { NAMES } from '@/testing/mount'
 import { conflictHead, markText } from './field'
 import { nightTasks } from './night'
 import { closingText, lastHour, readingText, scaleText, taskText, whereText } from './packout'
 
-const room = { room: 'ridge/lid', bag: 'ridge', compartment: 'lid', name: 'Lid pocket', size_mm: [250, 160, 45] } as unknown as RoomUse
-const line = { id: 'lb4@ridge', item: 'lb4', count: 3, bag: 'ridge', person: 'ines', outside: false, room: 'ridge/lid', placed: { at_mm: [0, 0, 0], size_mm: [52, 38, 45] }, rank: 1 } as unknown as OutLine
+const room = roomUse()
+const line = outLine()
 
 describe('the list', () => {
   it('says where each thing goes under the name of its bag', () => {

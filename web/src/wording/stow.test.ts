@@ -1,29 +1,30 @@
 import { describe, expect, it } from 'vitest'
-import type { Check, Judged, LeftOver, Placed, RoomUse, Stowage, Thing } from '@/api/types'
+import type { Check, LeftOver, Thing } from '@/api/types'
+import { judged, placed, roomUse, stowage } from '@/testing/answers'
 import { NAMES } from '@/testing/mount'
 import { against, decided } from './gate'
 import { alternativeText, awayText, balance, blockName, corner, findThing, leftHead, reach, roomName } from './stow'
 
-const room = { room: 'ridge/lid', bag: 'ridge', compartment: 'lid', name: 'Lid pocket', access: 'quick', size_mm: [250, 160, 45], balance_mm: [-12.4, 3, 0] } as unknown as RoomUse
-const placed = { block: 'lb4', items: ['lb4'], count: 3, room: 'ridge/lid', at_mm: [0, 120, 0], size_mm: [52, 38, 45], layer: 0 } as unknown as Placed
+const room = roomUse()
+const lies = placed()
 
 describe('where things lie', () => {
   it('names bundles, pairs and pieces', () => {
-    expect(blockName(placed, NAMES.thing)).toBe('LB4 × 3')
+    expect(blockName(lies, NAMES.thing)).toBe('LB4 × 3')
     expect(blockName({ block: 'c1+l24', items: ['c1', 'l24'], count: 1 }, NAMES.thing)).toBe('C1 + L24')
     expect(blockName({ block: 'torch#2', items: ['torch'], count: 1 }, NAMES.thing)).toBe('TORCH no. 2')
   })
   it('says the corner, what is on top, and the balance', () => {
-    expect(corner(placed, room)).toBe('low, right, halfway out')
-    expect(reach(placed, room)).toBe('nothing on top, at once, without taking the bag off')
-    expect(reach({ ...placed, layer: 2 }, room)).toBe('2 things out first')
+    expect(corner(lies, room)).toBe('low, right, halfway out')
+    expect(reach(lies, room)).toBe('nothing on top, at once, without taking the bag off')
+    expect(reach({ ...lies, layer: 2 }, room)).toBe('2 things out first')
     expect(balance(room)).toBe('12 mm below the middle, 3 mm right')
     expect(roomName(room, NAMES.thing)).toBe('RIDGE, lid pocket')
   })
   it('finds a thing by part of its name, hard, soft or outside', () => {
-    const stowage = { rooms: [room], placed: [placed], soft: [{ item: 'lb-cloth', count: 1, room: 'ridge/lid' }], strapped: [{ item: 'lb-mat', bag: 'ridge', count: 1 }] } as unknown as Stowage
-    expect(findThing(stowage, 'lb', NAMES.thing).map((f) => f.where.split(' › ')[0])).toEqual(['RIDGE, lid pocket', 'RIDGE, lid pocket', 'strapped outside RIDGE'])
-    expect(findThing(stowage, ' ', NAMES.thing)).toEqual([])
+    const packed = stowage({ rooms: [room], placed: [lies], soft: [{ item: 'lb-cloth', count: 1, room: 'ridge/lid', litres: 0.1, mass_g: 12 }], strapped: [{ item: 'lb-mat', bag: 'ridge', count: 1 }] })
+    expect(findThing(packed, 'lb', NAMES.thing).map((f) => f.where.split(' › ')[0])).toEqual(['RIDGE, lid pocket', 'RIDGE, lid pocket', 'strapped outside RIDGE'])
+    expect(findThing(packed, ' ', NAMES.thing)).toEqual([])
   })
   it('says why something is left over, and whether that is proved', () => {
     const over: LeftOver = { item: 'tele', count: 1, bag: 'ridge', why: 'no-room', proof: 'proved', helps: [], tried: true, owned: [] }
@@ -44,11 +45,11 @@ describe('where things lie', () => {
 })
 
 describe('the gate', () => {
-  const judged = { item: 'bank', count: 1, held: true, bag: 'duffel', sort: 'power-bank', answer: 'no', why: 'place', wh: 90, total: 1, most: null, note: '' } as unknown as Judged
+  const bank = judged()
   it('says what decides', () => {
-    expect(decided(judged)).toBe('90 Wh a piece, in the hold')
-    expect(decided({ ...judged, held: false, why: 'count', total: 24, most: 20 })).toBe('24 of at most 20, in the cabin')
-    expect(decided({ ...judged, held: false, bag: null, wh: null })).toBe('on the person')
+    expect(decided(bank)).toBe('90 Wh a piece, in the hold')
+    expect(decided({ ...bank, held: false, why: 'count', total: 24, most: 20 })).toBe('24 of at most 20, in the cabin')
+    expect(decided({ ...bank, held: false, bag: null, wh: null })).toBe('on the person')
   })
   it('puts each figure against its limit in its unit', () => {
     const check = (limit: Check['limit'], value: number, allowed: number) => ({ limit, value, allowed }) as Check

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import type { DaysServed, Point } from '@/api/types'
+import type { DaysServed, Entry, PieceKind } from '@/api/types'
+import { kit, point } from '@/testing/answers'
 import { NAMES, thing } from '@/testing/mount'
 import { bagsText, dayLines, heaviestText } from './suggested'
 
@@ -22,8 +23,8 @@ test('the heaviest day’s bag, and each day with what is too much or too little
 })
 test('the bags of a point, with inserts in them and without what is checked in', () => {
   const things = new Map([thing('ridge', 'bag'), thing('duffel', 'bag'), thing('cube', 'insert'), thing('body', 'body')].map((t) => [t.id, t]))
-  const piece = (item: string, as: string): object => ({ item, count: 1, place: { where: 'piece', piece: as, person: 'ines' } })
-  const inside = (item: string): object => ({ item, count: 1, place: { where: 'bag', bag: 'ridge', outside: false } })
-  const point = { kit: { entries: [piece('ridge', 'cabin'), piece('duffel', 'hold'), inside('cube'), inside('body')] } } as unknown as Point
-  expect(bagsText(point, things, NAMES)).toBe(`${things.get('ridge')!.name} on ines, ${things.get('cube')!.name} in RIDGE`)
+  const piece = (item: string, as: PieceKind): Entry => ({ item, count: 1, place: { where: 'piece', piece: as, person: 'ines' } })
+  const inside = (item: string): Entry => ({ item, count: 1, place: { where: 'bag', bag: 'ridge', outside: false } })
+  const made = point({ kit: kit([piece('ridge', 'cabin'), piece('duffel', 'hold'), inside('cube'), inside('body')]) })
+  expect(bagsText(made, things, NAMES)).toBe(`${things.get('ridge')!.name} on ines, ${things.get('cube')!.name} in RIDGE`)
 })

@@ -2,7 +2,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { client } from '@/api/client'
 import { queries } from '@/api/cache'
-import type { Lesson, LookBack } from '@/api/types'
+import type { Lesson } from '@/api/types'
+import { lookBack } from '@/testing/answers'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import NextTime from './NextTime.vue'
 
@@ -15,7 +16,7 @@ const advice: Lesson[] = [
   { code: 'service', item: 'cover', note: 'the drawstring slips' },
   { code: 'keep', item: 'aid', mass_g: 240 },
 ]
-const back = { kept: ['aid'], advice } as unknown as LookBack
+const back = lookBack({ kept: ['aid'], advice })
 
 const shelf = [trip('karst', 'done'), trip('canoe', 'planned'), trip('coast', 'current')]
 let shown: ReturnType<typeof mounted>
