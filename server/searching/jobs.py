@@ -25,8 +25,8 @@ from mule.plan import Plan
 from mule.plan.gear import Bag, Insert
 from mule.search.bag_sets import bag_sets
 from mule.search.choosing import Asking
-from mule.search.outings import AtBase, OutingAsked, at_base, day_of, light_to_complete, look_for_day_cures, proposals
-from mule.search.split import Split, split
+from mule.search.outings import OutingAsked, at_base, day_of, light_to_complete, look_for_day_cures, proposals
+from mule.search.split import split
 from mule.search.suggest import suggest
 from server.searching.lines import BagSetLine, ChoiceLine, CureLine, OutingLine, StowLine
 
@@ -37,8 +37,6 @@ Tell = Callable[[str], None]
 ShouldStop = Callable[[], bool]
 CASE_FITS = TypeAdapter(list[CaseFit])
 SPARES = TypeAdapter(list[Spare])
-SPLIT = TypeAdapter(Split)
-AT_BASE = TypeAdapter(AtBase)
 WANTED = TypeAdapter(list[Wanted])
 DRILL = TypeAdapter(list[GateCheckPlan])
 

@@ -4,18 +4,14 @@ import json
 from collections.abc import Callable, Iterator
 from dataclasses import fields
 from hashlib import sha256
-from typing import TypeVar
 
 from django.core.cache import cache
-from pydantic import BaseModel, TypeAdapter
+from pydantic import BaseModel
 
 from server.searching.answers import Question, found, lines_of
 from server.searching.jobs import Job
 from server.searching.lines import StreamLine
 from server.searching.parcels import digests
-
-_Line = TypeVar("_Line", bound=StreamLine)
-_Said = TypeVar("_Said")
 
 KEEP_S = 24 * 3600
 # Longer answers are not worth the room they take.
@@ -38,10 +34,10 @@ def _plain(value: object) -> object:
     return getattr(value, "__qualname__", None) or repr(value)
 
 
-def answered(job: Job, question: Question, of: type[_Line], ended: Callable[[_Line], bool]) -> Iterator[str]:
+def answered(job: Job, question: Question, ended: Callable[[str], bool]) -> Iterator[str]:
     """Lines of a search, those of before where the very same came to its end.
 
-    of: its lines; ended: whether one of them, the last, says that it did.
+    ended: whether a line, the last one, says that it did.
     """
     key = f"answered-{value_of(job)}"
     yield from (line.written() for line in question.first)
@@ -54,19 +50,19 @@ def answered(job: Job, question: Question, of: type[_Line], ended: Callable[[_Li
         if text and StreamLine.read(text).ahead is None:
             told.append(text)
         yield text
-    if told and ended(of.read(told[-1])) and sum(map(len, told)) <= _MOST_CHARS:
+    if told and ended(told[-1]) and sum(map(len, told)) <= _MOST_CHARS:
         cache.set(key, told, KEEP_S)
 
 
-def answer(job: Job, owner: object, of: TypeAdapter[_Said], ended: Callable[[_Said], bool] = lambda _: True) -> str:
+def answer(job: Job, owner: object, ended: Callable[[str], bool] = bool) -> str:
     """The only line of a search, that of before where it was the very same.
 
-    of: what it says; ended: whether more time would change nothing.
+    ended: whether more time would change nothing; by default so, where it says something.
     """
     key = f"answer-{value_of(job)}"
     kept: str | None = cache.get(key)
     if kept is None:
         kept = found(job, owner)
-        if ended(of.validate_json(kept)):
+        if ended(kept):
             cache.set(key, kept, KEEP_S)
     return kept

@@ -228,12 +228,13 @@ def stream_choice(request: SignedInRequest, slug: str, kit: str, payload: Asking
     kept = kept_in_any_case(plan, payload)
     asking = payload.model_copy(update=within_limits(payload.seconds, payload.workers))
     question = Question(searcher(request), "choice", first=(ChoiceLine(kept=kept),))
-    return streamed(answered(Choosing(plan, asking), question, ChoiceLine, _came_to_its_end))
+    return streamed(answered(Choosing(plan, asking), question, _came_to_its_end))
 
 
-def _came_to_its_end(line: ChoiceLine) -> bool:
+def _came_to_its_end(line: str) -> bool:
     """Whether more time would change nothing."""
-    return line.choice is not None and not line.choice.stopped
+    choice = ChoiceLine.read(line).choice
+    return choice is not None and not choice.stopped
 
 
 @router.get("/{slug}/kits/{kit}/loadouts/{loadout}", response=Outing)

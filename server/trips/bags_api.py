@@ -12,7 +12,7 @@ from mule.search.split import USUAL_S, Shared, Split, shared_so
 from server.accounts.signed_in import SignedInRequest
 from server.kernel.answers import written
 from server.searching.answers import Question, streamed, within_limits
-from server.searching.jobs import SPARES, SPLIT, Answering, SortingBags, sharing, spare_things
+from server.searching.jobs import Answering, SortingBags, sharing, spare_things
 from server.searching.kept import answer, answered
 from server.searching.lines import BagSetLine
 from server.trips import services
@@ -38,8 +38,12 @@ def share_out(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """The sharing of a kit that loads the most loaded least, as moves that can be taken one by one."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     seconds = within_limits(USUAL_S, 1)["seconds"]
-    told = answer(Answering(plan, sharing, (seconds,)), searcher(request), SPLIT, lambda one: one.proved)
+    told = answer(Answering(plan, sharing, (seconds,)), searcher(request), _is_proved)
     return HttpResponse(told, content_type="application/json")
+
+
+def _is_proved(split: str) -> bool:
+    return Split.model_validate_json(split).proved
 
 
 @router.post("/{slug}/kits/{kit}/split/so", response=Shared)
@@ -52,7 +56,7 @@ def judge_moves(request: SignedInRequest, slug: str, kit: str, payload: SomeActs
 def show_spares(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """Which one thing more covers most, when any one thing may be lost."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
-    told = answer(Answering(plan, spare_things), searcher(request), SPARES)
+    told = answer(Answering(plan, spare_things), searcher(request))
     return HttpResponse(told, content_type="application/json")
 
 
@@ -62,4 +66,4 @@ def stream_bag_sets(request: SignedInRequest, slug: str, kit: str, payload: Bags
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     job = SortingBags(plan, within_limits(payload.seconds, 1)["seconds"])
     question = Question(searcher(request), ("bags", request.user.pk, slug, kit))
-    return streamed(answered(job, question, BagSetLine, lambda line: bool(line.whole)))
+    return streamed(answered(job, question, lambda line: bool(BagSetLine.read(line).whole)))

@@ -10,7 +10,7 @@ from mule.search.outings import AtBase, ByDays, OutingAsked, base_on, day_of, da
 from server.accounts.signed_in import SignedInRequest
 from server.kernel.answers import written
 from server.searching.answers import Question, lines_of, streamed, within_limits
-from server.searching.jobs import AT_BASE, Answering, CuringDay, Proposing, left_at_base
+from server.searching.jobs import Answering, CuringDay, Proposing, left_at_base
 from server.searching.kept import answer, answered
 from server.searching.lines import CureLine, OutingLine
 from server.trips import services
@@ -50,8 +50,12 @@ def show_base(request: SignedInRequest, slug: str, kit: str, on: date) -> HttpRe
     """What lies at the base on a day: what of it the safe takes, and which packs lie in the cold."""
     plan = services.plan_for(services.find_kit(request.user, slug, kit))
     base_on(plan, day_of(plan, on))
-    told = answer(Answering(plan, left_at_base, (on,)), searcher(request), AT_BASE, lambda one: one.proved)
+    told = answer(Answering(plan, left_at_base, (on,)), searcher(request), _is_proved)
     return HttpResponse(told, content_type="application/json")
+
+
+def _is_proved(base: str) -> bool:
+    return AtBase.model_validate_json(base).proved
 
 
 @router.post("/{slug}/kits/{kit}/propose", response=OutingLine)
@@ -65,7 +69,7 @@ def stream_outings(
     ways_of(plan, payload)
     asked = payload.model_copy(update={"seconds": within_limits(payload.seconds, 1)["seconds"]})
     question = Question(searcher(request), ("outings", shares, request.user.pk, slug, kit))
-    return streamed(answered(Proposing(plan, asked, shares), question, OutingLine, lambda line: bool(line.whole)))
+    return streamed(answered(Proposing(plan, asked, shares), question, lambda line: bool(OutingLine.read(line).whole)))
 
 
 @router.post("/{slug}/kits/{kit}/loadouts/{loadout}/edits", response=KitState)

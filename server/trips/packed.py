@@ -1,7 +1,7 @@
 """Searches that several screens ask for. Packings are kept by what they hang on: Stow, Pack-out and the field ask for
 the same one again and again."""
 
-from collections.abc import Hashable, Iterable, Iterator
+from collections.abc import Hashable, Iterator
 from hashlib import sha256
 
 from django.core.cache import cache
@@ -166,16 +166,16 @@ def _longer(plan: Plan, question: Question, known: _Kept, kept: Stowage) -> Iter
 
 def drilled(plan: Plan, owner: Hashable) -> list[GateCheckPlan]:
     """Each cabin bag of a plan's open kit refused at the gate in turn."""
-    return DRILL.validate_json(answer(Answering(plan, drill), owner, DRILL, _all_proved))
+    return DRILL.validate_json(answer(Answering(plan, drill), owner, _all_proved))
 
 
-def _all_proved(drills: Iterable[GateCheckPlan]) -> bool:
-    return all(one.proved for one in drills)
+def _all_proved(drills: str) -> bool:
+    return all(one.proved for one in DRILL.validate_json(drills))
 
 
 def wanted(plan: Plan, owner: Hashable) -> list[Wanted]:
     """What is to be bought, hired or borrowed for a plan's open kit."""
-    return WANTED.validate_json(answer(Answering(plan, shopping), owner, WANTED))
+    return WANTED.validate_json(answer(Answering(plan, shopping), owner))
 
 
 def _whole(text: str) -> Stowage | None:

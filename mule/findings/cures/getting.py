@@ -55,7 +55,7 @@ DRONE_PACK = "drone"
 
 
 def to_get(*gets: ToGet, edits: tuple[Edit, ...] = ()) -> Doing:
-    """The cure that gets these, beside what is done with things that are here."""
+    """The cure that gets these. edits: what is done as well with things that are here."""
     named = tuple(got.model_copy(update={"id": f"{got.id}-{index}"}) for index, got in enumerate(gets))
     return Doing(code=CureCode.GET, gets=named, edits=edits)
 

@@ -23,7 +23,7 @@ PROPOSERS: Proposals = {
     **power.PROPOSALS,
     **wants.PROPOSALS,
 }
-# Nothing that is loaded, left or moved mends these: they are to be known.
+# No edit of the kit helps against these; the user only has to know them.
 TO_BE_KNOWN: frozenset[type[Told]] = frozenset(
     {
         said.AbsentLoaded,

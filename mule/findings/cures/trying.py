@@ -16,7 +16,6 @@ from mule.findings.cures.room import finds_room
 from mule.findings.rules import OF_LOSSES, Case, Trials, speak, speak_of_losses
 from mule.findings.said import Finding
 from mule.findings.said.cure import Cure
-from mule.findings.said.gets import GetFilter, GetMore, GetUsual, ToGet
 from mule.plan.editing import apply
 from mule.plan.edits import Edit
 
@@ -264,21 +263,8 @@ def _acts(cure: Cure) -> dict[tuple[str, ...], float]:
     edits = ((e.act, e.item, str(getattr(e, "place", None))) for e in cure.edits)
     counts = (inf if (count := getattr(e, "count", None)) is None else float(count) for e in cure.edits)
     found: dict[tuple[str, ...], float] = dict(zip(edits, counts, strict=True))
-    gets = {("get", got.what, _which(got)): float(got.count) for got in cure.gets}
+    gets = {("get", got.what, got.which): float(got.count) for got in cure.gets}
     return found | gets
-
-
-def _which(got: ToGet) -> str:
-    """Which of its sort it is, as far as it is another way out."""
-    match got:
-        case GetMore():
-            return got.item
-        case GetFilter():
-            return got.effect
-        case GetUsual():
-            return got.label
-        case _:
-            return ""
 
 
 def _does(cure: Cure, *, more_than: Cure) -> bool:

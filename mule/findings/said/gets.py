@@ -1,4 +1,4 @@
-"""Things to buy, hire or borrow: what nobody here owns, as it typically is."""
+"""Things to buy, hire or borrow, with the figures that are typical of their sort."""
 
 from typing import Annotated, Literal, Self
 
@@ -51,6 +51,11 @@ class _Got(Frozen):
         """The same, once, for whatever cure."""
         return self.model_copy(update={"id": _UNTOLD, "count": 1})
 
+    @property
+    def which(self) -> str:
+        """Which of its sort it is, as far as getting it is another way out."""
+        return ""
+
 
 class GetMore(_Got):
     """More of a thing that is owned."""
@@ -58,12 +63,22 @@ class GetMore(_Got):
     what: Literal["same"] = "same"
     item: ItemId
 
+    @property
+    def which(self) -> str:
+        """Which of its sort it is."""
+        return self.item
+
 
 class GetUsual(_Got):
     """The usual one of a sort. label: which, by what it has to fit or serve; empty where all serve."""
 
     what: UsualSort
     label: Annotated[str, Field(max_length=200)] = ""
+
+    @property
+    def which(self) -> str:
+        """Which of its sort it is."""
+        return self.label
 
 
 class GetBag(_Got):
@@ -89,6 +104,11 @@ class GetFilter(_Got):
     effect: Effect
     thread_mm: _Above0
     stops: float | None = None
+
+    @property
+    def which(self) -> str:
+        """Which of its sort it is."""
+        return self.effect
 
 
 ToGet = Annotated[GetMore | GetUsual | GetBag | GetLens | GetFilter, Field(discriminator="what")]

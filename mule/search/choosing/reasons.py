@@ -71,7 +71,7 @@ class BackAllows(Frozen):
 
 
 class RoomOfBag(Frozen):
-    """What a bag holds beside what stays in it."""
+    """How much a bag still takes, with what stays in it."""
 
     code: Literal["volume"] = "volume"
     bag: ItemId
@@ -79,7 +79,7 @@ class RoomOfBag(Frozen):
 
 
 class MassAsked(Frozen):
-    """The limit that was asked for. kept_g: what stays in any case."""
+    """The mass limit of the user. kept_g: mass of the things that the search may not leave."""
 
     code: Literal["limit"] = "limit"
     limit_g: float

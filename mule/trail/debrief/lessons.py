@@ -46,7 +46,7 @@ class KeepIt(Frozen):
 
 
 class TakeIt(Frozen):
-    """It stayed at home, and would have had what was missed. mass_g: of all that has to come for it."""
+    """With it the missed pictures could have been taken, but it stayed at home. mass_g: with everything it needs."""
 
     code: Literal["take"] = "take"
     item: ItemId

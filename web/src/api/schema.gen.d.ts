@@ -12303,7 +12303,7 @@ export interface components {
         };
         /**
          * MassAsked
-         * @description The limit that was asked for. kept_g: what stays in any case.
+         * @description The mass limit of the user. kept_g: mass of the things that the search may not leave.
          */
         MassAsked: {
             /**
@@ -12500,7 +12500,7 @@ export interface components {
         };
         /**
          * RoomOfBag
-         * @description What a bag holds beside what stays in it.
+         * @description How much a bag still takes, with what stays in it.
          */
         RoomOfBag: {
             /**
@@ -14638,7 +14638,7 @@ export interface components {
         };
         /**
          * TakeIt
-         * @description It stayed at home, and would have had what was missed. mass_g: of all that has to come for it.
+         * @description With it the missed pictures could have been taken, but it stayed at home. mass_g: with everything it needs.
          */
         TakeIt: {
             /**
