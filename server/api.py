@@ -18,12 +18,12 @@ from server.trips.brief.api import router as brief
 from server.trips.lent_api import router as lent
 from server.trips.outings_api import router as outings
 from server.trips.sharing.api import router as sharing
-from server.trips.sharing.guests import guest_of
+from server.trips.sharing.guests import guest_actor
 from server.trips.shelf import router as shelf
 
 # Its pages are for developers: only `make dev` serves them.
 api = DescribedAPI(
-    title="Narrow Mule", version="1", auth=SignedIn(guest_of), docs_url="/docs" if settings.DEBUG else None
+    title="Narrow Mule", version="1", auth=SignedIn(guest_actor), docs_url="/docs" if settings.DEBUG else None
 )
 install(api)
 

@@ -8,13 +8,18 @@ from django.http import HttpRequest
 from django.utils.crypto import salted_hmac
 from ninja.security import SessionAuth
 
+from server.kernel.actor import Actor
 from server.kernel.headers import ACCOUNT_HEADER
 from server.kernel.refusals import OtherAccount
 
 
 class SignedInRequest(HttpRequest):
-    """For annotations only: the API refuses everybody else before an operation is called."""
+    """For annotations only: the API refuses everybody else before an operation is called.
 
+    auth: who acts on whose things. user: who signed in on this device; for a guest not the owner of the trip.
+    """
+
+    auth: Actor
     user: User
 
 
@@ -26,20 +31,20 @@ def account_id(user: User) -> str:
 class SignedIn(SessionAuth):
     """Lets in who is signed in, through the page of that account. Raises OtherAccount for another's."""
 
-    def __init__(self, guest_of: Callable[[HttpRequest], User | None]) -> None:
-        """guest_of: the owner on whose trip a guest acts; None where nobody speaks through a link."""
+    def __init__(self, guest_actor: Callable[[HttpRequest], Actor | None]) -> None:
+        """guest_actor: the guest and the owner on whose trip they act; None where the request names no link."""
         super().__init__()
-        self._guest_of = guest_of
+        self._guest_actor = guest_actor
 
     def authenticate(self, request: HttpRequest, key: str | None) -> Any:
-        """The user, or None; for a guest the owner of the trip, where the link allows it."""
-        owner = self._guest_of(request)
-        if owner is not None:
-            return owner
+        """Who acts, or None: the user on their own things, a guest on the owner's where the link allows it."""
+        guest = self._guest_actor(request)
+        if guest is not None:
+            return guest
         user = request.user
-        if not user.is_authenticated:
+        if not isinstance(user, User):
             return None
         told = request.headers.get(ACCOUNT_HEADER)
         if told and told != account_id(user):
             raise OtherAccount
-        return user
+        return Actor(user)

@@ -49,20 +49,20 @@ T = TypeVar("T")
 def export(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """The plan of a trip with all its kits, what was noted and what its pictures say, as a file."""
     return _file(
-        write(export_plan(services.find_kit(request.user, slug, kit))), "application/json", f"{slug}.plan.json"
+        write(export_plan(services.find_kit(request.auth.owner, slug, kit))), "application/json", f"{slug}.plan.json"
     )
 
 
 def _hard_case(request: SignedInRequest, slug: str, kit: str, bag: str) -> Plan:
     """The plan of a kit in which a bag is loaded. Raises NotFound for one that is not."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    plan = services.find_plan(request.auth, slug, kit)
     if bag not in plan.loaded or not isinstance(plan.items[bag], Bag):
         raise NotFound("bag", bag)
     return plan
 
 
 def _foam(request: SignedInRequest, plan: Plan, bag: str, wish: FoamWish) -> Foam:
-    return Foam.model_validate_json(found(Answering(plan, foam, (bag, wish)), request.user.pk))
+    return Foam.model_validate_json(found(Answering(plan, foam, (bag, wish)), request.auth.owner.pk))
 
 
 @router.get("/foam/{slug}/{kit}/{bag}", response=Foam)
@@ -75,7 +75,7 @@ def cut(request: SignedInRequest, slug: str, kit: str, bag: str, wish: Query[Foa
 def cases(request: SignedInRequest, slug: str, kit: str, bag: str, wish: Query[FoamWish]) -> list[CaseFit]:
     """The same things in every hard case of the locker."""
     plan = _hard_case(request, slug, kit, bag)
-    return CASE_FITS.validate_json(found(Answering(plan, all_cases, (bag, wish)), request.user.pk))
+    return CASE_FITS.validate_json(found(Answering(plan, all_cases, (bag, wish)), request.auth.owner.pk))
 
 
 @router.get("/foam/{slug}/{kit}/{bag}/file/{form}")
@@ -96,9 +96,9 @@ def divider_file(
     request: SignedInRequest, slug: str, kit: str, form: Literal["svg", "a4", "a3"], room: str, loadout: str = ""
 ) -> HttpResponseBase:
     """The dividers of a padded space to scale, as the kit was last packed: SVG, or A4 or A3 pages to print."""
-    row = services.find_kit(request.user, slug, kit)
-    plan = services.plan_as(row, loadout)
-    made = packed(plan, request.user.pk, row, loadout)
+    row = services.find_kit(request.auth.owner, slug, kit)
+    plan = services.plan_as(request.auth, row, loadout)
+    made = packed(plan, request.auth.owner.pk, row, loadout)
     use = next((one for one in made.rooms if one.room == room and one.layout == "cells"), None)
     if use is None:
         raise NotFound("space with dividers", room)
@@ -119,7 +119,7 @@ def bring_in(request: SignedInRequest) -> Status[TripOut]:
     raw = request.read(MAX_BYTES + 1)
     if len(raw) > MAX_BYTES:
         raise TooLarge(MAX_BYTES)
-    trip = import_plan(request.user, read(raw))
+    trip = import_plan(request.auth.owner, read(raw))
     return Status(201, TripOut(version=trip.version, trip=trip_of(trip), open_kit=trip.open_kit))
 
 
@@ -132,22 +132,22 @@ def _file(raw: bytes | str, content_type: str, name: str) -> HttpResponse:
 @router.get("/paper/{slug}/{kit}/{part}.pdf")
 def paper(request: SignedInRequest, slug: str, kit: str, part: Literal["sheet", "list", "labels"]) -> HttpResponse:
     """Paper to take along: the load sheet, the pack list, labels for bags."""
-    row = services.find_kit(request.user, slug, kit)
-    plan = services.plan_for(row)
+    row = services.find_kit(request.auth.owner, slug, kit)
+    plan = services.plan_for(request.auth, row)
     if part == "sheet":
         seen = review(plan)
         raw = load_sheet(plan, seen.assessment, seen.findings)
     else:
         listed = list_for(plan, row)
-        raw = labels(plan, listed) if part == "labels" else pack_list(plan, listed, wanted(plan, request.user.pk))
+        raw = labels(plan, listed) if part == "labels" else pack_list(plan, listed, wanted(plan, request.auth.owner.pk))
     return _file(raw, "application/pdf", f"{slug}-{part}.pdf")
 
 
 @router.get("/calendar/{slug}/{kit}.ics")
 def calendar(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """Dates to keep: charge, fetch, copy, bring back."""
-    row = services.find_kit(request.user, slug, kit)
-    plan = services.plan_for(row)
+    row = services.find_kit(request.auth.owner, slug, kit)
+    plan = services.plan_for(request.auth, row)
     return _file(calendar_of(plan, list_for(plan, row)), "text/calendar; charset=utf-8", f"{slug}.ics")
 
 
@@ -168,14 +168,14 @@ def table(request: SignedInRequest, slug: str, kit: str, name: str, form: Litera
     """A list of a trip as CSV or a spreadsheet: kit, pack-out, tasks, to-get, days, log or used."""
     if name not in LISTS:
         raise NotFound("list", name)
-    row = services.find_kit(request.user, slug, kit)
-    plan = services.plan_for(row)
+    row = services.find_kit(request.auth.owner, slug, kit)
+    plan = services.plan_for(request.auth, row)
     made_of = Sources(
         plan,
         fold(marks_of(row.trip)),
         lambda: list_for(plan, row),
-        lambda: look_back_on(request.user, slug, kit),
-        lambda: wanted(plan, request.user.pk),
+        lambda: look_back_on(request.auth, slug, kit),
+        lambda: wanted(plan, request.auth.owner.pk),
     )
     return _written(LISTS[name](made_of), f"{slug}-{name}", form)
 
@@ -183,7 +183,7 @@ def table(request: SignedInRequest, slug: str, kit: str, name: str, form: Litera
 @router.get("/locker.{form}")
 def locker_table(request: SignedInRequest, form: Literal["csv", "xlsx"]) -> HttpResponse:
     """The whole locker as CSV or a spreadsheet, with titles that an import reads."""
-    return _written(locker_rows(locker_of(request.user)), "locker", form)
+    return _written(locker_rows(locker_of(request.auth.owner)), "locker", form)
 
 
 class BroughtIn(Schema):
@@ -239,7 +239,9 @@ def import_gear(
 ) -> Status[BroughtIn]:
     """Bring a table into the locker: all of it or nothing; bad rows are left out only when asked."""
     raw, mended = _table(file), _mends(mends)
-    count = bring_in_gear(request.user, file.name or "", raw, _matched(matched), leave_bad=leave_bad, mends=mended)
+    count = bring_in_gear(
+        request.auth.owner, file.name or "", raw, _matched(matched), leave_bad=leave_bad, mends=mended
+    )
     return Status(201, BroughtIn(things=count))
 
 
@@ -256,7 +258,7 @@ class RestoredOut(Schema):
 def take_account(request: SignedInRequest) -> HttpResponse:
     """Everything of the account in one file."""
     return HttpResponse(
-        archive.archive_of(request.user),
+        archive.archive_of(request.auth.owner),
         content_type="application/zip",
         headers={"Content-Disposition": f'attachment; filename="narrow-mule-{timezone.now():%Y-%m-%d}.zip"'},
     )
@@ -267,4 +269,4 @@ def put_account_back(request: SignedInRequest, file: File[UploadedFile]) -> Stat
     """Put such a file into the account: all of it, or nothing."""
     if (file.size or 0) > archive.MOST_ZIPPED:
         raise TooLarge(archive.MOST_ZIPPED)
-    return Status(201, RestoredOut(**archive.restore(request.user, file.read()).told()))
+    return Status(201, RestoredOut(**archive.restore(request.auth.owner, file.read()).told()))

@@ -15,6 +15,7 @@ from mule.plan.trip import BodyDay, BodyHabit, Marks
 from mule.plan.trip import Trip as TripValue
 from server.field.looking import frames_of, keep_frames
 from server.field.services import keep_marks, marks_of
+from server.kernel.actor import Actor
 from server.kernel.documents import FreeSlugs, require_room, slugs, spec_of, store, writing
 from server.library.carriers.models import Carrier
 from server.library.carriers.services import value_of as carrier_of
@@ -29,7 +30,7 @@ AboutBody = TypeVar("AboutBody", BodyDay, BodyHabit)
 
 def export_plan(kit: Kit) -> Plan:
     """A trip with all its kits, what was noted on it and what its pictures say; ``kit`` is open."""
-    return plan_for(kit, all_kits=True).with_log(marks_of(kit.trip), frames_of(kit.trip))
+    return plan_for(Actor(kit.trip.owner), kit, all_kits=True).with_log(marks_of(kit.trip), frames_of(kit.trip))
 
 
 def import_plan(owner: User, plan: Plan) -> Trip:

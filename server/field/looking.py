@@ -18,6 +18,7 @@ from server.field.models import PictureFrame
 from server.field.pictures import Odd, read_files
 from server.field.schemas import ReadPictures
 from server.field.services import marks_of
+from server.kernel.actor import Actor
 from server.kernel.documents import find, revision
 from server.library.locker.models import Thing
 from server.trips.convert import kit_of, trip_of
@@ -74,12 +75,12 @@ def take_pictures(owner: User, slug: str, files: Iterable[tuple[str, IO[bytes]]]
     return ReadPictures(taken=len(new), known=twice, odd=odd[:_MOST_NAMED])
 
 
-def look_back_on(owner: User, slug: str, kit: str) -> LookBack:
+def look_back_on(actor: Actor, slug: str, kit: str) -> LookBack:
     """What a trip taught, with the trips before it."""
-    row = find_kit(owner, slug, kit)
-    plan, trip = plan_for(row), row.trip
+    row = find_kit(actor.owner, slug, kit)
+    plan, trip = plan_for(actor, row), row.trip
     reach = [(bar.from_mm, bar.to_mm) for row in assess(plan).coverage.reach for bar in row.bars]
-    return look_back(plan, fold(marks_of(trip)), frames_of(trip), reach, _others(owner, trip, plan.gear))
+    return look_back(plan, fold(marks_of(trip)), frames_of(trip), reach, _others(actor.owner, trip, plan.gear))
 
 
 # What trips before taught: what some hundred thousand marks and pictures come to is kept, not read for each look back.

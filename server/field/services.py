@@ -15,6 +15,7 @@ from mule.plan.field.lines import packed_in
 from mule.trail.packout import PackOut, field_stations, list_out
 from server.field.models import FieldMark
 from server.field.schemas import FieldOut, Refusal, TakenMarks
+from server.kernel.actor import Actor
 from server.kernel.documents import find, writing
 from server.trips.models import Kit, Trip
 from server.trips.packed import packed
@@ -102,7 +103,7 @@ def list_for(plan: Plan, kit: Kit) -> PackOut:
     return list_out(plan, seen.assessment, seen.resilience, packed(plan, kit.trip.owner_id, kit))
 
 
-def stations_of(kit: Kit) -> list[Station]:
+def stations_of(actor: Actor, kit: Kit) -> list[Station]:
     """How far a kit's trip is by what was noted."""
     field = fold(marks_of(kit.trip))
-    return list(field_stations(plan_for(kit), field, pictures=kit.trip.frames.exists()))
+    return list(field_stations(plan_for(actor, kit), field, pictures=kit.trip.frames.exists()))

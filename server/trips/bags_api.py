@@ -16,7 +16,6 @@ from server.searching.jobs import Answering, SortingBags, sharing, spare_things
 from server.searching.kept import answer, answered
 from server.searching.lines import BagSetLine
 from server.trips import services
-from server.trips.sharing.guests import searcher
 
 router = Router()
 
@@ -36,9 +35,9 @@ class SomeActs(Schema):
 @router.get("/{slug}/kits/{kit}/split", response=Split)
 def share_out(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """The sharing of a kit that loads the most loaded least, as moves that can be taken one by one."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    plan = services.find_plan(request.auth, slug, kit)
     seconds = within_limits(USUAL_S, 1)["seconds"]
-    told = answer(Answering(plan, sharing, (seconds,)), searcher(request), _is_proved)
+    told = answer(Answering(plan, sharing, (seconds,)), request.auth.searcher, _is_proved)
     return HttpResponse(told, content_type="application/json")
 
 
@@ -49,21 +48,21 @@ def _is_proved(split: str) -> bool:
 @router.post("/{slug}/kits/{kit}/split/so", response=Shared)
 def judge_moves(request: SignedInRequest, slug: str, kit: str, payload: SomeActs) -> HttpResponse:
     """What some moves of a kit come to; nothing is stored."""
-    return written(shared_so(services.plan_for(services.find_kit(request.user, slug, kit)), payload.edits))
+    return written(shared_so(services.find_plan(request.auth, slug, kit), payload.edits))
 
 
 @router.get("/{slug}/kits/{kit}/spares", response=list[Spare])
 def show_spares(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """Which one thing more covers most, when any one thing may be lost."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
-    told = answer(Answering(plan, spare_things), searcher(request))
+    plan = services.find_plan(request.auth, slug, kit)
+    told = answer(Answering(plan, spare_things), request.auth.searcher)
     return HttpResponse(told, content_type="application/json")
 
 
 @router.post("/{slug}/kits/{kit}/bags", response=BagSetLine)
 def stream_bag_sets(request: SignedInRequest, slug: str, kit: str, payload: BagsAsked) -> StreamingHttpResponse:
     """Sets of bags that could carry a kit, one BagSetLine per line of text. Hanging up stops the search."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    plan = services.find_plan(request.auth, slug, kit)
     job = SortingBags(plan, within_limits(payload.seconds, 1)["seconds"])
-    question = Question(searcher(request), ("bags", request.user.pk, slug, kit))
+    question = Question(request.auth.searcher, ("bags", request.auth.owner.pk, slug, kit))
     return streamed(answered(job, question, lambda line: bool(BagSetLine.read(line).whole)))

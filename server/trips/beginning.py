@@ -14,6 +14,7 @@ from mule.plan.carriers import Carrier as CarrierValue
 from mule.plan.edits import Edit, Load
 from mule.plan.gear import Bag, Gear, Insert, at_hand
 from mule.plan.trip import Trip as TripValue
+from server.kernel.actor import Actor
 from server.kernel.documents import find, writing
 from server.library.carriers import services as carriers
 from server.library.carriers.models import Carrier
@@ -61,7 +62,7 @@ def _load_all(owner: User, trip: Trip) -> None:
     things.sort(key=lambda thing: (not isinstance(thing, Bag), not isinstance(thing, Insert)))
     edits: list[Edit] = [Load(item=thing.id, count=thing.count) for thing in things]
     if edits:
-        edit_kit(owner, trip.slug, "a", 1, edits)
+        edit_kit(Actor(owner), trip.slug, "a", 1, edits)
 
 
 def copy_trip(owner: User, slug: str, name: str, start: date | None) -> Trip:

@@ -16,7 +16,6 @@ from server.searching.lines import CureLine, OutingLine
 from server.trips import services
 from server.trips.api import changed_stow
 from server.trips.schemas import Edits, KitState
-from server.trips.sharing.guests import searcher
 
 router = Router()
 
@@ -24,23 +23,23 @@ router = Router()
 @router.get("/{slug}/kits/{kit}/days", response=ByDays)
 def judge_by_days(request: SignedInRequest, slug: str, kit: str) -> HttpResponse:
     """The trip by its days: what goes out of the door on each, and which wants that serves."""
-    return written(judge_days(services.plan_for(services.find_kit(request.user, slug, kit))))
+    return written(judge_days(services.find_plan(request.auth, slug, kit)))
 
 
 @router.post("/{slug}/kits/{kit}/days/{on}/cures", response=CureLine)
 def stream_day_cures(request: SignedInRequest, slug: str, kit: str, on: date) -> StreamingHttpResponse:
     """What is amiss with the bag of a day, with ways out of what lies at the base: one CureLine per line of text.
     Hanging up stops it."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    plan = services.find_plan(request.auth, slug, kit)
     day_of(plan, on)
-    question = Question(searcher(request), ("day-cures", request.user.pk, slug, kit))
+    question = Question(request.auth.searcher, ("day-cures", request.auth.owner.pk, slug, kit))
     return streamed(lines_of(CuringDay(plan, on), question))
 
 
 @router.get("/{slug}/kits/{kit}/days/{on}/advice", response=Advice)
 def advise_day(request: SignedInRequest, slug: str, kit: str, on: date) -> HttpResponse:
     """What each thing in the bag of a day earns then, what goes first, and what of the base would add most."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    plan = services.find_plan(request.auth, slug, kit)
     day = day_of(plan, on)
     return written(advise(day_plan(plan, (day,), loadout_on(plan, day))))
 
@@ -48,9 +47,9 @@ def advise_day(request: SignedInRequest, slug: str, kit: str, on: date) -> HttpR
 @router.get("/{slug}/kits/{kit}/days/{on}/base", response=AtBase)
 def show_base(request: SignedInRequest, slug: str, kit: str, on: date) -> HttpResponse:
     """What lies at the base on a day: what of it the safe takes, and which packs lie in the cold."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    plan = services.find_plan(request.auth, slug, kit)
     base_on(plan, day_of(plan, on))
-    told = answer(Answering(plan, left_at_base, (on,)), searcher(request), _is_proved)
+    told = answer(Answering(plan, left_at_base, (on,)), request.auth.searcher, _is_proved)
     return HttpResponse(told, content_type="application/json")
 
 
@@ -64,15 +63,17 @@ def stream_outings(
 ) -> StreamingHttpResponse:
     """Ways to go out on some days, the lightest first, one OutingLine per line of text; shares: one way instead, from
     complete to light. Hanging up stops the search."""
-    plan = services.plan_for(services.find_kit(request.user, slug, kit))
+    plan = services.find_plan(request.auth, slug, kit)
     # Told before the first line: afterwards nothing can be refused any more.
     ways_of(plan, payload)
     asked = payload.model_copy(update={"seconds": within_limits(payload.seconds, 1)["seconds"]})
-    question = Question(searcher(request), ("outings", shares, request.user.pk, slug, kit))
+    question = Question(request.auth.searcher, ("outings", shares, request.auth.owner.pk, slug, kit))
     return streamed(answered(Proposing(plan, asked, shares), question, lambda line: bool(OutingLine.read(line).whole)))
 
 
 @router.post("/{slug}/kits/{kit}/loadouts/{loadout}/edits", response=KitState)
 def edit_loadout(request: SignedInRequest, slug: str, kit: str, loadout: str, payload: Edits) -> HttpResponse:
     """Put things into a day's bag, or leave them at the base."""
-    return changed_stow(services.edit_loadout(request.user, slug, kit, payload.version, loadout, payload.edits))
+    return changed_stow(
+        request.auth, services.edit_loadout(request.auth, slug, kit, payload.version, loadout, payload.edits)
+    )

@@ -6,10 +6,10 @@ from mule.base.errors import InvalidInput, Problem
 from mule.base.memo import Kept
 from mule.plan.gear import Gear
 from mule.plan.trip import Trip as TripValue
+from server.kernel.actor import Actor
 from server.trips.convert import kit_of, trip_of
 from server.trips.lending import gear_for, gear_stamp
 from server.trips.models import Trip
-from server.trips.sharing.guests import guest_through
 
 _SEEN: Kept[tuple[Gear, ...]] = Kept(32)
 # The words of a plan about an unknown id: hidden gear must look like gear that does not exist.
@@ -36,12 +36,12 @@ def seen_by_others(trip: Trip, at: str | None = None) -> tuple[Gear, ...]:
     return _SEEN.get((trip.pk, stamp, frozenset(named)), made)
 
 
-def require_seen(trip: Trip, named: Iterable[tuple[str, str]]) -> None:
+def require_seen(actor: Actor, trip: Trip, named: Iterable[tuple[str, str]]) -> None:
     """Raises InvalidInput when somebody other than the owner names gear that they do not see.
 
     named: fields with the items they name, before anything of it is stored: naming an item makes it seen.
     """
-    if guest_through(trip.owner):
+    if actor.guest:
         _require_among({thing.id for thing in seen_by_others(trip)}, named)
 
 
@@ -51,19 +51,19 @@ def _require_among(there: Collection[str], named: Iterable[tuple[str, str]]) -> 
         raise InvalidInput(problems)
 
 
-def gear_and_trip(row: Trip, at: str | None = None) -> tuple[tuple[Gear, ...], TripValue]:
+def gear_and_trip(actor: Actor, row: Trip, at: str | None = None) -> tuple[tuple[Gear, ...], TripValue]:
     """The gear of a trip and the trip itself, as whoever asks may see them. at: as for ``seen_by_others``."""
-    trip, guest = trip_of(row), guest_through(row.owner)
-    if guest is None:
+    trip = trip_of(row)
+    if actor.guest is None:
         return gear_for(row, at), trip
     gear = seen_by_others(row, at)
     trip = _with_marks_on(trip, gear)
-    return gear, _without_body_masses(trip) if guest.only_visits else trip
+    return gear, _without_body_masses(trip) if actor.only_visits else trip
 
 
-def trip_for(row: Trip) -> TripValue:
+def trip_for(actor: Actor, row: Trip) -> TripValue:
     """A trip as whoever asks may see it; its owner's is not looked at any further."""
-    return gear_and_trip(row)[1] if guest_through(row.owner) else trip_of(row)
+    return gear_and_trip(actor, row)[1] if actor.guest else trip_of(row)
 
 
 def _without_body_masses(trip: TripValue) -> TripValue:

@@ -17,6 +17,7 @@ from mule.plan.kit import Kit as KitValue
 from mule.plan.trip import Person, Stamina
 from mule.plan.trip import Trip as TripValue
 from mule.search.outings import with_edits
+from server.kernel.actor import Actor
 from server.kernel.documents import (
     FreeSlugs,
     find,
@@ -34,7 +35,6 @@ from server.trips.convert import Stamp, entries_of, plan_of, scale_of, stamp_of,
 from server.trips.lending import gear_for
 from server.trips.models import Kit, KitPacking, KitStep, Trip
 from server.trips.seen import gear_and_trip, require_seen, trip_for, with_unseen_marks
-from server.trips.sharing.guests import guest_through
 
 # Older steps are forgotten; a session of packing rarely takes more.
 MOST_STEPS = 200
@@ -49,6 +49,7 @@ def trips(owner: User) -> list[Trip]:
 def find_trip(owner: User, slug: str) -> Trip:
     """One trip of an owner. Raises NotFound."""
     row = find(Trip, owner, slug, "trip")
+    # Known: no need to read it again.
     row.owner = owner
     return row
 
@@ -71,17 +72,17 @@ def add_trip(owner: User, trip: TripValue) -> Trip:
         return row
 
 
-def replace_trip(owner: User, slug: str, version: int, trip: TripValue) -> Trip:
+def replace_trip(actor: Actor, slug: str, version: int, trip: TripValue) -> Trip:
     """Stores an edited trip. Raises Stale, NotFound, and InvalidInput when a removed person still carries things."""
+    owner = actor.owner
     with writing(owner):
         row = find_trip(owner, slug)
         # Both sides of a conflict are shown: the stored one as whoever asks may see it.
-        require_version(row.version, version, "trip", lambda: spec_of(trip_for(row)))
+        require_version(row.version, version, "trip", lambda: spec_of(trip_for(actor, row)))
         require_same_id(slug, trip.id, "trip")
         kits = list(row.kits.all())
-        guest = guest_through(owner)
-        row.changed_by = guest.name if guest else ""
-        if guest:
+        row.changed_by = actor.signature
+        if actor.guest:
             trip = with_unseen_marks(trip, row)
         _refuse_if_carrying(trip_of(row), trip, kits)
         _require_whole(owner, trip, kits, gear_for(row))
@@ -114,29 +115,33 @@ def remove_trip(owner: User, slug: str) -> None:
 def find_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
     """A kit of an owner's trip. Raises NotFound."""
     mine = Kit.objects.filter(trip__owner=owner, trip__slug=trip_slug, slug=kit_slug)
-    kit = mine.select_related("trip__owner").first()
+    kit = mine.select_related("trip").first()
     if kit is None:
         find(Trip, owner, trip_slug, "trip")
         raise NotFound("kit", kit_slug)
-    # Whoever acts for the owner in this request goes along with the row.
     kit.trip.owner = owner
     return kit
 
 
-def plan_for(kit: Kit, *, all_kits: bool = False, at: Stamp | None = None) -> Plan:
+def plan_for(actor: Actor, kit: Kit, *, all_kits: bool = False, at: Stamp | None = None) -> Plan:
     """The plan of a kit's trip with this kit open; the other kits only when asked for. at: its stamp, when known.
 
     For others than the owner it holds nothing of the locker that they may not see: what is in no plan is in no answer.
     """
     row = kit.trip
     kits = list(row.kits.all()) if all_kits else [kit]
-    gear, trip = gear_and_trip(row, at.locker if at else None)
+    gear, trip = gear_and_trip(actor, row, at.locker if at else None)
     return plan_of(row.owner, trip, kits, kit.slug, gear, at.carriers if at else None, scale_of(row))
 
 
-def plan_as(kit: Kit, loadout: str) -> Plan:
+def find_plan(actor: Actor, trip_slug: str, kit_slug: str, *, all_kits: bool = False) -> Plan:
+    """The plan of a kit that is named, as for ``plan_for``. Raises NotFound."""
+    return plan_for(actor, find_kit(actor.owner, trip_slug, kit_slug), all_kits=all_kits)
+
+
+def plan_as(actor: Actor, kit: Kit, loadout: str) -> Plan:
     """The plan of a kit as one of its loadouts carries it; as a whole where none is named. Raises InvalidInput."""
-    plan = plan_for(kit)
+    plan = plan_for(actor, kit)
     return plan.with_kit(carried(plan.kit, plan.items, find_loadout(plan.kit, loadout))) if loadout else plan
 
 
@@ -145,17 +150,20 @@ def trying(plan: Plan, stamina: Stamina | None) -> Plan:
     return plan.with_trip(plan.trip.model_copy(update={"stamina": stamina})) if stamina else plan
 
 
-def open_kit(owner: User, trip_slug: str, kit_slug: str) -> Kit:
+def open_kit(actor: Actor, trip_slug: str, kit_slug: str) -> Kit:
     """Remembers which kit is on the table: on the owner's, whoever else looks at which."""
-    kit = find_kit(owner, trip_slug, kit_slug)
-    if not guest_through(owner) and kit.trip.open_kit != kit_slug:
+    kit = find_kit(actor.owner, trip_slug, kit_slug)
+    if not actor.guest and kit.trip.open_kit != kit_slug:
         kit.trip.open_kit = kit_slug
         kit.trip.save(update_fields=["open_kit"])
     return kit
 
 
-def add_kit(owner: User, trip_slug: str, name: str, copy_of: str | None, entries: Sequence[Entry] | None = None) -> Kit:
+def add_kit(
+    actor: Actor, trip_slug: str, name: str, copy_of: str | None, entries: Sequence[Entry] | None = None
+) -> Kit:
     """Adds a kit: empty, as a copy of another, or with what it is to hold. Raises InvalidInput for what cannot be."""
+    owner = actor.owner
     with writing(owner):
         trip = find_trip(owner, trip_slug)
         taken = {kit.slug for kit in trip.kits.all()}
@@ -165,10 +173,10 @@ def add_kit(owner: User, trip_slug: str, name: str, copy_of: str | None, entries
         copied = find_kit(owner, trip_slug, copy_of) if copy_of else None
         held = copied.entries if copied else []
         if entries is not None:
-            require_seen(trip, KitValue(id=free[0], name=name, entries=tuple(entries)).named())
+            require_seen(actor, trip, KitValue(id=free[0], name=name, entries=tuple(entries)).named())
             held = entries_of(KitValue(id=free[0], name=name, entries=tuple(entries)))
         kit = Kit.objects.create(trip=trip, slug=free[0], name=name, entries=held, stow=copied.stow if copied else {})
-        plan_for(kit)
+        plan_for(actor, kit)
         # A copy is packed as what it is a copy of.
         packings = copied.packings.all() if copied else []
         KitPacking.objects.bulk_create(
@@ -208,39 +216,37 @@ class Edited(NamedTuple):
     stamp: Stamp
 
 
-def edit_kit(owner: User, trip_slug: str, kit_slug: str, version: int, edits: Sequence[Edit]) -> Edited:
+def edit_kit(actor: Actor, trip_slug: str, kit_slug: str, version: int, edits: Sequence[Edit]) -> Edited:
     """Applies edits as one step that can be undone. Raises Stale, NotFound, InvalidInput; all or nothing."""
-    with writing(owner):
-        kit = find_kit(owner, trip_slug, kit_slug)
+    with writing(actor.owner):
+        kit = find_kit(actor.owner, trip_slug, kit_slug)
         require_version(kit.version, version, "kit", lambda: kit.entries)
         stamp = stamp_of(kit)
-        plan = apply(plan_for(kit, at=stamp), edits)
+        plan = apply(plan_for(actor, kit, at=stamp), edits)
         after = entries_of(plan.kit)
         number = kit.at_step + 1
         # What was undone cannot be redone any more, and the oldest steps are forgotten.
         kit.steps.exclude(number__gt=number - MOST_STEPS, number__lt=number).delete()
-        guest = guest_through(owner)
-        by = guest.name if guest else ""
-        KitStep.objects.create(kit=kit, number=number, before=kit.entries, after=after, by=by)
+        KitStep.objects.create(kit=kit, number=number, before=kit.entries, after=after, by=actor.signature)
         _put(kit, after, number)
         return Edited(kit, plan, stamp._replace(kit=kit.version))
 
 
-def change_stow(owner: User, trip_slug: str, kit_slug: str, version: int, stow: Stow) -> Kit:
+def change_stow(actor: Actor, trip_slug: str, kit_slug: str, version: int, stow: Stow) -> Kit:
     """Stores how a kit is to be packed. Raises Stale, NotFound."""
-    with writing(owner):
-        kit = find_kit(owner, trip_slug, kit_slug)
+    with writing(actor.owner):
+        kit = find_kit(actor.owner, trip_slug, kit_slug)
         require_version(kit.version, version, "kit", lambda: kit.stow)
-        require_seen(kit.trip, stow.named())
+        require_seen(actor, kit.trip, stow.named())
         return _stowed(kit, stow)
 
 
-def edit_loadout(owner: User, trip_slug: str, kit_slug: str, version: int, loadout: str, edits: Sequence[Edit]) -> Kit:
+def edit_loadout(actor: Actor, trip_slug: str, kit_slug: str, version: int, loadout: str, edits: Sequence[Edit]) -> Kit:
     """Does edits on what a loadout carries. Raises Stale, NotFound, InvalidInput; all or nothing."""
-    with writing(owner):
-        kit = find_kit(owner, trip_slug, kit_slug)
+    with writing(actor.owner):
+        kit = find_kit(actor.owner, trip_slug, kit_slug)
         require_version(kit.version, version, "kit", lambda: kit.stow)
-        plan = plan_for(kit)
+        plan = plan_for(actor, kit)
         changed = with_edits(plan, loadout, edits)
         loadouts = tuple(changed if one.id == loadout else one for one in plan.kit.stow.loadouts)
         return _stowed(kit, plan.kit.stow.model_copy(update={"loadouts": loadouts}))
@@ -253,26 +259,26 @@ def _stowed(kit: Kit, stow: Stow) -> Kit:
     return kit
 
 
-def undo(owner: User, trip_slug: str, kit_slug: str, version: int) -> Edited:
+def undo(actor: Actor, trip_slug: str, kit_slug: str, version: int) -> Edited:
     """Takes the last step back. Raises InvalidInput when there is none, or when it no longer fits the locker."""
-    return _travel(owner, trip_slug, kit_slug, version, back=True)
+    return _travel(actor, trip_slug, kit_slug, version, back=True)
 
 
-def redo(owner: User, trip_slug: str, kit_slug: str, version: int) -> Edited:
+def redo(actor: Actor, trip_slug: str, kit_slug: str, version: int) -> Edited:
     """Does the next step again. Raises InvalidInput when there is none, or when it no longer fits the locker."""
-    return _travel(owner, trip_slug, kit_slug, version, back=False)
+    return _travel(actor, trip_slug, kit_slug, version, back=False)
 
 
-def _travel(owner: User, trip_slug: str, kit_slug: str, version: int, *, back: bool) -> Edited:
-    with writing(owner):
-        kit = find_kit(owner, trip_slug, kit_slug)
+def _travel(actor: Actor, trip_slug: str, kit_slug: str, version: int, *, back: bool) -> Edited:
+    with writing(actor.owner):
+        kit = find_kit(actor.owner, trip_slug, kit_slug)
         require_version(kit.version, version, "kit", lambda: kit.entries)
         step = kit.steps.filter(number=kit.at_step if back else kit.at_step + 1).first()
         if step is None:
             raise InvalidInput([Problem("", "", "there is nothing to undo" if back else "there is nothing to redo")])
         _put(kit, step.before if back else step.after, kit.at_step - 1 if back else kit.at_step + 1)
         stamp = stamp_of(kit)
-        return Edited(kit, plan_for(kit, at=stamp), stamp)
+        return Edited(kit, plan_for(actor, kit, at=stamp), stamp)
 
 
 def _put(kit: Kit, entries: list[dict[str, object]], at_step: int) -> None:

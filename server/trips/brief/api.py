@@ -53,13 +53,13 @@ def say_wants(request: SignedInRequest, payload: SaidWants) -> list[WantingOut]:
 @router.post("/past", response=Past)
 def find_past_wants(request: SignedInRequest, payload: ShotsTaken) -> Past:
     """What the metadata of somebody's pictures says of their wants; none of it is kept."""
-    return wants_of_past(payload.shots, locker_of(request.user), payload.taken)
+    return wants_of_past(payload.shots, locker_of(request.auth.owner), payload.taken)
 
 
 @router.post("/exposure", response=Darkenings)
 def expose(request: SignedInRequest, payload: Times) -> Darkenings:
     """Stops between two times, and the owned neutral densities that take them."""
-    owned = [thing for thing in locker_of(request.user) if isinstance(thing, Filter)]
+    owned = [thing for thing in locker_of(request.auth.owner) if isinstance(thing, Filter)]
     return Darkenings(
         stops=stops_needed(payload.metered_s, payload.wanted_s),
         ways=list(darken(owned, payload.metered_s, payload.wanted_s)),

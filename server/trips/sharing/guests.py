@@ -5,14 +5,14 @@ device. Everything that is not named here is refused, whatever comes to the API 
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 from typing import Any
 
-from django.contrib.auth.models import AnonymousUser, User
+from django.contrib.auth.models import User
 from django.http import HttpRequest
 from django.utils import timezone
 from ninja.errors import HttpError
 
+from server.kernel.actor import Actor, Guest
 from server.kernel.headers import SHARE_HEADER
 from server.trips.sharing.models import ShareLink
 
@@ -71,72 +71,37 @@ PLAN = PACK | {
 ALLOWED: Mapping[str, frozenset[tuple[str, str]]] = {"look": LOOK, "pack": PACK, "plan": PLAN}
 
 
-@dataclass(frozen=True)
-class Guest:
-    """Somebody who came by a link. name: what they call themselves; account: their own, of whoever plans along."""
-
-    name: str
-    link: ShareLink
-    account: User | None = None
-
-    @property
-    def only_visits(self) -> bool:
-        """Whether they have no account here that plans along: they are shown less."""
-        return self.account is None
-
-
 def valid_links() -> Any:
     """Links that open something today."""
     links = ShareLink.objects.filter(revoked=False).select_related("trip__owner")
     return links.exclude(until__lt=timezone.localdate())
 
 
-def guest_of(request: HttpRequest) -> User | None:
-    """The owner on whose trip the guest acts, when a request speaks through a link; None when it does not.
+def guest_actor(request: HttpRequest) -> Actor | None:
+    """The guest who acts and the owner on whose trip, when a request speaks through a link; None when it does not.
 
     Raises HttpError: 401 for a link that this device has not opened or that is over, 403 for what it does not allow.
     """
     told = request.headers.get(SHARE_HEADER)
     if not told:
         return None
-    guest = _who(request, told)
-    if guest is None:
+    link: ShareLink | None = valid_links().filter(pk=told).first() if told.isdecimal() else None
+    guest = _guest(request, link) if link else None
+    if link is None or guest is None:
         raise HttpError(401, "This link is over. Ask whoever gave it to you for another.")
-    link = guest.link
     match = request.resolver_match
     route = match.route.removeprefix("api/") if match else ""
     if (request.method, route) not in ALLOWED[link.role] or match is None or match.kwargs.get("slug") != link.trip.slug:
         raise HttpError(403, "This link does not let you do that.")
-    owner: User = link.trip.owner
-    # Rows of the owner's are found by the owner: with it goes who acts, down to what a plan may hold.
-    owner.guest = guest  # type: ignore[attr-defined]
-    request.user = owner
-    return owner
+    return Actor(link.trip.owner, guest)
 
 
-def _who(request: HttpRequest, number: str) -> Guest | None:
-    link: ShareLink | None = valid_links().filter(pk=number).first() if number.isdecimal() else None
-    if link is None:
-        return None
+def _guest(request: HttpRequest, link: ShareLink) -> Guest | None:
+    """Who comes by a link; None where this device has not opened it, or its account does not plan along."""
     if link.role == "plan":
         account = request.user
-        known = isinstance(account, User) and link.companions.filter(account=account).exists()
-        return Guest(account.get_username(), link, account) if known and isinstance(account, User) else None
-    name = request.session.get("guest", {}).get(number)
-    return None if name is None else Guest(name, link)
-
-
-def guest_through(owner: User | AnonymousUser) -> Guest | None:
-    """The guest who acts for this owner in the request that found them; None for the owner."""
-    return getattr(owner, "guest", None)
-
-
-def searcher(request: HttpRequest) -> object:
-    """For whom a search is made: whoever plans along takes turns of their own, and is answered apart from the owner."""
-    guest = guest_in(request)
-    return ("guest", guest.link.pk, guest.account.pk) if guest and guest.account else request.user.pk
-
-
-def guest_in(request: HttpRequest) -> Guest | None:
-    """The guest who asks; None for the owner."""
-    return guest_through(request.user)
+        if not isinstance(account, User) or not link.companions.filter(account=account).exists():
+            return None
+        return Guest(account.get_username(), link.pk, account)
+    name = request.session.get("guest", {}).get(str(link.pk))
+    return None if name is None else Guest(name, link.pk)
