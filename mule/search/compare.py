@@ -4,6 +4,7 @@ from collections import Counter
 from collections.abc import Sequence
 
 from mule.analysis.optics import ReachRow
+from mule.analysis.storage.stamina import Uncounted
 from mule.base.errors import InvalidInput, Problem
 from mule.base.units import Frozen
 from mule.findings.advise import review
@@ -63,7 +64,7 @@ class Comparison(Frozen):
 
 
 class Glance(Frozen):
-    """A kit in a line: how it stands. power_days, card_days: of ``days``; None where there is nothing to judge.
+    """A kit in a line: how it stands. power_days, card_days: of ``days``, or why they are not counted.
 
     blockers: findings that stop the trip. stopped_by: legs that refuse it.
     """
@@ -74,8 +75,8 @@ class Glance(Frozen):
     carried_g: float
     score: float
     days: int
-    power_days: int | None
-    card_days: int | None
+    power_days: int | Uncounted
+    card_days: int | Uncounted
     stopped_by: tuple[str, ...]
     blockers: int
 

@@ -16,7 +16,7 @@ from reportlab.platypus import KeepInFrame, KeepTogether, Paragraph, SimpleDocTe
 
 from mule.analysis.carriers import Check
 from mule.analysis.load import Contents
-from mule.analysis.storage.stamina import Lasts
+from mule.analysis.storage.stamina import Lasts, Uncounted
 from mule.findings.assess import Assessment
 from mule.findings.codes import Severity
 from mule.findings.said import Finding
@@ -57,6 +57,7 @@ def load_sheet(plan: Plan, assessment: Assessment, findings: Sequence[Finding]) 
     people = {p.id: p.name for p in trip.people}
     dates = f"{trip.days[0].date:%d %b %Y} to {trip.days[-1].date:%d %b %Y}" if trip.days else ""
     lasts = assessment.lasts
+    cards = [f"{of.type} card" for of in lasts.cards]
     blockers, cautions = (
         sum(f.severity == severity for f in findings) for severity in (Severity.BLOCKER, Severity.CAUTION)
     )
@@ -81,8 +82,9 @@ def load_sheet(plan: Plan, assessment: Assessment, findings: Sequence[Finding]) 
         _table(("day", "", "coldest", "on foot", "bag of the day"), list(_days(plan))),
         Paragraph("Power, cards, brief", _HEAD),
         Paragraph(
-            f"Power carries {_days_of(lasts.power_days, lasts)}, cards {_days_of(lasts.card_days, lasts)}; each "
-            f"picture in {_places(lasts)}. The kit covers {assessment.coverage.score:.0f} % of the brief. "
+            f"Power lasts {_days_of(lasts.power_days, lasts, lasts.missing)}; "
+            f"cards last {_days_of(lasts.card_days, lasts, cards)}; each picture in {_places(lasts)}. "
+            f"The kit covers {assessment.coverage.score:.0f} % of the brief. "
             f"Against it stand: blockers {blockers}, cautions {cautions}.",
             _TEXT,
         ),
@@ -153,11 +155,20 @@ def labels(plan: Plan, made: PackOut) -> bytes:
     return _pdf(story or [Paragraph("No bag is loaded.", _TEXT)], f"{plan.trip.name}: labels")
 
 
-def _days_of(carried: int | None, lasts: Lasts) -> str:
-    if carried is None:
-        missing = f": no {', no '.join(lasts.missing)} loaded" if lasts.missing else ""
-        return f"nothing that could be judged{missing}"
-    return f"{carried} of {lasts.days} days"
+_UNCOUNTED = {
+    Uncounted.NO_DAYS: "the trip has no days yet",
+    Uncounted.NO_CAMERA: "no camera is loaded",
+    Uncounted.NOTHING_ASKS: "nothing loaded asks for any",
+    Uncounted.SLOTS_UNKNOWN: "no loaded camera says which cards it takes",
+}
+
+
+def _days_of(days: int | Uncounted, lasts: Lasts, wanting: Sequence[str]) -> str:
+    """wanting: what is asked for, where none of it is loaded."""
+    if not isinstance(days, Uncounted):
+        return f"{days} of {lasts.days} days"
+    why = f"no {', no '.join(wanting)} loaded" if days is Uncounted.NONE_LOADED else _UNCOUNTED[days]
+    return f"an unknown time ({why})"
 
 
 def _places(lasts: Lasts) -> str:

@@ -5,6 +5,7 @@ from typing import Any
 
 import pytest
 
+from mule.analysis.storage.stamina import Uncounted
 from mule.findings.assess import Assessment, assess
 from mule.findings.cures import Cures, cure
 from mule.plan import Plan
@@ -79,6 +80,25 @@ def test_a_short_day_is_told_and_cured_by_the_packs_that_are_missing() -> None:
     lasts = facts(*OUT, PACK, days=3).lasts
     assert (lasts.power_days, lasts.days) == (1, 3)
     assert not said(assessed(*OUT, PACK, days=3, counts={"pack": 3}), "power-short")
+
+
+NO_SLOTS = cast.body(battery_type="LB-4", frames_per_charge=400)
+
+
+@pytest.mark.parametrize(
+    ("loaded", "days", "power", "cards"),
+    [
+        ((*OUT, PACK, SD), 0, Uncounted.NO_DAYS, Uncounted.NO_DAYS),
+        ((SD,), 1, Uncounted.NO_CAMERA, Uncounted.NO_CAMERA),
+        ((cast.body(slots=BODY.slots), SD), 1, Uncounted.NOTHING_ASKS, 1),
+        (OUT, 1, Uncounted.NONE_LOADED, Uncounted.NONE_LOADED),
+        ((*OUT, PACK, SD), 1, 1, 1),
+        ((NO_SLOTS, PACK), 1, 1, Uncounted.SLOTS_UNKNOWN),
+    ],
+)
+def test_days_are_counted_or_it_is_told_why_not(loaded: Any, days: int, power: object, cards: object) -> None:
+    lasts = facts(*loaded, days=days).lasts
+    assert (lasts.power_days, lasts.card_days) == (power, cards)
 
 
 def test_more_packs_than_are_owned_are_to_be_had_elsewhere() -> None:

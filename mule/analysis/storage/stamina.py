@@ -4,6 +4,7 @@ answer where it needs it; ``summarize`` is what the scales and the rules look at
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
+from enum import StrEnum
 
 from mule.analysis.load import roots
 from mule.analysis.power import Power, PowerCase, PowerSummary, TypeSummary, camera_demands, simulate_case, sum_up
@@ -60,21 +61,34 @@ class StaminaSummary:
     pictures: Storage
 
 
+class Uncounted(StrEnum):
+    """Why days of power, or of cards, are not counted.
+
+    none-loaded: packs of a type, or cards, are asked for and none is loaded. slots-unknown: no loaded camera says which
+    cards it takes.
+    """
+
+    NO_DAYS = "no-days"
+    NO_CAMERA = "no-camera"
+    NONE_LOADED = "none-loaded"
+    NOTHING_ASKS = "nothing-asks"
+    SLOTS_UNKNOWN = "slots-unknown"
+
+
 class Lasts(Frozen):
     """The short of it, for the scales, the paper and who asks elsewhere.
 
-    power_days, card_days: days of ``days`` carried before the first short one; None where there is nothing to judge: no
-    days, nothing that asks, or something missing. missing: types of pack that are asked for and not loaded. cameras:
-    whether any is loaded. nights_told: whether each night's mains were said by somebody, not assumed. copies: places
-    asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
-    where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places than asked.
+    power_days, card_days: days of ``days`` carried before the first short one, or why they are not counted. missing:
+    types of pack that are asked for and not loaded. nights_told: whether each night's mains were said by somebody, not
+    assumed. copies: places asked for each picture. copies_fewest: places that every picture is in by the end of its
+    night, None where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places
+    than asked.
     """
 
     days: int
-    power_days: int | None
-    card_days: int | None
+    power_days: int | Uncounted
+    card_days: int | Uncounted
     missing: tuple[str, ...]
-    cameras: bool
     nights_told: bool
     types: tuple[TypeSummary, ...]
     cards: tuple[CardsOf, ...]
@@ -158,15 +172,11 @@ def whereabouts(plan: Plan) -> Whereabouts:
 
 def in_short(power: Power | PowerSummary, pictures: Storage, trip: Trip) -> Lasts:
     """What the scales show. power, pictures: of a kit on this trip."""
-    days = len(pictures.days)
-    asked = any(type_.worst_margin is not None for type_ in power.types)
-    slots, cards = any(day.made for day in pictures.days), any(type_.loaded for type_ in pictures.types)
     return Lasts(
-        days=days,
-        power_days=power.days_carried if asked and (power.days_carried < days or not power.missing) else None,
-        card_days=pictures.days_carried if days and slots and cards else None,
+        days=len(pictures.days),
+        power_days=_power_days(power, pictures),
+        card_days=_card_days(pictures),
         missing=power.missing,
-        cameras=slots,
         nights_told=all(day.night is not None for day in trip.days[:-1]),
         types=power.types,
         cards=pictures.types,
@@ -175,3 +185,29 @@ def in_short(power: Power | PowerSummary, pictures: Storage, trip: Trip) -> Last
         copies_short=len(pictures.short_nights),
         copies_short_on=pictures.short_on,
     )
+
+
+def _power_days(power: Power | PowerSummary, pictures: Storage) -> int | Uncounted:
+    if not pictures.days:
+        return Uncounted.NO_DAYS
+    asked = any(type_.worst_margin is not None for type_ in power.types)
+    # Of a type of which none is loaded no day can be counted; one that runs short before is told nevertheless.
+    if asked and (power.days_carried < len(pictures.days) or not power.missing):
+        return power.days_carried
+    if power.missing:
+        return Uncounted.NONE_LOADED
+    return Uncounted.NOTHING_ASKS if _cameras(pictures) else Uncounted.NO_CAMERA
+
+
+def _card_days(pictures: Storage) -> int | Uncounted:
+    if not pictures.days:
+        return Uncounted.NO_DAYS
+    if not _cameras(pictures):
+        return Uncounted.NO_CAMERA
+    if any(type_.loaded for type_ in pictures.types):
+        return pictures.days_carried
+    return Uncounted.NONE_LOADED if pictures.types else Uncounted.SLOTS_UNKNOWN
+
+
+def _cameras(pictures: Storage) -> bool:
+    return any(day.made for day in pictures.days)

@@ -105,8 +105,17 @@ class Trip(Frozen):
         return day.base or self.base
 
     def wants_on(self, day: Day) -> tuple[Want, ...]:
-        """What is shot on a day: what it names, or everything."""
-        return tuple(w for w in self.wants if not day.wants or w.id in day.wants)
+        """What may be shot on a day: what it names; every want where it names none."""
+        return tuple(w for w in self.wants if not day.names_wants or w.id in day.wants)
+
+    def wants_by_day(self) -> dict[date, tuple[ItemId, ...]]:
+        """Ids of the wants that are looked for on each day: what it names; where it names none, what no day names.
+
+        Whoever says for one want when it is shot need not say it for every other day: that want is not missed there.
+        """
+        named = {want for day in self.days for want in day.wants}
+        rest = tuple(want.id for want in self.wants if want.id not in named)
+        return {day.date: day.wants if day.names_wants else rest for day in self.days}
 
 
 __all__ = [

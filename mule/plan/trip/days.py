@@ -49,9 +49,10 @@ class Spot(Frozen):
 class Day(Frozen):
     """One day out. lowest_c: the coldest it gets while shooting. on_foot_h: hours carrying.
 
-    spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day;
-    empty stands for all of them. pattern: the sort of day (see Stamina); None is the usual one. bodies: cameras that
-    do something else that day. night: None is a usual night: 8 h of two outlets where the trip has mains, else none.
+    spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day; what an
+    empty list stands for is the trip's to say (``Trip.wants_on``, ``Trip.wants_by_day``). pattern: the sort of day
+    (see Stamina); None is the usual one. bodies: cameras that do something else that day. night: None is a usual
+    night: 8 h of two outlets where the trip has mains, else none.
     walk: a goal reached on foot; None where there is none. base: where what stays behind lies; None takes the trip's.
     """
 
@@ -68,6 +69,11 @@ class Day(Frozen):
     night: Night | None = None
     walk: Walk | None = None
     base: Base | None = None
+
+    @property
+    def names_wants(self) -> bool:
+        """Whether somebody said what is shot that day."""
+        return bool(self.wants)
 
 
 class LocalRule(Frozen):

@@ -18,7 +18,7 @@ from mule.plan.trip import Day, Person, Want
 from mule.search.choosing import DayCap, DayServed, DaysServed, KitRefused
 from mule.search.outings.along import bags_to_go
 from mule.search.outings.day import wanted_on
-from mule.search.outings.judge import THERE, shot_on
+from mule.search.outings.judge import THERE
 from mule.search.outings.one_bag import SAME_POINTS, MostOut, OneBag, OneBagAsked
 from mule.search.outings.proposing import OutingAsked, ProposedOuting, propose
 from mule.search.outings.what_weighs import few_worth, score_of, standing_in, with_everything
@@ -52,7 +52,7 @@ class DaysCarried:
 
     def __init__(self, plan: Plan, deadline: Deadline) -> None:
         # A day that names nothing shoots what no day names: where that is nothing, nothing need go out.
-        shot = shot_on(plan.trip)
+        shot = plan.trip.wants_by_day()
         days = tuple(day.model_copy(update={"wants": shot[day.date]}) for day in plan.trip.days if shot[day.date])
         self._plan, self._deadline = plan.with_trip(plan.trip.model_copy(update={"days": days})), deadline
         # Whoever carries most well is asked first.

@@ -111,7 +111,7 @@ def _day(plan: Plan, day: Day, whole: Mapping[str, float], trip_short: tuple[str
     return DayBag(
         date=day.date,
         loadout=loadout.id if loadout else None,
-        named=bool(day.wants),
+        named=day.names_wants,
         score=case.view.coverage.score,
         wants=tuple(want_out(cover.want, cover.cover, whole[cover.want]) for cover in case.view.coverage.wants),
         packs=packs_out(case),
@@ -186,7 +186,7 @@ def carried_by_group(gear: Mapping[str, Gear], kit: Kit, person: str) -> dict[Gr
 
 def _days_of(trip: Trip, want: str, days: Sequence[DayBag], whole: float) -> WantDays:
     """One want over the days. whole: its cover by all that travels, which stands where no day shoots it."""
-    shot = shot_on(trip)
+    shot = trip.wants_by_day()
     asked = [day for day in days if want in shot[day.date]]
     on = [(day, out) for day in asked for out in day.wants if out.want == want]
     return WantDays(
@@ -195,10 +195,3 @@ def _days_of(trip: Trip, want: str, days: Sequence[DayBag], whole: float) -> Wan
         wanted=tuple(day.date for day in asked),
         there=tuple(day.date for day, out in on if out.there),
     )
-
-
-def shot_on(trip: Trip) -> dict[date, tuple[str, ...]]:
-    """Ids of wants that each day shoots: what it names, or what no day names."""
-    named = {id_ for day in trip.days for id_ in day.wants}
-    rest = tuple(want.id for want in trip.wants if want.id not in named)
-    return {day.date: day.wants or rest for day in trip.days}

@@ -5161,9 +5161,9 @@ export interface components {
          * Day
          * @description One day out. lowest_c: the coldest it gets while shooting. on_foot_h: hours carrying.
          *
-         *     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day;
-         *     empty stands for all of them. pattern: the sort of day (see Stamina); None is the usual one. bodies: cameras that
-         *     do something else that day. night: None is a usual night: 8 h of two outlets where the trip has mains, else none.
+         *     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day; what an
+         *     empty list stands for is the trip's to say (``Trip.wants_on``, ``Trip.wants_by_day``). pattern: the sort of day
+         *     (see Stamina); None is the usual one. bodies: cameras that do something else that day. night: None is a usual night: 8 h of two outlets where the trip has mains, else none.
          *     walk: a goal reached on foot; None where there is none. base: where what stays behind lies; None takes the trip's.
          */
         Day: {
@@ -6310,7 +6310,7 @@ export interface components {
         };
         /**
          * Glance
-         * @description A kit in a line: how it stands. power_days, card_days: of ``days``; None where there is nothing to judge.
+         * @description A kit in a line: how it stands. power_days, card_days: of ``days``, or why they are not counted.
          *
          *     blockers: findings that stop the trip. stopped_by: legs that refuse it.
          */
@@ -6328,14 +6328,23 @@ export interface components {
             /** Days */
             days: number;
             /** Power Days */
-            power_days: number | null;
+            power_days: number | components["schemas"]["Uncounted"];
             /** Card Days */
-            card_days: number | null;
+            card_days: number | components["schemas"]["Uncounted"];
             /** Stopped By */
             stopped_by: string[];
             /** Blockers */
             blockers: number;
         };
+        /**
+         * Uncounted
+         * @description Why days of power, or of cards, are not counted.
+         *
+         *     none-loaded: packs of a type, or cards, are asked for and none is loaded. slots-unknown: no loaded camera says which
+         *     cards it takes.
+         * @enum {string}
+         */
+        Uncounted: "no-days" | "no-camera" | "none-loaded" | "nothing-asks" | "slots-unknown";
         /**
          * AbsentLoaded
          * @description It is loaded and not here. until: when it is back, where that is known.
@@ -8480,23 +8489,20 @@ export interface components {
          * Lasts
          * @description The short of it, for the scales, the paper and who asks elsewhere.
          *
-         *     power_days, card_days: days of ``days`` carried before the first short one; None where there is nothing to judge: no
-         *     days, nothing that asks, or something missing. missing: types of pack that are asked for and not loaded. cameras:
-         *     whether any is loaded. nights_told: whether each night's mains were said by somebody, not assumed. copies: places
-         *     asked for each picture. copies_fewest: places that every picture is in by the end of its night, None
-         *     where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places than asked.
+         *     power_days, card_days: days of ``days`` carried before the first short one, or why they are not counted. missing:
+         *     types of pack that are asked for and not loaded. nights_told: whether each night's mains were said by somebody, not
+         *     assumed. copies: places asked for each picture. copies_fewest: places that every picture is in by the end of its
+         *     night, None where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places than asked.
          */
         Lasts: {
             /** Days */
             days: number;
             /** Power Days */
-            power_days: number | null;
+            power_days: number | components["schemas"]["Uncounted"];
             /** Card Days */
-            card_days: number | null;
+            card_days: number | components["schemas"]["Uncounted"];
             /** Missing */
             missing: string[];
-            /** Cameras */
-            cameras: boolean;
             /** Nights Told */
             nights_told: boolean;
             /** Types */

@@ -1,5 +1,5 @@
 /** Answers of the core, whole and typed: a test says only what it is about. */
-import type { Entry, Judged, Kit, LookBack, OutLine, Placed, Point, RoomUse, Stowage } from '@/api/types'
+import type { Assessment, Entry, Judged, Kit, LookBack, OutLine, Placed, Point, RoomUse, Stowage } from '@/api/types'
 
 export function roomUse(more: Partial<RoomUse> = {}): RoomUse {
   return {
@@ -35,6 +35,13 @@ export function point(more: Partial<Point> = {}): Point {
   return {
     ...{ kit: kit([]), limit_g: 9000, carried_g: 8900, score: 90, bound: 90, steady: 0.5, proved: true },
     ...{ days: 3, power_days: 3, card_days: 3, stowed: true, left: {}, provisional: false },
+    ...more,
+  }
+}
+export function lasts(more: Partial<Assessment['lasts']> = {}): Assessment['lasts'] {
+  return {
+    ...{ days: 3, power_days: 3, card_days: 3, types: [], cards: [], missing: [], nights_told: true },
+    ...{ copies: 2, copies_fewest: 2, copies_short: 0, copies_short_on: null },
     ...more,
   }
 }

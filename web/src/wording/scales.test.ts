@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
 import type { Assessment } from '@/api/types'
+import { lasts } from '@/testing/answers'
 import { backNote, bagScales, briefScale, cardScale, powerScale, refusal } from './scales'
 
 function piece(bag: string, mass_g: number) {
@@ -37,25 +38,24 @@ it.each([
 })
 
 const type = (type: string, packs: number, more = {}) => ({ type, packs, short_on: null, worst_margin: null, worst_on: null, ...more })
-const lasts = (more: object) => ({ days: 3, power_days: 3, card_days: 3, types: [], cards: [], missing: [], cameras: true, nights_told: true, copies: 2, copies_fewest: 2, copies_short: 0, copies_short_on: null, ...more }) as unknown as Assessment['lasts']
 const card = (loaded: number) => ({ type: 'SD', loaded, needed: 2, full_on: null })
 
-it.each([
-  [{ days: 0 }, null, 'no days yet'],
-  [{ power_days: null }, null, 'nothing loaded asks for power'],
-  [{ power_days: null, cameras: false }, null, 'no camera loaded'],
-  [{ types: [type('AAA', 0)], missing: ['AAA'], power_days: null }, null, 'no AAA loaded'],
+it.each<[Partial<Assessment['lasts']>, number | null, string]>([
+  [{ days: 0, power_days: 'no-days' }, null, 'no days yet'],
+  [{ power_days: 'nothing-asks' }, null, 'nothing loaded asks for power'],
+  [{ power_days: 'no-camera' }, null, 'no camera loaded'],
+  [{ types: [type('AAA', 0)], missing: ['AAA'], power_days: 'none-loaded' }, null, 'no AAA loaded'],
   [{ types: [type('AAA', 0), type('LB', 2, { short_on: '2027-02-21' })], missing: ['AAA'], power_days: 1 }, 1, 'LB short, Sun 21 Feb'],
   [{ types: [type('LB', 2, { worst_margin: 0.5 }), type('AAA', 2, { worst_margin: 0.2 })] }, 3, '20 % to spare, AAA'],
   [{ types: [type('LB', 2, { worst_margin: 0.5 })], nights_told: false }, 3, 'nights not told: 8 h of 2 outlets assumed'],
 ])('counts no day of power that nothing was asked for', (more, days, note) => {
   expect(powerScale(lasts(more), (id) => id, true)).toEqual({ days, note })
 })
-it.each([
-  [{ cameras: false, card_days: null }, null, 'no camera loaded'],
-  [{ card_days: null }, null, 'no camera here says its cards'],
-  [{ cards: [card(0)], card_days: null }, null, 'no SD card loaded'],
-  [{ cards: [card(0), card(0)], card_days: null }, null, 'no card loaded'],
+it.each<[Partial<Assessment['lasts']>, number | null, string]>([
+  [{ card_days: 'no-camera' }, null, 'no camera loaded'],
+  [{ card_days: 'slots-unknown' }, null, 'no camera here says its cards'],
+  [{ cards: [card(0)], card_days: 'none-loaded' }, null, 'no SD card loaded'],
+  [{ cards: [card(0), card(0)], card_days: 'none-loaded' }, null, 'no card loaded'],
   [{ cards: [card(1)], card_days: 1 }, 1, 'then no card is left'],
   [{ cards: [card(3)], copies_fewest: 1, copies_short: 1, copies_short_on: '2027-02-20' }, 3, 'in 1 of 2 places, Sat 20 Feb'],
   [{ cards: [card(3)], copies_fewest: 0, copies_short: 3, copies_short_on: '2027-02-20' }, 3, 'in 0 of 2 places, 3 nights from Sat 20 Feb'],

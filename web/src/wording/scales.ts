@@ -73,25 +73,24 @@ export function assumedNights(lasts: Lasts, mains: boolean): string {
   if (lasts.nights_told || lasts.days < 2) return ''
   return `nights not told: ${mains ? '8 h of 2 outlets' : 'no mains'} assumed`
 }
+const UNCOUNTED = { 'no-days': 'no days yet', 'no-camera': 'no camera loaded', 'nothing-asks': 'nothing loaded asks for power', 'slots-unknown': 'no camera here says its cards' }
 /** How long the packs last. A type of which none is loaded is missing: no day of it can be counted. */
 export function powerScale(lasts: Lasts, name: (id: string) => string, mains: boolean): DayScale {
-  if (lasts.days === 0) return { days: null, note: 'no days yet' }
+  const carried = lasts.power_days
+  if (typeof carried === 'string') return { days: null, note: carried === 'none-loaded' ? `no ${lasts.missing.map(name).join(', no ')} loaded` : UNCOUNTED[carried] }
   const short = lasts.types.filter((t) => t.short_on).sort((a, b) => a.short_on!.localeCompare(b.short_on!))[0]
-  if (short) return { days: lasts.power_days, note: `${name(short.type)} short, ${day(short.short_on!)}` }
-  if (lasts.missing.length) return { days: null, note: `no ${lasts.missing.map(name).join(', no ')} loaded` }
-  if (lasts.power_days === null) return { days: null, note: lasts.cameras ? 'nothing loaded asks for power' : 'no camera loaded' }
+  if (short) return { days: carried, note: `${name(short.type)} short, ${day(short.short_on!)}` }
   const thin = lasts.types.filter((t) => t.worst_margin !== null).sort((a, b) => a.worst_margin! - b.worst_margin!)[0]
-  return { days: lasts.power_days, note: assumedNights(lasts, mains) || (thin ? `${fmt.percent(thin.worst_margin!)} to spare, ${name(thin.type)}` : '') }
+  return { days: carried, note: assumedNights(lasts, mains) || (thin ? `${fmt.percent(thin.worst_margin!)} to spare, ${name(thin.type)}` : '') }
 }
 /** How long the cards last, and in how many places pictures are by night. */
 export function cardScale(lasts: Lasts): DayScale {
-  if (lasts.days === 0) return { days: null, note: 'no days yet' }
-  if (!lasts.cameras) return { days: null, note: 'no camera loaded' }
-  if (lasts.card_days === null) return { days: null, note: lasts.cards.length ? `no ${lasts.cards.length === 1 ? `${lasts.cards[0]!.type} ` : ''}card loaded` : 'no camera here says its cards' }
-  if (lasts.card_days < lasts.days) return { days: lasts.card_days, note: 'then no card is left' }
-  if (lasts.copies_fewest === null) return { days: lasts.card_days, note: 'no pictures planned' }
+  const carried = lasts.card_days
+  if (typeof carried === 'string') return { days: null, note: carried === 'none-loaded' ? `no ${lasts.cards.length === 1 ? `${lasts.cards[0]!.type} ` : ''}card loaded` : UNCOUNTED[carried] }
+  if (carried < lasts.days) return { days: carried, note: 'then no card is left' }
+  if (lasts.copies_fewest === null) return { days: carried, note: 'no pictures planned' }
   const on = lasts.copies_short_on ? `, ${lasts.copies_short > 1 ? `${lasts.copies_short} nights from ${day(lasts.copies_short_on)}` : day(lasts.copies_short_on)}` : ' every night'
-  return { days: lasts.card_days, note: `in ${lasts.copies_short_on ? `${lasts.copies_fewest} of ${lasts.copies}` : lasts.copies} places${on}` }
+  return { days: carried, note: `in ${lasts.copies_short_on ? `${lasts.copies_fewest} of ${lasts.copies}` : lasts.copies} places${on}` }
 }
 /** What the heaviest loaded person carries, as a share of their body mass where that was told. */
 export function backNote(share: number | null | undefined): string {

@@ -12,7 +12,7 @@ const { data: kits } = useQuery(glanceQuery(props.trip))
 type Glance = NonNullable<typeof kits.value>[number]
 
 function lasts(k: Glance): string {
-  if (k.power_days === null) return ''
+  if (typeof k.power_days === 'string') return ''
   return k.power_days < k.days ? `power ${k.power_days} of ${k.days} days` : 'power lasts'
 }
 function stops(k: Glance): string {
