@@ -3,7 +3,7 @@
 All numbers are strict (``"12"`` and ``true`` are refused) and finite (NaN and infinity are refused).
 """
 
-from typing import Annotated, Literal
+from typing import Annotated, Literal, NamedTuple
 
 from pydantic import BaseModel, ConfigDict, Field, NaiveDatetime, StringConstraints, WithJsonSchema
 
@@ -41,6 +41,14 @@ Label = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, ma
 SerialNumber = Annotated[str, StringConstraints(strip_whitespace=True, max_length=80)]
 OwnerName = Annotated[str, StringConstraints(strip_whitespace=True, max_length=80)]
 Note = Annotated[str, StringConstraints(strip_whitespace=True, max_length=2_000)]
+
+
+class NumberedPiece(NamedTuple):
+    """One of the pieces of an item that are told apart by a number, from 1: the second of three like packs."""
+
+    item: str
+    number: int
+
 
 # A clock's time at a place, without a zone: what RFC 3339 calls a date-time has one, so it is not described as that.
 LocalTime = Annotated[NaiveDatetime, WithJsonSchema({"type": "string", "format": "local-date-time"})]

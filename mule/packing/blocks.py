@@ -36,8 +36,9 @@ FRAGILE = (Body, Lens, Teleconverter, Drone, Computer, Drive, Filter)
 
 @dataclass(frozen=True)
 class Block:
-    """Something hard that is packed as one. padded: carries its own padding, so that no divider is needed. safety: it
-    keeps somebody safe. worth: points that it is worth to the wants."""
+    """Something hard that is packed as one. number: which of several pieces that are packed one by one, from 1. padded:
+    carries its own padding, so that no divider is needed. safety: it keeps somebody safe. worth: points that it is
+    worth to the wants."""
 
     id: str
     items: tuple[str, ...]
@@ -52,6 +53,7 @@ class Block:
     never_held: bool = False
     safety: bool = False
     worth: float = 0.0
+    number: int | None = None
 
     @property
     def litres(self) -> float:
@@ -93,6 +95,7 @@ def blocks_of(thing: Gear, count: int, each_g: float, wish: Access | None, pin: 
         pieces = count if bundles else 1
         yield Block(
             id=thing.id if bundles or count == 1 else f"{thing.id}#{number + 1}",
+            number=None if bundles or count == 1 else number + 1,
             items=(thing.id,),
             count=pieces,
             orientations=bundle_turns(size, pieces) if bundles else orientations_of(size),

@@ -67,6 +67,14 @@ class FoamLayer(Frozen):
     pockets: tuple[Pocket, ...]
 
 
+class Pocketless(Frozen):
+    """What found no pocket. items: what is packed as one; count: pieces of each; number: which of several like it."""
+
+    items: tuple[str, ...]
+    count: int
+    number: int | None
+
+
 class Foam(Frozen):
     """A cutting plan. size_mm: of the sheets. left: things without a pocket; proved: there is no way for fewer.
 
@@ -78,7 +86,7 @@ class Foam(Frozen):
     depth_mm: int
     wish: FoamWish
     layers: tuple[FoamLayer, ...]
-    left: tuple[str, ...]
+    left: tuple[Pocketless, ...]
     proved: bool
     cut_share: float
 
@@ -108,7 +116,7 @@ def cut_foam(gear: Mapping[str, Gear], kit: Kit, bag: str, wish: FoamWish) -> Fo
         depth_mm=room.size[2],
         wish=wish,
         layers=layers,
-        left=outcome.left,
+        left=tuple(_pocketless(blocks[id_]) for id_ in outcome.left),
         proved=outcome.proved,
         cut_share=cut / whole,
     )
@@ -125,6 +133,10 @@ def compare_cases(gear: Mapping[str, Gear], kit: Kit, bag: str, wish: FoamWish) 
         left = len(outcome.left)
         found.append(CaseFit(bag=case.id, size_mm=room.size, mass_g=case.mass_g, left=left, proved=outcome.proved))
     return tuple(found)
+
+
+def _pocketless(block: Block) -> Pocketless:
+    return Pocketless(items=block.items, count=block.count, number=block.number)
 
 
 def _largest(rooms: Sequence[Room]) -> Room:

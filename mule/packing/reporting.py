@@ -106,6 +106,7 @@ def _placed(packed: Packed) -> Iterable[Placed]:
                 mass_g=block.mass_g,
                 pinned=block.pin is not None,
                 layer=0,
+                number=block.number,
             )
 
 

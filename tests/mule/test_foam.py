@@ -6,7 +6,7 @@ from typing import Any
 
 import pytest
 
-from mule.packing.foam import Foam, FoamWish, Pocket, compare_cases, cut_foam
+from mule.packing.foam import Foam, FoamWish, Pocket, Pocketless, compare_cases, cut_foam
 from mule.plan.gear import Bag, Box, Cylinder, Other
 from mule.plan.kit import Entry, Kit
 from mule.plan.places import AsPiece, InBag, PieceKind
@@ -103,7 +103,7 @@ def test_what_finds_no_pocket_is_named_and_the_same_plan_comes_twice() -> None:
 
 def test_walls_thicker_than_the_case_leave_everything_out() -> None:
     made = cut(case("case", 100, 100, 60), thing("a", 10, 10, 10), wall_mm=60)
-    assert (made.left, made.proved) == (("a",), True)
+    assert (made.left, made.proved) == ((Pocketless(items=("a",), count=1, number=None),), True)
 
 
 def test_cases_stand_side_by_side_lightest_first() -> None:

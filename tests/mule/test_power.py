@@ -13,6 +13,7 @@ from mule.analysis.power import MOST_PACKS, Power, PowerAdvice, PowerCase, advis
 from mule.analysis.power.night import NightRun, Shortfall
 from mule.analysis.power.packs import Pack, PackKind
 from mule.analysis.power.sources import ChargingSources, PackCharger, WallPlug
+from mule.base.units import NumberedPiece
 from mule.plan.gear import Charger, Computer, Light, Link, PowerBank
 from mule.plan.trip import Day, Demand, Mains, Night, Pattern, Stamina, Trip
 from tests import cast
@@ -241,7 +242,7 @@ def test_a_camera_fills_one_pack_at_a_time_through_its_own_port() -> None:
     things = {t.id: t for t in (body, cast.pack(), PLUG)}
     out = simulate(things, {"body": 1, "pack": 3, "plug": 1}, trip(frames=1200, night=night, power="usb-c"))
     spans = [(c.pack, c.from_h, c.to_h) for c in out.days[0].charges]
-    assert spans == [("pack#1", 0, 2.5), ("pack#2", 2.5, 5), ("pack#3", 5, 6)]
+    assert spans == [(("pack", 1), 0, 2.5), (("pack", 2), 2.5, 5), (("pack", 3), 5, 6)]
     assert out.days[0].packs[2].morning_wh == pytest.approx(16 * 1 / 2.5)
 
 
@@ -310,7 +311,7 @@ NIGHTS = st.builds(
 def test_no_energy_comes_from_nowhere_or_is_lost_untold(taken: set[str], packs: int, **changes: Any) -> None:
     gear = [t for t in (CHARGER, USB, BANK, PLUG, LAPTOP) if t.id in taken]
     out = run(trip(**changes), *gear, packs=packs)
-    before: dict[str, float] = {}
+    before: dict[NumberedPiece, float] = {}
     for day in out.days:
         for pack in day.packs:
             assert pack.start_wh == pytest.approx(before.get(pack.pack, pack.full_wh), abs=1e-9)
@@ -322,7 +323,7 @@ def test_no_energy_comes_from_nowhere_or_is_lost_untold(taken: set[str], packs: 
             assert bank.start_wh == pytest.approx(before.get(bank.pack, 90), abs=1e-9)
             assert -1e-9 <= bank.morning_wh <= 90 + 1e-9
         topped = sum(p.topped_up_wh for p in day.packs)
-        by_bank = sum(c.wh for c in day.charges if c.source.startswith("bank#"))
+        by_bank = sum(c.wh for c in day.charges if c.source == "bank")
         given = sum(b.given_wh - b.lost_wh for b in day.banks)
         assert topped + by_bank == pytest.approx(given, abs=1e-9)
         charged = sum(c.wh for c in day.charges)

@@ -1,4 +1,4 @@
-"""What ``simulate`` answers with. Energies in Wh; a pack is named by its item and a number from 1.
+"""What ``simulate`` answers with. Energies in Wh.
 
 What comes by the hundred (a pack's day, a stretch of charging) is a plain dataclass: making a checked model of each
 took twice the time of the whole simulation.
@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Literal
 
-from mule.base.units import Frozen
+from mule.base.units import Frozen, NumberedPiece
 from mule.plan.gear import Source
 
 
@@ -20,9 +20,8 @@ class PackDay:
     evening: left before the night. charged: by night. order: its turn that day, from 1; None when it stayed unused.
     """
 
-    pack: str
+    pack: NumberedPiece
     item: str
-    number: int
     full_wh: float
     start_wh: float
     drawn_wh: float
@@ -93,7 +92,7 @@ class Charge:
     source: str
     socket: int
     by: str
-    pack: str
+    pack: NumberedPiece
     from_h: float
     to_h: float
     wh: float
@@ -103,7 +102,7 @@ class Charge:
 class BankDay:
     """A bank on one day. given: left the bank; lost: of that, what did not reach a pack; charged: at night."""
 
-    pack: str
+    pack: NumberedPiece
     item: str
     start_wh: float
     given_wh: float

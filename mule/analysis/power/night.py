@@ -11,6 +11,7 @@ from mule.analysis.power.answer import TINY_WH, Charge
 from mule.analysis.power.outlets import FreePlace, OnMains, OnOutlet, OwnLead, Ports
 from mule.analysis.power.packs import Bank, Pack
 from mule.analysis.power.sources import ChargingSources, PackCharger
+from mule.base.units import NumberedPiece
 from mule.plan.trip import Stamina
 
 # A night without mains still has this many hours for a bank to work (estimate).
@@ -48,7 +49,7 @@ class NightRun:
         self._computers_first = settings.first == "computers"
         self._able = [p for p in packs if p.rechargeable and p.missing > TINY_WH]
         # Nearly full ones first: they are ready soonest.
-        self._able.sort(key=lambda p: (p.missing / p.full, p.item, p.number))
+        self._able.sort(key=lambda p: (p.missing / p.full, p.id))
         self._all_banks = banks
         # What was charged tonight, by type or device.
         self._got: dict[str, float] = {}
@@ -78,7 +79,7 @@ class NightRun:
     def from_banks(self, banks: Sequence[Bank]) -> None:
         """What banks give beside mains and car, to what these left wanting."""
         waiting: list[OnOutlet] = [
-            Ports(bank.id, bank.ports, bank.output_w, bank)
+            Ports(bank.item, bank.ports, bank.output_w, bank)
             for bank in banks
             if bank.left > TINY_WH and bank.item not in self._sources.resting
         ]
@@ -112,7 +113,7 @@ class NightRun:
         """Days until one of these types or devices runs short without more."""
         return min((self._urgent[s].days for s in stores if s in self._urgent), default=MOST_DAYS)
 
-    def _ranked(self, packs: Iterable[Pack]) -> Iterator[tuple[str, int]]:
+    def _ranked(self, packs: Iterable[Pack]) -> Iterator[tuple[NumberedPiece, int]]:
         """Each pack with the days until it is asked for: as many of a type as that day lacks, the others after them."""
         lacking = {store: lack.wh - self._got.get(store, 0.0) for store, lack in self._urgent.items()}
         for pack in packs:
@@ -288,7 +289,7 @@ class NightRun:
     def _put_back(self, pack: Pack) -> None:
         (self._devices if pack.inside else self._packs).insert(0, pack)
 
-    def _note(self, slot: FreePlace, what: tuple[str, str], until_h: float, wh: float) -> None:
+    def _note(self, slot: FreePlace, what: tuple[str, NumberedPiece], until_h: float, wh: float) -> None:
         """Writes a stretch down, and frees its place at the end. what: the charger, body or lead, and the pack."""
         by, pack = what
         self.charges.append(Charge(slot.on.source, slot.on.socket, by, pack, slot.at_h, until_h, wh))

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from mule.analysis.power.answer import TINY_WH
 from mule.analysis.power.demand import inside_wh
+from mule.base.units import NumberedPiece
 from mule.plan.gear import Battery, Body, Gear, PowerBank
 
 # Share of a bank's energy that reaches packs (estimate, docs/domain/power.md#banks).
@@ -42,13 +43,12 @@ class Pack:
     """A pack, or the battery inside a device, with what it holds now. store: its type, or the device's id."""
 
     __slots__ = (
-        *("id", "item", "number", "store", "full", "inside", "rechargeable", "exposed"),
+        *("id", "item", "store", "full", "inside", "rechargeable", "exposed"),
         *("left", "start", "drawn", "cold", "topped", "charged", "order", "warm"),
     )
 
     def __init__(self, kind: PackKind, number: int) -> None:
-        self.item, self.number, self.store = kind.item, number, kind.store
-        self.id = f"{kind.item}#{number}"
+        self.id, self.item, self.store = NumberedPiece(kind.item, number), kind.item, kind.store
         self.full = self.left = kind.full_wh
         self.inside, self.rechargeable, self.exposed = kind.inside, kind.rechargeable, kind.exposed
         self.dawn()
@@ -90,7 +90,7 @@ class Bank:
     __slots__ = ("charged", "full", "given", "id", "item", "left", "lost", "output_w", "ports", "start")
 
     def __init__(self, kind: BankKind, number: int) -> None:
-        self.item, self.id = kind.item, f"{kind.item}#{number}"
+        self.id, self.item = NumberedPiece(kind.item, number), kind.item
         self.full = self.left = kind.full_wh
         self.ports, self.output_w = kind.ports, kind.output_w
         self.dawn()
@@ -132,4 +132,4 @@ def banks_of(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> tuple[BankK
 
 def in_order_of_use(packs: Sequence[Pack]) -> list[Pack]:
     """What was started is finished first, then by number; spent ones last."""
-    return sorted(packs, key=lambda p: (p.left <= TINY_WH, p.left >= p.full - TINY_WH, p.left, p.item, p.number))
+    return sorted(packs, key=lambda p: (p.left <= TINY_WH, p.left >= p.full - TINY_WH, p.left, p.id))

@@ -229,7 +229,6 @@ def _pack_day(pack: Pack, evening_wh: float) -> PackDay:
     return PackDay(
         pack.id,
         pack.item,
-        pack.number,
         pack.full,
         pack.start,
         pack.drawn,

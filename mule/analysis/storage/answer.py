@@ -1,9 +1,9 @@
-"""What ``store`` answers with. Sizes in GB (10^9 bytes); a card is named by its item and a number from 1."""
+"""What ``store`` answers with. Sizes in GB (10^9 bytes)."""
 
 from datetime import date
 from typing import Literal
 
-from mule.base.units import Frozen
+from mule.base.units import Frozen, NumberedPiece
 from mule.plan.gear import Source
 
 Medium = Literal["stills", "video"]
@@ -26,7 +26,7 @@ class Made(Frozen):
 class CardUse(Frozen):
     """A card that a camera wrote to on a day. gb: that day; held_gb: of capacity_gb, in the evening."""
 
-    card: str
+    card: NumberedPiece
     item: str
     body: str
     slot: int
@@ -39,7 +39,7 @@ class Copy(Frozen):
     """A copy made in the night. to: a drive, or a computer's own storage. from_: read out through this."""
 
     day: date
-    to: str
+    to: NumberedPiece
     through: str
     gb: float
     minutes: float
@@ -61,7 +61,7 @@ class StorageDay(Frozen):
     copying: tuple[Copy, ...]
     minutes: float
     cards_left: dict[str, int]
-    erased: tuple[str, ...]
+    erased: tuple[NumberedPiece, ...]
 
     @property
     def gb(self) -> float:
@@ -70,10 +70,14 @@ class StorageDay(Frozen):
 
 
 class Gone(Frozen):
-    """Something lost on the worst night for it. days: whose pictures would be gone; gb: how much. on: that night."""
+    """Something lost on the worst night for it. days: whose pictures would be gone; gb: how much. on: that night.
+
+    number: which piece of the item, from 1; None for a bag and for the hold.
+    """
 
     what: Literal["card", "camera", "drive", "computer", "bag", "hold"]
     item: str
+    number: int | None
     days: tuple[date, ...]
     gb: float
     on: date | None

@@ -6,6 +6,7 @@ See docs/domain/pictures.md.
 from collections.abc import Collection, Iterable, Mapping
 from typing import NamedTuple
 
+from mule.base.units import NumberedPiece
 from mule.plan.gear import MOST_LINKS, Card, Computer, Drive, Gear, Link, Reader
 
 # MB a second through a port, where it is slower than what hangs on it (estimates).
@@ -19,8 +20,7 @@ FREE_SHARE = 0.5
 class Target(NamedTuple):
     """A place that keeps copies. free_gb: at the start of the trip."""
 
-    id: str
-    item: str
+    id: NumberedPiece
     free_gb: float
     mb_s: float
 
@@ -67,10 +67,10 @@ def targets(gear: Mapping[str, Gear], counts: Mapping[str, int], reachable: Coll
         thing = gear[item]
         if isinstance(thing, Drive) and thing.plug in reachable:
             pace = min(thing.speed_mb_s, _port_mb_s(thing.plug))
-            found += [Target(f"{item}#{n + 1}", item, thing.capacity_gb, pace) for n in range(count)]
+            found += [Target(NumberedPiece(item, n + 1), thing.capacity_gb, pace) for n in range(count)]
     for item, count in counts.items():
         thing = gear[item]
         if isinstance(thing, Computer) and thing.form != "phone" and thing.storage_gb:
             free = thing.storage_gb * FREE_SHARE
-            found += [Target(f"{item}#{n + 1}", item, free, DISK_MB_S) for n in range(count)]
+            found += [Target(NumberedPiece(item, n + 1), free, DISK_MB_S) for n in range(count)]
     return found

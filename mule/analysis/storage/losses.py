@@ -4,10 +4,10 @@ from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
-from functools import cached_property
 
 from mule.analysis.storage.answer import Gone
 from mule.analysis.storage.writing import TINY_GB, Chunk
+from mule.base.units import NumberedPiece
 
 
 @dataclass(frozen=True)
@@ -17,33 +17,27 @@ class Whereabouts:
     roots: Mapping[str, Sequence[str | None]]
     hold: frozenset[str] = frozenset()
 
-    def of(self, place: str) -> str | None:
-        """The piece of luggage of a card, drive or computer named ``item#n``."""
-        if place not in self._known:
-            item, number = place.rsplit("#", 1)
-            roots = self.roots.get(item, ())
-            self._known[place] = roots[int(number) - 1] if int(number) <= len(roots) else None
-        return self._known[place]
-
-    @cached_property
-    def _known(self) -> dict[str, str | None]:
-        return {}
+    def of(self, place: NumberedPiece) -> str | None:
+        """The piece of luggage of a card, drive or computer."""
+        roots = self.roots.get(place.item, ())
+        return roots[place.number - 1] if place.number <= len(roots) else None
 
 
-Loss = tuple[str, str]
+# What it is, and which piece; or which bag.
+Loss = tuple[str, NumberedPiece | str]
 
 
 class Losses:
     """Pictures that hang on one thing, on one bag, or on the hold alone."""
 
-    def __init__(self, keepers: Sequence[Loss], where: Whereabouts) -> None:
+    def __init__(self, keepers: Sequence[tuple[str, NumberedPiece]], where: Whereabouts) -> None:
         """keepers: everything that keeps pictures, as what it is and which piece; none where nobody looks."""
         self._where, self._looked_at = where, bool(keepers)
         self._sorts = {place: what for what, place in keepers}
         roots = dict.fromkeys(
             root for what, place in keepers if what != "camera" and (root := where.of(place)) is not None
         )
-        keys = [*keepers, *(("bag", root) for root in roots if root not in where.hold)]
+        keys: list[Loss] = [*keepers, *(("bag", root) for root in roots if root not in where.hold)]
         keys += [("hold", "hold")] if where.hold else []
         self._gb: dict[Loss, float] = dict.fromkeys(keys, 0.0)
         self._days: dict[Loss, Counter[int]] = {key: Counter() for key in keys}
@@ -76,7 +70,7 @@ class Losses:
                 self._days[key][chunk.day] += sign
                 self._touched.add(key)
 
-    def take_out(self, chunk: Chunk, card: str) -> None:
+    def take_out(self, chunk: Chunk, card: NumberedPiece) -> None:
         """A card with these pictures leaves its camera."""
         if len(chunk.inside) < len(chunk.places):
             # They are elsewhere, too: no loss hung on the camera.
@@ -86,7 +80,7 @@ class Losses:
         chunk.inside.discard(card)
         self.count(chunk, 1)
 
-    def erase(self, chunk: Chunk, card: str) -> None:
+    def erase(self, chunk: Chunk, card: NumberedPiece) -> None:
         """A card with these pictures is blank again."""
         self.count(chunk, -1)
         chunk.places.discard(card)
@@ -107,12 +101,13 @@ class Losses:
             Gone.model_validate(
                 {
                     "what": what,
-                    "item": item,
+                    "item": lost.item if isinstance(lost, NumberedPiece) else lost,
+                    "number": lost.number if isinstance(lost, NumberedPiece) else None,
                     "days": tuple(dates[d] for d in days),
                     "gb": gb,
                     "on": dates[night] if night is not None else None,
                 }
             )
-            for (what, item), (gb, night, days) in self._worst.items()
+            for (what, lost), (gb, night, days) in self._worst.items()
         ]
         return tuple(sorted(found, key=lambda gone: -gone.gb))

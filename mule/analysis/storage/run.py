@@ -7,6 +7,7 @@ from mule.analysis.storage.answer import Copy, Made, Medium, StorageDay
 from mule.analysis.storage.chain import ReadOut, ports, read_out, targets
 from mule.analysis.storage.losses import Losses, Whereabouts
 from mule.analysis.storage.writing import TINY_GB, Camera, CardState, Chunk, Writing
+from mule.base.units import NumberedPiece
 from mule.plan.gear import Body, Card, Computer, Drive, Gear, Source
 from mule.plan.trip import Demand, Trip
 
@@ -25,7 +26,7 @@ class _Lived(NamedTuple):
     lost_gb: float
     fresh: list[Chunk]
     copying: list[Copy]
-    erased: tuple[str, ...]
+    erased: tuple[NumberedPiece, ...]
 
 
 class StorageRun:
@@ -57,7 +58,7 @@ class StorageRun:
         self._free = {t.id: t.free_gb for t in self._targets}
         self.writing = Writing(list(_cards(gear, counts)), trip.stamina.cards, endless=endless)
         self.cameras = [
-            Camera(b, f"{b.id}#{n + 1}", self._habits[b.id].slots, [None] * len(b.slots))
+            Camera(b, NumberedPiece(b.id, n + 1), self._habits[b.id].slots, [None] * len(b.slots))
             for i, count in counts.items()
             if isinstance(b := gear[i], Body)
             for n in range(count)
@@ -126,7 +127,7 @@ class StorageRun:
     def _copy(self, index: int, fresh: Sequence[Chunk]) -> list[Copy]:
         """Copies of the day until each picture is in as many places as asked, other bags first."""
         beside = self._erase_need if self._erases else 0
-        sums: dict[tuple[str, str], tuple[float, float]] = {}
+        sums: dict[tuple[NumberedPiece, str], tuple[float, float]] = {}
         for chunk in fresh:
             read = self.ways.get(self.writing.cards[min(chunk.places)].type)
             wanted = max(self._trip.copies - chunk.copies, beside)
@@ -154,7 +155,7 @@ class StorageRun:
         """Whether every picture of a card is in enough places that are no cards."""
         return all(len(c.places - self.writing.cards.keys()) >= self._erase_need for c in card.chunks)
 
-    def _erase(self, may: Callable[[CardState], bool]) -> tuple[str, ...]:
+    def _erase(self, may: Callable[[CardState], bool]) -> tuple[NumberedPiece, ...]:
         """Makes those cards blank again that may be; says which."""
         erased = []
         for card in self.writing.cards.values():
@@ -207,14 +208,14 @@ def _cards(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> Iterable[Card
         card = gear[item]
         if isinstance(card, Card):
             for n in range(count):
-                yield CardState(f"{item}#{n + 1}", item, card.card_type, card.capacity_gb, card.keep_for_last)
+                yield CardState(NumberedPiece(item, n + 1), card.card_type, card.capacity_gb, card.keep_for_last)
 
 
-def _keepers(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> list[tuple[str, str]]:
+def _keepers(gear: Mapping[str, Gear], counts: Mapping[str, int]) -> list[tuple[str, NumberedPiece]]:
     """Everything that keeps pictures, piece by piece."""
     kinds = {Card: "card", Body: "camera", Drive: "drive", Computer: "computer"}
     return [
-        (kinds[type(gear[item])], f"{item}#{n + 1}")
+        (kinds[type(gear[item])], NumberedPiece(item, n + 1))
         for item, count in counts.items()
         if type(gear[item]) in kinds and not (isinstance(t := gear[item], Computer) and t.form == "phone")
         for n in range(count)

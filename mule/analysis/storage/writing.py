@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from typing import NamedTuple
 
 from mule.analysis.storage.answer import CardUse, Medium
+from mule.base.units import NumberedPiece
 from mule.plan.gear import Body
 from mule.plan.trip import CardSchool, SlotMode
 
@@ -17,8 +18,7 @@ _MADE_FROM = 10_000
 class CardState:
     """One card: what it holds, and from which days. last: written to when no other is left."""
 
-    id: str
-    item: str
+    id: NumberedPiece
     type: str
     capacity_gb: float
     last: bool = False
@@ -38,9 +38,9 @@ class Chunk:
 
     day: int
     gb: float
-    places: set[str]
-    camera: str
-    inside: set[str]
+    places: set[NumberedPiece]
+    camera: NumberedPiece
+    inside: set[NumberedPiece]
 
     @property
     def copies(self) -> int:
@@ -53,7 +53,7 @@ class Camera:
     """A camera with the cards in its slots."""
 
     body: Body
-    id: str
+    id: NumberedPiece
     mode: SlotMode
     inside: list[CardState | None]
 
@@ -84,13 +84,13 @@ class Writing:
         sizes = {type_: {(card.capacity_gb, card.last) for card in blank} for type_, blank in self.blanks.items()}
         # Where all cards of a type hold as much, the first is as good as any.
         self._alike = {type_ for type_, found in sizes.items() if len(found) == 1}
-        self._used: dict[tuple[str, str, int], _Used] = {}
+        self._used: dict[tuple[NumberedPiece, NumberedPiece, int], _Used] = {}
         # Whether a camera ever wanted a card and there was none.
         self.missed = False
         # Cameras that were to write twice and found one card.
         self.once: dict[str, None] = {}
         # Pictures whose card left its camera, until somebody looks.
-        self.taken_out: list[tuple[Chunk, str]] = []
+        self.taken_out: list[tuple[Chunk, NumberedPiece]] = []
 
     def morning(self, cameras: Sequence[Camera]) -> None:
         """A new day: with a fresh card a day, what was written to stays out of the cameras."""
@@ -190,7 +190,7 @@ class Writing:
         if not self._endless or like is None:
             self.missed = True
             return None
-        made = CardState(f"{like.item}#{_MADE_FROM + len(self.cards)}", like.item, type_, like.capacity_gb)
+        made = CardState(NumberedPiece(like.id.item, _MADE_FROM + len(self.cards)), type_, like.capacity_gb)
         self.cards[made.id] = made
         return made
 
@@ -220,7 +220,7 @@ class Writing:
         for used in self._used.values():
             yield CardUse(
                 card=used.card.id,
-                item=used.card.item,
+                item=used.card.id.item,
                 body=used.body,
                 slot=used.slot + 1,
                 gb=used.gb,

@@ -5163,7 +5163,8 @@ export interface components {
          *
          *     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day; what an
          *     empty list stands for is the trip's to say (``Trip.wants_on``, ``Trip.wants_by_day``). pattern: the sort of day
-         *     (see Stamina); None is the usual one. bodies: cameras that do something else that day. night: None is a usual night: 8 h of two outlets where the trip has mains, else none.
+         *     (see Stamina); None is the usual one. bodies: cameras that do something else that day. night: None is a usual
+         *     night: 8 h of two outlets where the trip has mains, else none.
          *     walk: a goal reached on foot; None where there is none. base: where what stays behind lies; None takes the trip's.
          */
         Day: {
@@ -8492,7 +8493,8 @@ export interface components {
          *     power_days, card_days: days of ``days`` carried before the first short one, or why they are not counted. missing:
          *     types of pack that are asked for and not loaded. nights_told: whether each night's mains were said by somebody, not
          *     assumed. copies: places asked for each picture. copies_fewest: places that every picture is in by the end of its
-         *     night, None where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places than asked.
+         *     night, None where there are no pictures. copies_short_on: the first of ``copies_short`` nights with fewer places
+         *     than asked.
          */
         Lasts: {
             /** Days */
@@ -11535,8 +11537,7 @@ export interface components {
          * @description A bank on one day. given: left the bank; lost: of that, what did not reach a pack; charged: at night.
          */
         BankDay: {
-            /** Pack */
-            pack: string;
+            pack: components["schemas"]["NumberedPiece"];
             /** Item */
             item: string;
             /** Start Wh */
@@ -11553,8 +11554,7 @@ export interface components {
          * @description A card that a camera wrote to on a day. gb: that day; held_gb: of capacity_gb, in the evening.
          */
         CardUse: {
-            /** Card */
-            card: string;
+            card: components["schemas"]["NumberedPiece"];
             /** Item */
             item: string;
             /** Body */
@@ -11579,8 +11579,7 @@ export interface components {
             socket: number;
             /** By */
             by: string;
-            /** Pack */
-            pack: string;
+            pack: components["schemas"]["NumberedPiece"];
             /** From H */
             from_h: number;
             /** To H */
@@ -11598,8 +11597,7 @@ export interface components {
              * Format: date
              */
             day: string;
-            /** To */
-            to: string;
+            to: components["schemas"]["NumberedPiece"];
             /** Through */
             through: string;
             /** Gb */
@@ -11610,6 +11608,8 @@ export interface components {
         /**
          * Gone
          * @description Something lost on the worst night for it. days: whose pictures would be gone; gb: how much. on: that night.
+         *
+         *     number: which piece of the item, from 1; None for a bag and for the hold.
          */
         Gone: {
             /**
@@ -11619,6 +11619,8 @@ export interface components {
             what: "card" | "camera" | "drive" | "computer" | "bag" | "hold";
             /** Item */
             item: string;
+            /** Number */
+            number: number | null;
             /** Days */
             days: string[];
             /** Gb */
@@ -11645,6 +11647,10 @@ export interface components {
             /** Video Gb */
             video_gb: number;
         };
+        NumberedPiece: [
+            string,
+            number
+        ];
         /**
          * PackDay
          * @description One pack, or the battery inside a device, on one day.
@@ -11653,12 +11659,9 @@ export interface components {
          *     evening: left before the night. charged: by night. order: its turn that day, from 1; None when it stayed unused.
          */
         PackDay: {
-            /** Pack */
-            pack: string;
+            pack: components["schemas"]["NumberedPiece"];
             /** Item */
             item: string;
-            /** Number */
-            number: number;
             /** Full Wh */
             full_wh: number;
             /** Start Wh */
@@ -11834,7 +11837,7 @@ export interface components {
                 [key: string]: number;
             };
             /** Erased */
-            erased: string[];
+            erased: components["schemas"]["NumberedPiece"][];
         };
         /**
          * TypeDay
@@ -12889,7 +12892,7 @@ export interface components {
          * Placed
          * @description One block where it lies: a thing, several alike bundled together, or a lens on its body.
          *
-         *     items: what is in it; count: pieces of each. round: the axis along which a round thing lies. layer: how many
+         *     items: what is in it; count: pieces of each; number: which of several that lie one by one. round: the axis along which a round thing lies. layer: how many
          *     things must come out first, those on top of it. turn: which of its sides lies along x, y and z.
          */
         Placed: {
@@ -12929,6 +12932,8 @@ export interface components {
             pinned: boolean;
             /** Layer */
             layer: number;
+            /** Number */
+            number?: number | null;
         };
         /**
          * RoomUse
@@ -14739,7 +14744,7 @@ export interface components {
             /** Layers */
             layers: components["schemas"]["FoamLayer"][];
             /** Left */
-            left: string[];
+            left: components["schemas"]["Pocketless"][];
             /** Proved */
             proved: boolean;
             /** Cut Share */
@@ -14798,6 +14803,18 @@ export interface components {
             through: boolean;
             /** Notches */
             notches: components["schemas"]["Notch"][];
+        };
+        /**
+         * Pocketless
+         * @description What found no pocket. items: what is packed as one; count: pieces of each; number: which of several like it.
+         */
+        Pocketless: {
+            /** Items */
+            items: string[];
+            /** Count */
+            count: number;
+            /** Number */
+            number: number | null;
         };
         /**
          * CaseFit

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { PackDay } from '@/api/types'
 import { columns, dayLine, packShape, timetable } from './stamina'
 
-const pack = { pack: 'lb-4#1', full_wh: 16, start_wh: 16, evening_wh: 4, charged_wh: 8 } as PackDay
+const pack = { pack: ['lb-4', 1], full_wh: 16, start_wh: 16, evening_wh: 4, charged_wh: 8 } as PackDay
 
 describe('days as columns', () => {
   it('share the width, but never get too narrow to read', () => {

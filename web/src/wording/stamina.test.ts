@@ -27,8 +27,8 @@ describe('packs and cards in words', () => {
     expect(madeSum({ body: 'c1', frames: 700, mb_per_frame: 54, mb_source: 'computed', stills_gb: 37.8, video_gb: 0 })).toBe('700 frames × 54 MB, computed = 38 GB')
   })
   it('number a pack only where there are several', () => {
-    expect(pieceName('lb-4#2', NAMES.thing)).toBe('LB-4 no. 2')
-    expect(pieceName('laptop#1', NAMES.thing, 1)).toBe('LAPTOP')
+    expect(pieceName(['lb-4', 2], NAMES.thing)).toBe('LB-4 no. 2')
+    expect(pieceName(['laptop', 1], NAMES.thing, 1)).toBe('LAPTOP')
   })
   it('a dry pack says the day, the sum and what stops', () => {
     const said = say(

@@ -1,7 +1,7 @@
 /** Packs, cards and copies in words. */
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
-import type { FindingCode, Made, PowerLoad } from '@/api/types'
+import type { FindingCode, Made, NumberedPiece, PowerLoad } from '@/api/types'
 import { item, list, many, type Says } from './parts'
 
 export function wh(value: number): string {
@@ -17,10 +17,9 @@ export function hours(value: number): string {
   if (minutes < 60) return `${minutes} min`
   return minutes % 60 ? `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}` : `${minutes / 60} h`
 }
-/** "pack no. 2" of an id "pack#2". */
-export function pieceName(id: string, thing: (item: string) => string, count = 2): string {
-  const [thingId = '', number] = id.split('#')
-  return count > 1 ? `${thing(thingId)} no. ${number}` : thing(thingId)
+/** "LB-4 no. 2"; where there is only one of it, without its number. */
+export function pieceName([item, number]: NumberedPiece, thing: (item: string) => string, count = 2): string {
+  return count > 1 ? `${thing(item)} no. ${number}` : thing(item)
 }
 const SOURCE = { measured: 'measured', stated: 'stated', typical: 'typical', computed: 'computed' } as const
 /** A figure with a decimal only where it has one. */

@@ -11,8 +11,8 @@ const lies = placed()
 describe('where things lie', () => {
   it('names bundles, pairs and pieces', () => {
     expect(blockName(lies, NAMES.thing)).toBe('LB4 × 3')
-    expect(blockName({ block: 'c1+l24', items: ['c1', 'l24'], count: 1 }, NAMES.thing)).toBe('C1 + L24')
-    expect(blockName({ block: 'torch#2', items: ['torch'], count: 1 }, NAMES.thing)).toBe('TORCH no. 2')
+    expect(blockName({ items: ['c1', 'l24'], count: 1 }, NAMES.thing)).toBe('C1 + L24')
+    expect(blockName({ items: ['torch'], count: 1, number: 2 }, NAMES.thing)).toBe('TORCH no. 2')
   })
   it('says the corner, what is on top, and the balance', () => {
     expect(corner(lies, room)).toBe('low, right, halfway out')

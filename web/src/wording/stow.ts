@@ -11,9 +11,9 @@ export const REACH = { quick: 'at once, without taking the bag off', open: 'by o
 export const SORT = { main: 'main', pocket: 'pocket', sleeve: 'sleeve' } as const
 
 /** "Corrie C1 with Tarn 24–70", "LB-4, 3". */
-export function blockName(block: Pick<Placed, 'items' | 'count' | 'block'>, thing: Thing): string {
+export function blockName(block: Pick<Placed, 'items' | 'count' | 'number'>, thing: Thing): string {
   const names = block.items.map(thing).join(' + ')
-  const piece = block.block.includes('#') ? ` no. ${block.block.split('#')[1]}` : ''
+  const piece = block.number ? ` no. ${block.number}` : ''
   return `${names}${block.count > 1 ? ` × ${block.count}` : piece}`
 }
 /** "Ridge 32, main". A bag with one space has no name for it. */

@@ -52,7 +52,7 @@ function setNight(change: Partial<NonNullable<Day['night']>>): void {
     <table v-if="used.length">
       <thead><tr><th>pack</th><th class="number">morning</th><th class="number">used</th><th class="number">cold</th><th class="number">by day</th><th class="number">evening</th><th class="number">night</th></tr></thead>
       <tbody>
-        <tr v-for="p in used" :key="p.pack">
+        <tr v-for="p in used" :key="String(p.pack)">
           <td>{{ pieceName(p.pack, names.thing) }}</td>
           <td class="number">{{ fmt.figure(p.start_wh, 1) }}</td>
           <td class="number">{{ fmt.figure(p.drawn_wh, 1) }}</td>
@@ -68,8 +68,8 @@ function setNight(change: Partial<NonNullable<Day['night']>>): void {
     <NightPlan :day="power" :names="names" />
     <h2 class="second">Pictures</h2>
     <p v-for="(made, i) in pictures.made" :key="made.body + i">{{ names.thing(made.body) }}: {{ madeSum(made) }}.</p>
-    <p v-for="use in pictures.cards" :key="use.card + use.slot" class="label">{{ pieceName(use.card, names.thing) }} in slot {{ use.slot }} of {{ names.thing(use.body) }}: {{ gb(use.held_gb) }} of {{ gb(use.capacity_gb) }}.</p>
-    <p v-for="copy in pictures.copying" :key="copy.to + copy.through" class="label">To {{ pieceName(copy.to, names.thing, 1) }} through {{ names.thing(copy.through) }}: {{ gb(copy.gb) }} in {{ fmt.figure(copy.minutes) }} min.</p>
+    <p v-for="use in pictures.cards" :key="`${use.card} ${use.slot}`" class="label">{{ pieceName(use.card, names.thing) }} in slot {{ use.slot }} of {{ names.thing(use.body) }}: {{ gb(use.held_gb) }} of {{ gb(use.capacity_gb) }}.</p>
+    <p v-for="copy in pictures.copying" :key="`${copy.to} ${copy.through}`" class="label">To {{ pieceName(copy.to, names.thing, 1) }} through {{ names.thing(copy.through) }}: {{ gb(copy.gb) }} in {{ fmt.figure(copy.minutes) }} min.</p>
     <p v-if="pictures.erased.length" class="label">Blank again: {{ pictures.erased.map((c) => pieceName(c, names.thing)).join(', ') }}.</p>
   </div>
 </template>

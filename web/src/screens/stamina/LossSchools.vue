@@ -17,10 +17,11 @@ const units = useUnits()
 /** Things that keep nothing are told in one line. */
 const gone = computed(() => props.pictures.gone.filter((g) => g.gb > 1e-6).slice(0, 10))
 const safe = computed(() => props.pictures.gone.length - props.pictures.gone.filter((g) => g.gb > 1e-6).length)
-function what(item: string, sort: string): string {
-  if (sort === 'hold') return 'all that is checked in'
-  if (sort === 'bag') return `${props.names.thing(item)}, with all in it`
-  return sort === 'camera' ? `${pieceName(item, props.names.thing)}, with the cards in it` : pieceName(item, props.names.thing)
+function what(gone: Storage['gone'][number]): string {
+  if (gone.what === 'hold') return 'all that is checked in'
+  if (gone.number === null) return `${props.names.thing(gone.item)}, with all in it`
+  const name = pieceName([gone.item, gone.number], props.names.thing)
+  return gone.what === 'camera' ? `${name}, with the cards in it` : name
 }
 function days(dates: readonly string[]): string {
   return dates.length > 2 ? `${day(dates[0]!)} to ${day(dates.at(-1)!)}` : dates.map(day).join(', ')
@@ -33,7 +34,7 @@ function days(dates: readonly string[]): string {
     <table v-if="gone.length">
       <thead><tr><th>lost</th><th>days gone</th><th class="number">gone</th></tr></thead>
       <tbody>
-        <tr v-for="g in gone" :key="g.what + g.item"><td>{{ what(g.item, g.what) }}</td><td>{{ days(g.days) }}</td><td class="number bad">{{ gb(g.gb) }}</td></tr>
+        <tr v-for="g in gone" :key="`${g.what} ${g.item} ${g.number}`"><td>{{ what(g) }}</td><td>{{ days(g.days) }}</td><td class="number bad">{{ gb(g.gb) }}</td></tr>
       </tbody>
     </table>
     <p v-if="safe" class="quiet">{{ safe === 1 ? (gone.length ? 'The one other thing would take no picture with it.' : 'One thing keeps pictures, and would take none with it.') : `Of ${safe} ${gone.length ? 'other things' : 'things and bags'} none would take a picture with it.` }}</p>

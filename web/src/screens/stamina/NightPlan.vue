@@ -17,7 +17,7 @@ function x(h: number): number {
   return LEFT + ((WIDTH - LEFT - 4) * h) / end.value
 }
 function label(charge: PowerDay['charges'][number]): string {
-  const [item, number] = charge.pack.split('#')
+  const [item, number] = charge.pack
   return charge.by === item ? '' : `no. ${number}`
 }
 </script>
@@ -29,8 +29,8 @@ function label(charge: PowerDay['charges'][number]): string {
       <g v-for="t in ticks" :key="t"><line :x1="x(t)" :x2="x(t)" y1="0" :y2="rows.length * 22" class="rule" /><text :x="x(t)" :y="rows.length * 22 + 14" text-anchor="middle">{{ t }} h</text></g>
       <g v-for="(row, index) in rows" :key="row.key">
         <text x="0" :y="index * 22 + 14" class="name">{{ names.thing(row.by).slice(0, 17) }}</text>
-        <g v-for="charge in row.charges" :key="charge.pack + charge.from_h">
-          <rect :x="x(charge.from_h) + 0.5" :y="index * 22 + 2" :width="Math.max(2, x(charge.to_h) - x(charge.from_h) - 1)" height="17" :class="charge.by === charge.pack.split('#')[0] ? 'device' : 'packs'"><title>{{ `${pieceName(charge.pack, names.thing)}: ${wh(charge.wh)}, ${hours(charge.from_h)} to ${hours(charge.to_h)}, socket ${charge.socket}` }}</title></rect>
+        <g v-for="charge in row.charges" :key="`${charge.pack} ${charge.from_h}`">
+          <rect :x="x(charge.from_h) + 0.5" :y="index * 22 + 2" :width="Math.max(2, x(charge.to_h) - x(charge.from_h) - 1)" height="17" :class="charge.by === charge.pack[0] ? 'device' : 'packs'"><title>{{ `${pieceName(charge.pack, names.thing)}: ${wh(charge.wh)}, ${hours(charge.from_h)} to ${hours(charge.to_h)}, socket ${charge.socket}` }}</title></rect>
           <text v-if="x(charge.to_h) - x(charge.from_h) > 30" :x="x(charge.from_h) + 5" :y="index * 22 + 14" class="inside">{{ label(charge) }}</text>
         </g>
       </g>

@@ -70,7 +70,7 @@ function shorten(name: string): string {
     <text :x="left - 8" y="66" text-anchor="end" class="name">mains at night</text>
     <polyline :points="cold.map((p) => `${p.x},${p.y}`).join(' ')" class="cold" />
     <g v-for="(p, index) in cold" :key="`c${index}`"><circle :cx="p.x" :cy="p.y" r="2.500" class="cold-dot" /><text :x="p.x" :y="p.y - 6" text-anchor="middle" class="cold-text">{{ fmt.temperature(power.days[index]!.lowest_c, units) }}</text></g>
-    <g v-for="row in rows" :key="row.pack.pack">
+    <g v-for="row in rows" :key="String(row.pack.pack)">
       <text :x="left - 8" :y="row.base - 5" text-anchor="end" class="name">{{ row.name }}</text>
       <polygon v-for="(pack, index) in row.days" :key="index" :points="packShape(pack, cols[index]!, row.base, TALL)" class="pack" :class="{ warm: pack.warm }"><title>{{ `${row.name}: ${wh(pack.start_wh)} in the morning, ${wh(pack.evening_wh)} in the evening, ${wh(pack.evening_wh + pack.charged_wh)} the morning after` }}</title></polygon>
       <line :x1="left" :x2="left + cols.reduce((sum, c) => sum + c.width, 0)" :y1="row.base" :y2="row.base" class="floor" />

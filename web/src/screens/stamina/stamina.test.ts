@@ -73,7 +73,7 @@ describe('one day', () => {
     expect(text).toContain('No mains, and no bank gives anything.')
   })
   it('shows a night as a timetable in words too', () => {
-    const charges = [{ source: 'dual', socket: 1, by: 'dual', pack: 'lb-4#1', from_h: 0, to_h: 2.5, wh: 16 }]
+    const charges = [{ source: 'dual', socket: 1, by: 'dual', pack: ['lb-4', 1], from_h: 0, to_h: 2.5, wh: 16 }]
     shown = mounted(DayPanel, { ...props, day: days[0]!, power: power('2027-02-24', { night_h: 8, outlets: 1, charges }), pictures: stored('2027-02-24') })
     expect(shown.find('svg[aria-label^="Charging"]').attributes('aria-label')).toContain('LB-4 no. 1 0 min to 2 h 30')
   })
@@ -85,7 +85,7 @@ describe('one day', () => {
 })
 
 describe('losses and schools', () => {
-  const pictures = { gone: [{ what: 'bag', item: 'ridge', days: ['2027-02-24', '2027-02-25'], gb: 61, on: '2027-02-25' }, { what: 'card', item: 'sd#1', days: [], gb: 0, on: null }] } as unknown as Storage
+  const pictures = { gone: [{ what: 'bag', item: 'ridge', number: null, days: ['2027-02-24', '2027-02-25'], gb: 61, on: '2027-02-25' }, { what: 'card', item: 'sd', number: 1, days: [], gb: 0, on: null }] } as unknown as Storage
   const advice = {
     fewest: [{ type: 'LB-4', item: 'lb-4', packs: 6, loaded: 3, mass_g: 246 }, { type: 'AAA', item: null, packs: null, loaded: 0, mass_g: 0 }],
     savings: [{ item: 'bank', type: 'LB-4', packs: 1, mass_g: 130 }],

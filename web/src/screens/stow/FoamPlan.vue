@@ -10,6 +10,7 @@ import { useUnits } from '@/composables/useSession'
 import { labelIn } from '@/drawing/stow'
 import * as fmt from '@/format/units'
 import { many } from '@/wording/parts'
+import { blockName } from '@/wording/stow'
 
 const props = defineProps<{ at: Stamped; bag: string; names: Names }>()
 const units = useUnits()
@@ -53,7 +54,7 @@ function said(pocket: Pocket): string {
     <p v-if="error" class="bad" role="alert">The cutting plan could not be made.</p>
     <p v-else-if="!foam" role="status">Laying out the foam…</p>
     <template v-else>
-      <p v-if="foam.left.length" class="bad">No pocket for {{ foam.left.map((b) => names.thing(b.split('#')[0]!)).join(', ') }}{{ foam.proved ? ' (proved)' : ', as far as the time went' }}. Thinner walls, or a larger case.</p>
+      <p v-if="foam.left.length" class="bad">No pocket for {{ foam.left.map((b) => blockName(b, names.thing)).join(', ') }}{{ foam.proved ? ' (proved)' : ', as far as the time went' }}. Thinner walls, or a larger case.</p>
       <p v-else class="quiet">Every thing has a pocket; {{ fmt.percent(foam.cut_share) }} of the foam is cut away. Layer 1 lies under the lid; everything comes out by itself.</p>
       <div class="sheets">
         <figure v-for="layer in foam.layers" :key="layer.number">
