@@ -34,7 +34,7 @@ def suggest(
 
 def kept_in_any_case(plan: Plan, asking: Asking) -> tuple[KeptThing, ...]:
     """What every point will hold because nothing is decided about it, heaviest first."""
-    return _beside_open_bags(plan, asking, choosing.kept_in_any_case(plan, asking))
+    return _beside_open_bags(plan, asking, choosing.kept_things(plan, asking))
 
 
 def _beside_open_bags(plan: Plan, asking: Asking, kept: Iterable[KeptThing]) -> tuple[KeptThing, ...]:

@@ -24,7 +24,7 @@ from mule.packing.placements import USUAL
 from mule.plan import Plan
 from mule.plan.gear import Bag, Insert
 from mule.search.bag_sets import bag_sets
-from mule.search.choosing import Asking
+from mule.search.choosing import Asking, Point, standing
 from mule.search.outings import OutingAsked, at_base, day_of, light_to_complete, look_for_day_cures, proposals
 from mule.search.split import split
 from mule.search.suggest import suggest
@@ -69,8 +69,13 @@ class Choosing:
 
     def run(self, tell: Tell, should_stop: ShouldStop) -> None:
         """Tells a ChoiceLine for each point, and one for the whole."""
-        whole = suggest(self.plan, self.asking, lambda point: tell(ChoiceLine(point=point).written()), should_stop)
-        tell(ChoiceLine(choice=whole).written())
+        told: list[Point] = []
+
+        def take(point: Point) -> None:
+            told.append(point)
+            tell(ChoiceLine(point=point, standing=standing(told)).written())
+
+        tell(ChoiceLine(choice=suggest(self.plan, self.asking, take, should_stop)).written())
 
 
 def _tell_cures(findings: Iterable[Finding], tell: Tell, should_stop: ShouldStop) -> None:

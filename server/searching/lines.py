@@ -31,10 +31,14 @@ class StreamLine(BaseModel):
 
 class ChoiceLine(StreamLine):
     """One line of a streamed choice: first what stays in any case, then each point as it is found, at last the whole
-    answer; empty to say it is alive."""
+    answer; empty to say it is alive.
+
+    standing: with a point, which of all that were told so far stand now, from light to complete; numbered from 0.
+    """
 
     kept: tuple[KeptThing, ...] | None = None
     point: Point | None = None
+    standing: tuple[int, ...] | None = None
     choice: Choice | None = None
 
 

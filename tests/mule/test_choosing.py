@@ -21,7 +21,7 @@ from mule.plan.places import InBag
 from mule.plan.trip import AidWish, Day, Demand, Marks, Night, Pattern, Person, Policies, Slot, Stamina, Trait
 from mule.search.choosing import Asking, Choice, Point, choose
 from mule.search.choosing.above import WithoutKept
-from mule.search.choosing.points import is_outdone
+from mule.search.choosing.points import is_outdone, standing
 from mule.search.choosing.reasons import Nothing, TakesPictures
 from tests import cast
 from tests.covering import OFF_THE_GRID, ON_THE_ROAD, TINY, TWINNED
@@ -539,6 +539,11 @@ def test_what_must_stay_is_not_brought_for_a_want_that_asks_for_it() -> None:
     assert all("panel" not in point.kit.loaded() and point.score < 51 for point in made.points)
 
 
+_DAYS = {"days": 1, "power_days": 1, "card_days": 1}
+_SEEN = {"limit_g": 1200.0, "carried_g": 1000.0, "score": 50.0, "bound": 50.0, "steady": 0.8}
+POINT = Point(kit=cast.kit(), proved=True, stowed=False, **_DAYS, **_SEEN)
+
+
 @pytest.mark.parametrize(
     ("other", "outdone"),
     [
@@ -553,10 +558,16 @@ def test_what_must_stay_is_not_brought_for_a_want_that_asks_for_it() -> None:
 def test_a_point_gives_way_only_to_one_that_is_as_light_as_good_and_as_steady(
     other: dict[str, float], outdone: bool
 ) -> None:
-    days = {"days": 1, "power_days": 1, "card_days": 1}
-    seen = {"limit_g": 1200.0, "carried_g": 1000.0, "score": 50.0, "bound": 50.0, "steady": 0.8}
-    point = Point(kit=cast.kit(), proved=True, stowed=False, **days, **seen)
-    assert is_outdone(point, point.model_copy(update=other)) == outdone
+    assert is_outdone(POINT, POINT.model_copy(update=other)) == outdone
     # A better kit takes the place of one that is not proved, steadier or not.
-    unproved = point.model_copy(update={"proved": False})
-    assert is_outdone(unproved, point.model_copy(update={"score": 60.0, "steady": 0.3}))
+    unproved = POINT.model_copy(update={"proved": False})
+    assert is_outdone(unproved, POINT.model_copy(update={"score": 60.0, "steady": 0.3}))
+
+
+def test_a_first_answer_stands_until_others_were_found_and_what_stands_goes_from_light_to_complete() -> None:
+    first = POINT.model_copy(update={"carried_g": 700.0, "provisional": True})
+    worse, lighter = (POINT.model_copy(update=more) for more in ({"score": 40.0}, {"carried_g": 900.0, "score": 30.0}))
+    assert standing([first]) == (0,)
+    assert standing([first, worse]) == (1,)
+    assert standing([first, worse, POINT]) == (2,)
+    assert standing([first, worse, POINT, lighter]) == (3, 2)

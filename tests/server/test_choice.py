@@ -34,8 +34,10 @@ def test_a_choice_streams_its_points_and_ends_with_the_whole(ask: Any, stored: P
     found = lines(answer)
     points = [line["point"] for line in found if "point" in line]
     choice = found[-1]["choice"]
-    # First answers that are outdone by the end are left out of it.
-    assert {p["carried_g"] for p in points} >= {p["carried_g"] for p in choice["points"]}
+    # What stands by the end is the whole: first answers that are outdone by then are left out.
+    told = [line["standing"] for line in found if "point" in line]
+    assert [points[number] for number in told[-1]] == choice["points"]
+    assert all(max(stand) <= number for number, stand in enumerate(told))
     best = choice["points"][-1]
     made = ask("post", "/trips/trip/kits", {"name": "Suggested", "entries": best["kit"]["entries"]}).json()
     state = ask("get", f"/trips/trip/kits/{made['id']}").json()["state"]

@@ -16,7 +16,7 @@ from mule.plan.kit import Kit
 from mule.search.bag_sets.choices import Bags, Owned, checked_sets, sets_of
 from mule.search.bag_sets.sharing_out import SharingOut, items_of, staying_in
 from mule.search.bag_sets.trying import SetTrials
-from mule.search.choosing import Asking, Choice, DaysTried, Point, choose, kept_in_any_case
+from mule.search.choosing import Asking, Choice, DaysTried, Point, choose, kept_things, standing
 
 # Points of brief nearer than this are the same: rounding takes up to a millionth of a point per thing and want.
 _SAME_POINTS = 1e-3
@@ -54,7 +54,7 @@ class _Search:
         (checked, *_) = checked_sets(self.plan)
         found = [_Set(bags, empty_g(self.plan, bags)) for bags in sets_of(self.plan, (checked,))]
         self.sets = sorted(found, key=lambda one: (one.empty_g, one.bags.key))
-        self._kept = {kept.item for kept in kept_in_any_case(self.plan, self.asking)}
+        self._kept = {kept.item for kept in kept_things(self.plan, self.asking)}
         # By grams beside the bags: limits that points of the curve were sought under, and what none exceeds there.
         self._bounds = [(p.limit_g - _bags_g(self.plan, p.kit), p.bound) for p in self.curve]
 
@@ -219,10 +219,4 @@ def _searched(search: _Search, on_point: Callable[[Point], None]) -> tuple[Point
             if made != first:
                 on_point(made)
             found.append(made)
-    return tuple(point for point in found if not any(_outdone(point, other) for other in found))
-
-
-def _outdone(point: Point, other: Point) -> bool:
-    """Whether another is no heavier and no worse, and better in one of these."""
-    no_worse = other.carried_g <= point.carried_g + _SAME_G and other.score >= point.score - _SAME_POINTS
-    return no_worse and (other.carried_g < point.carried_g - _SAME_G or other.score > point.score + _SAME_POINTS)
+    return tuple(found[number] for number in standing(found))

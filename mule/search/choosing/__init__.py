@@ -16,7 +16,7 @@ from mule.search.choosing.conflicts import conflict
 from mule.search.choosing.lines import lines
 from mule.search.choosing.model import build
 from mule.search.choosing.own import own_kits
-from mule.search.choosing.points import Points
+from mule.search.choosing.points import Points, standing
 from mule.search.choosing.reasons import Reason
 from mule.search.choosing.searches import Searches
 
@@ -84,12 +84,12 @@ def require_brief(plan: Plan) -> None:
         raise InvalidInput([Problem("trip.wants", "", "at least one want to choose for")])
 
 
-def kept_in_any_case(plan: Plan, asking: Asking) -> tuple[KeptThing, ...]:
+def kept_things(plan: Plan, asking: Asking) -> tuple[KeptThing, ...]:
     """What every point of a choice will hold because the choice does not decide about it, heaviest first.
 
     >>> from tests import cast
     >>> plan = cast.plan([cast.bag(), cast.body()], cast.entry("bag", cast.INES_CABIN), cast.entry("body"))
-    >>> [(kept.item, kept.mass_g) for kept in kept_in_any_case(plan, Asking())]
+    >>> [(kept.item, kept.mass_g) for kept in kept_things(plan, Asking())]
     [('bag', 1400.0)]
     """
     return candidates(plan, graph_of(plan), asking).kept
@@ -109,6 +109,7 @@ __all__ = [
     "Point",
     "Reason",
     "choose",
-    "kept_in_any_case",
+    "kept_things",
     "require_brief",
+    "standing",
 ]

@@ -1,6 +1,6 @@
 """Points of the curve: found kits in their bags, with their figures reckoned anew by the parts that answer for them."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 from mule.analysis.optics import table_of
 from mule.analysis.resilience import wants_surviving_any_single_loss
@@ -35,10 +35,8 @@ class Points:
 
     @property
     def by_mass(self) -> tuple[Point, ...]:
-        """From light to complete, without what was a first answer and is outdone by now."""
-        searched = [p for p in self._taken if not p.provisional] or self._taken
-        kept = [p for p in searched if not any(is_outdone(p, other) for other in searched)]
-        return tuple(sorted(kept, key=lambda point: (point.carried_g, point.score)))
+        """Those that stand, from light to complete."""
+        return tuple(self._taken[number] for number in standing(self._taken))
 
     def _point(self, found: Found, fit: RoomFit, limit_g: float) -> Point:
         plan = self._case.plan
@@ -61,6 +59,14 @@ class Points:
             stowed=self._case.asking.keep_limits,
             left=dict(fit.left),
         )
+
+
+def standing(points: Sequence[Point]) -> tuple[int, ...]:
+    """Which of some points stand, from light to complete: not what another outdoes, nor a first answer once others were
+    found. As numbers from 0, in the order in which they came."""
+    searched = [n for n, point in enumerate(points) if not point.provisional] or range(len(points))
+    kept = [n for n in searched if not any(is_outdone(points[n], points[other]) for other in searched)]
+    return tuple(sorted(kept, key=lambda n: (points[n].carried_g, points[n].score)))
 
 
 def is_outdone(point: Point, other: Point) -> bool:

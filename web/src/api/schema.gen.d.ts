@@ -12086,6 +12086,8 @@ export interface components {
          * ChoiceLine
          * @description One line of a streamed choice: first what stays in any case, then each point as it is found, at last the whole
          *     answer; empty to say it is alive.
+         *
+         *     standing: with a point, which of all that were told so far stand now, from light to complete; numbered from 0.
          */
         ChoiceLine: {
             /** Ahead */
@@ -12095,6 +12097,8 @@ export interface components {
             /** Kept */
             kept?: components["schemas"]["KeptThing"][] | null;
             point?: components["schemas"]["Point"] | null;
+            /** Standing */
+            standing?: number[] | null;
             choice?: components["schemas"]["Choice"] | null;
         };
         /**
@@ -12892,8 +12896,9 @@ export interface components {
          * Placed
          * @description One block where it lies: a thing, several alike bundled together, or a lens on its body.
          *
-         *     items: what is in it; count: pieces of each; number: which of several that lie one by one. round: the axis along which a round thing lies. layer: how many
-         *     things must come out first, those on top of it. turn: which of its sides lies along x, y and z.
+         *     items: what is in it; count: pieces of each; number: which of several that lie one by one. round: the axis along
+         *     which a round thing lies. layer: how many things must come out first, those on top of it. turn: which of its sides
+         *     lies along x, y and z.
          */
         Placed: {
             /** Block */

@@ -4,23 +4,10 @@ import { asProblem, type Problem } from '@/api/problem'
 import { stream } from '@/api/stream'
 import type { Asking, Choice, ChoiceLine, Kept, Point } from '@/api/types'
 
-/** Points and grams nearer than this are the same. */
-const SAME = 0.001
-const SAME_G = 0.05
-/** Whether another point is no heavier and no worse, and better in one of these, or proved. */
-function outdone(one: Point, other: Point): boolean {
-  const noWorse = other.carried_g <= one.carried_g + SAME_G && other.score >= one.score - SAME
-  const better = other.carried_g < one.carried_g - SAME_G || other.score > one.score + SAME
-  return noWorse && other.steady >= one.steady - SAME && (better || (other.proved && !one.proved))
-}
-/** Points from light to complete without what is outdone by now; a first answer by greed only until others stand. */
-export function standing(points: readonly Point[]): Point[] {
-  const searched = points.filter((one) => !one.provisional)
-  const kept = (searched.length ? searched : points).filter((one) => !points.some((other) => other !== one && outdone(one, other)))
-  return kept.sort((a, b) => a.carried_g - b.carried_g)
-}
 
 export function useChoice(trip: () => string, kit: () => string) {
+  // Points in the order in which they came, and those of them that stand.
+  let told: Point[] = []
   const found = shallowRef<Point[]>([])
   const choice = shallowRef<Choice | null>(null)
   const kept = shallowRef<Kept[]>([])
@@ -35,6 +22,7 @@ export function useChoice(trip: () => string, kit: () => string) {
   async function start(asking: Partial<Asking>): Promise<void> {
     hangUp.abort()
     const mine = (hangUp = new AbortController())
+    told = []
     found.value = []
     choice.value = null
     problem.value = null
@@ -54,7 +42,8 @@ export function useChoice(trip: () => string, kit: () => string) {
     ahead.value = line.ahead ?? 0
     replaced.value = line.replaced ?? false
     if (line.kept) kept.value = line.kept
-    if (line.point) found.value = standing([...found.value, line.point])
+    if (line.point) told.push(line.point)
+    if (line.standing) found.value = line.standing.map((number) => told[number]!)
     if (line.choice) choice.value = line.choice
   }
   /** Ends the search; what was found stays. */

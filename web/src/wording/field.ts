@@ -2,8 +2,10 @@
 import type { Conflict, Units, What } from '@/api/types'
 import type { Names } from './names'
 import { day } from '@/format/dates'
+import { readLine, type Look } from '@/field/lines'
 import * as fmt from '@/format/units'
 import { EFFECT } from './completeness'
+import { TASK } from './packout'
 
 export const PACK = { ready: 'ready', 'in-use': 'in use', spent: 'spent', charging: 'charging' } as const
 export const CARD = { blank: 'blank', 'in-use': 'in use', full: 'full' } as const
@@ -48,10 +50,31 @@ export function markText(what: What, names: Who, units: Units): string {
       return `copied ${fmt.figure(what.gb)} GB to ${names.thing(what.to)} in ${fmt.figure(what.hours * 60)} min`
   }
 }
+const NIGHT: Record<Look, string> = { charge: 'charging', copy: 'copying', inspect: 'looking over the pictures', gear: 'looking over the gear', clear: 'ready for the morning' }
+/** "Stork carbon legs", "Fetch Tarn 24–70", "Sun 21 Feb, charging". */
+export function lineText(line: string, names: Who): string {
+  const about = readLine(line)
+  switch (about.sort) {
+    case 'thing':
+      return names.thing(about.item)
+    case 'fetch':
+      return `${TASK.fetch} ${names.thing(about.item)}`
+    case 'task':
+      return TASK[about.kind]
+    case 'night':
+      return `Night of ${day(about.date)}, ${NIGHT[about.look]}`
+    case 'out':
+      return `${names.thing(about.item)}, before the door on ${day(about.date)}`
+    case 'back':
+      return `${names.thing(about.item)}, back on ${day(about.date)}`
+    case 'other':
+      return 'A line of the list'
+  }
+}
 /** "Card SD 128 GB no. 2", "Line Corrie 24–70". */
 export function conflictHead(conflict: Conflict, names: Who): string {
   const what = conflict.marks[0]!.what
-  if (what.do === 'tick') return `${names.thing(what.line.split('@')[0]!)}:`
+  if (what.do === 'tick') return `${lineText(what.line, names)}:`
   if (what.do === 'pack' || what.do === 'card') return `${names.thing(what.item)} no. ${what.piece}:`
   if (what.do === 'along') return `${day(what.day)}:`
   return what.do === 'weighed' ? `${names.thing(what.bag)}:` : what.do === 'cold' ? `${day(what.day)}:` : ''

@@ -1,6 +1,7 @@
 /** Loadouts: places, moves and changes, pure. */
 import type { Edit, Entry, Loadout, Outing, Place, Shift, Units } from '@/api/types'
 import type { Names } from './names'
+import { doorLine } from '@/field/lines'
 import type { Standing } from '@/field/subjects'
 import * as fmt from '@/format/units'
 
@@ -48,8 +49,7 @@ export function doorList(when: 'out' | 'back', date: string, outing: Pick<Outing
   const line = (item: string): string => {
     const n = (seen.get(item) ?? 0) + 1
     seen.set(item, n)
-    // A line of the list of that day: the same thing at two places has two.
-    return `${when}.${date}.${item}#${n}`
+    return doorLine(when, date, item, n)
   }
   if (when === 'out') return (outing.kit.entries ?? []).map((e) => ({ line: line(e.item), head: names.thing(e.item) + times(e.count ?? 1), body: placeName(e.place, names) }))
   return outing.back.map((m) => ({ line: line(m.item), head: names.thing(m.item) + times(m.count), body: placeName(m.to_place, names) }))

@@ -1,6 +1,7 @@
 /** The list of a night in words: what is to be charged, copied and looked over. Pure. */
 import type { Night } from '@/api/types'
 import type { Card, Pack } from '@/field/boards'
+import { nightLine } from '@/field/lines'
 import { many } from './parts'
 import { hours } from './stamina'
 
@@ -23,12 +24,11 @@ function counted(things: readonly { name: string }[]): string {
 export function nightTasks(date: string, now: { packs: Pack[]; cards: Card[]; copies: number; night: Night | null; mains: boolean }): NightTask[] {
   const empty = now.packs.filter((p) => p.state === 'spent' || p.state === 'charging')
   const short = now.cards.filter((c) => c.state !== 'blank' && c.copies < now.copies)
-  const at = (what: string): string => `night:${date}:${what}`
   return [
-    { line: at('charge'), head: empty.length ? `Charge ${counted(empty)}` : 'Charge: no pack is spent', body: sockets(now.night, now.mains) },
-    { line: at('copy'), head: short.length ? `Copy ${counted(short)}` : 'Copies: enough of every card', body: short.length ? `until each is in ${many(now.copies, 'place')}` : '' },
-    { line: at('inspect'), head: 'Look over the pictures', body: 'focus, spots on the sensor, anything that must be shot again' },
-    { line: at('gear'), head: 'Look over the gear', body: 'wet, salt, sand; screws, mounts, straps; dry and close bags' },
-    { line: at('clear'), head: 'Ready for the morning', body: 'packs warm, blank cards in, tomorrow’s bag packed' },
+    { line: nightLine(date, 'charge'), head: empty.length ? `Charge ${counted(empty)}` : 'Charge: no pack is spent', body: sockets(now.night, now.mains) },
+    { line: nightLine(date, 'copy'), head: short.length ? `Copy ${counted(short)}` : 'Copies: enough of every card', body: short.length ? `until each is in ${many(now.copies, 'place')}` : '' },
+    { line: nightLine(date, 'inspect'), head: 'Look over the pictures', body: 'focus, spots on the sensor, anything that must be shot again' },
+    { line: nightLine(date, 'gear'), head: 'Look over the gear', body: 'wet, salt, sand; screws, mounts, straps; dry and close bags' },
+    { line: nightLine(date, 'clear'), head: 'Ready for the morning', body: 'packs warm, blank cards in, tomorrow’s bag packed' },
   ]
 }

@@ -53,6 +53,17 @@ describe('marks', () => {
     const mark = { id: 'm', device: 'd', seq: 1, at: '', after: [], what: { do: 'card', item: 'sd', piece: 2, state: 'full', copies: 0 } } as Mark
     expect(conflictHead({ subject: 'card:sd#2', marks: [mark] }, NAMES)).toBe('SD no. 2:')
   })
+  it.each([
+    ['lb4@ridge.outside', 'LB4:'],
+    ['task.charge', 'Charge packs and banks:'],
+    ['task.fetch.tele', 'Fetch TELE:'],
+    ['night:2027-02-21:copy', 'Night of Sun 21 Feb, copying:'],
+    ['out.2027-02-21.lb4#1', 'LB4, before the door on Sun 21 Feb:'],
+    ['back.2027-02-21.lb4#2', 'LB4, back on Sun 21 Feb:'],
+  ])('names the line of which two devices say different things: %s', (line, head) => {
+    const mark = { id: 'm', device: 'd', seq: 1, at: '', after: [], what: { do: 'tick', line, done: true } } as Mark
+    expect(conflictHead({ subject: `line:${line}`, marks: [mark] }, NAMES)).toBe(head)
+  })
 })
 
 describe('the list of a night', () => {

@@ -31,7 +31,7 @@ export const HARM: Record<OutLine['harm'], string> = {
   cards: 'room for pictures',
   rest: '',
 }
-const TASK: Record<Task['kind'], string> = {
+export const TASK: Record<Task['kind'], string> = {
   charge: 'Charge packs and banks',
   devices: 'Charge laptop, tablet and phones',
   format: 'Format the cards, once their pictures are copied',

@@ -13,7 +13,7 @@ beforeEach(() => signedIn())
 afterEach(() => shown.unmount())
 
 const flat = (text: string): string => text.replaceAll(/\s+/g, ' ')
-const pack = (number: number, more: object) => ({ pack: `lb-4#${number}`, item: 'lb-4', number, full_wh: 16, start_wh: 16, drawn_wh: 0, cold_wh: 0, topped_up_wh: 0, evening_wh: 16, charged_wh: 0, warm: number > 1, order: null, ...more })
+const pack = (number: number, more: object) => ({ pack: ['lb-4', number], item: 'lb-4', full_wh: 16, start_wh: 16, drawn_wh: 0, cold_wh: 0, topped_up_wh: 0, evening_wh: 16, charged_wh: 0, warm: number > 1, order: null, ...more })
 const power = (date: string, more: object = {}): PowerDay =>
   ({
     date,
