@@ -1,12 +1,14 @@
 """The kit: what is loaded for one trip, and where each thing travels."""
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Mapping
 from datetime import date
+from types import MappingProxyType
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
+from mule.base.memo import by_identity
 from mule.base.units import Access, Count, Flag, Frozen, ItemId, Name, Note, Number
 from mule.plan.places import AsPiece, InBag, Place
 
@@ -143,18 +145,9 @@ class Kit(Frozen):
             raise PydanticCustomError("twice", "an item is listed once per place, with a count")
         return self
 
-    def outermost(self) -> dict[str, str]:
+    def outermost(self) -> Mapping[str, str]:
         """By bag or insert that holds something: the bag it ends up in when inserts are followed, often itself."""
-        inside = {entry.item: entry.place.bag for entry in self.entries if isinstance(entry.place, InBag)}
-        pieces = {entry.item for entry in self.entries if isinstance(entry.place, AsPiece)}
-        found: dict[str, str] = {}
-        for holder in {*inside.values(), *pieces}:
-            at, passed = holder, {holder}
-            while at not in pieces and at in inside and inside[at] not in passed:
-                at = inside[at]
-                passed.add(at)
-            found[holder] = at
-        return found
+        return _outermost(self.entries)
 
     def luggage(self) -> dict[str, AsPiece]:
         """Pieces of luggage, in the order of the kit: who has each bag, and as what it travels."""
@@ -186,3 +179,18 @@ class Kit(Frozen):
         for entry in self.entries:
             counts[entry.item] = counts.get(entry.item, 0) + entry.count
         return counts
+
+
+# Load, gate, lamps, rules and packing ask it of the same kit.
+@by_identity(64)
+def _outermost(entries: tuple[Entry, ...]) -> Mapping[str, str]:
+    inside = {entry.item: entry.place.bag for entry in entries if isinstance(entry.place, InBag)}
+    pieces = {entry.item for entry in entries if isinstance(entry.place, AsPiece)}
+    found: dict[str, str] = {}
+    for holder in {*inside.values(), *pieces}:
+        at, passed = holder, {holder}
+        while at not in pieces and at in inside and inside[at] not in passed:
+            at = inside[at]
+            passed.add(at)
+        found[holder] = at
+    return MappingProxyType(found)

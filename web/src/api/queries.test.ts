@@ -1,7 +1,7 @@
-import { QueryObserver } from '@tanstack/vue-query'
+import { QueryObserver, type QueryObserverOptions } from '@tanstack/vue-query'
 import { describe, expect, it, vi } from 'vitest'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
-import { client } from './client'
+import { answering } from '@/testing/server'
 import type { Bench, FoamWish, Stamina } from './types'
 import type { Stamped } from './asking'
 import { KEY, queries } from './cache'
@@ -12,6 +12,10 @@ import { packOutQuery, stationsQuery } from './queries/field'
 import { staminaAdviceQuery, staminaQuery } from './queries/stamina'
 import { drillQuery, foamCasesQuery, foamQuery } from './queries/stow'
 
+/** Somebody who looks on. A question may hold refs, as the app asks it; here it holds values. */
+function watching<T>(query: { queryKey: readonly unknown[] }) {
+  return new QueryObserver<T>(queries, query as QueryObserverOptions<T>)
+}
 const at: Stamped = { trip: 'coast', kit: 'a', stamp: '3.1.9-12-30-x.2-2-2-y' }
 const later: Stamped = { ...at, stamp: '3.1.10-13-31-z.2-2-2-y' }
 const edits = [{ act: 'load' as const, item: 'zoom', count: 1 }]
@@ -41,7 +45,7 @@ describe('what hangs on a kit', () => {
 it('advice on a kit that was changed elsewhere reads the kit again, for nobody else would ask', async () => {
   const bench = KEY.bench(at.trip, at.kit)
   queries.setQueryData<Bench>(bench, {} as Bench)
-  vi.spyOn(client, 'GET').mockResolvedValue({ data: { stamp: later.stamp, advice: {} }, response: new Response() } as never)
+  answering('GET', () => ({ data: { stamp: later.stamp, advice: {} } }))
   await expect(queries.fetchQuery(adviceQuery(at, null))).rejects.toThrow('meanwhile')
   expect(queries.getQueryState(bench)?.isInvalidated).toBe(true)
 })
@@ -60,11 +64,11 @@ it('cures that were cut off after the first are asked for again by whoever comes
   const begun = `${JSON.stringify({ stamp: at.stamp })}\n${JSON.stringify({ finding: { code: 'gap', cures: [{}] } })}\n`
   const open = new ReadableStream<Uint8Array>({ start: (one) => one.enqueue(new TextEncoder().encode(begun)) })
   const asked = vi.spyOn(globalThis, 'fetch').mockReset().mockResolvedValueOnce(new Response(open)).mockResolvedValueOnce(new Response(`${begun}${JSON.stringify({ whole: true })}\n`))
-  const shown = new QueryObserver<CuresFound>(queries, curesQuery(at, null) as never)
+  const shown = watching<CuresFound>(curesQuery(at, null))
   const leave = shown.subscribe(() => {})
   await vi.waitFor(() => expect(shown.getCurrentResult().data?.findings).toHaveLength(1))
   leave()
-  const again = new QueryObserver<CuresFound>(queries, curesQuery(at, null) as never)
+  const again = watching<CuresFound>(curesQuery(at, null))
   const end = again.subscribe(() => {})
   await vi.waitFor(() => expect(again.getCurrentResult().data?.whole).toBe(true))
   expect(asked).toHaveBeenCalledTimes(2)
@@ -73,7 +77,7 @@ it('cures that were cut off after the first are asked for again by whoever comes
 
 it('one day’s bag never stands in for another’s, nor for a day without one', () => {
   const before = { loadout: 'dawn' }
-  const standIn = (asked: string): unknown => (outingQuery(later, asked).placeholderData as unknown as (b: unknown, q: unknown) => unknown)(before, { queryKey: ['outing', at, 'dawn'] })
+  const standIn = (asked: string): unknown => (outingQuery(later, asked).placeholderData as (before: unknown, query: { queryKey: readonly unknown[] }) => unknown)(before, { queryKey: ['outing', at, 'dawn'] })
   expect(standIn('dawn')).toBe(before)
   expect(standIn('night')).toBeUndefined()
   expect(standIn('')).toBeUndefined()
@@ -94,10 +98,9 @@ it('whoever leaves a screen hangs up: every question passes its signal on', asyn
   for (const [name, made] of every) {
     const query = (typeof made === 'function' ? made(...(asked[name] ?? expect.fail(`${name} is not tried`))) : made) as { queryFn: (context: { signal: AbortSignal }) => Promise<unknown> }
     const { signal } = new AbortController()
-    const [get, post] = [vi.spyOn(client, 'GET'), vi.spyOn(client, 'POST')]
-    for (const verb of [get, post]) verb.mockReset().mockResolvedValue({ data: { stamp: at.stamp, account: null }, response: new Response() } as never)
+    const [get, post] = (['GET', 'POST'] as const).map((verb) => answering(verb, () => ({ data: { stamp: at.stamp, account: null } })))
     await query.queryFn({ signal })
-    const calls = [...get.mock.calls, ...post.mock.calls] as unknown as [string, { signal?: AbortSignal }][]
+    const calls = [...get!.mock.calls, ...post!.mock.calls]
     expect(calls, name).toHaveLength(1)
     expect(calls[0]![1].signal, name).toBe(signal)
   }

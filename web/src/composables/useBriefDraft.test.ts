@@ -4,9 +4,9 @@ import { VueQueryPlugin } from '@tanstack/vue-query'
 import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref } from 'vue'
-import { client } from '@/api/client'
 import { queries } from '@/api/cache'
 import type { Trip, TripDoc } from '@/api/types'
+import { answering } from '@/testing/server'
 import { useBriefDraft } from './useBriefDraft'
 
 const TRIP: Trip = { id: 'coast', name: 'Coast', place: '', status: 'planned', people: [], legs: [], days: [], wants: [], ...NEW_BRIEF }
@@ -14,6 +14,7 @@ const PAUSE = 700
 
 let sent: { version: number; trip: Trip }[]
 let refusal: unknown
+let put: ReturnType<typeof answering>
 let made: ReturnType<typeof useBriefDraft>
 const stored = ref<TripDoc>({ version: 1, trip: TRIP, open_kit: 'a', changed_by: '' })
 
@@ -22,12 +23,12 @@ beforeEach(() => {
   sent = []
   refusal = null
   // The wire alone is played: a relative address means nothing without a page.
-  vi.spyOn(client, 'GET').mockResolvedValue({ data: [], response: new Response('[]') } as never)
-  vi.spyOn(client, 'PUT').mockImplementation((async (_: string, { body }: { body: { version: number; trip: Trip } }) => {
+  answering('GET', () => ({ data: [] }))
+  put = answering('PUT', (_, asked) => {
+    const body = asked.body as TripDoc
     sent.push(body)
-    if (refusal) return { error: refusal, response: new Response('', { status: 422 }) }
-    return { data: { version: body.version + 1, trip: body.trip, open_kit: 'a', changed_by: '' }, response: new Response('{}') }
-  }) as never)
+    return refusal ? { error: refusal, status: 422 } : { data: { version: body.version + 1, trip: body.trip, open_kit: 'a', changed_by: '' } }
+  })
   stored.value = { version: 1, trip: TRIP, open_kit: 'a', changed_by: '' }
   const Host = defineComponent({
     setup() {
@@ -51,11 +52,12 @@ async function wait(ms: number): Promise<void> {
 describe('a brief being typed', () => {
   it('waits for what is on its way, and never clashes with itself', async () => {
     const answers: (() => void)[] = []
-    vi.spyOn(client, 'PUT').mockImplementation((async (_: string, { body }: { body: { version: number; trip: Trip } }) => {
+    answering('PUT', async (_, asked) => {
+      const body = asked.body as TripDoc
       sent.push(body)
       await new Promise<void>((done) => answers.push(done))
-      return { data: { version: body.version + 1, trip: body.trip, open_kit: 'a', changed_by: '' }, response: new Response('{}') }
-    }) as never)
+      return { data: { version: body.version + 1, trip: body.trip, open_kit: 'a', changed_by: '' } }
+    })
     // A slow line: twice more is typed before the first is answered.
     for (const name of ['North', 'North coast', 'North coast, by boat']) {
       made.draft.value!.name = name
@@ -118,18 +120,18 @@ describe('a brief being typed', () => {
   })
   it('is put together with what another window changed in other fields', async () => {
     const theirs = { version: 4, trip: { ...TRIP, place: 'East' }, open_kit: 'a', changed_by: '' }
-    vi.spyOn(client, 'GET').mockResolvedValue({ data: theirs, response: new Response('{}') } as never)
+    answering('GET', () => ({ data: theirs }))
     const stale = { title: 'Stale.', status: 409, errors: [{ field: 'version', value: '1', rule: '4' }] }
     made.draft.value!.name = 'North'
-    vi.mocked(client.PUT).mockImplementationOnce((async () => ({ error: stale, response: new Response('', { status: 409 }) })) as never)
+    put.mockImplementationOnce(async () => ({ error: stale, response: new Response('', { status: 409 }) }))
     await wait(PAUSE)
     expect(sent.at(-1)).toMatchObject({ version: 4, trip: { name: 'North', place: 'East' } })
     expect(made.state.value).toBe('saved')
   })
   it('asks about the one field that both changed, and does what is picked', async () => {
     const theirs = { version: 4, trip: { ...TRIP, name: 'East', place: 'Bay' }, open_kit: 'a', changed_by: '' }
-    vi.spyOn(client, 'GET').mockResolvedValue({ data: theirs, response: new Response('{}') } as never)
-    vi.mocked(client.PUT).mockImplementationOnce((async () => ({ error: { title: 'Stale.', status: 409, errors: [{ field: 'version', value: '1', rule: '4' }] }, response: new Response('', { status: 409 }) })) as never)
+    answering('GET', () => ({ data: theirs }))
+    put.mockImplementationOnce(async () => ({ error: { title: 'Stale.', status: 409, errors: [{ field: 'version', value: '1', rule: '4' }] }, response: new Response('', { status: 409 }) }))
     made.draft.value!.name = 'North'
     await wait(PAUSE)
     expect(made.state.value).toBe('refused')

@@ -1,12 +1,13 @@
 // @vitest-environment jsdom
-import { QueryObserver } from '@tanstack/vue-query'
+import { QueryObserver, type QueryObserverOptions } from '@tanstack/vue-query'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref } from 'vue'
-import { client } from '@/api/client'
 import { queries } from '@/api/cache'
 import { benchQuery } from '@/api/queries/bench'
 import type { Bench } from '@/api/types'
 import { mounted } from '@/testing/mount'
+import { part } from '@/testing/part'
+import { answering } from '@/testing/server'
 import { OwnVersions, useKitChanges } from './useKitChanges'
 import { notice } from './useNotice'
 
@@ -17,7 +18,7 @@ interface Sent {
 let sent: Sent[] = []
 let answer: (() => void)[] = []
 function bench(kit: string, version: number): Bench {
-  return { trip: { version: 1, open_kit: kit, trip: { id: 'coast' } }, kits: [], gear: [], state: { kit: { id: kit }, version, stamp: `${version}` } } as unknown as Bench
+  return part<Bench>({ trip: { version: 1, open_kit: kit, trip: { id: 'coast' } }, kits: [], gear: [], state: { kit: { id: kit }, version, stamp: `${version}` } })
 }
 async function until(true_: () => boolean): Promise<void> {
   await vi.waitFor(() => {
@@ -31,13 +32,14 @@ beforeEach(() => {
   answer = []
   for (const [kit, version] of [['a', 4], ['b', 9], ['c', 20], ['d', 30]] as const) queries.setQueryData(benchQuery({ trip: 'coast', kit }).queryKey, bench(kit, version))
   // A server that answers when it is told to.
-  vi.spyOn(client, 'POST').mockImplementation((async (path: string, asked: { params: { path: { slug: string; kit: string } }; body: Sent['body'] }) => {
-    const { slug, kit } = asked.params.path
-    sent.push({ path: path.replace('{slug}', slug).replace('{kit}', kit), body: asked.body })
+  answering('POST', async (path, asked) => {
+    const { slug = '', kit = '' } = asked.params.path
+    const body = asked.body as Sent['body']
+    sent.push({ path: path.replace('{slug}', slug).replace('{kit}', kit), body })
     await new Promise<void>((go) => answer.push(go))
-    const version = asked.body.version + 1
-    return { data: { kit: { id: kit }, version, stamp: `${version}`, can_undo: true, can_redo: false, assessment: {} }, response: new Response() }
-  }) as never)
+    const version = body.version + 1
+    return { data: { kit: { id: kit }, version, stamp: `${version}`, can_undo: true, can_redo: false, assessment: {} } }
+  })
 })
 afterEach(() => {
   vi.restoreAllMocks()
@@ -81,8 +83,8 @@ describe('changes of a kit', () => {
   it('are not undone by a read that began before they were answered; it is done again', async () => {
     const { changes } = screen('d')
     const reads: ((version: number) => void)[] = []
-    vi.spyOn(client, 'GET').mockImplementation((async () => ({ data: bench('d', await new Promise<number>((go) => reads.push(go))), response: new Response() })) as never)
-    const watching = new QueryObserver<Bench>(queries, { ...benchQuery({ trip: 'coast', kit: 'd' }), staleTime: Infinity } as never)
+    answering('GET', async () => ({ data: bench('d', await new Promise<number>((go) => reads.push(go))) }))
+    const watching = new QueryObserver<Bench>(queries, { ...benchQuery({ trip: 'coast', kit: 'd' }), staleTime: Infinity } as QueryObserverOptions<Bench>)
     const leave = watching.subscribe(() => {})
     changes.edit(load('zoom'))
     await until(() => sent.length === 1)
@@ -98,7 +100,7 @@ describe('changes of a kit', () => {
     leave()
   })
   it('say at once that there is no network, and are not done behind anybody later', async () => {
-    vi.spyOn(client, 'POST').mockRejectedValue(new TypeError('Failed to fetch'))
+    const post = answering('POST', () => Promise.reject(new TypeError('Failed to fetch')))
     Object.defineProperty(navigator, 'onLine', { configurable: true, value: false })
     window.dispatchEvent(new Event('offline'))
     const { changes } = screen('a')
@@ -106,7 +108,7 @@ describe('changes of a kit', () => {
     changes.edit(load('zoom'))
     await until(() => notice.value !== null && !changes.busy.value)
     expect(notice.value).toContain('nothing was changed')
-    expect(client.POST).toHaveBeenCalledTimes(2)
+    expect(post).toHaveBeenCalledTimes(2)
     Object.defineProperty(navigator, 'onLine', { configurable: true, value: true })
     window.dispatchEvent(new Event('online'))
   })

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import type { DayBag } from '@/api/types'
+import { part } from '@/testing/part'
 import { carriedBy, gramsByUse, scaleOf, stack } from './days'
 
-const bag = {
+const bag = part<DayBag>({
   heaviest: 'ines',
   by_group: { optics: 2_000, filters: 100, power: 200, cards: 10, support: 1_500, 'light-sound': 90, carry: 1_700, safety: 300, other: 600 },
   base_g: 1_500,
@@ -10,7 +11,7 @@ const bag = {
     { person: 'ines', carried_g: 8_000 },
     { person: 'marit', carried_g: 900 },
   ],
-} as unknown as DayBag
+})
 
 describe('days as columns', () => {
   it('adds headings up by what they are for, and what is no photography to the rest', () => {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Placed, Thing } from '@/api/types'
+import { part } from '@/testing/part'
 import { features, walls, wallsCut } from './dividers'
 import type { Face } from './stow'
 
@@ -25,8 +26,8 @@ describe('dividers as walls', () => {
 })
 
 describe('the face of a thing', () => {
-  const lens = { id: 'lens', kind: 'lens', name: 'Lens', size: { shape: 'cylinder', diameter_mm: 80, length_mm: 120 } } as unknown as Thing
-  const placed = { block: 'lens', items: ['lens'], count: 1 } as unknown as Placed
+  const lens = part<Thing>({ id: 'lens', kind: 'lens', name: 'Lens', size: { shape: 'cylinder', diameter_mm: 80, length_mm: 120 } })
+  const placed = part<Placed>({ block: 'lens', items: ['lens'], count: 1 })
   const face = (width: number, height: number, circle = false): Face => ({ block: 'lens', x: 10, y: 20, width, height, circle, beyond: false, label: [], labelAt: { x: 0, y: 0 } })
   it('is what the mat draws, upright or lying', () => {
     expect(features(placed, lens, face(80, 120), 1)[0]?.transform).toContain('translate(10 20)')

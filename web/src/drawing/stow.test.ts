@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import type { Placed, RoomUse, Thing } from '@/api/types'
+import { part } from '@/testing/part'
 import { goesIn, labelIn, plan, roomAt, section, silhouettes } from './stow'
 
 function placed(block: string, at: [number, number, number], size: [number, number, number], more: Partial<Placed> = {}): Placed {
   return { block, items: [block], count: 1, room: 'r', at_mm: at, size_mm: size, turn: [0, 1, 2], round: null, hard: true, mass_g: 100, pinned: false, layer: 0, ...more }
 }
-const ROOM = { room: 'r', size_mm: [300, 200, 100], divided: true } as unknown as RoomUse
+const ROOM = part<RoomUse>({ room: 'r', size_mm: [300, 200, 100], divided: true })
 const name = (p: Placed): string => p.block
 
 describe('the plan', () => {
@@ -60,8 +61,8 @@ describe('room that is left', () => {
 })
 
 describe('what is left over', () => {
-  const thing = (id: string, length_mm: number) => ({ id, kind: 'lens', size: { shape: 'cylinder', length_mm, diameter_mm: 80 } }) as unknown as Thing
-  const soft = { id: 'coat', kind: 'other', size: { shape: 'soft', volume_l: 3 } } as unknown as Thing
+  const thing = (id: string, length_mm: number) => part<Thing>({ id, kind: 'lens', size: { shape: 'cylinder', length_mm, diameter_mm: 80 } })
+  const soft = part<Thing>({ id: 'coat', kind: 'other', size: { shape: 'soft', volume_l: 3 } })
   it('is drawn at one scale, each once, in rows, without what is soft', () => {
     const made = silhouettes([thing('long', 400), thing('short', 200), thing('long', 400), soft], 100)
     expect(made.shapes.map((s) => s.item)).toEqual(['long', 'short'])

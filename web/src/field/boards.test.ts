@@ -1,17 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import type { Entry, Mark, Thing } from '@/api/types'
+import { part } from '@/testing/part'
 import { carded, cards, copied, dayToShow, packs, safeToErase, turned } from './boards'
 import { standing } from './subjects'
 
 const things = new Map([
-  ['lb', { id: 'lb', kind: 'battery', name: 'LB-4' } as unknown as Thing],
-  ['sd', { id: 'sd', kind: 'card', name: 'SD 128' } as unknown as Thing],
+  ['lb', part<Thing>({ id: 'lb', kind: 'battery', name: 'LB-4' })],
+  ['sd', part<Thing>({ id: 'sd', kind: 'card', name: 'SD 128' })],
 ])
-const entries = [
+const entries = part<Entry[]>([
   { item: 'lb', count: 2, place: { where: 'bag', bag: 'a' } },
   { item: 'lb', count: 1, place: { where: 'worn', person: 'ines' } },
   { item: 'sd', count: 2, place: { where: 'bag', bag: 'a' } },
-] as unknown as Entry[]
+])
 const mark = (what: Mark['what']): Mark => ({ id: 'm1', device: 'd', seq: 1, at: '', after: [], what })
 
 describe('boards', () => {

@@ -1,10 +1,11 @@
 import { expect, test } from 'vitest'
 import type { Act, BagSet, Shared, Spare, Thing } from '@/api/types'
+import { part } from '@/testing/part'
 import type { Names } from './names'
 import { actText, bagFacts, quickText, ranked, setName, sharedText, sharesText, spareText, triedText, verdict } from './bags'
 
 const NAMES: Names = { thing: (id) => ({ r32: 'Ridge 32', cube: 'Cube, large', duffel: 'Duffel 60', c1: 'Corrie C1', legs: 'Legs' })[id] ?? id, person: (id) => ({ ines: 'Ines', marit: 'Marit' })[id] ?? id, leg: (id) => ({ small: 'Small plane' })[id] ?? id, want: (id) => id }
-const PLAIN: BagSet = { key: 'k', bags: ['r32', 'duffel'], inserts: { cube: 'r32' }, kit: { id: 'b', name: 'B' }, left: {}, proved: true, litres: 3.1, empty_g: 2488, total_g: 9000, on_foot_g: 8570, who: 'ines', over_g: 0, refused: [], legs: [], quick: [], serves: [] } as unknown as BagSet
+const PLAIN: BagSet = part<BagSet>({ key: 'k', bags: ['r32', 'duffel'], inserts: { cube: 'r32' }, kit: { id: 'b', name: 'B' }, left: {}, proved: true, litres: 3.1, empty_g: 2488, total_g: 9000, on_foot_g: 8570, who: 'ines', over_g: 0, refused: [], legs: [], quick: [], serves: [] })
 const set = (changes: Partial<BagSet>): BagSet => ({ ...PLAIN, ...changes })
 const leg = (passes: boolean, over = 0): BagSet['legs'][number] => ({ leg: 'small', carrier: 'a', passes, limits: true, checks: [{ leg: 'small', limit: 'mass', piece: 'cabin', person: 'ines', bag: 'r32', value: 8000 + over, allowed: 8000, passes, squeeze_mm: 0 }] })
 
@@ -36,13 +37,13 @@ test('how far the search is', () => {
 })
 
 test('facts of a bag: harness, cover, straps, seat', () => {
-  const bag = { kind: 'bag', id: 's', name: 'Sling', mass_g: 1, size: { shape: 'box', length_mm: 290, width_mm: 190, height_mm: 120 }, volume_l: 6, piece: 'personal', squeeze_mm: 20, straps: 1, strap_mm: 600, hip_belt: true, chest_strap: true, back_mm: 460, rain_cover: true, looks: 'plain', unpadded: true, compartments: [] } as unknown as Thing
+  const bag = part<Thing>({ kind: 'bag', id: 's', name: 'Sling', mass_g: 1, size: { shape: 'box', length_mm: 290, width_mm: 190, height_mm: 120 }, volume_l: 6, piece: 'personal', squeeze_mm: 20, straps: 1, strap_mm: 600, hip_belt: true, chest_strap: true, back_mm: 460, rain_cover: true, looks: 'plain', unpadded: true, compartments: [] })
   expect(Object.fromEntries(bagFacts(bag, 'metric').map((f) => [f.what, f.said]))).toEqual({ 'on the back': 'back 46 cm, hip belt and chest strap', 'rain cover': 'its own', 'straps outside': '1 to 60 cm', 'under the seat': '29 × 19 × 10 cm', padding: 'none: glass only in an insert', 'looks like': 'any bag' })
   expect(bagFacts(undefined, 'metric')).toEqual([])
 })
 
 test('a move, and what all of them come to', () => {
-  const act = { items: ['c1', 'legs'], count: 1, mass_g: 900, from_person: 'ines', to_person: 'marit', edits: [{ act: 'move', item: 'c1', place: { where: 'bag', bag: 'r32' } }] } as unknown as Act
+  const act = part<Act>({ items: ['c1', 'legs'], count: 1, mass_g: 900, from_person: 'ines', to_person: 'marit', edits: [{ act: 'move', item: 'c1', place: { where: 'bag', bag: 'r32' } }] })
   expect(actText(act, NAMES)).toEqual({ what: 'Corrie C1 with Legs', where: 'Ridge 32, Marit' })
   const over = { leg: 'small', bags: ['r32'], allowed_g: 8000, before_over_g: 567, after_over_g: 0 }
   const shared = { measure: 'grams', people: [], over: [over], gone: [], new: [] } as Shared

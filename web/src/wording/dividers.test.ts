@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Divider, OnPerson, RoomUse, Stowage } from '@/api/types'
+import { part } from '@/testing/part'
 import { dividerLines, enoughText, layoutText, levelText, moves, pullText, ridesText } from './dividers'
 
 const long = (at_mm: number): Divider => ({ across: 'x', at_mm, thick_mm: 8, from_mm: 0, length_mm: 250, long: true })
@@ -26,13 +27,13 @@ describe('dividers in words', () => {
 
 describe('what moved', () => {
   it('names the space it goes to, and what lies otherwise in its own', () => {
-    const stowage = {
+    const stowage = part<Stowage>({
       rooms: [room('ridge'), room('ridge/lid')],
       moved: [
         { item: 'pack', from_room: 'ridge', to_room: 'ridge/lid' },
         { item: 'lens', from_room: 'ridge', to_room: 'ridge' },
       ],
-    } as unknown as Stowage
+    })
     expect(moves(stowage, thing)).toEqual(['LB-4 pack, to Ridge 32, lid pocket', 'within Ridge 32: Tarn 14'])
   })
 })

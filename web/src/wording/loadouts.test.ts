@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { Loadout, Outing } from '@/api/types'
+import type { Loadout, Mark, Outing } from '@/api/types'
 import { NAMES } from '@/testing/mount'
+import { part } from '@/testing/part'
 import { alongNow, asEdits, atTheBase, changedOuting, changeText, doorList, edited, fresh, moveText, placeName, withPlace } from './loadouts'
 
 const sling = { where: 'bag', bag: 'sling', outside: false } as const
@@ -25,18 +26,18 @@ describe('loadouts', () => {
     const worn = { where: 'worn', person: 'ines', unplaced: false } as const
     const kit = { id: 'b', name: 'B', entries: [...ridge.entries!, { item: 'lb4', count: 1, place: worn }] }
     const back = [{ item: 'lb4', count: 3, from_place: sling, to_place: { where: 'bag', bag: 'cube', outside: false } as const }]
-    const out = doorList('out', '2027-02-23', { kit, back } as never, NAMES)
+    const out = doorList('out', '2027-02-23', part<Outing>({ kit, back }), NAMES)
     expect(out.map((l) => l.line)).toEqual(['out.2027-02-23.sling#1', 'out.2027-02-23.c1#1', 'out.2027-02-23.lb4#1', 'out.2027-02-23.lb4#2'])
     expect(out[2]).toMatchObject({ head: 'LB4 × 2', body: 'SLING' })
-    expect(doorList('back', '2027-02-23', { kit, back } as never, NAMES)).toEqual([{ line: 'back.2027-02-23.lb4#1', head: 'LB4 × 3', body: 'CUBE' }])
+    expect(doorList('back', '2027-02-23', part<Outing>({ kit, back }), NAMES)).toEqual([{ line: 'back.2027-02-23.lb4#1', head: 'LB4 × 3', body: 'CUBE' }])
     // Such a line is none of the list of packing, and names no place.
     for (const { line } of out) expect(line).toMatch(/^[a-z0-9:.#-]+$/)
   })
   describe('as changed on the way', () => {
     const kit = { id: 'b', name: 'B', note: '', stow: {}, entries: ridge.entries! }
     const home = [{ item: 'tele', count: 1, place: { where: 'bag', bag: 'cube', outside: false } as const }]
-    const outing = { kit, stays: { tele: 1, lb4: 2 }, back: [{ item: 'lb4', count: 2, from_place: sling, to_place: home[0]!.place }] } as unknown as Outing
-    const said = (what: object): never => ({ now: new Map(Object.entries(what).map(([item, count]) => [`along:2027-02-23.${item}`, { what: { do: 'along', day: '2027-02-23', item, count } }])) }) as never
+    const outing = part<Outing>({ kit, stays: { tele: 1, lb4: 2 }, back: [{ item: 'lb4', count: 2, from_place: sling, to_place: home[0]!.place }] })
+    const said = (what: Record<string, number | null>) => ({ now: new Map(Object.entries(what).map(([item, count]) => [`along:2027-02-23.${item}`, part<Mark>({ what: { do: 'along', day: '2027-02-23', item, count } })])) })
     it('count what goes along against the plan', () => {
       const along = alongNow('2027-02-23', outing, said({ tele: 1, lb4: 1, c1: null }))
       expect(along.map((a) => [a.item, a.planned, a.now, a.most])).toEqual([['sling', 1, 1, 1], ['c1', 1, 1, 1], ['lb4', 2, 1, 4], ['tele', 0, 1, 1]])

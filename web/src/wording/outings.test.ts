@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { AtBase, ByDays, Day, DayBag, Loadout, ProposedOuting, WantDays } from '@/api/types'
+import { part } from '@/testing/part'
 import type { Names } from './names'
 import { alike, asOuting, baseText, byDaysText, outThere, packsText, shareText, summaryText, wantText } from './outings'
 
@@ -21,7 +22,7 @@ describe('the day’s bag in words', () => {
     const by = (outings: number, score: number) => ({ days: Array(9).fill({}) as DayBag[], wants: [], outings, score, whole: 96 }) as ByDays
     expect(byDaysText(undefined)).toBe('')
     expect(byDaysText(by(3, 92))).toBe('by its days 92\u00a0%')
-    const short = { ...by(3, 96), days: [{ loadout: 'a', wants: [{ there: false }] }, { loadout: null, wants: [{ there: false }] }, { loadout: 'b', wants: [{ there: true }] }] } as never
+    const short = { ...by(3, 96), days: part<DayBag[]>([{ loadout: 'a', wants: [{ there: false }] }, { loadout: null, wants: [{ there: false }] }, { loadout: 'b', wants: [{ there: true }] }]) }
     expect(byDaysText(short)).toBe('one day’s bag falls short')
     expect(summaryText(by(0, 96))).toContain('No day has a bag of its own yet')
     expect(summaryText(by(3, 92))).toBe('3 of 9 days have a bag of their own; the others are judged with all that travels. Brief by its days 92 %, with all that travels 96 %.')
@@ -39,7 +40,7 @@ describe('the day’s bag in words', () => {
   })
   it('makes a proposal the outing of its days, which are no other’s any more', () => {
     const before = [{ id: 'out-1', name: 'Old', days: ['2027-02-24', '2027-02-26'], legs: [], entries: [], mounts: [] }] as Loadout[]
-    const made = { way: 'one-zoom', kit: { entries: [{ item: 'c1', count: 1, place: { where: 'worn', person: 'ines' } }] } } as unknown as ProposedOuting
+    const made = part<ProposedOuting>({ way: 'one-zoom', kit: { entries: [{ item: 'c1', count: 1, place: { where: 'worn', person: 'ines' } }] } })
     const after = asOuting(before, made, ['2027-02-24', '2027-02-25'], 'Hut')
     expect(after.id).toBe('out-2')
     expect(after.loadouts.map((l) => l.days)).toEqual([['2027-02-26'], ['2027-02-24', '2027-02-25']])

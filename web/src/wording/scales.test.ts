@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import type { Assessment } from '@/api/types'
-import { lasts } from '@/testing/answers'
+import { lasts, packs } from '@/testing/answers'
+import { part } from '@/testing/part'
 import { backNote, bagScales, briefScale, cardScale, powerScale, refusal } from './scales'
 
 function piece(bag: string, mass_g: number) {
@@ -11,10 +12,10 @@ function check(bag: string, leg: string, allowed: number) {
 }
 
 it('puts each bag against its strictest leg, the worst bag first', () => {
-  const assessment = {
+  const assessment = part<Assessment>({
     loads: { pieces: [piece('light', 3000), piece('heavy', 8500), piece('free', 20000)] },
     legs: [{ checks: [check('light', 'big', 10000), check('heavy', 'big', 10000)] }, { checks: [check('light', 'small', 8000), check('heavy', 'small', 8000)] }],
-  } as unknown as Assessment
+  })
   const scales = bagScales(assessment)
   expect(scales.map((s) => [s.bag, s.limit_g, s.leg])).toEqual([
     ['heavy', 8000, 'small'],
@@ -23,7 +24,7 @@ it('puts each bag against its strictest leg, the worst bag first', () => {
   ])
 })
 it('names the weakest want', () => {
-  const assessment = { coverage: { score: 80, wants: [{ want: 'a', cover: 0.9 }, { want: 'b', cover: 0.4 }] } } as unknown as Assessment
+  const assessment = part<Assessment>({ coverage: { score: 80, wants: [{ want: 'a', cover: 0.9 }, { want: 'b', cover: 0.4 }] } })
   expect(briefScale(assessment)).toEqual({ score: 80, weakest: 'b' })
 })
 
@@ -37,17 +38,16 @@ it.each([
   expect(refusal({ ...check('bag', 'leg', allowed), limit, value, passes: false }, 'metric')).toBe(text)
 })
 
-const type = (type: string, packs: number, more = {}) => ({ type, packs, short_on: null, worst_margin: null, worst_on: null, ...more })
 const card = (loaded: number) => ({ type: 'SD', loaded, needed: 2, full_on: null })
 
 it.each<[Partial<Assessment['lasts']>, number | null, string]>([
   [{ days: 0, power_days: 'no-days' }, null, 'no days yet'],
   [{ power_days: 'nothing-asks' }, null, 'nothing loaded asks for power'],
   [{ power_days: 'no-camera' }, null, 'no camera loaded'],
-  [{ types: [type('AAA', 0)], missing: ['AAA'], power_days: 'none-loaded' }, null, 'no AAA loaded'],
-  [{ types: [type('AAA', 0), type('LB', 2, { short_on: '2027-02-21' })], missing: ['AAA'], power_days: 1 }, 1, 'LB short, Sun 21 Feb'],
-  [{ types: [type('LB', 2, { worst_margin: 0.5 }), type('AAA', 2, { worst_margin: 0.2 })] }, 3, '20 % to spare, AAA'],
-  [{ types: [type('LB', 2, { worst_margin: 0.5 })], nights_told: false }, 3, 'nights not told: 8 h of 2 outlets assumed'],
+  [{ types: [packs('AAA', 0)], missing: ['AAA'], power_days: 'none-loaded' }, null, 'no AAA loaded'],
+  [{ types: [packs('AAA', 0), packs('LB', 2, { short_on: '2027-02-21' })], missing: ['AAA'], power_days: 1 }, 1, 'LB short, Sun 21 Feb'],
+  [{ types: [packs('LB', 2, { worst_margin: 0.5 }), packs('AAA', 2, { worst_margin: 0.2 })] }, 3, '20 % to spare, AAA'],
+  [{ types: [packs('LB', 2, { worst_margin: 0.5 })], nights_told: false }, 3, 'nights not told: 8 h of 2 outlets assumed'],
 ])('counts no day of power that nothing was asked for', (more, days, note) => {
   expect(powerScale(lasts(more), (id) => id, true)).toEqual({ days, note })
 })

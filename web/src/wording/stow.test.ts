@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Check, LeftOver, Thing } from '@/api/types'
 import { judged, placed, roomUse, stowage } from '@/testing/answers'
 import { NAMES } from '@/testing/mount'
+import { part } from '@/testing/part'
 import { against, decided } from './gate'
 import { alternativeText, awayText, balance, blockName, corner, findThing, leftHead, reach, roomName } from './stow'
 
@@ -39,7 +40,7 @@ describe('where things lie', () => {
     expect(alternativeText({ ...one, fits: false }, slots, NAMES.thing)).toBe('▲ Long or high: DRONE does not fit in the place of TELE.')
   })
   it('says why a thing is not here, and when it will be', () => {
-    expect(awayText({ absent: { reason: 'hired-later', until: '2027-02-12' } } as unknown as Thing)).toContain('12 Feb')
+    expect(awayText(part<Thing>({ absent: { reason: 'hired-later', until: '2027-02-12' } }))).toContain('12 Feb')
     expect(awayText({} as Thing)).toBe('')
   })
 })

@@ -2,12 +2,11 @@
 import { queryOptions } from '@tanstack/vue-query'
 import { aboutKit, KEPT, kitPath, read, type At, type Stamped } from '../asking'
 import { KEY } from '../cache'
-import { ask, client, type Answer } from '../client'
+import { ask, client, whole } from '../client'
 import type { PackOut } from '../types'
 
 export const packOutQuery = (at: Stamped | null) => ({
-  // The client reads fixed sides of a box as any number of them.
-  ...aboutKit('packout', at, (path, signal) => client.GET('/api/field/{slug}/kits/{kit}/list', { params: { path }, signal }) as unknown as Promise<Answer<PackOut>>),
+  ...aboutKit('packout', at, (path, signal) => whole<PackOut>(client.GET('/api/field/{slug}/kits/{kit}/list', { params: { path }, signal }))),
   networkMode: 'always' as const,
   ...KEPT,
 })

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { Advice, Assessment, Trip } from '@/api/types'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import DropsPanel from '@/components/DropsPanel.vue'
+import { part } from '@/testing/part'
 import FiltersPanel from './FiltersPanel.vue'
 import LossesPanel from './LossesPanel.vue'
 import SlotCards from './SlotCards.vue'
@@ -13,7 +14,7 @@ beforeEach(() => signedIn())
 afterEach(() => shown.unmount())
 
 describe('leave first, load next', () => {
-  const ledger = {
+  const ledger = part<Advice['ledger']>({
     small: ['cap', 'cloth'],
     drops: [
       { item: 'spare', goes: ['ring'], points: 0, mass_g: 309, score: 90, total_g: 5000, over_g: 200, changes: [] },
@@ -23,7 +24,7 @@ describe('leave first, load next', () => {
       { items: ['wide'], brings: ['pack'], mass_g: 582, points: 8, score: 98 },
       { items: ['fifty'], brings: [], mass_g: 200, points: 2, score: 92 },
     ],
-  } as unknown as Advice['ledger']
+  })
 
   it('says what goes with a thing, and where every leg takes the weight', async () => {
     shown = mounted(DropsPanel, { ledger, over: true, wants: WANTS, names: NAMES, busy: false })
@@ -61,7 +62,7 @@ describe('leave first, load next', () => {
 })
 
 describe('losses and days', () => {
-  const advice = {
+  const advice = part<Advice>({
     resilience: {
       share: 0.53,
       steady: [],
@@ -70,12 +71,12 @@ describe('losses and days', () => {
         { what: 'thing', item: 'body', out: [], score: 60, points: 35.5, wants: ['a', 'b'], days: 1, stops: false, pictures: false, changes: [{ want: 'sea', before: 0.9, after: 0.2 }], fails: ['trigger'], backups: [{ items: ['second'], mass_g: 489 }] },
       ],
     },
-  } as unknown as Advice
+  })
   const told = { advice, stands: true }
-  const assessment = {
+  const assessment = part<Assessment>({
     lens_changes: [{ date: '2027-02-21', lenses: ['zoom', 'tele'], homes: [{ body: 'body', lens: 'zoom' }], changes: 1, exposed: true, second_body: null }],
     coverage: { headroom: [{ body: 'body', lens: 'zoom', from_mm: 70, to_mm: 95.9, megapixels: 24 }] },
-  } as unknown as Assessment
+  })
 
   it('tell what each costs and cure it', async () => {
     shown = mounted(LossesPanel, { assessment, told, wants: WANTS, names: NAMES, busy: false })
@@ -117,12 +118,12 @@ describe('losses and days', () => {
 })
 
 describe('filters on lenses', () => {
-  const fit = { filter: 'nd', parts: ['nd', 'ring'], to_load: ['ring'], mass_g: 9, rim_mm: 7.5, warnings: ['dark-corners'] }
-  const filters = {
+  const fit = { filter: 'nd', parts: ['nd', 'ring'], to_load: ['ring'], mass_g: 9, rim_mm: 7.5, warnings: ['dark-corners'] } as const
+  const filters = part<Advice['filters']>({
     effects: ['nd'],
     rows: [{ lens: 'wide', thread_mm: 77, widest_mm: 16, cells: [{ lens: 'wide', effect: 'nd', how: 'ring', fit, ways: 1 }] }],
     asked: [{ want: 'sea', effect: 'nd', stops: 6, bare: [{ from_mm: 16, to_mm: 35 }], stretches: [{ lens: 'wide', from_mm: 16, to_mm: 35, fit: null, together: false, loads: ['ring'], mass_g: 9 }], ways: [] }],
-  } as unknown as Advice['filters']
+  })
 
   it('tell how, what is to load, and what darkens', async () => {
     shown = mounted(FiltersPanel, { trip: 't', kit: 'a', filters, loaded: new Map([['nd', 1]]), names: NAMES, busy: false })
@@ -144,7 +145,7 @@ describe('filters on lenses', () => {
 describe('slots', () => {
   it('show what is in them and swap on a click', async () => {
     const things = new Map([thing('long', 'lens'), thing('drone', 'drone')].map((t) => [t.id, t]))
-    const trip = { marks: { slots: [{ id: 's', name: 'One of them', items: ['long', 'drone'] }] } } as unknown as Trip
+    const trip = part<Trip>({ marks: { slots: [{ id: 's', name: 'One of them', items: ['long', 'drone'] }] } })
     shown = mounted(SlotCards, { trip, things, loaded: new Map([['long', 1]]), busy: false })
     expect(shown.findAll('button').map((b) => b.attributes('aria-pressed'))).toEqual(['true', 'false'])
     await shown.findAll('button')[1]!.trigger('click')

@@ -7,6 +7,7 @@ import { finding } from '@/testing/findings'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import { advised } from '@/wording/advice'
 import FindingsList from '@/components/FindingsList.vue'
+import { part } from '@/testing/part'
 import LedgerPanel from './LedgerPanel.vue'
 import ReachChart from './ReachChart.vue'
 
@@ -99,10 +100,10 @@ describe('findings', () => {
 describe('the ledger', () => {
   const things = new Map([thing('zoom', 'lens', { mass_g: 806 }), thing('twin', 'body', { mass_g: 716 }), thing('pack', 'battery', { count: 5, mass_g: 82, mass_source: 'typical' })].map((t) => [t.id, t]))
   const at = (item: string, count: number) => [item, [{ item, count, place: { where: 'bag', bag: 'cube', outside: false } }]] as const
-  const advice = { worth: [{ item: 'zoom', points: 17.1, direct: 17, backup: 1 }, { item: 'twin', points: 9.6, direct: 0, backup: 96 }], holds: [{ item: 'pack', goes: [], breaks: [{ of: 'thing', id: 'twin', what: 'pack', label: 'LB-4' }] }] } as unknown as Advice
+  const advice = part<Advice>({ worth: [{ item: 'zoom', points: 17.1, direct: 17, backup: 1 }, { item: 'twin', points: 9.6, direct: 0, backup: 96 }], holds: [{ item: 'pack', goes: [], breaks: [{ of: 'thing', id: 'twin', what: 'pack', label: 'LB-4' }] }] })
 
   it('adds up headings and all, marks typical masses, tells a backup', async () => {
-    shown = mounted(LedgerPanel, { things, entries: new Map([at('zoom', 1), at('twin', 1), at('pack', 3)]), loads: { total_g: 1768, scale_g: 0 } as never, told: { advice, stands: true }, names: NAMES })
+    shown = mounted(LedgerPanel, { things, entries: new Map([at('zoom', 1), at('twin', 1), at('pack', 3)]), loads: part<Assessment['loads']>({ total_g: 1768, scale_g: 0 }), told: { advice, stands: true }, names: NAMES })
     const rows = shown.findAll('tr').map((r) => r.text().replaceAll(/\s+/g, ' '))
     expect(rows.find((r) => r.startsWith('Optics'))).toContain('1522 g')
     expect(rows.find((r) => r.includes('3 × pack'))).toContain('≈ 246 g')
@@ -118,11 +119,11 @@ describe('the reach chart', () => {
   function bar(how: ReachBar['how'], from_mm: number, to_mm: number, crop = 1, megapixels = 45): ReachBar {
     return { how, set_up: { body: 'c1', lens: 'zoom', adapter: null, converter: null, crop }, from_mm, to_mm, f_from: 2.8, f_to: 2.8, megapixels, autofocus_lost_from_mm: null, unsealed: [] }
   }
-  const coverage = {
+  const coverage = part<Assessment['coverage']>({
     reach: [{ lens: 'zoom', bodies: ['c1', 'c2'], bars: [bar('native', 24, 70), bar('crop-mode', 36, 105, 1.5, 20)] }],
     wants: [{ want: 'far', cover: 0.1, runs: [], native_gaps: [], gaps: [{ from_mm: 200, to_mm: 400, score: 0, because: 'reach' }] }],
-  } as unknown as Assessment['coverage']
-  const trip = { wants: [{ id: 'far', name: 'Far things', focal_min_mm: 200, focal_max_mm: 400 }] } as unknown as Trip
+  })
+  const trip = part<Trip>({ wants: [{ id: 'far', name: 'Far things', focal_min_mm: 200, focal_max_mm: 400 }] })
 
   it('draws bars, bands and gaps, and tells what each is', async () => {
     shown = mounted(ReachChart, { coverage, trip, names: NAMES })

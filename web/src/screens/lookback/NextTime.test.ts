@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { client } from '@/api/client'
 import { queries } from '@/api/cache'
 import type { Lesson } from '@/api/types'
 import { lookBack } from '@/testing/answers'
+import { answering } from '@/testing/server'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import NextTime from './NextTime.vue'
 
@@ -28,13 +28,12 @@ beforeEach(() => {
   queries.setQueryData(['locker'], [{ version: 2, thing: thing('cover', 'other') }])
   sent.mockReset()
   // There is no server here: what would be sent is looked at, the journey of coming home sends it.
-  const answer = (data: unknown) => ({ data, response: new Response() }) as never
   const stored = [{ version: 2, thing: thing('cover', 'other', { note: 'bought used' }) }]
-  vi.spyOn(client, 'GET').mockImplementation((async (path: string) => answer(path === '/api/trips' ? shelf : stored)) as never)
-  vi.spyOn(client, 'PUT').mockImplementation((async (path: string, asked: { params: { path: { slug: string } }; body: unknown }) => {
-    sent(path.replace('{slug}', asked.params.path.slug), asked.body)
-    return answer(asked.body)
-  }) as never)
+  answering('GET', (path) => ({ data: path === '/api/trips' ? shelf : stored }))
+  answering('PUT', (path, asked) => {
+    sent(path.replace('{slug}', asked.params.path.slug ?? ''), asked.body)
+    return { data: asked.body }
+  })
 })
 afterEach(() => {
   shown?.unmount()

@@ -28,6 +28,6 @@ it('adds a rule for a kind that had none', () => {
 })
 it('keeps a frame until its last side is cleared', () => {
   expect(withSide([550, 400, 230], 2, null)).toEqual([550, 400, null])
-  expect(withSide([550, null, null] as unknown as number[], 0, null)).toBeNull()
+  expect(withSide([550, null, null], 0, null)).toBeNull()
   expect(withSide(null, 1, 400)).toEqual([null, 400, null])
 })

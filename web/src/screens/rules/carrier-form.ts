@@ -26,7 +26,7 @@ export function ruleIndex(carrier: Carrier, piece: PieceKind): number {
 }
 
 /** A frame with one side changed; null when all sides are empty. */
-export function withSide(size: number[] | null | undefined, at: number, value: number | null): number[] | null {
+export function withSide(size: readonly (number | null)[] | null | undefined, at: number, value: number | null): number[] | null {
   const next = [0, 1, 2].map((i) => (i === at ? value : (size?.[i] ?? null)))
   return next.every((side) => side === null) ? null : (next as number[])
 }

@@ -1,7 +1,8 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import type { Day, PowerAdvice, PowerDay, Stamina, StaminaReport, Storage, StorageDay } from '@/api/types'
+import type { PackDay, Day, PowerAdvice, PowerDay, Stamina, StaminaReport, Storage, StorageDay } from '@/api/types'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
+import { part } from '@/testing/part'
 import DayPanel from './DayPanel.vue'
 import LossSchools from './LossSchools.vue'
 import SettingsPanel from './SettingsPanel.vue'
@@ -13,7 +14,7 @@ beforeEach(() => signedIn())
 afterEach(() => shown.unmount())
 
 const flat = (text: string): string => text.replaceAll(/\s+/g, ' ')
-const pack = (number: number, more: object) => ({ pack: ['lb-4', number], item: 'lb-4', full_wh: 16, start_wh: 16, drawn_wh: 0, cold_wh: 0, topped_up_wh: 0, evening_wh: 16, charged_wh: 0, warm: number > 1, order: null, ...more })
+const pack = (number: number, more: Partial<PackDay>): PackDay => ({ pack: ['lb-4', number], item: 'lb-4', full_wh: 16, start_wh: 16, drawn_wh: 0, cold_wh: 0, topped_up_wh: 0, evening_wh: 16, charged_wh: 0, warm: number > 1, order: null, ...more })
 const power = (date: string, more: object = {}): PowerDay =>
   ({
     date,
@@ -30,11 +31,11 @@ const power = (date: string, more: object = {}): PowerDay =>
   }) as PowerDay
 const stored = (date: string, more: object = {}): StorageDay => ({ date, made: [{ body: 'c1', frames: 600, mb_per_frame: 54, mb_source: 'computed' as const, stills_gb: 32.4, video_gb: 3 }], cards: [], lost_gb: 0, copies: 1, copying: [], minutes: 0, cards_left: { SD: 2 }, erased: [], ...more }) as StorageDay
 const days = [{ date: '2027-02-24', title: 'Hut' }, { date: '2027-02-25', title: 'Coast' }] as Day[]
-const report = {
+const report = part<StaminaReport>({
   power: { days: [power('2027-02-24'), power('2027-02-25', { night_h: 8, outlets: 2, types: [] })], types: [{ type: 'LB-4', packs: 2, short_on: '2027-02-24', worst_margin: -0.5, worst_on: '2027-02-24' }], useless: [], days_carried: 0 },
   pictures: { days: [stored('2027-02-24'), stored('2027-02-25', { lost_gb: 12, copies: 0 })], types: [], gone: [], asked_copies: 2, days_carried: 1, drive_gb: 70, unread: [], one_slot: [], one_card: [], together: false },
   lasts: {},
-} as unknown as StaminaReport
+})
 
 describe('days as columns', () => {
   it('name the short day in words, say where there is no mains and no card, and open a day', async () => {
@@ -85,14 +86,14 @@ describe('one day', () => {
 })
 
 describe('losses and schools', () => {
-  const pictures = { gone: [{ what: 'bag', item: 'ridge', number: null, days: ['2027-02-24', '2027-02-25'], gb: 61, on: '2027-02-25' }, { what: 'card', item: 'sd', number: 1, days: [], gb: 0, on: null }] } as unknown as Storage
-  const advice = {
+  const pictures = part<Storage>({ gone: [{ what: 'bag', item: 'ridge', number: null, days: ['2027-02-24', '2027-02-25'], gb: 61, on: '2027-02-25' }, { what: 'card', item: 'sd', number: 1, days: [], gb: 0, on: null }] })
+  const advice = part<PowerAdvice>({
     fewest: [{ type: 'LB-4', item: 'lb-4', packs: 6, loaded: 3, mass_g: 246 }, { type: 'AAA', item: null, packs: null, loaded: 0, mass_g: 0 }],
     savings: [{ item: 'bank', type: 'LB-4', packs: 1, mass_g: 130 }],
     schools: [{ school: 'packs-only', packs: 29, grams: 2030, short_on: '2027-02-21', sockets: 0 }, { school: 'charge-nightly', packs: 11, grams: 880, short_on: null, sockets: 2 }],
     losses: [{ item: 'charger', days: 4, types: ['LB-4'] }],
     claims: [{ item: 'bank', energy_wh: 90, gives_wh: 58.5, type: 'LB-4', refills: 3.656, claimed: 11.25 }],
-  } as unknown as PowerAdvice
+  })
   it('say what would be gone, how few packs do, and what a bank gives', async () => {
     shown = mounted(LossSchools, { pictures, told: { advice, stands: true }, school: 'charge-nightly', names: NAMES })
     const text = flat(shown.text())
@@ -109,7 +110,7 @@ describe('losses and schools', () => {
 })
 
 describe('settings', () => {
-  const stamina = { patterns: [{ id: 'full', name: 'Full', first: { frames: 600, video_min: 0, timelapse_h: 0 }, others: {}, phone: 0.7, laptop: 0, tablet: 0, flights: 0, light_h: 0, torch_h: 0 }], habits: [], power: 'charge-nightly', cards: 'fresh-daily' } as unknown as Stamina
+  const stamina = part<Stamina>({ patterns: [{ id: 'full', name: 'Full', first: { frames: 600, video_min: 0, timelapse_h: 0 }, others: {}, phone: 0.7, laptop: 0, tablet: 0, flights: 0, light_h: 0, torch_h: 0 }], habits: [], power: 'charge-nightly', cards: 'fresh-daily' })
   it('name a new sort of day like the one chosen, with an id of its own', async () => {
     shown = mounted(SettingsPanel, { modelValue: stamina, errors: {}, bodies: [thing('c1', 'body')], paid: true })
     expect(flat(shown.text())).toContain('Places (empty: 3)')

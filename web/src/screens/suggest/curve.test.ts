@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { lineCutter } from '@/api/stream'
 import type { Assessment, Line, Point, Trip } from '@/api/types'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
+import { part } from '@/testing/part'
 import PointPanel from './PointPanel.vue'
 import StepBars from './StepBars.vue'
 import TradeCurve from './TradeCurve.vue'
@@ -11,9 +12,9 @@ let shown: ReturnType<typeof mounted>
 beforeEach(() => signedIn())
 afterEach(() => shown?.unmount())
 
-const at = { where: 'worn', person: 'ines' }
+const at = { where: 'worn', person: 'ines' } as const
 function point(carried_g: number, score: number, items: string[], proved = true): Point {
-  return { kit: { id: 'a', name: 'A', note: '', entries: items.map((item) => ({ item, count: 1, place: at })) }, limit_g: carried_g, carried_g, score, bound: proved ? score : 90, steady: 0.5, proved } as unknown as Point
+  return part<Point>({ kit: { id: 'a', name: 'A', note: '', entries: items.map((item) => ({ item, count: 1, place: at })) }, limit_g: carried_g, carried_g, score, bound: proved ? score : 90, steady: 0.5, proved })
 }
 const points = [point(3000, 40, ['body', 'fifty']), point(5000, 70, ['body', 'zoom'], false), point(8000, 95, ['body', 'zoom', 'tele'])]
 const things = new Map([thing('body', 'body'), thing('fifty', 'lens'), thing('zoom', 'lens', { mass_g: 800 }), thing('tele', 'lens', { mass_g: 1400 })].map((t) => [t.id, t]))
@@ -45,9 +46,9 @@ describe('what each step buys', () => {
 })
 
 describe('one point', () => {
-  const now = { coverage: { score: 60, wants: [{ want: 'w', cover: 0.6 }] }, resilience: { share: 0 } } as unknown as Assessment
-  const then = { coverage: { score: 95, wants: [{ want: 'w', cover: 0.95 }] }, legs: [{ leg: 'plane', passes: false }] } as unknown as Assessment
-  const trip = { wants: [{ id: 'w', name: 'Towers' }], marks: { must_take: ['zoom'], must_leave: [], slots: [] } } as unknown as Trip
+  const now = part<Assessment>({ coverage: { score: 60, wants: [{ want: 'w', cover: 0.6 }] } })
+  const then = part<Assessment>({ coverage: { score: 95, wants: [{ want: 'w', cover: 0.95 }] }, legs: [{ leg: 'plane', passes: false }] })
+  const trip = part<Trip>({ wants: [{ id: 'w', name: 'Towers' }], marks: { must_take: ['zoom'], must_leave: [], slots: [] } })
 
   it('says what enters, what leaves, what each want makes of it and who refuses', async () => {
     shown = mounted(PointPanel, { point: points[2], now, then, loaded: new Map([['body', 1], ['fifty', 1]]), things, trip, names: NAMES, busy: false })

@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import type { Choice, Point, Thing } from '@/api/types'
+import { part } from '@/testing/part'
 import { cameTo, changes } from './point'
 
-const things = new Map([
-  ['lens', { name: '24–70', mass_g: 806 }],
-  ['pack', { name: 'LB-4', mass_g: 82 }],
-  ['tele', { name: '100–400', mass_g: 1396 }],
-] as unknown as [string, Thing][])
+const things = new Map<string, Thing>([
+  ['lens', part<Thing>({ name: '24–70', mass_g: 806 })],
+  ['pack', part<Thing>({ name: 'LB-4', mass_g: 82 })],
+  ['tele', part<Thing>({ name: '100–400', mass_g: 1396 })],
+])
 const at = { where: 'worn' as const, person: 'ines' }
 
 function point(entries: [string, number][]): Point {
