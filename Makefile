@@ -5,7 +5,7 @@ export PORT ?= 8000
 # Compiled files are kept: a run of the tests starts hundreds of processes.
 unexport PYTHONDONTWRITEBYTECODE
 
-.PHONY: demo dev check test coverage mutants test-hosted test-pythons lint bench shots lock types
+.PHONY: demo dev check test coverage words mutants test-hosted test-pythons lint bench shots lock types
 
 # `make bench toggle stow`: the words after it are workloads, not targets.
 ifeq (bench,$(firstword $(MAKECMDGOALS)))
@@ -18,6 +18,7 @@ dev: ; @scripts/dev
 check: ; @scripts/check
 test: ; @scripts/test
 coverage: ; @scripts/coverage
+words: .venv/ready web/node_modules/.ready ; @.venv/bin/python -m scripts.words
 mutants: ; @scripts/mutants
 test-hosted: ; @scripts/test-hosted
 test-pythons: ; @scripts/test-pythons
