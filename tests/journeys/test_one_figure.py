@@ -158,7 +158,7 @@ def test_power_and_copies_are_told_alike(newcomer: Page) -> None:
     expect(page.get_by_role("group", name="Days").get_by_role("button").first).to_contain_text("short")
     expect(page.get_by_role("link", name=re.compile("^Stamina"))).not_to_contain_text("done")
     paper = sheet(page)
-    assert "Power carries 0 of 3 days, cards 3 of 3 days" in paper
+    assert "Power lasts 0 of 3 days; cards last 3 of 3 days" in paper
     assert "1 of 2 places on the worst night, fewer than asked on 3 of 3 from 01 Apr" in paper
     page.get_by_role("navigation", name="Beside the list").get_by_role("button", name="before leaving").click()
     expect(page.get_by_role("region", name="Before leaving")).to_contain_text(
