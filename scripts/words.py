@@ -11,7 +11,7 @@ from typing import NamedTuple
 ROOT = Path(__file__).resolve().parent.parent
 # Longer sentences are read twice.
 MOST_WORDS = 22
-# Words that are not used any more, as regular expressions, with the word of the craft; see docs/domain/words.md.
+# Words that are not used any more, as regular expressions, with the word of the craft.
 TERMS = {
     r"\bpacks\b|\b(spare|each|no|last|lb-4|camera) pack\b|\bpack no\b": "battery",
     r"(?<!power )\bbanks?\b": "power bank",
@@ -37,22 +37,17 @@ TERMS = {
     r"\bpixels left\b": "megapixels needed",
     r"\bno matter\b": "any",
     r"\bwished\b": "preferred",
-    r"\basks for, too\b": "also needs",
     r"\bin the round\b": "3D",
     r"\brows and cells\b": "grid of dividers",
-    r"\b(thing|things) lies?\b|\bwhere it lies\b|\blies?\b": "is",
+    r"\blies?\b": "is",
     r"\bcomes out first\b": "buried",
     r"\bgate drill\b": "if they take your bag",
     r"\blast hour\b|\bdoor check\b": "final check",
     r"\bour signs\b": "battery and card markings",
     r"\breckon\w*\b|\banew\b": "calculate, recalculate",
     r"\bruns? dry\b": "runs out",
-    r"\bof which\b|\bthereof\b|\bwherever\b|\bat the most\b|\bas long as\b": "a plainer sentence",
-    r"\bnobody\b": "a plainer sentence",
-    r"\bamiss\b": "a plainer sentence",
+    r"\bof which\b|\bthereof\b|\bwherever\b|\bat the most\b|\bas long as\b|\bnobody\b|\bamiss\b": "a plainer sentence",
 }
-
-
 # A pattern or a question to the database: nothing that is read.
 _CODE = r"[\\^]|::|SELECT|PRAGMA"
 
@@ -85,7 +80,7 @@ def _of_python(path: Path) -> Iterator[Said]:
 
 
 def _unread(node: ast.AST) -> Iterator[ast.AST]:
-    """What of a node is not read: docstrings, and what only the compiler reads."""
+    """Parts of a node that no user reads: its docstring, patterns, names of types."""
     if isinstance(node, ast.Module | ast.ClassDef | ast.FunctionDef | ast.AsyncFunctionDef):
         first = node.body[0] if node.body else None
         if isinstance(first, ast.Expr):

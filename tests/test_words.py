@@ -1,14 +1,16 @@
 """What the app says: words that were given up go one by one, and none comes back."""
 
+import pytest
+
 from scripts.words import MOST_WORDS, ROOT, TERMS, Said, old_words, said, sentences
 
-# Strings that still use a word of before, by the word that they are to use. A number may only become smaller.
+# Strings that still use an old word, by the new one. Lower a number with the words; raise none.
 LEFT = {
     "shot": 68,
     "needs": 37,
     "battery": 34,
     "a plainer sentence": 25,
-    "is": 25,
+    "is": 24,
     "per cent of the brief": 19,
     "always take, leave at home": 19,
     "power bank": 13,
@@ -31,7 +33,6 @@ LEFT = {
     "fix": 1,
     "one per person": 1,
     "megapixels needed": 1,
-    "also needs": 1,
     "any": 1,
     "if they take your bag": 1,
     "choose bags too": 1,
@@ -43,20 +44,19 @@ LEFT = {
 LONG = 5
 
 
-def test_words_that_were_given_up_become_fewer() -> None:
-    every = said()
+@pytest.fixture(scope="module")
+def every() -> list[Said]:
+    return said()
+
+
+def test_words_that_were_given_up_become_fewer(every: list[Said]) -> None:
     assert len(every) > 3_000
-    found = {better: len(some) for better, some in old_words(every).items()}
-    more = {better: (count, LEFT.get(better, 0)) for better, count in found.items() if count > LEFT.get(better, 0)}
-    assert not more, "found, and allowed: see scripts/words.py"
-    fewer = {better: found.get(better, 0) for better, count in LEFT.items() if found.get(better, 0) < count}
-    assert not fewer, "fewer than noted here: note the new number"
+    assert {better: len(some) for better, some in old_words(every).items()} == LEFT
     long = [words for words in sentences(one.text for one in every) if len(words) > MOST_WORDS]
     assert len(long) <= LONG, long
 
 
-def test_where_a_string_stands_is_told_and_what_is_put_in_is_left_out() -> None:
-    every = said()
+def test_where_a_string_stands_is_told_and_what_is_put_in_is_left_out(every: list[Said]) -> None:
     (nothing,) = [one for one in every if one.text == "Nothing is amiss with this bag."]
     path, line = nothing.at.split(":")
     assert nothing.text in (ROOT / path).read_text().splitlines()[int(line) - 1]

@@ -44,7 +44,7 @@ Note = Annotated[str, StringConstraints(strip_whitespace=True, max_length=2_000)
 
 
 class NumberedPiece(NamedTuple):
-    """One of the pieces of an item that are told apart by a number, from 1: the second of three like packs."""
+    """One of several identical pieces, numbered from 1: the second of three LB-4 batteries."""
 
     item: str
     number: int

@@ -15,9 +15,9 @@ Why = Literal["too-large", "no-room", "no-time", "pins", "straps", "strap-length
 class Placed(Frozen):
     """One block where it lies: a thing, several alike bundled together, or a lens on its body.
 
-    items: what is in it; count: pieces of each; number: which of several that lie one by one. round: the axis along
-    which a round thing lies. layer: how many things must come out first, those on top of it. turn: which of its sides
-    lies along x, y and z.
+    items: what is in it; count: pieces of each; number: of an item whose pieces are packed one by one, from 1. round:
+    the axis of a round thing. layer: how many things on top of it must come out first. turn: which of its sides is
+    along x, y and z.
     """
 
     block: str

@@ -36,9 +36,9 @@ FRAGILE = (Body, Lens, Teleconverter, Drone, Computer, Drive, Filter)
 
 @dataclass(frozen=True)
 class Block:
-    """Something hard that is packed as one. number: which of several pieces that are packed one by one, from 1. padded:
-    carries its own padding, so that no divider is needed. safety: it keeps somebody safe. worth: points that it is
-    worth to the wants."""
+    """Something hard that is packed as one. padded: carries its own padding, so that no divider is needed. safety: it
+    keeps somebody safe. worth: points that it is worth to the wants. number: of an item whose pieces are packed one by
+    one, from 1."""
 
     id: str
     items: tuple[str, ...]

@@ -68,7 +68,7 @@ class FoamLayer(Frozen):
 
 
 class Pocketless(Frozen):
-    """What found no pocket. items: what is packed as one; count: pieces of each; number: which of several like it."""
+    """A block without a pocket. items, count, number: as for ``Placed``."""
 
     items: tuple[str, ...]
     count: int

@@ -16,7 +16,8 @@ from server.kernel.refusals import OtherAccount
 class SignedInRequest(HttpRequest):
     """For annotations only: the API refuses everybody else before an operation is called.
 
-    auth: who acts on whose things. user: who signed in on this device; for a guest not the owner of the trip.
+    auth: who makes the request, and whose data it works on. user: who signed in on this device; for a guest, not the
+    owner of the trip.
     """
 
     auth: Actor
@@ -32,12 +33,12 @@ class SignedIn(SessionAuth):
     """Lets in who is signed in, through the page of that account. Raises OtherAccount for another's."""
 
     def __init__(self, guest_actor: Callable[[HttpRequest], Actor | None]) -> None:
-        """guest_actor: the guest and the owner on whose trip they act; None where the request names no link."""
+        """guest_actor: gives the guest and the trip's owner; None if the request names no link."""
         super().__init__()
         self._guest_actor = guest_actor
 
     def authenticate(self, request: HttpRequest, key: str | None) -> Any:
-        """Who acts, or None: the user on their own things, a guest on the owner's where the link allows it."""
+        """The user with their own data, a guest with the owner's where the link allows it, or None."""
         guest = self._guest_actor(request)
         if guest is not None:
             return guest

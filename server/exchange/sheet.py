@@ -164,7 +164,7 @@ _UNCOUNTED = {
 
 
 def _days_of(days: int | Uncounted, lasts: Lasts, wanting: Sequence[str]) -> str:
-    """wanting: what is asked for, where none of it is loaded."""
+    """wanting: names of the missing types, for ``Uncounted.NONE_LOADED``."""
     if not isinstance(days, Uncounted):
         return f"{days} of {lasts.days} days"
     why = f"no {', no '.join(wanting)} loaded" if days is Uncounted.NONE_LOADED else _UNCOUNTED[days]

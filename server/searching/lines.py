@@ -33,7 +33,7 @@ class ChoiceLine(StreamLine):
     """One line of a streamed choice: first what stays in any case, then each point as it is found, at last the whole
     answer; empty to say it is alive.
 
-    standing: with a point, which of all that were told so far stand now, from light to complete; numbered from 0.
+    standing: with each point, the indices of the points on the curve so far, lightest first.
     """
 
     kept: tuple[KeptThing, ...] | None = None

@@ -200,7 +200,7 @@ def test_two_phones_that_disagree_about_a_card_are_both_kept_and_asked(
         expect(context.pages[0].get_by_text(re.compile("wait here|sending"))).to_be_hidden()
     page = theirs.pages[0]
     page.reload()
-    clash = page.get_by_role("alert").filter(has_text="Two devices say different things")
+    clash = page.get_by_role("alert").filter(has_text="Two devices disagree")
     expect(clash).to_contain_text("no. 1 full")
     expect(clash).to_contain_text("no. 1 in use")
     clash.get_by_role("button", name=re.compile("no. 1 full")).click()

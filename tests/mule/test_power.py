@@ -119,7 +119,7 @@ def test_a_laptop_that_takes_the_socket_first_leaves_two_full_and_two_a_quarter_
     pattern = Pattern(id="full", name="Full", first=Demand(frames=1600), laptop=1.0)
     out = trip(night=night, power="charge-nightly", first="computers", patterns=(pattern,))
     (day,) = run(out, CHARGER, LAPTOP, packs=4).days
-    packs = [p for p in day.packs if p.item == "pack"]
+    packs = [p for p in day.packs if p.pack.item == "pack"]
     assert [p.morning_wh for p in packs] == pytest.approx([16, 16, 4, 4])
     laptop = next(c for c in day.charges if c.by == "laptop")
     assert (laptop.from_h, laptop.to_h) == (0, pytest.approx(1.5))

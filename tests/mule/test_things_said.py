@@ -146,7 +146,7 @@ def test_a_card_kept_for_last_is_written_to_last_and_an_old_one_is_told() -> Non
     things: dict[str, Any] = {t.id: t for t in (body, kept, new)}
     asked = [[("body", Demand(frames=100))] for _ in DAYS]
     made = store(things, dict.fromkeys(things, 1), cast.trip(days=DAYS), asked, Whereabouts({}))
-    assert made.days[0].cards[0].item == "new"
+    assert made.days[0].cards[0].card.item == "new"
 
 
 def test_a_filter_over_the_sensor_serves_every_lens_of_its_body() -> None:

@@ -21,7 +21,6 @@ class PackDay:
     """
 
     pack: NumberedPiece
-    item: str
     full_wh: float
     start_wh: float
     drawn_wh: float
@@ -103,7 +102,6 @@ class BankDay:
     """A bank on one day. given: left the bank; lost: of that, what did not reach a pack; charged: at night."""
 
     pack: NumberedPiece
-    item: str
     start_wh: float
     given_wh: float
     lost_wh: float

@@ -228,7 +228,6 @@ def _pack_day(pack: Pack, evening_wh: float) -> PackDay:
     # By place: a trip has a thousand of these, and names cost a third more.
     return PackDay(
         pack.id,
-        pack.item,
         pack.full,
         pack.start,
         pack.drawn,
@@ -244,7 +243,6 @@ def _pack_day(pack: Pack, evening_wh: float) -> PackDay:
 def _bank_day(bank: Bank) -> BankDay:
     return BankDay(
         pack=bank.id,
-        item=bank.item,
         start_wh=bank.start,
         given_wh=bank.given,
         lost_wh=bank.lost,

@@ -27,7 +27,6 @@ class CardUse(Frozen):
     """A card that a camera wrote to on a day. gb: that day; held_gb: of capacity_gb, in the evening."""
 
     card: NumberedPiece
-    item: str
     body: str
     slot: int
     gb: float

@@ -23,7 +23,7 @@ class Whereabouts:
         return roots[place.number - 1] if place.number <= len(roots) else None
 
 
-# What it is, and which piece; or which bag.
+# A sort of keeper with its piece, or "bag" or "hold" with the bag.
 Loss = tuple[str, NumberedPiece | str]
 
 

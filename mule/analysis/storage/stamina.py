@@ -62,10 +62,10 @@ class StaminaSummary:
 
 
 class Uncounted(StrEnum):
-    """Why days of power, or of cards, are not counted.
+    """Why days of power or of cards are not counted.
 
-    none-loaded: packs of a type, or cards, are asked for and none is loaded. slots-unknown: no loaded camera says which
-    cards it takes.
+    none-loaded: a needed type of pack, or every card, is missing. slots-unknown: no loaded camera says which cards it
+    takes.
     """
 
     NO_DAYS = "no-days"
@@ -191,7 +191,7 @@ def _power_days(power: Power | PowerSummary, pictures: Storage) -> int | Uncount
     if not pictures.days:
         return Uncounted.NO_DAYS
     asked = any(type_.worst_margin is not None for type_ in power.types)
-    # Of a type of which none is loaded no day can be counted; one that runs short before is told nevertheless.
+    # A type that is not loaded hides the count, unless another type runs short anyway.
     if asked and (power.days_carried < len(pictures.days) or not power.missing):
         return power.days_carried
     if power.missing:

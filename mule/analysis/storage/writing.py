@@ -220,7 +220,6 @@ class Writing:
         for used in self._used.values():
             yield CardUse(
                 card=used.card.id,
-                item=used.card.id.item,
                 body=used.body,
                 slot=used.slot + 1,
                 gb=used.gb,

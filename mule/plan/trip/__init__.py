@@ -105,13 +105,13 @@ class Trip(Frozen):
         return day.base or self.base
 
     def wants_on(self, day: Day) -> tuple[Want, ...]:
-        """What may be shot on a day: what it names; every want where it names none."""
+        """Wants that may be shot on a day: those it lists, or all if it lists none."""
         return tuple(w for w in self.wants if not day.names_wants or w.id in day.wants)
 
     def wants_by_day(self) -> dict[date, tuple[ItemId, ...]]:
-        """Ids of the wants that are looked for on each day: what it names; where it names none, what no day names.
+        """Ids of the wants each day is judged by: those it lists, or, if it lists none, those that no day lists.
 
-        Whoever says for one want when it is shot need not say it for every other day: that want is not missed there.
+        So a want listed for two days is not missed on the others.
         """
         named = {want for day in self.days for want in day.wants}
         rest = tuple(want.id for want in self.wants if want.id not in named)

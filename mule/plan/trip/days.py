@@ -49,8 +49,8 @@ class Spot(Frozen):
 class Day(Frozen):
     """One day out. lowest_c: the coldest it gets while shooting. on_foot_h: hours carrying.
 
-    spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day; what an
-    empty list stands for is the trip's to say (``Trip.wants_on``, ``Trip.wants_by_day``). pattern: the sort of day
+    spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of the wants shot that day; for an
+    empty list see ``Trip.wants_on`` and ``Trip.wants_by_day``. pattern: the sort of day
     (see Stamina); None is the usual one. bodies: cameras that do something else that day. night: None is a usual
     night: 8 h of two outlets where the trip has mains, else none.
     walk: a goal reached on foot; None where there is none. base: where what stays behind lies; None takes the trip's.
@@ -72,7 +72,7 @@ class Day(Frozen):
 
     @property
     def names_wants(self) -> bool:
-        """Whether somebody said what is shot that day."""
+        """Whether the day lists its wants."""
         return bool(self.wants)
 
 

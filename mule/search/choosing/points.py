@@ -62,8 +62,10 @@ class Points:
 
 
 def standing(points: Sequence[Point]) -> tuple[int, ...]:
-    """Which of some points stand, from light to complete: not what another outdoes, nor a first answer once others were
-    found. As numbers from 0, in the order in which they came."""
+    """Indices of the points on the curve (a Pareto front), lightest first.
+
+    Leaves out points that another outdoes, and first answers once a search found others.
+    """
     searched = [n for n, point in enumerate(points) if not point.provisional] or range(len(points))
     kept = [n for n in searched if not any(is_outdone(points[n], points[other]) for other in searched)]
     return tuple(sorted(kept, key=lambda n: (points[n].carried_g, points[n].score)))

@@ -78,7 +78,7 @@ def valid_links() -> Any:
 
 
 def guest_actor(request: HttpRequest) -> Actor | None:
-    """The guest who acts and the owner on whose trip, when a request speaks through a link; None when it does not.
+    """The guest and the trip's owner, for a request made through a share link; None for any other request.
 
     Raises HttpError: 401 for a link that this device has not opened or that is over, 403 for what it does not allow.
     """
@@ -86,8 +86,7 @@ def guest_actor(request: HttpRequest) -> Actor | None:
     if not told:
         return None
     link: ShareLink | None = valid_links().filter(pk=told).first() if told.isdecimal() else None
-    guest = _guest(request, link) if link else None
-    if link is None or guest is None:
+    if link is None or (guest := _guest(request, link)) is None:
         raise HttpError(401, "This link is over. Ask whoever gave it to you for another.")
     match = request.resolver_match
     route = match.route.removeprefix("api/") if match else ""
@@ -97,7 +96,7 @@ def guest_actor(request: HttpRequest) -> Actor | None:
 
 
 def _guest(request: HttpRequest, link: ShareLink) -> Guest | None:
-    """Who comes by a link; None where this device has not opened it, or its account does not plan along."""
+    """The guest of a link; None if this device has not opened it, or its account has not joined the trip."""
     if link.role == "plan":
         account = request.user
         if not isinstance(account, User) or not link.companions.filter(account=account).exists():

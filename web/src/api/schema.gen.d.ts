@@ -5161,8 +5161,8 @@ export interface components {
          * Day
          * @description One day out. lowest_c: the coldest it gets while shooting. on_foot_h: hours carrying.
          *
-         *     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of what is shot that day; what an
-         *     empty list stands for is the trip's to say (``Trip.wants_on``, ``Trip.wants_by_day``). pattern: the sort of day
+         *     spot: where the sun and moon are reckoned from; None takes the trip's. wants: ids of the wants shot that day; for an
+         *     empty list see ``Trip.wants_on`` and ``Trip.wants_by_day``. pattern: the sort of day
          *     (see Stamina); None is the usual one. bodies: cameras that do something else that day. night: None is a usual
          *     night: 8 h of two outlets where the trip has mains, else none.
          *     walk: a goal reached on foot; None where there is none. base: where what stays behind lies; None takes the trip's.
@@ -6339,10 +6339,10 @@ export interface components {
         };
         /**
          * Uncounted
-         * @description Why days of power, or of cards, are not counted.
+         * @description Why days of power or of cards are not counted.
          *
-         *     none-loaded: packs of a type, or cards, are asked for and none is loaded. slots-unknown: no loaded camera says which
-         *     cards it takes.
+         *     none-loaded: a needed type of pack, or every card, is missing. slots-unknown: no loaded camera says which cards it
+         *     takes.
          * @enum {string}
          */
         Uncounted: "no-days" | "no-camera" | "none-loaded" | "nothing-asks" | "slots-unknown";
@@ -11538,8 +11538,6 @@ export interface components {
          */
         BankDay: {
             pack: components["schemas"]["NumberedPiece"];
-            /** Item */
-            item: string;
             /** Start Wh */
             start_wh: number;
             /** Given Wh */
@@ -11555,8 +11553,6 @@ export interface components {
          */
         CardUse: {
             card: components["schemas"]["NumberedPiece"];
-            /** Item */
-            item: string;
             /** Body */
             body: string;
             /** Slot */
@@ -11660,8 +11656,6 @@ export interface components {
          */
         PackDay: {
             pack: components["schemas"]["NumberedPiece"];
-            /** Item */
-            item: string;
             /** Full Wh */
             full_wh: number;
             /** Start Wh */
@@ -12087,7 +12081,7 @@ export interface components {
          * @description One line of a streamed choice: first what stays in any case, then each point as it is found, at last the whole
          *     answer; empty to say it is alive.
          *
-         *     standing: with a point, which of all that were told so far stand now, from light to complete; numbered from 0.
+         *     standing: with each point, the indices of the points on the curve so far, lightest first.
          */
         ChoiceLine: {
             /** Ahead */
@@ -12896,9 +12890,9 @@ export interface components {
          * Placed
          * @description One block where it lies: a thing, several alike bundled together, or a lens on its body.
          *
-         *     items: what is in it; count: pieces of each; number: which of several that lie one by one. round: the axis along
-         *     which a round thing lies. layer: how many things must come out first, those on top of it. turn: which of its sides
-         *     lies along x, y and z.
+         *     items: what is in it; count: pieces of each; number: of an item whose pieces are packed one by one, from 1. round:
+         *     the axis of a round thing. layer: how many things on top of it must come out first. turn: which of its sides is
+         *     along x, y and z.
          */
         Placed: {
             /** Block */
@@ -14811,7 +14805,7 @@ export interface components {
         };
         /**
          * Pocketless
-         * @description What found no pocket. items: what is packed as one; count: pieces of each; number: which of several like it.
+         * @description A block without a pocket. items, count, number: as for ``Placed``.
          */
         Pocketless: {
             /** Items */

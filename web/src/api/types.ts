@@ -130,6 +130,7 @@ export type Restriction = Schemas['Restriction']
 export type Foam = Schemas['Foam']
 export type Pocket = Schemas['Pocket']
 export type FoamWish = Required<Schemas['FoamWish']>
+export type CaseFit = Schemas['CaseFit']
 export type Loadout = NonNullable<Stow['loadouts']>[number]
 export type Outing = Schemas['Outing']
 export type Shift = Schemas['Shift']

@@ -1,13 +1,12 @@
-/** Names of the lines that can be ticked, as marks keep them: made and read here alone. The core makes those of things and tasks (mule/plan/field/lines.py, mule/trail/packout/tasks.py). */
-import type { Task } from '@/api/types'
+/** Ids of lines that can be ticked, as marks store them. The core makes those of things and tasks (mule/plan/field/lines.py, mule/trail/packout/tasks.py). */
 
 export type Look = 'charge' | 'copy' | 'inspect' | 'gear' | 'clear'
-/** What a line is about. "other": made by a version of the app that knows more sorts of lines. */
+/** The subject of a line. A later version of the app may have written it: with another sort, task or look. */
 export type Line =
   | { sort: 'thing'; item: string }
   | { sort: 'fetch'; item: string }
-  | { sort: 'task'; kind: Exclude<Task['kind'], 'fetch'> }
-  | { sort: 'night'; date: string; look: Look }
+  | { sort: 'task'; kind: string }
+  | { sort: 'night'; date: string; look: string }
   | { sort: 'out' | 'back'; date: string; item: string }
   | { sort: 'other' }
 
@@ -20,11 +19,11 @@ export function doorLine(when: 'out' | 'back', date: string, item: string, count
 }
 export function readLine(line: string): Line {
   const night = /^night:([\d-]+):(\w+)$/.exec(line)
-  if (night) return { sort: 'night', date: night[1]!, look: night[2] as Look }
+  if (night) return { sort: 'night', date: night[1]!, look: night[2]! }
   const door = /^(out|back)\.([\d-]+)\.(.+)#\d+$/.exec(line)
   if (door) return { sort: door[1] as 'out' | 'back', date: door[2]!, item: door[3]! }
   const task = /^task\.(?:fetch\.(.+)|(\w+))$/.exec(line)
-  if (task) return task[1] === undefined ? { sort: 'task', kind: task[2] as Exclude<Task['kind'], 'fetch'> } : { sort: 'fetch', item: task[1] }
+  if (task) return task[1] === undefined ? { sort: 'task', kind: task[2]! } : { sort: 'fetch', item: task[1] }
   const [item, at] = line.split('@')
   return item && at ? { sort: 'thing', item } : { sort: 'other' }
 }

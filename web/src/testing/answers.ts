@@ -45,7 +45,7 @@ export function lasts(more: Partial<Assessment['lasts']> = {}): Assessment['last
     ...more,
   }
 }
-/** A type of pack over the trip: lasts, of as many pieces. */
+/** A type of pack that lasts the whole trip. */
 export function packs(type: string, count: number, more: Partial<Assessment['lasts']['types'][number]> = {}): Assessment['lasts']['types'][number] {
   return { type, packs: count, short_on: null, short_days: 0, lacking_wh: 0, worst_margin: null, worst_on: null, ...more }
 }

@@ -50,8 +50,10 @@ export function markText(what: What, names: Who, units: Units): string {
       return `copied ${fmt.figure(what.gb)} GB to ${names.thing(what.to)} in ${fmt.figure(what.hours * 60)} min`
   }
 }
-const NIGHT: Record<Look, string> = { charge: 'charging', copy: 'copying', inspect: 'looking over the pictures', gear: 'looking over the gear', clear: 'ready for the morning' }
-/** "Stork carbon legs", "Fetch Tarn 24–70", "Sun 21 Feb, charging". */
+const NIGHTS: Partial<Record<string, string>> = { charge: 'charging', copy: 'copying', inspect: 'looking over the pictures', gear: 'looking over the gear', clear: 'ready for the morning' } satisfies Record<Look, string>
+const TASKS: Partial<Record<string, string>> = TASK
+const OTHER = 'A line of the list'
+/** "Stork carbon legs", "Fetch Tarn 24–70", "Night of Sun 21 Feb, charging". */
 export function lineText(line: string, names: Who): string {
   const about = readLine(line)
   switch (about.sort) {
@@ -60,15 +62,15 @@ export function lineText(line: string, names: Who): string {
     case 'fetch':
       return `${TASK.fetch} ${names.thing(about.item)}`
     case 'task':
-      return TASK[about.kind]
+      return TASKS[about.kind] ?? OTHER
     case 'night':
-      return `Night of ${day(about.date)}, ${NIGHT[about.look]}`
+      return [`Night of ${day(about.date)}`, NIGHTS[about.look]].filter(Boolean).join(', ')
     case 'out':
-      return `${names.thing(about.item)}, before the door on ${day(about.date)}`
+      return `${names.thing(about.item)}, going out on ${day(about.date)}`
     case 'back':
-      return `${names.thing(about.item)}, back on ${day(about.date)}`
+      return `${names.thing(about.item)}, coming back on ${day(about.date)}`
     case 'other':
-      return 'A line of the list'
+      return OTHER
   }
 }
 /** "Card SD 128 GB no. 2", "Line Corrie 24–70". */

@@ -58,8 +58,10 @@ describe('marks', () => {
     ['task.charge', 'Charge packs and banks:'],
     ['task.fetch.tele', 'Fetch TELE:'],
     ['night:2027-02-21:copy', 'Night of Sun 21 Feb, copying:'],
-    ['out.2027-02-21.lb4#1', 'LB4, before the door on Sun 21 Feb:'],
-    ['back.2027-02-21.lb4#2', 'LB4, back on Sun 21 Feb:'],
+    ['task.later', 'A line of the list:'],
+    ['night:2027-02-21:later', 'Night of Sun 21 Feb:'],
+    ['out.2027-02-21.lb4#1', 'LB4, going out on Sun 21 Feb:'],
+    ['back.2027-02-21.lb4#2', 'LB4, coming back on Sun 21 Feb:'],
   ])('names the line of which two devices say different things: %s', (line, head) => {
     const mark = { id: 'm', device: 'd', seq: 1, at: '', after: [], what: { do: 'tick', line, done: true } } as Mark
     expect(conflictHead({ subject: `line:${line}`, marks: [mark] }, NAMES)).toBe(head)

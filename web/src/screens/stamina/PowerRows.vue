@@ -18,13 +18,13 @@ const TOP = 84
 
 const pieces = computed(() => {
   const counts = new Map<string, number>()
-  for (const pack of props.power.days[0]?.packs ?? []) counts.set(pack.item, (counts.get(pack.item) ?? 0) + 1)
+  for (const { pack: [item] } of props.power.days[0]?.packs ?? []) counts.set(item, (counts.get(item) ?? 0) + 1)
   return counts
 })
 const rows = computed(() =>
   (props.power.days[0]?.packs ?? []).map((pack, index) => ({
     pack,
-    name: shorten(pieceName(pack.pack, props.names.thing, pieces.value.get(pack.item))),
+    name: shorten(pieceName(pack.pack, props.names.thing, pieces.value.get(pack.pack[0]))),
     base: TOP + index * ROW + TALL,
     days: props.power.days.map((day) => day.packs[index]!),
   })),
@@ -38,7 +38,7 @@ const short = computed(() =>
     day.types
       .filter(breaksDay)
       .map((t) => {
-        const mine = rows.value.filter((r) => r.pack.item === t.type || props.types.get(r.pack.item) === t.type)
+        const mine = rows.value.filter(({ pack: { pack: [item] } }) => item === t.type || props.types.get(item) === t.type)
         const top = mine.length ? mine[0]!.base - TALL : (bare.value.find((b) => b.type === t.type)?.y ?? TOP) - TALL
         const bottom = mine.length ? mine.at(-1)!.base : top + TALL
         return { key: `${index} ${t.type}`, col: props.cols[index]!, top, height: bottom - top, type: t }

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import type { PackDay, Day, PowerAdvice, PowerDay, Stamina, StaminaReport, Storage, StorageDay } from '@/api/types'
+import type { Day, PackDay, PowerAdvice, PowerDay, Stamina, StaminaReport, Storage, StorageDay } from '@/api/types'
 import { mounted, NAMES, signedIn, thing } from '@/testing/mount'
 import { part } from '@/testing/part'
 import DayPanel from './DayPanel.vue'
@@ -14,7 +14,7 @@ beforeEach(() => signedIn())
 afterEach(() => shown.unmount())
 
 const flat = (text: string): string => text.replaceAll(/\s+/g, ' ')
-const pack = (number: number, more: Partial<PackDay>): PackDay => ({ pack: ['lb-4', number], item: 'lb-4', full_wh: 16, start_wh: 16, drawn_wh: 0, cold_wh: 0, topped_up_wh: 0, evening_wh: 16, charged_wh: 0, warm: number > 1, order: null, ...more })
+const pack = (number: number, more: Partial<PackDay>): PackDay => ({ pack: ['lb-4', number], full_wh: 16, start_wh: 16, drawn_wh: 0, cold_wh: 0, topped_up_wh: 0, evening_wh: 16, charged_wh: 0, warm: number > 1, order: null, ...more })
 const power = (date: string, more: object = {}): PowerDay =>
   ({
     date,

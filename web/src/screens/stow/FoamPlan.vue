@@ -2,7 +2,7 @@
 /** A cutting plan for the foam of a hard case, layer by layer, to scale; files to cut from; other cases beside it. */
 import { computed, ref } from 'vue'
 import type { Stamped } from '@/api/asking'
-import type { FoamWish, Pocket } from '@/api/types'
+import type { CaseFit, FoamWish, Pocket } from '@/api/types'
 import NumberField from '@/components/NumberField.vue'
 import type { Names } from '@/wording/names'
 import { useFoam } from '@/composables/useFoam'
@@ -20,6 +20,12 @@ const { foam, error, cases, file } = useFoam(
   () => props.bag,
   wish,
 )
+/** The lightest other case that takes everything. */
+const roomy = computed(() => cases.value?.find((c) => c.bag !== props.bag && !c.left))
+/** How many find no pocket in a case: in this one as the plan says, which was searched for longer. */
+function without(one: CaseFit): Pick<CaseFit, 'left' | 'proved'> {
+  return one.bag === props.bag && foam.value ? { left: foam.value.left.length, proved: foam.value.proved } : one
+}
 const LIMITS = { wall_mm: [5, 60], layer_mm: [10, 150], notch_mm: [0, 30] } as const
 const wrong = ref<Partial<Record<keyof FoamWish, string>>>({})
 function set(field: keyof FoamWish, value: number | null | undefined): void {
@@ -54,8 +60,8 @@ function said(pocket: Pocket): string {
     <p v-if="error" class="bad" role="alert">The cutting plan could not be made.</p>
     <p v-else-if="!foam" role="status">Laying out the foam…</p>
     <template v-else>
-      <p v-if="foam.left.length" class="bad">No pocket for {{ foam.left.map((b) => blockName(b, names.thing)).join(', ') }}{{ foam.proved ? ' (proved)' : ', as far as the time went' }}. Thinner walls, or a larger case.</p>
-      <p v-else class="quiet">Every thing has a pocket; {{ fmt.percent(foam.cut_share) }} of the foam is cut away. Layer 1 lies under the lid; everything comes out by itself.</p>
+      <p v-if="foam.left.length" class="bad">No pocket for {{ foam.left.map((b) => blockName(b, names.thing)).join(', ') }}{{ foam.proved ? ' (proved)' : ' (the search ran out of time)' }}. {{ roomy ? `${names.thing(roomy.bag)} takes everything: ${fmt.load(roomy.mass_g, units)} empty. Or try thinner walls.` : 'Try thinner walls or a larger case.' }}</p>
+      <p v-else class="quiet">Everything has a pocket; {{ fmt.percent(foam.cut_share) }} of the foam is cut away. Layer 1 is under the lid. Each item comes out without moving another.</p>
       <div class="sheets">
         <figure v-for="layer in foam.layers" :key="layer.number">
           <svg :viewBox="edge" role="img" :aria-label="`Layer ${layer.number}: ${layer.pockets.map(said).join('; ')}`">
@@ -74,7 +80,7 @@ function said(pocket: Pocket): string {
       <table v-if="cases && cases.length > 1">
         <caption class="quiet">The same things in your hard cases</caption>
         <thead><tr><th>case</th><th class="number">inside</th><th class="number">empty</th><th>takes</th></tr></thead>
-        <tbody><tr v-for="c in cases" :key="c.bag"><td>{{ names.thing(c.bag) }}</td><td class="number">{{ fmt.sides(c.size_mm, units) }}</td><td class="number">{{ fmt.load(c.mass_g, units) }}</td><td :class="{ bad: c.left }">{{ c.left ? `▲ all but ${c.left}${c.proved ? ', proved' : ''}` : 'all of it' }}</td></tr></tbody>
+        <tbody><tr v-for="c in cases" :key="c.bag"><td>{{ names.thing(c.bag) }}</td><td class="number">{{ fmt.sides(c.size_mm, units) }}</td><td class="number">{{ fmt.load(c.mass_g, units) }}</td><td :class="{ bad: without(c).left }">{{ without(c).left ? `▲ all but ${without(c).left}${without(c).proved ? ', proved' : ''}` : 'all of it' }}</td></tr></tbody>
       </table>
     </template>
   </div>

@@ -28,7 +28,7 @@ function decide(mark: Mark): void {
   <div class="state">
     <span v-if="state" class="label" role="status">{{ state }}</span>
     <div v-for="c in field.stands.value.conflicts" :key="c.subject" class="clash" role="alert">
-      <b>{{ conflictHead(c, names) }}</b> Two devices say different things, both are kept. Which is right?
+      <b>{{ conflictHead(c, names) }}</b> Two devices disagree; both notes are kept. Which is right?
       <button v-for="m in sides(c)" :key="m.id" type="button" class="link" @click="decide(m)">{{ markText(m.what, names, units) }} <span class="quiet">({{ m.device }})</span></button>
     </div>
     <div v-for="w in field.refused.value" :key="w.mark.id" class="clash" role="alert">
