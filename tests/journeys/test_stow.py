@@ -130,7 +130,7 @@ def test_foam_for_a_hard_case_is_cut_to_size_and_leaves_as_a_drawing(inside: Pag
     room(inside, "Hard case 28", "inside")
     inside.get_by_role("button", name="foam").click()
     foam = inside.locator(".foam")
-    expect(foam).to_contain_text("Every thing has a pocket")
+    expect(foam).to_contain_text("Everything has a pocket")
     expect(foam.get_by_role("row", name=re.compile("^Hard case 58"))).to_contain_text("all of it")
     with inside.expect_download() as saved:
         foam.get_by_role("link", name="DXF").click()

@@ -23,7 +23,7 @@ const { foam, error, cases, file } = useFoam(
 /** The lightest other case that takes everything. */
 const roomy = computed(() => cases.value?.find((c) => c.bag !== props.bag && !c.left))
 /** How many find no pocket in a case: in this one as the plan says, which was searched for longer. */
-function without(one: CaseFit): Pick<CaseFit, 'left' | 'proved'> {
+function without(one: Pick<CaseFit, 'bag' | 'left' | 'proved'>): Pick<CaseFit, 'left' | 'proved'> {
   return one.bag === props.bag && foam.value ? { left: foam.value.left.length, proved: foam.value.proved } : one
 }
 const LIMITS = { wall_mm: [5, 60], layer_mm: [10, 150], notch_mm: [0, 30] } as const
