@@ -15,9 +15,10 @@ const APART = /(\.test\.ts|\.d\.ts)$|^web\/src\/testing\//
 /** Names of fields and functions whose strings are keys, addresses or looks. */
 const KEYS = new Set(['class', 'class-name', 'key', 'to', 'style', 'd', 'transform', 'role', 'href', 'src', 'id', 'for', 'type', 'ref', 'is', 'items', 'variant', 'density', 'viewbox', 'points', 'rel', 'target'])
 
-function say(file, line, text) {
-  const said = text.replaceAll(/\s+/g, ' ').trim()
-  if (/\p{L}{2}/u.test(said)) process.stdout.write(`${JSON.stringify({ at: `${file}:${line}`, said })}\n`)
+/** part: text that goes on from what stands before it on the screen. */
+function say(file, line, text, part = false) {
+  const said = text.replaceAll(/\s*\n\s*/g, ' ').trim()
+  if (/\p{L}{2}/u.test(said)) process.stdout.write(`${JSON.stringify({ at: `${file}:${line}`, said, part })}\n`)
 }
 /** A string as it is written, with … where something is put in. */
 function textOf(node) {
@@ -36,28 +37,33 @@ function isPart(node) {
   if (ts.isElementAccessExpression(above) || (ts.isBinaryExpression(above) && /[=!]==?|in$/.test(above.operatorToken.getText()))) return true
   return ts.isCallExpression(above) && /(^|\.)(emit|querySelector|querySelectorAll|closest|getItem|setItem|addEventListener|removeEventListener|split|join|startsWith|endsWith|includes|has|get|set|GET|POST|PUT|DELETE|defineEmits|inject|provide|matchMedia|createElement|createElementNS|setAttribute)$/.test(above.expression.getText())
 }
+/** What is counted: "3 shots" is put together from one word. */
+function isCounted(node) {
+  const above = node.parent
+  return Boolean(above) && ts.isCallExpression(above) && above.expression.getText() === 'many'
+}
 /** The strings of a piece of code that are read. every: also single words, as in an attribute that is read. */
 function ofCode(file, code, line, every = false) {
   const source = ts.createSourceFile('said.ts', code, ts.ScriptTarget.Latest, true)
   const visit = (node) => {
     if (ts.isStringLiteralLike(node) || ts.isTemplateExpression(node)) {
       const text = textOf(node)
-      if (!isPart(node) && (every || isProse(text))) say(file, line + source.getLineAndCharacterOfPosition(node.getStart()).line, text)
+      if (!isPart(node) && (every || isProse(text) || isCounted(node))) say(file, line + source.getLineAndCharacterOfPosition(node.getStart()).line, text)
     }
     ts.forEachChild(node, visit)
   }
   visit(source)
 }
-function ofTemplate(file, node) {
+function ofTemplate(file, node, before = false) {
   // 1 element, 2 text, 5 interpolation (@vue/compiler-core, NodeTypes).
-  if (node.type === 2) say(file, node.loc.start.line, node.content)
+  if (node.type === 2) say(file, node.loc.start.line, node.content, before)
   if (node.type === 5) ofCode(file, node.content.content ?? '', node.loc.start.line, true)
   for (const prop of node.props ?? []) {
     if (prop.type === 6 && READ.has(prop.name) && prop.value) say(file, prop.loc.start.line, prop.value.content)
     if (prop.type === 7 && prop.name === 'bind' && prop.exp && !KEYS.has(String(prop.arg?.content ?? '').toLowerCase())) ofCode(file, `(${prop.exp.content})`, prop.loc.start.line, READ.has(prop.arg?.content))
     if (prop.type === 7 && prop.name === 'on' && prop.exp) ofCode(file, prop.exp.content, prop.loc.start.line)
   }
-  for (const child of node.children ?? []) ofTemplate(file, child)
+  for (const [index, child] of (node.children ?? []).entries()) ofTemplate(file, child, index > 0)
 }
 for (const name of readdirSync(join(root, 'web', 'src'), { recursive: true }).sort()) {
   const file = relative(root, join(root, 'web', 'src', name))

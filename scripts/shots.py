@@ -22,7 +22,7 @@ SHOTS: tuple[tuple[str, str, str, tuple[str, ...]], ...] = (
     ("compare", "/trips/lofoten/b/compare", "day", ()),
     ("suggest", "/trips/lofoten/b/suggest", "day", ("role=status >> text=all proved",)),
     ("stamina", "/trips/lofoten/b/stamina", "day", ()),
-    ("stamina-losses", "/trips/lofoten/b/stamina", "night", ("text=losses, schools",)),
+    ("stamina-losses", "/trips/lofoten/b/stamina", "night", ("text=losses, approaches",)),
     ("stow", "/trips/lofoten/b/stow", "day", ("text=Everything has a place",)),
     (
         "days",

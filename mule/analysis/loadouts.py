@@ -134,11 +134,11 @@ def find(kit: Kit, loadout: str) -> Loadout:
     >>> from tests import cast
     >>> find(cast.kit(), "dawn")
     Traceback (most recent call last):
-    mule.base.errors.InvalidInput: loadout: the id of one of the kit's loadouts
+    mule.base.errors.InvalidInput: loadout: must be one of the kit’s loadouts
     """
     found = next((known for known in kit.stow.loadouts if known.id == loadout), None)
     if found is None:
-        raise InvalidInput([Problem("loadout", loadout, "the id of one of the kit's loadouts")])
+        raise InvalidInput([Problem("loadout", loadout, "must be one of the kit’s loadouts")])
     return found
 
 

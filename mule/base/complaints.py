@@ -29,8 +29,8 @@ _UNITS = {
 }
 # How a library begins its own sentences.
 _LIBRARY_SPEAKS = ("Input ", "String ", "Field ", "Value ", "List ", "Tuple ", "Unable ", "Data ", "Object ")
-_NO_NUMBER = "a number"
-_NO_DAY = "a day, as 2027-02-20"
+_NO_NUMBER = "must be a number"
+_NO_DAY = "must be a date, such as 2027-02-20"
 
 
 def complaint(kind: str, context: Mapping[str, Any], location: Sequence[int | str], text: str) -> str:
@@ -40,16 +40,16 @@ def complaint(kind: str, context: Mapping[str, Any], location: Sequence[int | st
     field; its last name says what it is and in what unit.
 
     >>> complaint("string_too_short", {"min_length": 2}, ("people", 0, "name"), "String should have ...")
-    'at least two letters for the name'
+    'the name needs at least two letters'
     >>> complaint("greater_than", {"gt": 0.0}, ("size", "length_mm"), "Input should be greater than 0")
-    'more than 0 mm'
+    'must be more than 0 mm'
     """
     field = next((part for part in reversed(location) if isinstance(part, str)), "")
     say = _SAY.get(kind)
     if say:
         return say(context, field)
     plain = text.removeprefix("Value error, ").removeprefix("Assertion failed, ")
-    return "something else than this" if plain.startswith(_LIBRARY_SPEAKS) else plain
+    return "is not accepted here" if plain.startswith(_LIBRARY_SPEAKS) else plain
 
 
 def _figure(value: Any, field: str) -> str:
@@ -71,52 +71,52 @@ def _words(field: str) -> str:
 
 def _short(context: Mapping[str, Any], field: str) -> str:
     least = _counted(context.get("min_length"), "letter", "letters")
-    return f"at least {least} for the {_words(field)}" if field else f"at least {least}"
+    return f"the {_words(field)} needs at least {least}" if field else f"needs at least {least}"
 
 
 _Say = Callable[[Mapping[str, Any], str], str]
 _SAY: dict[str, _Say] = {
-    "missing": lambda _, field: f"the {_words(field)} is needed" if field else "this is needed",
+    "missing": lambda _, field: f"enter the {_words(field)}" if field else "fill this in",
     "string_too_short": _short,
-    "string_too_long": lambda c, _: f"at most {_counted(c.get('max_length'), 'letter', 'letters')}",
+    "string_too_long": lambda c, _: f"use at most {_counted(c.get('max_length'), 'letter', 'letters')}",
     "string_pattern_mismatch": lambda _, field: (
-        "small letters, digits and hyphens" if field in ("id", "item", "bag", "person") else "letters as usual here"
+        "use small letters, digits and hyphens" if field in ("id", "item", "bag", "person") else "use ordinary letters"
     ),
-    "string_type": lambda *_: "words",
-    "string_unicode": lambda *_: "letters that can be stored",
-    "greater_than": lambda c, field: f"more than {_figure(c.get('gt'), field)}",
-    "greater_than_equal": lambda c, field: f"{_figure(c.get('ge'), field)} or more",
-    "less_than": lambda c, field: f"less than {_figure(c.get('lt'), field)}",
-    "less_than_equal": lambda c, field: f"at most {_figure(c.get('le'), field)}",
-    "multiple_of": lambda c, field: f"a multiple of {_figure(c.get('multiple_of'), field)}",
+    "string_type": lambda *_: "must be text",
+    "string_unicode": lambda *_: "use letters that can be stored",
+    "greater_than": lambda c, field: f"must be more than {_figure(c.get('gt'), field)}",
+    "greater_than_equal": lambda c, field: f"must be {_figure(c.get('ge'), field)} or more",
+    "less_than": lambda c, field: f"must be less than {_figure(c.get('lt'), field)}",
+    "less_than_equal": lambda c, field: f"must be at most {_figure(c.get('le'), field)}",
+    "multiple_of": lambda c, field: f"must be a multiple of {_figure(c.get('multiple_of'), field)}",
     "finite_number": lambda *_: _NO_NUMBER,
     "float_type": lambda *_: _NO_NUMBER,
     "float_parsing": lambda *_: _NO_NUMBER,
-    "int_type": lambda *_: "a whole number",
-    "int_parsing": lambda *_: "a whole number",
-    "int_parsing_size": lambda *_: "a smaller number",
-    "int_from_float": lambda *_: "a whole number",
-    "bool_type": lambda *_: "yes or no",
-    "bool_parsing": lambda *_: "yes or no",
-    "literal_error": lambda c, _: f"one of {c.get('expected')}",
-    "enum": lambda c, _: f"one of {c.get('expected')}",
-    "too_short": lambda c, _: f"at least {_counted(c.get('min_length'), 'entry', 'entries')}",
-    "too_long": lambda c, _: f"at most {_counted(c.get('max_length'), 'entry', 'entries')}",
-    "tuple_type": lambda *_: "a list",
-    "list_type": lambda *_: "a list",
-    "dict_type": lambda *_: "fields with names",
-    "model_type": lambda *_: "fields with names",
-    "model_attributes_type": lambda *_: "fields with names",
+    "int_type": lambda *_: "must be a whole number",
+    "int_parsing": lambda *_: "must be a whole number",
+    "int_parsing_size": lambda *_: "must be a smaller number",
+    "int_from_float": lambda *_: "must be a whole number",
+    "bool_type": lambda *_: "must be yes or no",
+    "bool_parsing": lambda *_: "must be yes or no",
+    "literal_error": lambda c, _: f"must be one of {c.get('expected')}",
+    "enum": lambda c, _: f"must be one of {c.get('expected')}",
+    "too_short": lambda c, _: f"needs at least {_counted(c.get('min_length'), 'entry', 'entries')}",
+    "too_long": lambda c, _: f"takes at most {_counted(c.get('max_length'), 'entry', 'entries')}",
+    "tuple_type": lambda *_: "must be a list",
+    "list_type": lambda *_: "must be a list",
+    "dict_type": lambda *_: "must have named fields",
+    "model_type": lambda *_: "must have named fields",
+    "model_attributes_type": lambda *_: "must have named fields",
     "date_type": lambda *_: _NO_DAY,
     "date_parsing": lambda *_: _NO_DAY,
     "date_from_datetime_parsing": lambda *_: _NO_DAY,
     "date_from_datetime_inexact": lambda *_: _NO_DAY,
-    "datetime_type": lambda *_: "a day and time",
-    "datetime_parsing": lambda *_: "a day and time",
-    "datetime_from_date_parsing": lambda *_: "a day and time",
-    "extra_forbidden": lambda *_: "a field that is known here",
-    "union_tag_invalid": lambda c, _: f"one of {c.get('expected_tags')}",
-    "union_tag_not_found": lambda c, _: f"its {str(c.get('discriminator', 'sort')).strip(chr(39))} must be said",
-    "json_invalid": lambda *_: "a document that is whole",
-    "none_required": lambda *_: "nothing",
+    "datetime_type": lambda *_: "must be a date and time",
+    "datetime_parsing": lambda *_: "must be a date and time",
+    "datetime_from_date_parsing": lambda *_: "must be a date and time",
+    "extra_forbidden": lambda *_: "is not a known field",
+    "union_tag_invalid": lambda c, _: f"must be one of {c.get('expected_tags')}",
+    "union_tag_not_found": lambda c, _: f"enter its {str(c.get('discriminator', 'kind')).strip(chr(39))}",
+    "json_invalid": lambda *_: "must be a complete document",
+    "none_required": lambda *_: "must be empty",
 }

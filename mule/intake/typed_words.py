@@ -25,7 +25,7 @@ SAME: Mapping[str, str] = {
     "intervalometer": "interval timer",
     "mic": "microphone",
     "disk": "ssd",
-    "battery": "pack",
+    "pack": "battery",
     "rainjacket": "rain jacket",
 }
 # A word that says the kind by itself, and units that do.
@@ -36,7 +36,7 @@ KIND_WORDS: Mapping[str, str] = {
     "prime": "lens",
     "macro": "lens",
     "fisheye": "lens",
-    "pack": "battery",
+    "battery": "battery",
     "card": "card",
     "sd": "card",
     "microsd": "card",

@@ -19,7 +19,7 @@ def default_place(plan: Plan, kit: Kit, thing: Gear) -> Place:
     """
     people = [p.id for p in plan.trip.people]
     if not people:
-        raise InvalidInput([Problem("trip.people", "", "at least one person to carry things")])
+        raise InvalidInput([Problem("trip.people", "", "add a person to carry the gear")])
     owner = next((p.id for p in plan.trip.people if thing.owner and p.name.casefold() == thing.owner.casefold()), None)
     pieces = list(kit.luggage().items())
     if isinstance(thing, Bag):
@@ -60,7 +60,7 @@ def apply(plan: Plan, edits: Iterable[Edit]) -> Plan:
     kit = plan.kit
     for index, edit in enumerate(edits):
         if edit.item not in plan.items:
-            raise InvalidInput([Problem(f"edits.{index}.item", edit.item, "the id of a thing in the locker")])
+            raise InvalidInput([Problem(f"edits.{index}.item", edit.item, "must be an item in the locker")])
         kit = _apply_one(plan, kit, edit, f"edits.{index}")
     problems = list(kit_problems(kit, plan.items, {p.id for p in plan.trip.people}, "kit"))
     if problems:
@@ -121,7 +121,7 @@ def _put(entries: list[Entry], more: Entry) -> None:
 
 def _require(mine: list[Entry], at: str, item: str) -> None:
     if not mine:
-        raise InvalidInput([Problem(f"{at}.item", item, "a thing that is loaded")])
+        raise InvalidInput([Problem(f"{at}.item", item, "must be loaded in the kit")])
 
 
 def _leave(plan: Plan, kit: Kit, entries: list[Entry], edit: Leave) -> list[Entry]:

@@ -117,7 +117,7 @@ class Stow(Frozen):
     @model_validator(mode="after")
     def _ids_are_single(self) -> Self:
         if len({loadout.id for loadout in self.loadouts}) != len(self.loadouts):
-            raise PydanticCustomError("twice", "each loadout has an id of its own")
+            raise PydanticCustomError("twice", "give each loadout its own id")
         return self
 
     def named(self) -> Iterator[tuple[str, ItemId]]:
@@ -142,7 +142,7 @@ class Kit(Frozen):
     def _one_entry_per_place(self) -> Self:
         keys = {(entry.item, entry.place) for entry in self.entries}
         if len(keys) != len(self.entries):
-            raise PydanticCustomError("twice", "an item is listed once per place, with a count")
+            raise PydanticCustomError("twice", "list an item once per place, with a count")
         return self
 
     def outermost(self) -> Mapping[str, str]:

@@ -120,7 +120,7 @@ def _twice(ids: Iterable[str], field: str) -> Iterable[Problem]:
     seen: set[str] = set()
     for index, id_ in enumerate(ids):
         if id_ in seen:
-            yield Problem(f"{field}.{index}.id", id_, "each id is used once")
+            yield Problem(f"{field}.{index}.id", id_, "use each id once")
         seen.add(id_)
 
 
@@ -130,15 +130,15 @@ def _reference_problems(plan: Plan) -> Iterable[Problem]:
     yield from _twice((k.id for k in plan.kits), "kits")
     yield from _twice((m.id for m in plan.noted), "noted")
     if plan.open_kit not in {k.id for k in plan.kits}:
-        yield Problem("open_kit", plan.open_kit, "the id of one of the kits")
+        yield Problem("open_kit", plan.open_kit, "must be one of the kits")
     carriers = {c.id for c in plan.carriers}
     for index, leg in enumerate(plan.trip.legs):
         if leg.carrier is not None and leg.carrier not in carriers:
-            yield Problem(f"trip.legs.{index}.carrier", leg.carrier, "the id of one of the carriers")
+            yield Problem(f"trip.legs.{index}.carrier", leg.carrier, "must be one of the carriers")
     gear = {t.id: t for t in plan.gear}
     for field, item in plan.trip.marks.named():
         if item not in gear:
-            yield Problem(f"trip.marks.{field}", item, "the id of a thing in the locker")
+            yield Problem(f"trip.marks.{field}", item, "must be an item in the locker")
     people = {p.id for p in plan.trip.people}
     for index, kit in enumerate(plan.kits):
         yield from kit_problems(kit, gear, people, f"kits.{index}")
@@ -157,27 +157,27 @@ def kit_problems(kit: Kit, gear: Mapping[str, Gear], people: set[str], prefix: s
         at = f"{prefix}.entries.{index}"
         thing = gear.get(entry.item)
         if thing is None:
-            yield Problem(f"{at}.item", entry.item, "the id of a thing in the locker")
+            yield Problem(f"{at}.item", entry.item, "must be an item in the locker")
             continue
         if loaded[entry.item] > thing.count:
             yield Problem(f"{at}.count", str(loaded[entry.item]), f"at most {thing.count}, which is all there are")
         if isinstance(thing, Bag | Insert) and loaded[entry.item] > 1:
-            yield Problem(f"{at}.count", str(loaded[entry.item]), "1: each bag or insert is a thing of its own")
+            yield Problem(f"{at}.count", str(loaded[entry.item]), "must be 1: each bag or insert is an item of its own")
         yield from _place_problems(entry, thing, holders, people, f"{at}.place")
     if _holds_itself(kit):
-        yield Problem(f"{prefix}.entries", "", "no bag or insert lies inside itself")
+        yield Problem(f"{prefix}.entries", "", "a bag or insert cannot be inside itself")
 
 
 def _place_problems(entry: Entry, thing: Gear, holders: set[str], people: set[str], at: str) -> Iterable[Problem]:
     match entry.place:
         case InBag(bag=bag):
             if bag not in holders:
-                yield Problem(f"{at}.bag", bag, "a bag or insert that is loaded")
+                yield Problem(f"{at}.bag", bag, "must be a bag or insert that is loaded")
         case Worn(person=person) | AsPiece(person=person):
             if person not in people:
-                yield Problem(f"{at}.person", person, "the id of one of the trip's people")
+                yield Problem(f"{at}.person", person, "must be one of the trip’s people")
     if isinstance(entry.place, AsPiece) and not isinstance(thing, Bag):
-        yield Problem(f"{at}.piece", entry.item, "a bag: other things travel in one or on a person")
+        yield Problem(f"{at}.piece", entry.item, "must be a bag: other gear travels in one or on a person")
 
 
 def _holds_itself(kit: Kit) -> bool:
@@ -194,7 +194,7 @@ def _holds_itself(kit: Kit) -> bool:
 def parse(data: Any) -> Plan:
     """A plan from its JSON shape. Raises InvalidInput; format and version are looked at before all else."""
     if not isinstance(data, dict):
-        raise InvalidInput([Problem("", shorten(data), "a JSON object")])
+        raise InvalidInput([Problem("", shorten(data), "must be a JSON object")])
     if data.get("format") != FORMAT:
         raise InvalidInput([Problem("format", shorten(data.get("format")), f'"{FORMAT}"')])
     if data.get("version") != VERSION:
@@ -212,7 +212,7 @@ def read(text: bytes) -> Plan:
 
     >>> read(b"{")
     Traceback (most recent call last):
-    mule.base.errors.InvalidInput: document: a whole JSON document in UTF-8
+    mule.base.errors.InvalidInput: document: must be a complete JSON document in UTF-8
     """
     if len(text) > MAX_BYTES:
         raise InvalidInput([Problem("", f"{len(text):,} bytes", f"at most {MAX_BYTES:,} bytes")])
@@ -220,7 +220,7 @@ def read(text: bytes) -> Plan:
         data = json.loads(text)
     except (ValueError, RecursionError) as error:
         where = f"line {error.lineno}, column {error.colno}" if isinstance(error, json.JSONDecodeError) else ""
-        raise InvalidInput([Problem("", where or "unreadable", "a whole JSON document in UTF-8")]) from error
+        raise InvalidInput([Problem("", where or "unreadable", "must be a complete JSON document in UTF-8")]) from error
     return parse(data)
 
 

@@ -110,7 +110,7 @@ def compare(plan: Plan, kits: Sequence[str]) -> Comparison:
     known = {kit.id: kit for kit in plan.kits}
     for kit in kits:
         if kit not in known:
-            raise InvalidInput([Problem("kits", kit, "the id of one of the trip's kits")])
+            raise InvalidInput([Problem("kits", kit, "must be one of the trip’s kits")])
     if len(set(kits)) != len(kits) or not 2 <= len(kits) <= MOST_KITS:
         raise InvalidInput([Problem("kits", ", ".join(kits), f"two to {MOST_KITS} different kits")])
     order = [thing.id for thing in plan.gear]

@@ -95,7 +95,7 @@ def save_preferences(request: SignedInRequest, payload: PreferencesBody) -> Sess
 def _own(request: SignedInRequest) -> User:
     """Whose account it is. Raises HttpError in the demo, whose visitors have none."""
     if is_demo(request.user):
-        raise HttpError(403, "The demo has no password, and goes by itself after a day of rest.")
+        raise HttpError(403, "The demo has no password. It is deleted after a day without use.")
     return request.user
 
 

@@ -48,7 +48,7 @@ def keep_address(user: User, email: str) -> None:
         if email:
             validate_email(email)
     except ValidationError as error:
-        raise InvalidInput([Problem("email", email, "a mail address, as ines@example.org")]) from error
+        raise InvalidInput([Problem("email", email, "must be an email address, such as ines@example.org")]) from error
     user.email = email
     user.save(update_fields=["email"])
 
@@ -56,7 +56,7 @@ def keep_address(user: User, email: str) -> None:
 def reset(link: str, password: str) -> User:
     """Gives an account a new password and signs it out everywhere. Raises InvalidInput for a link that is over."""
     number, _, token = link.partition("-")
-    over = InvalidInput([Problem("link", "", "a link that has not been used and is not older than three days")])
+    over = InvalidInput([Problem("link", "", "this link was used or is older than three days")])
     try:
         user = get_user_model().objects.filter(pk=int(urlsafe_base64_decode(number))).first()
     except (ValueError, OverflowError) as error:

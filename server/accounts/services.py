@@ -29,7 +29,7 @@ def require_good(password: str, name: str, field: str) -> None:
     except ValidationError as error:
         raise InvalidInput([Problem(field, "", " ".join(error.messages))]) from error
     if password.casefold() == name.casefold():
-        raise InvalidInput([Problem(field, "", "something else than the name")])
+        raise InvalidInput([Problem(field, "", "must not be your name")])
 
 
 def sign_up(request: HttpRequest, name: str, password: str) -> User:
@@ -45,7 +45,7 @@ def sign_up(request: HttpRequest, name: str, password: str) -> User:
             user = get_user_model().objects.create_user(username=name, password=password)
             Preferences.objects.create(owner=user)
     except IntegrityError as error:
-        raise InvalidInput([Problem("name", name, "a name that nobody has taken yet")]) from error
+        raise InvalidInput([Problem("name", name, "this name is taken")]) from error
     enter(request, user)
     return user
 
@@ -59,7 +59,7 @@ def sign_in(request: HttpRequest, name: str, password: str) -> User:
     if user is None:
         if getattr(request, "axes_locked_out", False):
             raise Paused(wait_s(request, {"username": known}))
-        raise InvalidInput([Problem("password", "", "a name and a password that belong together")])
+        raise InvalidInput([Problem("password", "", "name and password do not match")])
     enter(request, user)
     return user
 
@@ -130,7 +130,7 @@ def _alike(name: str) -> list[str]:
 def change_password(request: HttpRequest, user: User, old: str, new: str) -> None:
     """Gives an account another password and signs it out everywhere but here. Raises InvalidInput."""
     if not user.check_password(old):
-        raise InvalidInput([Problem("old", "", "the password that you have now")])
+        raise InvalidInput([Problem("old", "", "this is not your current password")])
     require_good(new, user.username, "new")
     user.set_password(new)
     user.save(update_fields=["password"])
@@ -152,7 +152,7 @@ def sign_out_everywhere(user: User) -> None:
 def delete_account(user: User, name: str) -> None:
     """Deletes an account with all that is its own. Raises InvalidInput unless its name was typed."""
     if plain_name(name) != user.username:
-        raise InvalidInput([Problem("name", name, "the name of this account")])
+        raise InvalidInput([Problem("name", name, "type the name of this account")])
     with writing(user):
         sign_out_everywhere(user)
         user.delete()

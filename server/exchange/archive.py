@@ -2,7 +2,7 @@
 
 In it: ``archive.json`` (what it is, when, preferences), ``README.txt``, ``locker.json`` and ``locker.csv``,
 ``carriers.json``, ``pictures`` of things, and for each trip a plan file with its kits, what was noted and what pictures
-said, beside a file of what the app remembers of it: steps that can be undone, how kits lay.
+said, beside a file of undo steps, and where everything was packed.
 """
 
 import io
@@ -39,16 +39,16 @@ FORMAT, VERSION = "narrow-mule-archive", 1
 MOST_FILES, MOST_BYTES, MOST_ZIPPED = 4_000, 400_000_000, 100_000_000
 _GEAR = TypeAdapter(tuple[Gear, ...])
 _CARRIERS = TypeAdapter(tuple[CarrierValue, ...])
-_README = """Narrow Mule: all of the account "{name}", taken away on {day}.
+_README = """Narrow Mule: everything in the account "{name}", exported on {day}.
 
-locker.json, locker.csv   {things} things: every field; the table opens in any spreadsheet
+locker.json, locker.csv   {things} items with every field; the table opens in any spreadsheet
 carriers.json             {carriers} carriers with their rules
-pictures/*.webp           {pictures} pictures of things, by the names that locker.json gives them
+pictures/*.webp           {pictures} pictures of items, by their names in locker.json
 trips/*.plan.json         {trips} trips: each a plan file with its kits, marks and picture frames
-trips/*.memory.json       what the app remembers of it: steps that can be undone, how kits lay
-archive.json              what this is, its version, and preferences
+trips/*.memory.json       undo steps, and where everything was packed
+archive.json              format, version and preferences
 
-Put it back under Settings, or with: manage.py restore_account NAME FILE
+Restore it under Settings, or with: manage.py restore_account NAME FILE
 """
 
 
@@ -121,9 +121,9 @@ def restore(owner: User, raw: bytes) -> Restored:
     with _opened(raw) as archive:
         head = _json(archive, "archive.json")
         if not isinstance(head, dict) or head.get("format") != FORMAT:
-            raise _no_archive("archive.json", "the file archive.json of a Narrow Mule archive")
+            raise _no_archive("archive.json", "missing: this is no Narrow Mule export")
         if head.get("version") != VERSION:
-            raise _no_archive("archive.json", f"version {VERSION}, which this app reads")
+            raise _no_archive("archive.json", f"this app reads version {VERSION}")
         gear = _values(archive, "locker.json", _GEAR)
         carriers = _values(archive, "carriers.json", _CARRIERS)
         told = Restored()
@@ -213,7 +213,7 @@ def _opened(raw: bytes) -> zipfile.ZipFile:
     try:
         archive = zipfile.ZipFile(io.BytesIO(raw))
     except (zipfile.BadZipFile, ValueError, NotImplementedError) as error:
-        raise _no_archive("file", "a whole zip file, as it was taken away") from error
+        raise _no_archive("file", "must be a complete zip file, as exported") from error
     inside = archive.infolist()
     if len(inside) > MOST_FILES or sum(one.file_size for one in inside) > MOST_BYTES:
         raise _no_archive("file", f"at most {MOST_FILES:,} files of {MOST_BYTES:,} bytes in all")
@@ -226,9 +226,9 @@ def _bytes(archive: zipfile.ZipFile, name: str) -> bytes:
             # What a zip says of its own sizes is not believed.
             raw = file.read(MAX_BYTES + 1)
     except KeyError as error:
-        raise _no_archive(shorten(name), "this file of the archive") from error
+        raise _no_archive(shorten(name), "missing from the export") from error
     except (zipfile.BadZipFile, RuntimeError, OSError, EOFError, ValueError, NotImplementedError) as error:
-        raise _no_archive(shorten(name), "a whole file, as it was taken away") from error
+        raise _no_archive(shorten(name), "must be a complete file, as exported") from error
     if len(raw) > MAX_BYTES:
         raise _no_archive(shorten(name), f"at most {MAX_BYTES:,} bytes")
     return raw
@@ -240,7 +240,7 @@ def _json(archive: zipfile.ZipFile, name: str, missing: Any = None) -> Any:
     try:
         return json.loads(_bytes(archive, name))
     except (ValueError, RecursionError) as error:
-        raise _no_archive(shorten(name), "a whole JSON document") from error
+        raise _no_archive(shorten(name), "must be a complete JSON document") from error
 
 
 def _values(archive: zipfile.ZipFile, name: str, shape: TypeAdapter[Any]) -> Any:
@@ -261,7 +261,7 @@ def _pictures(archive: zipfile.ZipFile) -> dict[str, bytes]:
             name = path.removeprefix("pictures/").removesuffix(".webp")
             found[name] = _bytes(archive, path)
             if not is_small_picture(name, found[name]):
-                raise _no_archive(shorten(path), "a picture as it was taken away")
+                raise _no_archive(shorten(path), "must be a picture, as exported")
     return found
 
 

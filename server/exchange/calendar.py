@@ -17,7 +17,7 @@ from server.exchange.words import clock_of, task_head, task_things
 _BEFORE = timedelta(minutes=15)
 ON_FOOT = (
     "By Naismith’s rule: general guidance. Weather service, avalanche bulletin, tides, local rules and trained guides "
-    "decide. Tell somebody your route."
+    "decide. Tell someone your route."
 )
 
 
@@ -36,7 +36,7 @@ def calendar_of(plan: Plan, made: PackOut) -> bytes:
         sockets = f"{night.mains_h:g} h of {night.outlets} outlets" if night.mains_h else "no mains"
         _add(out, plan, f"day-{day.date}", day.date, day.title, f"{day.place}. Coldest {day.lowest_c:g} °C.")
         _walk(out, plan, day)
-        words = f"Each picture into {plan.trip.copies} places. Charge packs: {sockets}."
+        words = f"Make {plan.trip.copies} copies of each picture. Charge batteries: {sockets}."
         _add(out, plan, f"night-{day.date}", day.date, "Tonight: copy and charge", words)
     if plan.trip.days:
         back = plan.trip.days[-1].date + timedelta(days=1)
@@ -59,7 +59,7 @@ def _walk(out: Calendar, plan: Plan, day: Day) -> None:
     _timed(out, plan, f"leave-{day.date}", made.leave, f"Leave: {day.title}", words)
     if back_by is not None and made.down is not None:
         home = f" Down by {made.home_by:%H:%M}." if made.home_by else f" Down at {made.down:%H:%M}."
-        words = f"At the latest, wherever you are.{home} {clock_of(made.back_h)} on the way. {ON_FOOT}"
+        words = f"Turn back now at the latest, however far you got.{home} {clock_of(made.back_h)} on the way. {ON_FOOT}"
         _timed(out, plan, f"turn-back-{day.date}", back_by, f"Turn back: {day.title}", words)
 
 

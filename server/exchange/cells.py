@@ -50,8 +50,8 @@ READ: Mapping[str, Callable[[Any, str], Any]] = {
 }
 _LENGTHS = ("length_mm", "width_mm", "height_mm", "diameter_mm")
 RULE: Mapping[str, str] = {
-    "count": "a whole number, 1 or more",
+    "count": "must be a whole number, 1 or more",
     "mass_g": "a mass: 800, 800 g or 0.8 kg",
     "value": "a number",
-    **dict.fromkeys(_LENGTHS, "a length: 88, 88 mm or 8.8 cm"),
+    **dict.fromkeys(_LENGTHS, "must be a length: 88, 88 mm or 8.8 cm"),
 }

@@ -146,7 +146,7 @@ def _table(name: str, raw: bytes) -> list[dict[str, Any]]:
     except ValueError as error:
         raise InvalidInput([Problem("file", shorten(name), str(error))]) from error
     if not rows:
-        raise InvalidInput([Problem("file", shorten(name), "a table with a row of titles and at least one row")])
+        raise InvalidInput([Problem("file", shorten(name), "must be a table with column titles and at least one row")])
     if len(rows) > MOST_THINGS:
         raise InvalidInput([Problem("file", f"{len(rows):,} rows", f"at most {MOST_THINGS:,}")])
     return rows
@@ -169,11 +169,13 @@ def _row(
             problems.append(RowProblem(field=field, column=by.get(field, field), value=shorten(value), rule=rule))
     name = str(data.get("name", ""))
     if not name:
-        problems.append(RowProblem(field="name", column=by.get("name", "name"), value="", rule="a name"))
+        problems.append(RowProblem(field="name", column=by.get("name", "name"), value="", rule="enter a name"))
     like = typical().get((mend or {}).get("like", "")) or like_of(name, str(data.get("kind", "")))
     if data.get("kind") and kind_of(str(data["kind"])) not in kinds():
         column = by.get("kind", "kind")
-        problems.append(RowProblem(field="kind", column=column, value=shorten(data["kind"]), rule="a kind of gear"))
+        problems.append(
+            RowProblem(field="kind", column=column, value=shorten(data["kind"]), rule="pick a kind of gear")
+        )
     thing = None
     if not problems:
         try:

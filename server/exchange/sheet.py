@@ -39,12 +39,12 @@ _LABEL = ParagraphStyle("label", parent=_TITLE, fontSize=22, leading=26)
 _LINE = colors.HexColor("#9a9484")
 _CAUTIONS = (
     "Load, cold, height, water, night, wildlife, drones: take the usual care, follow local rules and trained guides.",
-    "Lithium: spares and banks in the cabin, contacts covered; carrier and authority decide.",
-    "Safety things stay in the bag, whatever it weighs.",
+    "Lithium: spare batteries and power banks in the cabin, contacts covered; carrier and authority decide.",
+    "Safety gear stays in the bag, whatever it weighs.",
 )
 _SIGNS = (
-    ("pack_ready", "Ready pack"),
-    ("pack_spent", "Spent pack"),
+    ("pack_ready", "Ready battery"),
+    ("pack_spent", "Spent battery"),
     ("card_blank", "Blank card"),
     ("card_full", "Full card"),
     ("card_copied", "Copied card"),
@@ -64,9 +64,9 @@ def load_sheet(plan: Plan, assessment: Assessment, findings: Sequence[Finding]) 
     story: list[Any] = [
         Paragraph(_said(trip.name), _TITLE),
         Paragraph(_said(" · ".join(x for x in (dates, " + ".join(people.values()), plan.kit.name) if x)), _SMALL),
-        Paragraph("On each back", _HEAD),
+        Paragraph("Who carries what", _HEAD),
         _table(
-            ("person", "cabin", "under the seat", "hold", "worn", "base", "carried", "of body"),
+            ("person", "cabin", "under the seat", "hold", "worn", "base", "carried", "of body mass"),
             [
                 (
                     people.get(p.person, p.person),
@@ -76,7 +76,7 @@ def load_sheet(plan: Plan, assessment: Assessment, findings: Sequence[Finding]) 
                 for p in assessment.loads.people
             ],
         ),
-        Paragraph("Bags and legs", _HEAD),
+        Paragraph("Bags on each journey leg", _HEAD),
         _legs(plan, assessment),
         Paragraph("Days", _HEAD),
         _table(("day", "", "coldest", "on foot", "bag of the day"), list(_days(plan))),
@@ -85,10 +85,10 @@ def load_sheet(plan: Plan, assessment: Assessment, findings: Sequence[Finding]) 
             f"Power lasts {_days_of(lasts.power_days, lasts, lasts.missing)}; "
             f"cards last {_days_of(lasts.card_days, lasts, cards)}; each picture in {_places(lasts)}. "
             f"The kit covers {assessment.coverage.score:.0f} % of the brief. "
-            f"Against it stand: blockers {blockers}, cautions {cautions}.",
+            f"Must fix: {blockers}. Worth a look: {cautions}.",
             _TEXT,
         ),
-        Paragraph("Our signs", _HEAD),
+        Paragraph("Battery and card markings", _HEAD),
         *(Paragraph(f"{name}: {_said(getattr(trip.signs, key) or '…')}", _TEXT) for key, name in _SIGNS),
         Spacer(1, 2 * mm),
         *(Paragraph(line, _SMALL) for line in _CAUTIONS),
@@ -115,7 +115,7 @@ def pack_list(plan: Plan, made: PackOut, wanted: Sequence[Wanted]) -> bytes:
         ]
         story += [
             Paragraph("To get first", _HEAD),
-            _table(("", "thing", "how", "kg", "by", "goes back"), lines, boxes=True),
+            _table(("", "item", "how", "kg", "by", "goes back"), lines, boxes=True),
         ]
     for bag in made.bags:
         under = f"into {plan.items[bag.inside].name}" if bag.inside else _weight(bag)
@@ -146,7 +146,7 @@ def labels(plan: Plan, made: PackOut) -> bytes:
         text = [
             Paragraph(_said(plan.items[bag.bag].name), _LABEL),
             Paragraph(_said(f"{people.get(bag.person, '')} · {plan.trip.name}"), _HEAD),
-            Paragraph(f"{_weight(bag)}, {len(bag.lines)} things", _TEXT),
+            Paragraph(f"{_weight(bag)}, {len(bag.lines)} items", _TEXT),
             Paragraph(_said(first), _SMALL),
         ]
         box = Table([[text]], colWidths=[120 * mm])
@@ -158,8 +158,8 @@ def labels(plan: Plan, made: PackOut) -> bytes:
 _UNCOUNTED = {
     Uncounted.NO_DAYS: "the trip has no days yet",
     Uncounted.NO_CAMERA: "no camera is loaded",
-    Uncounted.NOTHING_ASKS: "nothing loaded asks for any",
-    Uncounted.SLOTS_UNKNOWN: "no loaded camera says which cards it takes",
+    Uncounted.NOTHING_ASKS: "nothing loaded needs any",
+    Uncounted.SLOTS_UNKNOWN: "card slots of the cameras unknown",
 }
 
 
@@ -174,12 +174,12 @@ def _days_of(days: int | Uncounted, lasts: Lasts, wanting: Sequence[str]) -> str
 def _places(lasts: Lasts) -> str:
     """The number that Stamina, the scales and the door check tell for the same nights."""
     if lasts.copies_fewest is None:
-        return "no place, for none are planned"
+        return "no copies, none are planned"
     if lasts.copies_short_on is None:
-        return f"{lasts.copies} places by the end of its night"
+        return f"{lasts.copies} copies by the end of its night"
     return (
-        f"{lasts.copies_fewest} of {lasts.copies} places on the worst night, "
-        f"fewer than asked on {lasts.copies_short} of {lasts.days} from {lasts.copies_short_on:%d %b}"
+        f"{lasts.copies_fewest} of {lasts.copies} copies on the worst night, "
+        f"fewer than planned on {lasts.copies_short} of {lasts.days} from {lasts.copies_short_on:%d %b}"
     )
 
 

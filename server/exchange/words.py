@@ -9,11 +9,11 @@ from mule.plan import Plan
 from mule.trail.packout import OutLine, Task
 
 _TASKS = {
-    "charge": "Charge packs and banks",
+    "charge": "Charge batteries and power banks",
     "devices": "Charge laptop, tablet, phones",
     "format": "Format cards, once their pictures are copied",
     "firmware": "Camera firmware: update now or leave it",
-    "clock": "Set camera clocks alike",
+    "clock": "Set all camera clocks alike",
     "sensor": "Clean sensors",
     "permits": "Permits and local rules",
     "documents": "Documents and tickets",
@@ -22,7 +22,7 @@ _TASKS = {
 
 
 def task_head(task: Task, plan: Plan) -> str:
-    """What is to be done: "Charge packs and banks", "Fetch Hand warmers"."""
+    """What is to be done: "Charge batteries and power banks", "Fetch Hand warmers"."""
     return f"Fetch {task_things(task, plan)}" if task.kind == "fetch" else _TASKS[task.kind]
 
 
@@ -51,7 +51,7 @@ def spot_words(line: OutLine, rooms: Mapping[str, RoomUse]) -> str:
 
 
 GET_WORDS: Mapping[str, str] = {
-    "pack": "{label} pack",
+    "pack": "{label} battery",
     "charger": "charger for {label}",
     "usb-power": "USB wall charger",
     "card": "{label} card",
@@ -78,7 +78,7 @@ GET_WORDS: Mapping[str, str] = {
     "film": "roll of {label} film",
     "safety": "{label}",
 }
-_HOW = {"get": "buy, hire or borrow", "rent": "rent", "borrow": "borrow", "post": "in the post"}
+_HOW = {"get": "buy, rent or borrow", "rent": "rent", "borrow": "borrow", "post": "in the post"}
 
 
 def wanted_name(line: Wanted, plan: Plan) -> str:

@@ -64,7 +64,7 @@ def _zip(name: str, file: IO[bytes]) -> Iterator[Frame | Odd]:
     try:
         whole = zipfile.ZipFile(file)
     except (zipfile.BadZipFile, ValueError):
-        yield Odd(name=name, rule="a ZIP that can be opened")
+        yield Odd(name=name, rule="cannot be opened as a ZIP")
         return
     with whole:
         inside = [i for i in whole.infolist() if not i.is_dir() and not plain_name(i.filename).startswith(".")]
@@ -75,25 +75,25 @@ def _zip(name: str, file: IO[bytes]) -> Iterator[Frame | Odd]:
             plain = plain_name(info.filename)
             suffix = PurePosixPath(plain.lower()).suffix
             if suffix not in PICTURES:
-                yield Odd(name=plain, rule="a picture: JPEG or raw. ZIPs in ZIPs are not opened")
+                yield Odd(name=plain, rule="is no JPEG or raw picture; ZIPs in ZIPs are not opened")
                 continue
             try:
                 # However large it says it is, or is: no more than its head is ever unpacked.
                 with whole.open(info) as member:
                     head = member.read(HEAD_BYTES)
             except (RuntimeError, OSError, ValueError, zipfile.BadZipFile, NotImplementedError) as error:
-                yield Odd(name=plain, rule=f"a file that can be unpacked ({type(error).__name__})")
+                yield Odd(name=plain, rule=f"cannot be unpacked ({type(error).__name__})")
                 continue
             yield from _picture(plain, head)
 
 
 def _picture(name: str, head: bytes) -> Iterator[Frame | Odd]:
     if not head:
-        yield Odd(name=name, rule="a file that is not empty")
+        yield Odd(name=name, rule="is empty")
         return
     told = _told(head)
     if not told:
-        yield Odd(name=name, rule="a picture with metadata; it has none, or is no picture")
+        yield Odd(name=name, rule="has no metadata, or is no picture")
         return
     found = {field: next((told[t] for t in tags if told.get(t)), None) for field, tags in _TAGS.items()}
     yield from _frame(name, found)
@@ -166,7 +166,7 @@ def _table(name: str, file: IO[bytes]) -> Iterator[Frame | Odd]:
         known = {re.sub(r"[^a-z0-9]", "", str(key).lower()): value for key, value in row.items()}
         told = {field: next((known[c] for c in names if known.get(c)), None) for field, names in _COLUMNS.items()}
         if not told["name"] and not any(told.values()):
-            yield Odd(name=f"{name}, row {number}", rule="a row with a file name, a focal length or a date")
+            yield Odd(name=f"{name}, row {number}", rule="needs a file name, a focal length or a date")
             continue
         named = plain_name(str(told.pop("name") or f"{name}, row {number}"))
         yield from _frame(named, told)
@@ -176,9 +176,9 @@ def _json(raw: bytes) -> list[dict[str, Any]]:
     try:
         told = json.loads(raw)
     except ValueError as error:
-        raise ValueError("JSON that can be read") from error
+        raise ValueError("must be valid JSON") from error
     if not isinstance(told, list) or not all(isinstance(row, dict) for row in told):
-        raise ValueError("a list of objects, one for each picture")
+        raise ValueError("must be a list of objects, one for each picture")
     return told
 
 
@@ -197,7 +197,7 @@ def _frame(name: str, told: Mapping[str, Any]) -> Iterator[Frame | Odd]:
             wrong.append(f"{field.removesuffix('_mm').replace('_', '-')} {str(value)[:30]}")
     yield Frame.model_validate(kept)
     if wrong:
-        yield Odd(name=name, rule=f"figures that can be: {', '.join(wrong)} left out")
+        yield Odd(name=name, rule=f"left out impossible figures: {', '.join(wrong)}")
 
 
 def _number(value: Any) -> float:

@@ -60,7 +60,7 @@ def take_in(owner: User, slug: str, sent: Sequence[dict[str, Any]], by: str | No
             spec = mark.model_dump(mode="json")
             # As values: what an older version stored lacks the fields that came since.
             if mark.id in known and Mark.model_validate(known[mark.id]) != mark:
-                rule = "an id of its own: another mark has this one"
+                rule = "use another id: a mark with this one exists"
                 refused.append(Refusal(id=mark.id, field="id", value=mark.id, rule=rule))
                 continue
             if mark.id not in known and len(known) >= MOST_MARKS:

@@ -10,12 +10,12 @@ from server.kernel.errors import ProblemDetail
 # By status, in words.
 _SAYS = {
     400: "The request is not written as agreed.",
-    401: "Nobody is signed in.",
+    401: "No one is signed in.",
     403: "The request does not carry its CSRF token, or a link does not let its guest do this.",
     404: "There is no such document among the owner's, or this is not offered here.",
     409: "The document was changed elsewhere meanwhile, or something still refers to it.",
     413: "More was sent than is read.",
-    422: "What was sent breaks a rule.",
+    422: "The request breaks a rule.",
     503: "The server's data cannot be read or written just now.",
     429: "Too many attempts; Retry-After says when the next one counts.",
 }

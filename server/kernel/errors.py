@@ -21,7 +21,7 @@ class NotFound(Exception):
     """There is no such document among the owner's."""
 
     def __init__(self, what: str, id_: str) -> None:
-        self.problem = Problem("id", shorten(id_), f"the id of a {what} of yours")
+        self.problem = Problem("id", shorten(id_), f"must be a {what} of yours")
         super().__init__(f"There is no {what} “{shorten(id_)}” here.")
 
 
@@ -29,9 +29,9 @@ class Stale(Exception):
     """The document was changed elsewhere since the writer read it; ``current`` is what is stored now."""
 
     def __init__(self, what: str, sent: int, stored: int, current: Any) -> None:
-        self.problem = Problem("version", str(sent), f"{stored}, the version stored now")
+        self.problem = Problem("version", str(sent), f"version {stored} is stored now")
         self.current = current
-        super().__init__(f"This {what} was changed somewhere else in the meantime.")
+        super().__init__(f"This {what} was changed somewhere else meanwhile.")
 
 
 class InUse(Exception):
@@ -103,7 +103,7 @@ def install(api: NinjaAPI) -> None:
     def _broken(request: HttpRequest, error: Exception) -> HttpResponse:
         tell(request, ERROR, "broke", 500, error=error)
         number = getattr(request, "trace_id", "")
-        return problem_response(500, f"Something went wrong on the server. It is in its log as {number}.")
+        return problem_response(500, f"Something went wrong on the server. Its log has the details under {number}.")
 
     @api.exception_handler(DatabaseError)
     def _no_data(request: HttpRequest, error: DatabaseError) -> HttpResponse:
@@ -112,9 +112,7 @@ def install(api: NinjaAPI) -> None:
             return _broken(request, error)
         what = ails(error)
         tell(request, ERROR, str(what), 503, error=error)
-        return problem_response(
-            503, f"{what.said} Nothing of this was kept; whoever runs it finds in its log what to do."
-        )
+        return problem_response(503, f"{what.said} Nothing was saved. The server’s log says what to do.")
 
     @api.exception_handler(InvalidInput)
     def _invalid(request: HttpRequest, error: InvalidInput) -> HttpResponse:

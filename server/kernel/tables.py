@@ -21,7 +21,7 @@ _FORMULA = ("=", "+", "-", "@", "\t", "\r")
 def rows_of(name: str, raw: bytes) -> Iterator[dict[str, Any]]:
     """Rows by column title. Raises ValueError, in words, for what is no table."""
     if not raw:
-        raise ValueError("a file that is not empty")
+        raise ValueError("must not be empty")
     if len(raw) > MOST_BYTES:
         raise ValueError(f"at most {MOST_BYTES:,} bytes")
     table = _xlsx(raw) if raw[:2] == b"PK" else _csv(raw)
@@ -30,7 +30,7 @@ def rows_of(name: str, raw: bytes) -> Iterator[dict[str, Any]]:
         if number == 0:
             titles = [str(cell).strip() if cell is not None else "" for cell in row][:MOST_COLUMNS]
             if not any(titles):
-                raise ValueError("a first row with the titles of the columns")
+                raise ValueError("needs column titles in the first row")
             continue
         if number > MOST_ROWS:
             raise ValueError(f"at most {MOST_ROWS:,} rows")
@@ -45,7 +45,7 @@ def _csv(raw: bytes) -> Iterator[Sequence[Any]]:
     try:
         yield from csv.reader(io.StringIO(text, newline=""), delimiter=separator)
     except csv.Error as error:
-        raise ValueError(f"a table that can be read ({error})") from error
+        raise ValueError(f"cannot be read as a table ({error})") from error
 
 
 def _decoded(raw: bytes) -> str:
@@ -56,7 +56,7 @@ def _decoded(raw: bytes) -> str:
             continue
     best = from_bytes(raw).best()
     if best is None or "\x00" in str(best):
-        raise ValueError("text, or a spreadsheet")
+        raise ValueError("must be text or a spreadsheet")
     return str(best)
 
 
@@ -66,7 +66,7 @@ def _require_small(raw: bytes) -> None:
         # Reading stops at the size that is told here: more than it says cannot come out.
         parts = inside.infolist()
     if len(parts) > MOST_PARTS or any(part.file_size > MOST_UNPACKED for part in parts):
-        raise ValueError(f"a spreadsheet of at most {MOST_UNPACKED:,} bytes when unpacked")
+        raise ValueError(f"unpacks to more than {MOST_UNPACKED:,} bytes")
 
 
 def _xlsx(raw: bytes) -> Iterator[Sequence[Any]]:
@@ -79,7 +79,7 @@ def _xlsx(raw: bytes) -> Iterator[Sequence[Any]]:
     except ValueError:
         raise
     except Exception as error:
-        raise ValueError(f"a spreadsheet that can be opened ({type(error).__name__})") from error
+        raise ValueError(f"cannot be opened as a spreadsheet ({type(error).__name__})") from error
 
 
 def as_csv(titles: Sequence[str], rows: Iterable[Mapping[str, Any]]) -> bytes:

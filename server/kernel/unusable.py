@@ -3,23 +3,23 @@
 from collections.abc import Mapping
 
 # What SQLite says -> what people read, and what whoever runs the site does about it.
-_DAMAGED = ("The server's data is damaged.", "stop the site and put a backup back: manage.py restore_site FILE")
+_DAMAGED = ("The server's data is damaged.", "stop the site and restore a backup: manage.py restore_site FILE")
 _AILS: Mapping[str, tuple[str, str]] = {
-    "disk is full": ("The server's disk is full: nothing can be kept.", "free some space where DATA_DIR is"),
-    "no space left": ("The server's disk is full: nothing can be kept.", "free some space where the database is"),
-    "read-only": ("The server may not write its data.", "see why the database only lets itself be read"),
-    "readonly": ("The server may not write its data.", "let the user that runs the site write what is in DATA_DIR"),
-    "unable to open": ("The server cannot open its data.", "see that DATA_DIR is there and belongs to that user"),
+    "disk is full": ("The server's disk is full: nothing can be saved.", "free some space where DATA_DIR is"),
+    "no space left": ("The server's disk is full: nothing can be saved.", "free some space where the database is"),
+    "read-only": ("The server may not write its data.", "find out why the database is read-only"),
+    "readonly": ("The server may not write its data.", "give the site’s user write access to DATA_DIR"),
+    "unable to open": ("The server cannot open its data.", "check that DATA_DIR exists and belongs to the site’s user"),
     "malformed": _DAMAGED,
     "not a database": _DAMAGED,
     "disk i/o": (
         "The server cannot read its data.",
-        "see whether the disk is well; if not, put a backup back",
+        "check the disk; if it is broken, restore a backup",
     ),
-    "locked": ("The server is busy writing.", "see whether a backup or another program holds the database for long"),
+    "locked": ("The server is busy writing.", "check whether a backup or another program holds the database"),
     "no such table": ("The server's data is not ready.", "run manage.py migrate"),
 }
-_UNKNOWN = ("The server cannot reach its data.", "see whether the database runs and DATABASE_URL is right")
+_UNKNOWN = ("The server cannot reach its data.", "check that the database runs and DATABASE_URL is right")
 
 
 class Unusable(Exception):

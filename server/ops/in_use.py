@@ -48,7 +48,9 @@ def hold(database: Path) -> None:
     try:
         _take(database, fcntl.LOCK_SH)
     except BlockingIOError as error:
-        raise Unusable("The data is being restored.", "wait until restore_site has ended, then start again") from error
+        raise Unusable(
+            "The data is being restored.", "wait until restore_site has finished, then start again"
+        ) from error
     except OSError:
         # A folder that cannot be written: what reads from there may go on, and writing says so itself.
         return

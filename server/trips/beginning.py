@@ -56,8 +56,8 @@ def _carrier(owner: User, rule: CarrierValue) -> str:
 def _load_all(owner: User, trip: Trip) -> None:
     things = [thing for thing in locker_of(owner) if at_hand(thing)]
     if len(things) > _MOST_LOADED:
-        rule = f"at most {_MOST_LOADED} kinds of things at once: load this trip's from the Bench"
-        raise InvalidInput([Problem("load", f"{len(things)} kinds of things", rule)])
+        rule = f"at most {_MOST_LOADED} items at once: load this trip’s gear on the Bench"
+        raise InvalidInput([Problem("load", f"{len(things)} items", rule)])
     # Bags first: the rest finds its place in them.
     things.sort(key=lambda thing: (not isinstance(thing, Bag), not isinstance(thing, Insert)))
     edits: list[Edit] = [Load(item=thing.id, count=thing.count) for thing in things]

@@ -56,7 +56,7 @@ def lend(trip: Trip, lender: User, items: Iterable[str]) -> list[LentThing]:
         have = {row.source: row for row in trip.lent.filter(lender=lender)}
         others = trip.lent.count() - len(have)
         if others + len(have.keys() | wished) > MOST_LENT or len(gear_for(trip)) + len(wished) > MOST_THINGS:
-            raise InvalidInput([Problem("items", str(len(wished)), f"at most {MOST_LENT} things lent to one trip")])
+            raise InvalidInput([Problem("items", str(len(wished)), f"at most {MOST_LENT} items lent to one trip")])
         free = FreeSlugs(slugs(Thing, trip.owner) | set(trip.lent.values_list("item", flat=True)))
         ids = {source: row.item for source, row in have.items()}
         ids |= {source: free.take(f"{source[:48]}-lent") for source in wished if source not in ids}
@@ -109,7 +109,7 @@ def _home_of(mine: Mapping[str, Gear], thing: Gear) -> list[str]:
     if home is None:
         return []
     if home not in mine:
-        raise InvalidInput([Problem("items", thing.name, "filters whose adapter or camera is in your locker, too")])
+        raise InvalidInput([Problem("items", thing.name, "its adapter or camera must be in your locker, too")])
     return [home]
 
 
@@ -131,4 +131,6 @@ def _require_enough(trip: Trip, thing: Gear) -> None:
     for kit in trip.kits.all():
         loaded = sum(entry["count"] for entry in kit.entries if entry["item"] == thing.id)
         if loaded > thing.count:
-            raise InvalidInput([Problem("items", thing.name, f"at least {loaded}: kit “{kit.name}” loads that many")])
+            raise InvalidInput(
+                [Problem("items", thing.name, f"must be at least {loaded}: kit “{kit.name}” loads that many")]
+            )

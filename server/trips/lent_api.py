@@ -39,7 +39,7 @@ def lend_things(request: SignedInRequest, slug: str, payload: LendItems) -> Stat
     """Lay things of one's own locker, as they are now, beside those of a trip that one plans along with."""
     guest = request.auth.guest
     if guest is None or guest.account is None:
-        raise HttpError(403, "On a trip of your own your things are on the table already.")
+        raise HttpError(403, "On your own trip you can load your gear directly.")
     rows = lending.lend(services.find_trip(request.auth.owner, slug), guest.account, payload.items)
     return Status(201, [_out(request.auth, row) for row in rows])
 

@@ -103,7 +103,7 @@ def _refuse_if_carrying(before: TripValue, after: TripValue, kits: Sequence[Kit]
     for person in before.people:
         for kit in kits:
             if person.id not in staying and any(e["place"].get("person") == person.id for e in kit.entries):
-                rule = f"{person.name} still carries things in kit “{kit.name}”: move or leave them first"
+                rule = f"{person.name} still carries gear in kit “{kit.name}”: move or leave them first"
                 raise InvalidInput([Problem("people", person.name, rule)])
 
 

@@ -27,7 +27,9 @@ def require_unused(trips: Iterable[Trip], item: str, name: str) -> None:
         raise InUse(f"{name} is still loaded.", Problem("id", item, f"first leave it out of kit {where}"))
     marked = (trip for trip in trips if item in Marks.model_validate(trip.spec.get("marks", {})).items())
     for trip in marked:
-        raise InUse(f"{name} is marked on a trip.", Problem("id", item, f"first take its mark off trip “{trip.name}”"))
+        raise InUse(
+            f"{name} is marked on a trip.", Problem("id", item, f"first remove its mark from trip “{trip.name}”")
+        )
 
 
 @receiver(thing_to_go, dispatch_uid="trips")
@@ -40,7 +42,7 @@ def _enough_for_kits(owner: User, gear: Gear, **_: Any) -> None:
     for kit in kits_with(Trip.objects.filter(owner=owner), gear.id):
         loaded = sum(e["count"] for e in kit.entries if e["item"] == gear.id)
         if loaded > gear.count:
-            rule = f"at least {loaded}: kit “{kit.name}” of “{kit.trip.name}” loads that many"
+            rule = f"must be at least {loaded}: kit “{kit.name}” of “{kit.trip.name}” loads that many"
             raise InvalidInput([Problem("count", str(gear.count), rule)])
 
 
@@ -54,4 +56,4 @@ def _on_legs(owner: User, slug: str, name: str, **_: Any) -> None:
     trips = [t for t in Trip.objects.filter(owner=owner) if any(g["carrier"] == slug for g in t.spec["legs"])]
     if trips:
         where = ", ".join(f"“{trip.name}”" for trip in trips[:5])
-        raise InUse(f"{name} is still in use.", Problem("id", slug, f"first take it off the legs of {where}"))
+        raise InUse(f"{name} is still in use.", Problem("id", slug, f"first remove it from the journey of {where}"))

@@ -5,16 +5,18 @@ from typing import Any
 
 from playwright.sync_api import APIResponse, Page, expect
 
+from tests.journeys import labels
+
 
 def add_gear(page: Page, typed: str) -> None:
     """The button, the letters, Enter; the field stays for the next, until it is done with."""
-    page.get_by_role("button", name="Add gear").click()
-    expect(page.get_by_label("Find: 24-70")).to_be_focused()
+    page.get_by_role("button", name=labels.ADD_GEAR).click()
+    expect(page.get_by_label("Search (24-70")).to_be_focused()
     page.keyboard.type(typed)
     page.keyboard.press("Enter")
-    dialog = page.get_by_role("dialog", name="Add gear")
+    dialog = page.get_by_role("dialog", name=labels.ADD_GEAR)
     expect(dialog).to_contain_text(re.compile("is in the locker|came into the locker"))
-    dialog.get_by_role("button", name="Done").click()
+    dialog.get_by_role("button", name=labels.DONE).click()
     expect(dialog).to_be_hidden()
 
 
@@ -22,30 +24,30 @@ def add_small_plane(page: Page, kilograms: str) -> None:
     """A carrier of one's own, from a pattern, with the mass it takes in the cabin."""
     page.goto("/rules")
     page.get_by_role("button", name=re.compile("^Small propeller plane")).click()
-    page.get_by_label("Name").fill("Gannet Hopper")
-    page.get_by_label("Mass each").first.fill(kilograms)
-    page.get_by_role("button", name="Add carrier").click()
+    page.get_by_label(labels.NAME).fill("Gannet Hopper")
+    page.get_by_label(labels.MASS_EACH).first.fill(kilograms)
+    page.get_by_role("button", name=labels.ADD_CARRIER).click()
     expect(page.locator(".list")).to_contain_text("Gannet Hopper")
 
 
 def plan_trip(page: Page, name: str) -> None:
     page.goto("/trips")
-    page.get_by_role("button", name="Plan a trip").click()
-    page.get_by_label("Name").fill(name)
-    page.get_by_label("Where").fill("West coast")
-    page.get_by_label("First day").fill("2027-04-01")
-    page.get_by_label("Days", exact=True).fill("3")
-    page.get_by_label("Who carries").fill("Ines + Marit")
-    page.get_by_label("Load all that is in the locker").uncheck()
-    page.get_by_role("button", name="On to the brief").click()
+    page.get_by_role("button", name=labels.PLAN_A_TRIP).click()
+    page.get_by_label(labels.NAME).fill(name)
+    page.get_by_label(labels.WHERE).fill("West coast")
+    page.get_by_label(labels.FIRST_DAY).fill("2027-04-01")
+    page.get_by_label(labels.DAYS, exact=True).fill("3")
+    page.get_by_label("People (Ines").fill("Ines + Marit")
+    page.get_by_label("Load the whole locker").uncheck()
+    page.get_by_role("button", name=labels.ON_TO_THE_BRIEF).click()
     page.wait_for_url("**/brief")
 
 
 def add_want(page: Page, name: str, low: str, high: str) -> None:
-    page.get_by_role("button", name="Add a want").click()
+    page.get_by_role("button", name=labels.ADD_A_SHOT).click()
     form = page.locator(".edit")
-    form.get_by_label("Name").fill(name)
-    form.get_by_label("From").fill(low)
+    form.get_by_label(labels.NAME).fill(name)
+    form.get_by_label(labels.FROM).fill(low)
     form.get_by_label("To", exact=True).fill(high)
 
 

@@ -4,6 +4,7 @@ import re
 
 from playwright.sync_api import Browser, Locator, Page, Route, expect
 
+from tests.journeys import labels
 from tests.journeys.kits import own_kit, version
 
 BIG = re.compile(r"Cabin bag, Ines")
@@ -21,15 +22,15 @@ def on_own_kit(page: Page, letter: str) -> str:
     """The bench of a copy of a kit, when it is that kit's; gives its letter."""
     kit = own_kit(page, letter)
     page.goto(f"/trips/lofoten/{kit}/bench")
-    page.get_by_role("region", name="The mat").wait_for()
+    page.get_by_role("region", name=labels.THE_MAT).wait_for()
     return kit
 
 
 def test_a_kit_is_copied_and_stands_open(inside: Page) -> None:
     inside.goto("/trips/lofoten/b/bench")
-    inside.get_by_role("button", name="More for this kit").click()
-    inside.get_by_text("Copy this kit").click()
-    inside.get_by_role("button", name="Add", exact=True).click()
+    inside.get_by_role("button", name=labels.MORE_FOR_THIS_KIT).click()
+    inside.get_by_text(labels.COPY_THIS_KIT).click()
+    inside.get_by_role("button", name=labels.ADD, exact=True).click()
     inside.wait_for_url(re.compile(r"/trips/lofoten/(?!b/)[a-z]/bench"))
     expect(inside.locator(".ledger")).to_contain_text("Corrie 100–400")
     expect(inside.get_by_role("main")).to_have_attribute("aria-busy", "false")
@@ -114,7 +115,7 @@ def test_a_click_on_the_mat_changes_every_number_at_once(inside: Page) -> None:
 
 def test_pieces_of_a_thing_are_loaded_and_left_one_by_one(inside: Page) -> None:
     on_own_kit(inside, "b")
-    packs = thing(inside, "LB-4 pack")
+    packs = thing(inside, "LB-4 battery")
     expect(packs).to_contain_text("3 of 5")
     packs.locator("[data-piece]").nth(3).click()
     expect(packs).to_contain_text("4 of 5")
@@ -133,15 +134,15 @@ def test_the_bench_works_by_keyboard_alone(inside: Page) -> None:
     inside.keyboard.press("Space")
     expect(focused).to_have_attribute("aria-pressed", "true")
     inside.keyboard.press("Enter")
-    expect(inside.get_by_role("dialog", name="Tarn 85 f/1.8")).to_contain_text("What it earns")
+    expect(inside.get_by_role("dialog", name="Tarn 85 f/1.8")).to_contain_text("Its worth")
     inside.keyboard.press("Escape")
     inside.keyboard.press("1")
     inside.wait_for_url("**/brief")
     inside.keyboard.press("2")
     inside.wait_for_url("**/bench")
     inside.keyboard.press("?")
-    expect(inside.get_by_role("dialog", name="Keys")).to_contain_text("Go to Brief")
-    expect(inside.get_by_role("dialog", name="Keys")).to_contain_text("Ctrl+Z")
+    expect(inside.get_by_role("dialog", name=labels.KEYS)).to_contain_text("Go to Brief")
+    expect(inside.get_by_role("dialog", name=labels.KEYS)).to_contain_text("Ctrl+Z")
 
 
 def test_arrows_walk_over_the_mat(demo: Page) -> None:
@@ -168,10 +169,10 @@ def test_a_thing_moves_to_another_bag(inside: Page) -> None:
 
 def test_a_scale_opens_the_reason_behind_it(demo: Page) -> None:
     demo.locator("footer button", has_text="On the back").click()
-    expect(demo.get_by_text("What each person carries")).to_be_visible()
+    expect(demo.get_by_text(labels.LOAD_OF_EACH_PERSON)).to_be_visible()
     demo.keyboard.press("Escape")
     demo.locator("footer button", has_text="Brief").click()
-    expect(demo.get_by_text("How much of each want is met")).to_be_visible()
+    expect(demo.get_by_text(labels.HOW_MUCH_OF_EACH_SHOT_IS)).to_be_visible()
 
 
 def test_a_band_of_the_reach_chart_opens_why_the_want_is_met(demo: Page) -> None:
@@ -182,7 +183,7 @@ def test_a_band_of_the_reach_chart_opens_why_the_want_is_met(demo: Page) -> None
 
 
 def test_the_reach_chart_has_a_table_behind_it(demo: Page) -> None:
-    demo.locator(".reach").get_by_role("button", name="as a table").click()
+    demo.locator(".reach").get_by_role("button", name=labels.AS_A_TABLE).click()
     row = demo.locator(".reach tr", has_text="1.5× crop").filter(has_text="24–70")
     expect(row.first).to_contain_text("36–105 mm")
     expect(row.first).to_contain_text("20")
@@ -207,7 +208,7 @@ def test_the_shelf_tells_how_each_kit_stands(page: Page) -> None:
     page.get_by_role("button", name="Step into the demo").click()
     page.wait_for_url("**/bench")
     page.goto("/trips")
-    kits = page.get_by_role("region", name="Current").get_by_role("list", name="Kits").get_by_role("listitem")
+    kits = page.get_by_role("region", name=labels.CURRENT).get_by_role("list", name=labels.KITS).get_by_role("listitem")
     expect(kits).to_have_count(3)
     expect(kits.nth(1)).to_contain_text(re.compile(r"1\d\.\d\d kg carried · 9\d % of the brief · power \d of 9 days"))
     expect(kits.nth(1)).to_contain_text("2 legs refuse it")
@@ -217,7 +218,7 @@ def test_the_shelf_tells_how_each_kit_stands(page: Page) -> None:
 
 def test_a_small_bench_can_be_tried_without_an_account(page: Page) -> None:
     page.goto("/welcome")
-    bench = page.get_by_role("region", name="A small bench to try")
+    bench = page.get_by_role("region", name=labels.A_SMALL_BENCH_TO_TRY)
     lens = bench.get_by_role("button", name=re.compile("100–400"))
     expect(lens).to_have_attribute("aria-pressed", "true")
     figure = bench.locator(".figures b").first

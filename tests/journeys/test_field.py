@@ -10,6 +10,7 @@ import pytest
 from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect
 
 from server.ops.demo.scale import Load, serve
+from tests.journeys import labels
 from tests.site import PHONE, Traffic
 
 
@@ -38,14 +39,14 @@ def phone(browser: Browser, url: str, cookies: list[Any]) -> BrowserContext:
 
 
 def note(page: Page, words: str) -> None:
-    page.get_by_label("note", exact=True).fill(words)
-    page.get_by_role("button", name="Keep the note").click()
-    expect(page.get_by_role("list", name="Noted this day").get_by_text(words, exact=True)).to_be_visible()
+    page.get_by_label(labels.NOTE, exact=True).fill(words)
+    page.get_by_role("button", name=labels.SAVE_NOTE).click()
+    expect(page.get_by_role("list", name=labels.NOTED_THIS_DAY).get_by_text(words, exact=True)).to_be_visible()
 
 
 def words(page: Page) -> None:
-    page.get_by_role("navigation", name="Parts of the trail").get_by_role("button", name="note").click()
-    page.get_by_role("group", name="Sort of note").get_by_role("button", name="words").click()
+    page.get_by_role("navigation", name=labels.PARTS_OF_THE_TRAIL).get_by_role("button", name=labels.NOTE).click()
+    page.get_by_role("group", name=labels.KIND_OF_NOTE).get_by_role("button", name="words").click()
 
 
 def test_things_are_ticked_in_and_stay_ticked(demo: Page) -> None:
@@ -65,7 +66,7 @@ def test_things_are_ticked_in_and_stay_ticked(demo: Page) -> None:
 def taken_back(part: Locator, shown: str) -> None:
     """What a bag was weighed at is taken back: every screen of the trip would go by it, also for journeys to come."""
     row = part.locator(".one").filter(has_text=shown)
-    row.get_by_role("button", name="Undo").click()
+    row.get_by_role("button", name=labels.UNDO_BUTTON).click()
     expect(row).to_have_count(0)
     # The screen is ahead of the site: a mark that is still on its way when the page closes comes with the next visit.
     for _ in range(100):
@@ -78,9 +79,9 @@ def taken_back(part: Locator, shown: str) -> None:
 
 def test_a_bag_is_weighed_by_the_scale_and_the_difference_is_explained(inside: Page, scale: None) -> None:
     inside.goto("/trips/lofoten/b/pack-out")
-    inside.get_by_role("navigation", name="Beside the list").get_by_role("button", name="scale").click()
-    part = inside.get_by_role("region", name="Scale")
-    part.get_by_role("button", name="Read the scale").first.click()
+    inside.get_by_role("navigation", name=labels.BESIDE_THE_LIST).get_by_role("button", name="scale").click()
+    part = inside.get_by_role("region", name=labels.SCALE)
+    part.get_by_role("button", name=labels.READ_THE_SCALE).first.click()
     expect(part).to_contain_text("The scale shows 8.73 kg.")
     expect(part).to_contain_text(re.compile("than planned"))
     taken_back(part, "8.73 kg")
@@ -88,32 +89,32 @@ def test_a_bag_is_weighed_by_the_scale_and_the_difference_is_explained(inside: P
 
 def test_a_scale_that_is_not_there_is_said_plainly_and_the_mass_is_typed(inside: Page) -> None:
     inside.goto("/trips/lofoten/b/pack-out")
-    inside.get_by_role("navigation", name="Beside the list").get_by_role("button", name="scale").click()
-    part = inside.get_by_role("region", name="Scale")
-    part.get_by_role("button", name="Read the scale").last.click()
+    inside.get_by_role("navigation", name=labels.BESIDE_THE_LIST).get_by_role("button", name="scale").click()
+    part = inside.get_by_role("region", name=labels.SCALE)
+    part.get_by_role("button", name=labels.READ_THE_SCALE).last.click()
     expect(part).to_contain_text("No scale is connected.")
     part.get_by_label(re.compile("^Kilograms of")).last.fill("14,9")
-    part.get_by_role("button", name="Keep").last.click()
+    part.get_by_role("button", name=labels.KEEP).last.click()
     expect(part).to_contain_text("14.90 kg")
     taken_back(part, "14.90 kg")
 
 
 def test_erasing_a_card_with_too_few_copies_asks_twice(inside: Page) -> None:
     inside.goto("/trips/lofoten/b/trail")
-    boards = inside.get_by_role("region", name="Packs and cards")
+    boards = inside.get_by_role("region", name=labels.BATTERIES_AND_CARDS)
     card = boards.locator(".card").first
-    card.get_by_role("button", name="full").click()
-    expect(card).to_contain_text("keep it")
-    card.get_by_role("button", name="erased").click()
-    expect(card).to_contain_text("Do you really want to erase it?")
-    card.get_by_role("button", name="Yes, erase").click()
+    card.get_by_role("button", name=labels.FULL).click()
+    expect(card).to_contain_text("do not erase")
+    card.get_by_role("button", name=labels.ERASED).click()
     expect(card).to_contain_text("Erase it all the same?")
-    card.get_by_role("button", name="Keep it").click()
+    card.get_by_role("button", name=labels.YES_ERASE).click()
+    expect(card).to_contain_text("Erase it all the same?")
+    card.get_by_role("button", name=labels.KEEP_IT).click()
     expect(card).to_contain_text("full")
     for _ in range(2):
-        card.get_by_role("button", name="+ copy").click()
+        card.get_by_role("button", name=labels.COPY).click()
     expect(card).to_contain_text("safe to erase")
-    card.get_by_role("button", name="erased").click()
+    card.get_by_role("button", name=labels.ERASED).click()
     expect(card).to_contain_text("blank")
 
 
@@ -128,7 +129,7 @@ def test_fifty_notes_without_a_network_are_all_there_in_order_and_once(
         note(page, f"Offline note {number:02}")
     expect(page.get_by_text(re.compile("50 notes wait here"))).to_be_visible()
     page.reload()
-    expect(page.get_by_role("navigation", name="Parts of the trail")).to_be_visible()
+    expect(page.get_by_role("navigation", name=labels.PARTS_OF_THE_TRAIL)).to_be_visible()
     expect(page.get_by_text(re.compile("50 notes wait here"))).to_be_visible()
     context.set_offline(False)
     page.evaluate("window.dispatchEvent(new Event('online'))")
@@ -146,7 +147,7 @@ def test_the_trail_opened_once_is_there_again_without_a_network(
     (page,) = context.pages
     context.set_offline(True)
     page.reload()
-    expect(page.get_by_role("navigation", name="Parts of the trail")).to_be_visible()
+    expect(page.get_by_role("navigation", name=labels.PARTS_OF_THE_TRAIL)).to_be_visible()
     words(page)
     note(page, "Second visit, no network")
     context.close()
@@ -161,9 +162,9 @@ def test_a_page_that_is_not_on_the_phone_says_so_and_opens_when_the_network_is_b
     # A phone that was short of room has thrown away what it kept of the answers.
     page.evaluate("caches.delete('answers')")
     page.reload()
-    expect(page.get_by_role("heading", name="No connection")).to_be_visible()
+    expect(page.get_by_role("heading", name=labels.NO_CONNECTION)).to_be_visible()
     context.set_offline(False)
-    expect(page.get_by_role("navigation", name="Parts of the trail")).to_be_visible()
+    expect(page.get_by_role("navigation", name=labels.PARTS_OF_THE_TRAIL)).to_be_visible()
     assert page.url.endswith("/trips/canoe/a/trail")
     context.close()
 
@@ -176,8 +177,8 @@ def test_a_new_version_waits_until_it_is_asked_for(browser: Browser, site: str, 
     told = page.get_by_role("status").filter(has_text="A new version of Narrow Mule is here.")
     expect(told).to_be_visible()
     with page.expect_navigation():
-        told.get_by_role("button", name="Reload").click()
-    expect(page.get_by_role("navigation", name="Parts of the trail")).to_be_visible()
+        told.get_by_role("button", name=labels.RELOAD).click()
+    expect(page.get_by_role("navigation", name=labels.PARTS_OF_THE_TRAIL)).to_be_visible()
     at_work = page.evaluate("navigator.serviceWorker.controller.scriptURL")
     assert at_work.endswith("/sw.js?newer")
     context.close()
@@ -189,7 +190,7 @@ def test_two_phones_that_disagree_about_a_card_are_both_kept_and_asked(
     ours, theirs = phone(browser, site, in_demo), phone(browser, site, in_demo)
     for context, state in ((ours, "full"), (theirs, "in use")):
         page = context.pages[0]
-        page.get_by_role("button", name="packs, cards").click()
+        page.get_by_role("button", name=labels.BATTERIES_CARDS).click()
         context.set_offline(True)
         card = page.locator(".card").first
         card.get_by_role("button", name=state, exact=True).click()
@@ -205,7 +206,7 @@ def test_two_phones_that_disagree_about_a_card_are_both_kept_and_asked(
     expect(clash).to_contain_text("no. 1 in use")
     clash.get_by_role("button", name=re.compile("no. 1 full")).click()
     expect(clash).to_be_hidden()
-    page.get_by_role("button", name="packs, cards").click()
+    page.get_by_role("button", name=labels.BATTERIES_CARDS).click()
     expect(page.locator(".card").first).to_contain_text("full")
     ours.close()
     theirs.close()

@@ -5,6 +5,8 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.journeys import labels
+
 
 @pytest.mark.parametrize(
     ("path", "opener", "item", "window"),
@@ -41,8 +43,8 @@ def test_a_key_that_opens_a_window_gives_the_focus_back_to_the_mat(demo: Page) -
     thing = demo.locator('[data-thing="l-24-70"]')
     thing.focus()
     demo.keyboard.press("?")
-    keys = demo.get_by_role("dialog", name="Keys")
-    expect(keys.get_by_role("button", name="Close")).to_be_focused()
+    keys = demo.get_by_role("dialog", name=labels.KEYS)
+    expect(keys.get_by_role("button", name=labels.CLOSE)).to_be_focused()
     demo.keyboard.press("Escape")
     expect(keys).to_be_hidden()
     expect(thing).to_be_focused()

@@ -8,6 +8,8 @@ from PIL import Image
 from PIL.TiffImagePlugin import IFDRational
 from playwright.sync_api import Page, expect
 
+from tests.journeys import labels
+
 EXIF, FOCAL, F_NUMBER, EXPOSURE, ISO, TAKEN, MODEL = 0x8769, 0x920A, 0x829D, 0x829A, 0x8827, 0x9003, 0x0110
 
 
@@ -45,15 +47,15 @@ def test_pictures_of_before_become_wants(inside: Page, tmp_path: Path) -> None:
     sent: list[str] = []
     inside.on("request", lambda request: sent.append(request.post_data or "") if "/brief/past" in request.url else None)
     inside.goto("/trips/lofoten/b/brief")
-    inside.get_by_role("button", name="from your pictures").click()
-    window = inside.get_by_role("dialog", name="Wants from your pictures")
-    window.get_by_label("A folder of pictures").set_input_files(folder(tmp_path / "june"))
-    expect(window.get_by_text("45 pictures read. 1 file told nothing.")).to_be_visible()
+    inside.get_by_role("button", name=labels.FROM_YOUR_PICTURES).click()
+    window = inside.get_by_role("dialog", name=labels.SHOTS_FROM_YOUR_PICTURES)
+    window.get_by_label(labels.A_FOLDER_OF_PICTURES).set_input_files(folder(tmp_path / "june"))
+    expect(window.get_by_text("45 pictures read. 1 file has no metadata.")).to_be_visible()
     assert len(sent) == 1
     assert "shore-1" not in sent[0], "names of pictures stay in the browser"
 
     # The camera is one of one's own: from now on that is known.
-    pick = window.get_by_label("Which of yours is MODEL-7 II")
+    pick = window.get_by_label("Your item for MODEL-7 II")
     expect(window.get_by_text("45 pictures taken as full frame")).to_be_visible()
     pick.click()
     inside.locator(".v-overlay__content").get_by_role("option", name="Corrie C1 · second").click()
@@ -65,8 +67,8 @@ def test_pictures_of_before_become_wants(inside: Page, tmp_path: Path) -> None:
     expect(window.get_by_label("Take Far subjects")).to_be_visible()
     window.get_by_label("Name of Wide views").fill("Shores at dawn")
     window.get_by_label("Take Far subjects").set_checked(True)
-    window.get_by_role("button", name="Add 3 wants").click()
-    wants = inside.get_by_role("listbox", name="Wants").get_by_role("option")
+    window.get_by_role("button", name="Add 3 shots").click()
+    wants = inside.get_by_role("listbox", name=labels.SHOTS).get_by_role("option")
     for name in ("Shores at dawn", "Night sky", "Far subjects"):
         expect(wants.filter(has_text=name)).to_have_count(1)
 
@@ -76,14 +78,14 @@ def test_reading_can_be_stopped(inside: Page, tmp_path: Path) -> None:
     for n in range(300):
         (many / f"again-{n}.jpg").hardlink_to(many / "shore-0.jpg")
     inside.goto("/trips/lofoten/b/brief")
-    inside.get_by_role("button", name="from your pictures").click()
-    window = inside.get_by_role("dialog", name="Wants from your pictures")
+    inside.get_by_role("button", name=labels.FROM_YOUR_PICTURES).click()
+    window = inside.get_by_role("dialog", name=labels.SHOTS_FROM_YOUR_PICTURES)
     # Slow enough to be stopped on any machine.
     inside.evaluate(
         "() => { const whole = Blob.prototype.arrayBuffer;"
         " Blob.prototype.arrayBuffer = async function () {"
         " await new Promise(r => setTimeout(r, 100)); return whole.call(this) } }"
     )
-    window.get_by_label("A folder of pictures").set_input_files(many)
-    window.get_by_role("button", name="stop here").click()
+    window.get_by_label(labels.A_FOLDER_OF_PICTURES).set_input_files(many)
+    window.get_by_role("button", name=labels.STOP_HERE).click()
     expect(window.get_by_text("before you stopped, of 346")).to_be_visible()

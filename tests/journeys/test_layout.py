@@ -2,6 +2,7 @@
 
 from playwright.sync_api import Page
 
+from tests.journeys import labels
 from tests.journeys.screens import UNFOLD, WRONG, resize
 
 
@@ -15,7 +16,7 @@ def test_whatever_is_chosen_in_the_locker_its_fields_can_be_read(inside: Page) -
     wrong = {}
     for kind in kinds:
         inside.locator(f'.rows [data-kind="{kind}"]').first.click()
-        inside.get_by_role("complementary", name="The thing chosen").wait_for()
+        inside.get_by_role("complementary", name=labels.CHOSEN_ITEM).wait_for()
         inside.evaluate(UNFOLD)
         if found := inside.evaluate(WRONG):
             wrong[kind] = found

@@ -6,6 +6,7 @@ import re
 import pypdfium2
 from playwright.sync_api import Page, expect
 
+from tests.journeys import labels
 from tests.journeys.own import (
     BAG,
     BODY,
@@ -37,9 +38,9 @@ def feet(page: Page, *said: str) -> None:
 def sheet(page: Page) -> str:
     """The printed load sheet, as one line of text."""
     go(page, "Pack-out")
-    page.get_by_role("navigation", name="Beside the list").get_by_role("button", name="take along").click()
+    page.get_by_role("navigation", name=labels.BESIDE_THE_LIST).get_by_role("button", name=labels.TAKE_ALONG).click()
     with page.expect_download() as caught:
-        page.get_by_role("link", name="Load sheet, one page").click()
+        page.get_by_role("link", name=labels.LOAD_SHEET_ONE_PAGE).click()
     pages = pypdfium2.PdfDocument(io.BytesIO(caught.value.path().read_bytes()))
     assert len(pages) == 1
     return " ".join(pages[0].get_textpage().get_text_range().split())
@@ -47,7 +48,7 @@ def sheet(page: Page) -> str:
 
 def on_the_scale(page: Page) -> None:
     go(page, "Pack-out")
-    page.get_by_role("navigation", name="Beside the list").get_by_role("button", name="scale", exact=True).click()
+    page.get_by_role("navigation", name=labels.BESIDE_THE_LIST).get_by_role("button", name="scale", exact=True).click()
 
 
 def a_trip_by_small_plane(page: Page) -> None:
@@ -56,20 +57,20 @@ def a_trip_by_small_plane(page: Page) -> None:
     for typed in GEAR:
         add_gear(page, typed)
     page.goto("/trips")
-    page.get_by_role("button", name="Plan a trip").click()
-    page.get_by_label("Name").fill("North shore")
-    page.get_by_label("First day").fill("2027-04-01")
-    page.get_by_label("Days", exact=True).fill("3")
-    page.get_by_label("Who carries").fill("Ines")
-    page.get_by_role("dialog").locator(".v-select", has_text="Nights in").locator(".v-field").click()
+    page.get_by_role("button", name=labels.PLAN_A_TRIP).click()
+    page.get_by_label(labels.NAME).fill("North shore")
+    page.get_by_label(labels.FIRST_DAY).fill("2027-04-01")
+    page.get_by_label(labels.DAYS, exact=True).fill("3")
+    page.get_by_label("People (Ines").fill("Ines")
+    page.get_by_role("dialog").locator(".v-select", has_text="Overnight power").locator(".v-field").click()
     page.get_by_role("option", name=HUT).click()
-    page.get_by_label("Load all that is in the locker").uncheck()
-    page.get_by_role("button", name="On to the brief").click()
+    page.get_by_label("Load the whole locker").uncheck()
+    page.get_by_role("button", name=labels.ON_TO_THE_BRIEF).click()
     page.wait_for_url("**/brief")
     add_want(page, "Shore", "24 mm", "200")
     saved(page)
     page.keyboard.press("Escape")
-    page.get_by_role("button", name="add a leg").click()
+    page.get_by_role("button", name=labels.ADD_A_LEG).click()
     page.locator("section[aria-label=Legs] .v-select").click()
     page.get_by_role("option", name="Gannet Hopper").click()
     saved(page)
@@ -93,11 +94,11 @@ def test_every_screen_and_the_paper_tell_one_figure(newcomer: Page) -> None:
     go(page, "Bench")
     load(page, "Photo backpack")
     feet(page, "4.01 kg of 5")
-    page.get_by_role("button", name="undo").click()
+    page.get_by_role("button", name=labels.UNDO).click()
     feet(page, "2.31 kg in no bag")
-    page.get_by_role("button", name="redo").click()
-    feet(page, "4.01 kg of 5", "no Large pack loaded", "no card loaded")
-    load(page, "Large pack", "SD card")
+    page.get_by_role("button", name=labels.REDO).click()
+    feet(page, "4.01 kg of 5", "no Large battery loaded", "no card loaded")
+    load(page, "Large battery", "SD card")
 
     # 720 + 800 + 795 + 1700 + 82 + 2.2 g
     planned = "4.10 kg"
@@ -110,7 +111,7 @@ def test_every_screen_and_the_paper_tell_one_figure(newcomer: Page) -> None:
     expect(page.locator("main")).to_contain_text("Everything has a place")
     expect(page.locator("main")).to_contain_text(planned)
     on_the_scale(page)
-    expect(page.get_by_role("region", name="Scale")).to_contain_text(f"planned {planned}")
+    expect(page.get_by_role("region", name=labels.SCALE)).to_contain_text(f"planned {planned}")
     paper = sheet(page)
     assert f"Ines {planned} 0.00 kg 0.00 kg 0.00 kg 0.00 kg {planned}" in paper
     assert "4.10 of 5.00 kg" in paper
@@ -135,7 +136,7 @@ def what_was_weighed_wins(page: Page) -> None:
     go(page, "Gate")
     expect(page.locator(".matrix thead")).to_contain_text("5.52 kg (weighed 5.42 kg, then +96 g)")
     on_the_scale(page)
-    expect(page.get_by_role("region", name="Scale")).to_contain_text("it counts as 5.52 kg")
+    expect(page.get_by_role("region", name=labels.SCALE)).to_contain_text("it counts as 5.52 kg")
     paper = sheet(page)
     assert "Photo backpack, 25 l, weighed 5.42 kg, then +96 g" in paper
     assert "5.52 of 5.00 kg OVER" in paper
@@ -146,35 +147,37 @@ def test_power_and_copies_are_told_alike(newcomer: Page) -> None:
     days = [{"title": f"Day {n}", "date": f"2027-04-0{n}", "night": HUT_NIGHT} for n in (1, 2, 3)]
     gear = (BODY, ZOOM, BAG, "pack-large", "card-sd-128")
     lay_out_trip(page, "North shore", *gear, days=days, wants=[own_want("Shore", 24, 200)])
-    load(page, "Photo backpack", "Full-frame body", "24-70", "Large pack", "SD card")
-    feet(page, "Large pack short, Thu 1 Apr", "0 of 3 days")
+    load(page, "Photo backpack", "Full-frame body", "24-70", "Large battery", "SD card")
+    feet(page, "Large battery short, Thu 1 Apr", "0 of 3 days")
     feet(page, "in 1 of 2 places, 3 nights from Thu 1 Apr")
-    expect(page.locator(".findings")).to_contain_text("Large pack runs dry on Thu 1 Apr.")
+    expect(page.locator(".findings")).to_contain_text("Large batteries run out on Thu 1 Apr.")
     go(page, "Stamina")
-    expect(page.get_by_label("Mains")).to_have_value("2")
-    expect(page.get_by_label("Outlets")).to_have_value("1")
-    page.get_by_role("button", name="1 of 2 places on Thu 1 Apr.").click()
+    expect(page.get_by_label(labels.MAINS)).to_have_value("2")
+    expect(page.get_by_label(labels.OUTLETS)).to_have_value("1")
+    page.get_by_role("button", name="Only 1 of 2 copies on Thu 1 Apr.").click()
     expect(page.locator("main")).to_contain_text("By the end of 3 nights")
-    expect(page.get_by_role("group", name="Days").get_by_role("button").first).to_contain_text("short")
+    expect(page.get_by_role("group", name=labels.DAYS).get_by_role("button").first).to_contain_text("short")
     expect(page.get_by_role("link", name=re.compile("^Stamina"))).not_to_contain_text("done")
     paper = sheet(page)
     assert "Power lasts 0 of 3 days; cards last 3 of 3 days" in paper
-    assert "1 of 2 places on the worst night, fewer than asked on 3 of 3 from 01 Apr" in paper
-    page.get_by_role("navigation", name="Beside the list").get_by_role("button", name="before leaving").click()
-    expect(page.get_by_role("region", name="Before leaving")).to_contain_text(
-        "3 nights with fewer copies than you asked for"
+    assert "1 of 2 copies on the worst night, fewer than planned on 3 of 3 from 01 Apr" in paper
+    page.get_by_role("navigation", name=labels.BESIDE_THE_LIST).get_by_role(
+        "button", name=labels.BEFORE_LEAVING_SMALL
+    ).click()
+    expect(page.get_by_role("region", name=labels.BEFORE_LEAVING)).to_contain_text(
+        "3 nights with fewer copies than you planned"
     )
 
 
 def test_beside_the_reason_of_each_scale_stands_how_it_is_reckoned(inside: Page) -> None:
     inside.goto("/trips/lofoten/b/bench")
-    scales = inside.get_by_role("contentinfo", name="Scales").get_by_role("button")
+    scales = inside.get_by_role("contentinfo", name=labels.SCALES).get_by_role("button")
     scales.first.wait_for()
     told = set()
     for scale in scales.all():
         scale.click()
-        help_ = inside.get_by_role("group").filter(has_text="How this is reckoned")
-        help_.get_by_text("How this is reckoned").click()
+        help_ = inside.get_by_role("group").filter(has_text="How this is calculated")
+        help_.get_by_text(labels.HOW_THIS_IS_CALCULATED).click()
         text = help_.locator("p").first
         expect(text).to_be_visible()
         told.add(text.inner_text())

@@ -8,6 +8,7 @@ from uuid import uuid4
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.journeys import labels
 from tests.journeys.own import (
     BAG,
     BODY,
@@ -33,11 +34,11 @@ def test_an_own_trip_from_nothing_to_a_loaded_bag(newcomer: Page) -> None:
         add_gear(page, typed)
     expect(page.locator(".rows")).to_contain_text("24-70 f/2.8 zoom, full frame")
 
-    page.get_by_role("button", name="Weigh in").click()
+    page.get_by_role("button", name=labels.WEIGH_IN).click()
     field = page.get_by_label("Mass of 24-70 f/2.8 zoom, full frame")
     field.fill("812")
     field.press("Enter")
-    page.get_by_role("button", name="Done weighing").click()
+    page.get_by_role("button", name=labels.DONE_WEIGHING).click()
     expect(page.locator("tr", has_text="24-70 f/2.8 zoom").last).to_contain_text("weighed")
 
     plan_trip(page, "Spring on the west coast")
@@ -60,24 +61,24 @@ def test_an_own_trip_from_nothing_to_a_loaded_bag(newcomer: Page) -> None:
 
 def test_an_account_is_made_at_the_door(page: Page) -> None:
     page.goto("/welcome")
-    page.get_by_role("button", name="Make an account").click()
-    page.get_by_label("Name").fill(f"photographer {uuid4().hex}")
-    page.get_by_label("Password").fill("a long password")
-    page.get_by_role("button", name="Make the account").click()
+    page.get_by_role("button", name=labels.MAKE_AN_ACCOUNT).click()
+    page.get_by_label(labels.NAME).fill(f"photographer {uuid4().hex}")
+    page.get_by_label(labels.PASSWORD).fill("a long password")
+    page.get_by_role("button", name=labels.MAKE_THE_ACCOUNT).click()
     page.wait_for_url("**/trips")
     page.goto("/locker")
-    expect(page.get_by_role("main")).to_contain_text("The locker is empty.")
+    expect(page.get_by_role("main")).to_contain_text("Your locker is empty.")
 
 
 def test_a_reversed_range_is_told_at_the_field_and_nothing_typed_is_lost(newcomer: Page) -> None:
     plan_trip(newcomer, "Backwards")
     add_want(newcomer, "Upside down", "70", "24")
-    expect(newcomer.locator(".edit")).to_contain_text("ends at 24")
+    expect(newcomer.locator(".edit")).to_contain_text("must not end at 24")
     expect(newcomer.locator(".state")).to_contain_text("Not saved yet")
-    expect(newcomer.locator(".edit").get_by_label("Name")).to_have_value("Upside down")
-    newcomer.get_by_role("link", name="Narrow Mule, to the trips").click()
-    dialog = newcomer.get_by_role("dialog", name="Some of the brief is not saved")
-    dialog.get_by_role("button", name="Keep it").click()
+    expect(newcomer.locator(".edit").get_by_label(labels.NAME)).to_have_value("Upside down")
+    newcomer.get_by_role("link", name=labels.NARROW_MULE_TO_THE_TRIPS).click()
+    dialog = newcomer.get_by_role("dialog", name=labels.SOME_OF_THE_BRIEF_IS_NOT)
+    dialog.get_by_role("button", name=labels.KEEP_IT).click()
     newcomer.locator(".edit").get_by_label("To", exact=True).fill("240")
     saved(newcomer)
     newcomer.reload()
@@ -87,25 +88,25 @@ def test_a_reversed_range_is_told_at_the_field_and_nothing_typed_is_lost(newcome
 def test_a_negative_mass_is_told_at_the_field_and_kept(newcomer: Page) -> None:
     newcomer.goto("/locker")
     add_gear(newcomer, "blower")
-    field = newcomer.get_by_label("Mass of one")
+    field = newcomer.get_by_label(labels.MASS_OF_ONE)
     field.fill("-5")
-    newcomer.get_by_role("button", name="Save").click()
+    newcomer.get_by_role("button", name=labels.SAVE).click()
     expect(newcomer.locator(".editor")).to_contain_text("0 g or more")
     expect(field).to_have_value("-5")
     field.fill("9,5")
-    newcomer.get_by_role("button", name="Save").click()
+    newcomer.get_by_role("button", name=labels.SAVE).click()
     expect(newcomer.locator(".rows")).to_contain_text("9.5 g")
 
 
 def test_a_thing_that_the_table_does_not_list_starts_from_its_kind(newcomer: Page) -> None:
     newcomer.goto("/locker")
-    newcomer.get_by_role("button", name="Add gear").click()
+    newcomer.get_by_role("button", name=labels.ADD_GEAR).click()
     newcomer.get_by_role("dialog").locator(".v-select").click()
-    newcomer.get_by_role("option", name="Lens", exact=True).click()
-    newcomer.get_by_label("Name", exact=True).fill("Grandfather’s 58 f/2")
-    newcomer.get_by_label("Shortest focal length").fill("58")
-    newcomer.get_by_label("Longest focal length").fill("58")
-    newcomer.get_by_role("button", name="Add to locker").click()
+    newcomer.get_by_role("option", name=labels.LENS, exact=True).click()
+    newcomer.get_by_label(labels.NAME, exact=True).fill("Grandfather’s 58 f/2")
+    newcomer.get_by_label(labels.SHORTEST_FOCAL_LENGTH).fill("58")
+    newcomer.get_by_label(labels.LONGEST_FOCAL_LENGTH).fill("58")
+    newcomer.get_by_role("button", name=labels.ADD_TO_LOCKER).click()
     expect(newcomer.locator(".rows")).to_contain_text("Grandfather’s 58 f/2")
 
 
@@ -114,7 +115,7 @@ def test_a_carrier_made_from_a_pattern_is_used_on_a_leg_and_judges_the_bag(newco
     add_small_plane(page, "1")
     own_gear(page, BAG)
     page.goto(f"/trips/{own_trip(page, 'By small plane')}/a/brief")
-    page.get_by_role("button", name="add a leg").click()
+    page.get_by_role("button", name=labels.ADD_A_LEG).click()
     page.locator("section[aria-label=Legs] .v-select").click()
     page.get_by_role("option", name="Gannet Hopper").click()
     saved(page)
@@ -126,21 +127,21 @@ def test_a_carrier_made_from_a_pattern_is_used_on_a_leg_and_judges_the_bag(newco
 
 def test_a_plan_file_goes_out_and_comes_in_again(newcomer: Page, tmp_path: Path) -> None:
     page = newcomer
-    page.get_by_label("A plan file to bring in").set_input_files(ROOT / "demo" / "karst.plan.json")
+    page.get_by_label(labels.PLAN_FILE_TO_IMPORT).set_input_files(ROOT / "demo" / "karst.plan.json")
     expect(page.locator(".shelf")).to_contain_text("Caves and karst by night train")
     with page.expect_download() as caught:
-        page.get_by_role("link", name="plan file").click()
+        page.get_by_role("link", name=labels.EXPORT_PLAN).click()
     file = tmp_path / "out.plan.json"
     caught.value.save_as(file)
     assert json.loads(file.read_text())["trip"]["name"] == "Caves and karst by night train"
-    page.get_by_label("A plan file to bring in").set_input_files(file)
+    page.get_by_label(labels.PLAN_FILE_TO_IMPORT).set_input_files(file)
     expect(page.locator(".trip")).to_have_count(2)
 
 
 @pytest.mark.parametrize(
     ("content", "says"),
     [
-        (b"{", "A whole JSON document"),
+        (b"{", "Must be a complete JSON document"),
         (b'{"format": "other"}', "narrow-mule-plan"),
         (b'{"format": "narrow-mule-plan", "version": 7}', "the version this build reads"),
         (b" " * 40_000_001, "too large"),
@@ -151,9 +152,9 @@ def test_a_broken_plan_file_says_what_is_wrong_and_brings_nothing_in(
 ) -> None:
     file = tmp_path / "broken.plan.json"
     file.write_bytes(content)
-    newcomer.get_by_label("A plan file to bring in").set_input_files(file)
+    newcomer.get_by_label(labels.PLAN_FILE_TO_IMPORT).set_input_files(file)
     expect(newcomer.get_by_role("alert")).to_contain_text(says)
-    expect(newcomer.get_by_role("alert")).to_contain_text("Nothing was brought in.")
+    expect(newcomer.get_by_role("alert")).to_contain_text("Nothing was imported.")
     expect(newcomer.locator(".trip")).to_have_count(0)
 
 
@@ -163,8 +164,8 @@ def test_units_and_theme_follow_the_settings(newcomer: Page) -> None:
     page.goto("/locker")
     expect(page.locator(".rows")).to_contain_text("800 g")
     page.goto("/settings")
-    page.get_by_label("Imperial").check()
-    page.get_by_label("Red light").check()
+    page.get_by_label(labels.IMPERIAL).check()
+    page.get_by_label(labels.RED_LIGHT).check()
     expect(page.locator("html")).to_have_attribute("data-theme", "red")
     page.goto("/locker")
     expect(page.locator(".rows")).to_contain_text("1 lb 12 oz")
@@ -172,7 +173,7 @@ def test_units_and_theme_follow_the_settings(newcomer: Page) -> None:
 
 
 def test_signing_out_closes_everything(newcomer: Page) -> None:
-    newcomer.get_by_role("button", name="Menu").click()
+    newcomer.get_by_role("button", name=labels.MENU).click()
     newcomer.get_by_text("Sign out").click()
     newcomer.wait_for_url("**/welcome")
     newcomer.goto("/locker")
@@ -181,10 +182,10 @@ def test_signing_out_closes_everything(newcomer: Page) -> None:
 
 def test_a_wrong_password_is_told_at_the_field(page: Page) -> None:
     page.goto("/welcome")
-    page.get_by_label("Name").fill("Nobody")
-    page.get_by_label("Password").fill("wrong words")
-    page.get_by_role("button", name="Sign in", exact=True).click()
-    expect(page.locator(".enter")).to_contain_text("A name and a password that belong together")
+    page.get_by_label(labels.NAME).fill("Nobody")
+    page.get_by_label(labels.PASSWORD).fill("wrong words")
+    page.get_by_role("button", name=labels.SIGN_IN, exact=True).click()
+    expect(page.locator(".enter")).to_contain_text("Name and password do not match")
 
 
 def test_an_own_trip_says_whether_power_and_cards_last(newcomer: Page) -> None:
@@ -192,25 +193,25 @@ def test_an_own_trip_says_whether_power_and_cards_last(newcomer: Page) -> None:
     lay_out_trip(page, "Three days of tide pools", BODY, ZOOM, BAG)
     page.get_by_role("link", name=re.compile("^Stamina")).click()
     page.wait_for_url("**/stamina")
-    expect(page.get_by_role("group", name="Days").get_by_role("button")).to_have_count(3)
+    expect(page.get_by_role("group", name=labels.DAYS).get_by_role("button")).to_have_count(3)
     expect(page.locator("footer")).to_contain_text("no camera loaded")
     expect(page.locator("footer")).to_contain_text("– of 3 days")
-    page.get_by_label("Outlets").fill("1")
-    page.get_by_label("Mains").fill("6")
+    page.get_by_label(labels.OUTLETS).fill("1")
+    page.get_by_label(labels.MAINS).fill("6")
     expect(page.locator(".right .views [role=status]")).to_have_text("")
     page.reload()
-    expect(page.get_by_label("Mains")).to_have_value("6")
+    expect(page.get_by_label(labels.MAINS)).to_have_value("6")
     page.get_by_role("button", name="settings", exact=True).click()
     page.get_by_role("button", name="Travel").click()
-    page.get_by_label("Frames", exact=True).fill("many")
+    page.get_by_label(labels.FRAMES, exact=True).fill("many")
     expect(page.get_by_text("A number, please")).to_be_visible()
 
 
 def rename(page: Page, name: str) -> None:
     """Gives the thing that was added last a name of one's own."""
-    editor = page.get_by_role("complementary", name="The thing chosen")
-    editor.get_by_label("Name", exact=True).fill(name)
-    editor.get_by_role("button", name="Save").click()
+    editor = page.get_by_role("complementary", name=labels.CHOSEN_ITEM)
+    editor.get_by_label(labels.NAME, exact=True).fill(name)
+    editor.get_by_role("button", name=labels.SAVE).click()
     expect(page.locator(".rows")).to_contain_text(name)
 
 
@@ -222,7 +223,7 @@ def test_an_own_trip_from_packing_out_to_looking_back(newcomer: Page) -> None:
         rename(page, name)
     page.goto("/trips")
     plan_trip(page, "Own caves")
-    page.get_by_label("First day").fill("2026-10-03")
+    page.get_by_label(labels.FIRST_DAY).fill("2026-10-03")
     add_want(page, "Halls", "16", "35")
     saved(page)
     page.keyboard.press("Escape")
@@ -232,13 +233,13 @@ def test_an_own_trip_from_packing_out_to_looking_back(newcomer: Page) -> None:
 
     page.get_by_role("link", name=re.compile("^Pack-out")).click()
     page.wait_for_url("**/pack-out")
-    listed = page.get_by_role("region", name="The list")
+    listed = page.get_by_role("region", name=labels.THE_LIST)
     for name in ("Corrie C1", "Corrie 16-35"):
         listed.get_by_role("button", name=re.compile(f"{name}.*(low|high|halfway)")).click()
     expect(page.get_by_role("heading", name=re.compile("Pack-out"))).to_contain_text("2 of 2 in")
-    beside = page.get_by_role("navigation", name="Beside the list")
-    beside.get_by_role("button", name="before leaving").click()
-    tasks = page.get_by_role("region", name="Before leaving").get_by_role("listitem")
+    beside = page.get_by_role("navigation", name=labels.BESIDE_THE_LIST)
+    beside.get_by_role("button", name=labels.BEFORE_LEAVING_SMALL).click()
+    tasks = page.get_by_role("region", name=labels.BEFORE_LEAVING).get_by_role("listitem")
     for index in range(tasks.count()):
         tasks.nth(index).get_by_role("button").click()
         expect(tasks.nth(index).get_by_role("button")).to_have_attribute("aria-pressed", "true")
@@ -246,10 +247,10 @@ def test_an_own_trip_from_packing_out_to_looking_back(newcomer: Page) -> None:
 
     page.get_by_role("link", name=re.compile("^Look back")).click()
     page.wait_for_url("**/look-back")
-    expect(page.get_by_role("main")).to_contain_text("Nothing was noted on this trip yet")
+    expect(page.get_by_role("main")).to_contain_text("Nothing noted on this trip yet")
     pictures = sorted((ROOT / "demo" / "karst-pictures").glob("*.jpg"))[:20]
-    page.get_by_label("Files to read").set_input_files(pictures)
-    expect(page.get_by_role("region", name="Pictures")).to_contain_text("20 pictures read")
+    page.get_by_label(labels.FILES_TO_READ).set_input_files(pictures)
+    expect(page.get_by_role("region", name=labels.PICTURES)).to_contain_text("20 pictures read")
     expect(page.get_by_role("row", name=re.compile("^Halls"))).to_contain_text("20")
     expect(page.get_by_role("row", name=re.compile("^Corrie 16-35"))).to_contain_text("20")
 
@@ -259,17 +260,17 @@ def test_a_want_that_asks_for_more_than_glass_says_so_until_it_is_there(newcomer
     own_gear(page, BODY, ZOOM, BAG, "panel-pocket")
     page.goto(f"/trips/{own_trip(page, 'Portraits by night')}/a/brief")
     add_want(page, "By lamp light", "24", "70")
-    page.get_by_role("combobox", name="Asks for, too").click(force=True)
-    page.get_by_role("option", name="a light").click()
+    page.get_by_role("combobox", name=labels.ALSO_NEEDS).click(force=True)
+    page.get_by_role("option", name=labels.A_LIGHT).click()
     page.keyboard.press("Escape")
     saved(page)
     page.get_by_role("link", name=re.compile("^Bench")).click()
     page.wait_for_url("**/bench")
     load(page, "Photo backpack", "Full-frame body", "24-70")
-    expect(page.locator(".findings")).to_contain_text("By lamp light asks for a light.")
+    expect(page.locator(".findings")).to_contain_text("By lamp light needs a light.")
     expect(page.locator("footer button", has_text="Brief")).to_contain_text(re.compile(r"(?<!\d)0\s*% covered"))
     page.get_by_role("button", name=re.compile("^Load .*panel", re.IGNORECASE)).first.click()
-    expect(page.locator(".findings")).not_to_contain_text("asks for a light")
+    expect(page.locator(".findings")).not_to_contain_text("needs a light")
     expect(page.locator("footer button", has_text="Brief")).to_contain_text("100")
 
 
@@ -278,16 +279,18 @@ def test_what_nobody_owns_is_listed_to_be_got_and_printed(newcomer: Page) -> Non
     own_gear(page, BODY, ZOOM, BAG)
     page.goto(f"/trips/{own_trip(page, 'Stars')}/a/brief")
     add_want(page, "Stars", "24", "70")
-    page.get_by_label("It needs a tripod").check()
+    page.get_by_label("Needs a tripod").check()
     saved(page)
     page.get_by_role("link", name=re.compile("^Bench")).click()
     page.wait_for_url("**/bench")
     load(page, "Photo backpack", "Full-frame body", "24-70")
-    expect(page.locator(".findings")).to_contain_text("Buy, hire or borrow a tripod with a head")
+    expect(page.locator(".findings")).to_contain_text("Buy, rent or borrow a tripod with a head")
     page.get_by_role("link", name=re.compile("^Pack-out")).click()
     page.wait_for_url("**/pack-out")
-    page.get_by_role("navigation", name="Beside the list").get_by_role("button", name="before leaving").click()
-    listed = page.get_by_role("region", name="Before leaving")
+    page.get_by_role("navigation", name=labels.BESIDE_THE_LIST).get_by_role(
+        "button", name=labels.BEFORE_LEAVING_SMALL
+    ).click()
+    listed = page.get_by_role("region", name=labels.BEFORE_LEAVING)
     expect(listed).to_contain_text("A tripod with a head")
     expect(listed).to_contain_text("about 1300 g")
     slug = page.url.split("/trips/")[1].split("/")[0]
@@ -308,18 +311,20 @@ def test_a_thing_is_dragged_from_the_mat_into_a_bag(newcomer: Page) -> None:
         page.mouse.down()
         page.mouse.move(box["x"] + 30, box["y"] + 30, steps=4)
         target = (
-            page.get_by_role("region", name="Drop it into").get_by_role("button", name=re.compile(f"^{place}")).first
+            page.get_by_role("region", name=labels.DROP_IT_INTO)
+            .get_by_role("button", name=re.compile(f"^{place}"))
+            .first
         )
         target.hover()
         target.hover()
         page.mouse.up()
         expect(lens).to_have_attribute("aria-pressed", "true")
         expect(
-            page.get_by_role("complementary", name="Kit").get_by_role("row", name=re.compile("24-70"))
+            page.get_by_role("complementary", name=labels.KIT).get_by_role("row", name=re.compile("24-70"))
         ).to_contain_text(told)
-        expect(page.get_by_role("region", name="Drop it into")).to_have_count(0)
+        expect(page.get_by_role("region", name=labels.DROP_IT_INTO)).to_have_count(0)
     # One step each.
     page.keyboard.press("Control+z")
-    expect(page.get_by_role("complementary", name="Kit").get_by_role("row", name=re.compile("24-70"))).to_contain_text(
-        "Photo backpack"
-    )
+    expect(
+        page.get_by_role("complementary", name=labels.KIT).get_by_role("row", name=re.compile("24-70"))
+    ).to_contain_text("Photo backpack")

@@ -7,6 +7,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser, Locator, Page, expect
 
+from tests.journeys import labels
 from tests.journeys.screens import SCREENS
 from tests.site import PHONE, Traffic
 
@@ -48,7 +49,7 @@ def test_nothing_stands_beside_the_screen_or_over_another_part(phone: Page, path
 
 def test_a_glove_finds_every_line_of_the_list_and_the_parts_take_turns(phone: Page) -> None:
     phone.goto("/trips/lofoten/b/pack-out")
-    listed = phone.get_by_role("region", name="The list")
+    listed = phone.get_by_role("region", name=labels.THE_LIST)
     line = listed.get_by_role("button", name=re.compile("Trail food")).first
     line.scroll_into_view_if_needed()
     assert small(listed.locator(".row")) == []
@@ -57,8 +58,8 @@ def test_a_glove_finds_every_line_of_the_list_and_the_parts_take_turns(phone: Pa
     expect(line).to_have_attribute("aria-pressed", "false" if before == "true" else "true")
     line.tap()
     expect(line).to_have_attribute("aria-pressed", before or "false")
-    parts = phone.get_by_role("navigation", name="Parts of pack-out")
-    for name, region in (("last hour", "Last hour"), ("before leaving", "Before leaving"), ("scale", "Scale")):
+    parts = phone.get_by_role("navigation", name=labels.PARTS_OF_PACK_OUT)
+    for name, region in (("final check", "Final check"), ("before leaving", "Before leaving"), ("scale", "Scale")):
         parts.get_by_role("button", name=name).tap()
         expect(phone.get_by_role("region", name=region)).to_be_visible()
         expect(listed).to_be_hidden()
@@ -68,9 +69,9 @@ def test_a_glove_finds_every_line_of_the_list_and_the_parts_take_turns(phone: Pa
 
 def test_boards_and_notes_are_large_enough_for_gloves(phone: Page) -> None:
     phone.goto("/trips/lofoten/b/trail")
-    parts = phone.get_by_role("navigation", name="Parts of the trail")
+    parts = phone.get_by_role("navigation", name=labels.PARTS_OF_THE_TRAIL)
     assert small(parts.get_by_role("button")) == []
-    for name, region in (("packs, cards", "Packs and cards"), ("tonight", "Tonight"), ("note", "Note")):
+    for name, region in (("batteries, cards", "Batteries and cards"), ("tonight", "Tonight"), ("note", "Note")):
         parts.get_by_role("button", name=name).tap()
         part = phone.get_by_role("region", name=region)
         expect(part).to_be_visible()
@@ -80,8 +81,10 @@ def test_boards_and_notes_are_large_enough_for_gloves(phone: Page) -> None:
 
 def test_a_pack_goes_round_by_taps_and_a_card_says_its_copies(phone: Page) -> None:
     phone.goto("/trips/lofoten/b/trail")
-    phone.get_by_role("navigation", name="Parts of the trail").get_by_role("button", name="packs, cards").tap()
-    pack = phone.get_by_role("region", name="Packs and cards").locator(".piece").last
+    phone.get_by_role("navigation", name=labels.PARTS_OF_THE_TRAIL).get_by_role(
+        "button", name=labels.BATTERIES_CARDS
+    ).tap()
+    pack = phone.get_by_role("region", name=labels.BATTERIES_AND_CARDS).locator(".piece").last
     for state in ("in use", "spent", "charging", "ready"):
         pack.tap()
         expect(pack).to_contain_text(state)
@@ -89,31 +92,31 @@ def test_a_pack_goes_round_by_taps_and_a_card_says_its_copies(phone: Page) -> No
 
 def test_what_was_missed_and_lent_is_noted_with_filter_and_day(phone: Page) -> None:
     phone.goto("/trips/lofoten/b/trail")
-    phone.get_by_role("navigation", name="Parts of the trail").get_by_role("button", name="note").tap()
-    sorts = phone.get_by_role("group", name="Sort of note")
+    phone.get_by_role("navigation", name=labels.PARTS_OF_THE_TRAIL).get_by_role("button", name=labels.NOTE).tap()
+    sorts = phone.get_by_role("group", name=labels.KIND_OF_NOTE)
     sorts.get_by_role("button", name="missed").tap()
-    phone.get_by_label("wanted what").fill("surf without glare")
+    phone.get_by_label(labels.MISSED_SHOT).fill("surf without glare")
     phone.get_by_role("combobox", name=re.compile("^a filter")).select_option("polariser")
     phone.get_by_role("combobox", name=re.compile("^on")).select_option(label="Corrie 16–35 f/4")
-    phone.get_by_role("button", name="Keep the note").tap()
-    noted = phone.get_by_role("list", name="Noted this day")
-    expect(noted).to_contain_text("wanted surf without glare, without a polariser on Corrie 16–35 f/4")
+    phone.get_by_role("button", name=labels.SAVE_NOTE).tap()
+    noted = phone.get_by_role("list", name=labels.NOTED_THIS_DAY)
+    expect(noted).to_contain_text("surf without glare, without a polariser on Corrie 16–35 f/4")
     sorts.get_by_role("button", name="lent").tap()
-    phone.get_by_role("button", name="Keep the note").tap()
-    expect(phone.get_by_role("alert")).to_have_text("Say to whom.")
-    phone.get_by_label("to whom").fill("Sigrid")
-    phone.get_by_label("back by").fill("2027-02-24")
-    phone.get_by_role("button", name="Keep the note").tap()
+    phone.get_by_role("button", name=labels.SAVE_NOTE).tap()
+    expect(phone.get_by_role("alert")).to_have_text("Type who has it.")
+    phone.get_by_label(labels.LENT_TO).fill("Sigrid")
+    phone.get_by_label(labels.BACK_BY).fill("2027-02-24")
+    phone.get_by_role("button", name=labels.SAVE_NOTE).tap()
     expect(noted).to_contain_text("to Sigrid until Wed 24 Feb")
     phone.reload()
-    phone.get_by_role("navigation", name="Parts of the trail").get_by_role("button", name="note").tap()
-    expect(phone.get_by_role("list", name="Noted this day")).to_contain_text("to Sigrid")
+    phone.get_by_role("navigation", name=labels.PARTS_OF_THE_TRAIL).get_by_role("button", name=labels.NOTE).tap()
+    expect(phone.get_by_role("list", name=labels.NOTED_THIS_DAY)).to_contain_text("to Sigrid")
 
 
 def test_between_packing_and_the_trail_it_is_one_tap(phone: Page) -> None:
     phone.goto("/trips/lofoten/b/pack-out")
-    way = phone.get_by_role("navigation", name="In the field")
-    way.get_by_role("link", name="Trail").tap()
+    way = phone.get_by_role("navigation", name=labels.IN_THE_FIELD)
+    way.get_by_role("link", name=labels.TRAIL).tap()
     phone.wait_for_url("**/trail")
-    way.get_by_role("link", name="Pack-out").tap()
+    way.get_by_role("link", name=labels.PACK_OUT).tap()
     phone.wait_for_url("**/pack-out")

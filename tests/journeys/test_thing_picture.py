@@ -5,6 +5,8 @@ from pathlib import Path
 from PIL import Image
 from playwright.sync_api import Page, expect
 
+from tests.journeys import labels
+
 
 def test_a_picture_of_a_thing_stands_on_the_mat(page: Page, tmp_path: Path) -> None:
     photo = tmp_path / "lens.png"
@@ -15,13 +17,13 @@ def test_a_picture_of_a_thing_stands_on_the_mat(page: Page, tmp_path: Path) -> N
     page.wait_for_url("**/bench")
     page.goto("/locker")
     page.locator(".rows").get_by_text("Corrie 24–70 f/2.8").first.click()
-    editor = page.get_by_role("complementary", name="The thing chosen")
-    editor.get_by_label("A picture of it").set_input_files(tmp_path / "notes.png")
+    editor = page.get_by_role("complementary", name=labels.CHOSEN_ITEM)
+    editor.get_by_label(labels.A_PICTURE_OF_IT).set_input_files(tmp_path / "notes.png")
     expect(page.get_by_text("no picture that this browser can open")).to_be_visible()
-    editor.get_by_label("A picture of it").set_input_files(photo)
+    editor.get_by_label(labels.A_PICTURE_OF_IT).set_input_files(photo)
     picture = editor.get_by_role("img", name="Picture of").locator("image")
     expect(picture).to_be_visible()
-    editor.get_by_role("button", name="Save").click()
+    editor.get_by_role("button", name=labels.SAVE).click()
     expect(page.locator(".rows image")).to_have_count(1)
 
     page.goto("/trips/lofoten/b/bench")
@@ -32,6 +34,6 @@ def test_a_picture_of_a_thing_stands_on_the_mat(page: Page, tmp_path: Path) -> N
 
     page.goto("/locker")
     page.locator(".rows").get_by_text("Corrie 24–70 f/2.8").first.click()
-    editor.get_by_role("button", name="without a picture").click()
-    editor.get_by_role("button", name="Save").click()
+    editor.get_by_role("button", name=labels.WITHOUT_A_PICTURE).click()
+    editor.get_by_role("button", name=labels.SAVE).click()
     expect(page.locator(".rows image")).to_have_count(0)

@@ -165,7 +165,7 @@ def test_a_carrier_with_shared_masses_only_has_limits() -> None:
 
 def test_a_carrier_has_one_rule_for_each_kind() -> None:
     rule = PieceRule(piece=PieceKind.CABIN)
-    with pytest.raises(ValidationError, match="each kind of piece"):
+    with pytest.raises(ValidationError, match="each kind of bag"):
         Carrier(id="c", name="c", pieces=(rule, rule))
     hold = PieceRule(piece=PieceKind.HOLD)
     made = Carrier(id="c", name="c", pieces=(rule, hold))

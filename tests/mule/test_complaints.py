@@ -32,14 +32,14 @@ def rules(text: str) -> list[str]:
 @pytest.mark.parametrize(
     ("changes", "rule"),
     [
-        ({"name": "x" * 200}, "at most 80 letters"),
-        ({"name": ""}, "at least one letter for the name"),
-        ({"mass_g": -1}, "0 g or more"),
-        ({"mass_g": "heavy"}, "a number"),
-        ({"megapixels": 0}, "0.01 MP or more"),
-        ({"count": 1.5}, "a whole number"),
-        ({"sealed": "perhaps"}, "yes or no"),
-        ({"colour": "black"}, "a field that is known here"),
+        ({"name": "x" * 200}, "use at most 80 letters"),
+        ({"name": ""}, "the name needs at least one letter"),
+        ({"mass_g": -1}, "must be 0 g or more"),
+        ({"mass_g": "heavy"}, "must be a number"),
+        ({"megapixels": 0}, "must be 0.01 MP or more"),
+        ({"count": 1.5}, "must be a whole number"),
+        ({"sealed": "perhaps"}, "must be yes or no"),
+        ({"colour": "black"}, "is not a known field"),
     ],
 )
 def test_a_wrong_field_says_what_it_takes(changes: dict[str, Any], rule: str) -> None:

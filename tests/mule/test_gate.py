@@ -97,7 +97,7 @@ def test_a_thing_is_judged_by_where_it_lies(thing: Any, count: int, where: str |
 def test_a_laptop_in_the_hold_must_be_off_and_safe() -> None:
     laptop = Computer(id="laptop", name="laptop", form="laptop", screen_in=14, energy_wh=70, **THING)
     judged = only(packed((laptop, 1, "hold")))
-    assert (judged.answer, judged.note) == ("ask", "Off and safe from switching on.")
+    assert (judged.answer, judged.note) == ("ask", "Switched off, and secured against switching on.")
     assert only(packed((laptop, 1, "cabin"))).answer == "yes"
 
 

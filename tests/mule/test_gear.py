@@ -51,7 +51,7 @@ def test_a_bad_figure_is_refused_at_its_field(change: dict[str, Any], field: str
 def test_a_reversed_focal_range_is_told_with_its_numbers() -> None:
     assert (
         problem_of(LENS | {"focal_min_mm": 70, "focal_max_mm": 24})[1]
-        == "the focal range ends at 24.0 before it starts at 70.0"
+        == "the focal range must not end at 24.0 before it starts at 70.0"
     )
 
 
@@ -76,8 +76,8 @@ def test_a_crop_mode_enlarges(crop: float) -> None:
 
 def test_a_filter_needs_a_thread_or_a_plate_and_an_nd_its_stops() -> None:
     base = {"kind": "filter", "id": "f", "name": "f", "mass_g": 30, "size": {"shape": "soft", "volume_l": 0.1}}
-    assert "a thread, a plate" in problem_of(base | {"effect": "polariser"})[1]
-    assert "how many stops" in problem_of(base | {"effect": "nd", "thread_mm": 82})[1]
+    assert "thread, plate width" in problem_of(base | {"effect": "polariser"})[1]
+    assert "enter the stops" in problem_of(base | {"effect": "nd", "thread_mm": 82})[1]
     assert gear.parse(base | {"effect": "nd", "thread_mm": 82, "stops": 6}).kind == "filter"
 
 

@@ -230,12 +230,12 @@ def test_a_click_on_a_cure_changes_the_bag_and_keeps_what_the_kit_does_not_hold_
     assert next(e.place for e in made.entries if e.item == "tele") == InBag(bag="sling")
     with pytest.raises(InvalidInput, match="at most 1"):
         with_edits(plan, "day", [Load(item="tele", count=2)])
-    with pytest.raises(InvalidInput, match="one of the kit's loadouts"):
+    with pytest.raises(InvalidInput, match="one of the kit’s loadouts"):
         with_edits(plan, "night", [Load(item="tele")])
 
 
 def test_a_day_that_is_not_of_the_trip_is_refused() -> None:
-    with pytest.raises(InvalidInput, match="a day of the trip"):
+    with pytest.raises(InvalidInput, match="must be a day of the trip"):
         list(look_for_day_cures(going(), date(2030, 1, 1)))
 
 

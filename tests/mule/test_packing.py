@@ -384,7 +384,7 @@ def test_an_insert_lies_in_its_bag_with_the_mass_of_what_it_holds() -> None:
 
 
 def test_a_compartment_larger_than_its_bag_is_refused_with_its_name() -> None:
-    with pytest.raises(ValidationError, match="Lid is no larger than the bag"):
+    with pytest.raises(ValidationError, match="Lid must not be larger than its bag"):
         bag(
             200,
             100,

@@ -44,7 +44,7 @@ def test_a_plan_survives_writing_and_reading() -> None:
 
 def test_a_file_that_is_cut_off_says_where() -> None:
     (problem,) = refused(write(PLAN).encode()[:500])
-    assert problem == ("", "a whole JSON document in UTF-8")
+    assert problem == ("", "must be a complete JSON document in UTF-8")
 
 
 def test_a_file_over_5_mb_is_refused_unread() -> None:
@@ -143,7 +143,7 @@ def test_days_run_forward_each_date_once() -> None:
     first, second = Day(date="2027-02-20", title="1"), Day(date="2027-02-21", title="2")
     cast.trip(days=(first, second))
     for wrong in ((second, first), (first, first)):
-        with pytest.raises(ValidationError, match="days run forward"):
+        with pytest.raises(ValidationError, match="days must run forward"):
             cast.trip(days=wrong)
 
 
@@ -203,7 +203,7 @@ def test_the_command_line_tells_problems_on_standard_error(tmp_path: Path, capsy
     file = tmp_path / "broken.json"
     file.write_text("{")
     assert cli.main(["assess", str(file)]) == 2
-    assert "whole JSON document" in capsys.readouterr().err
+    assert "complete JSON document" in capsys.readouterr().err
     assert cli.main(["assess", str(tmp_path / "missing.json")]) == 2
     assert "No such file" in capsys.readouterr().err
 

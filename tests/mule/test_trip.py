@@ -70,7 +70,7 @@ def test_a_local_rule_that_makes_no_sense_is_refused(fields: Any) -> None:
 
 
 def test_a_day_shoots_wants_of_its_trip() -> None:
-    with pytest.raises(ValidationError, match="wants of this trip"):
+    with pytest.raises(ValidationError, match="shots of this trip"):
         cast.trip(days=({"date": "2027-02-20", "title": "x", "wants": ("nothing",)},))
 
 

@@ -89,11 +89,11 @@ def test_the_cameras_that_are_there_decide_between_packs_and_cards() -> None:
 
 
 def test_cameras_named_later_in_the_text_count_too() -> None:
-    body = next(t for t in TABLE if isinstance(t, Body) and t.battery_type == "Small pack")
+    body = next(t for t in TABLE if isinstance(t, Body) and t.battery_type == "Small battery")
     packs, _ = understand(f"3 packs\n{body.name}", TABLE)
     assert packs.thing is not None
     assert packs.thing.kind == "battery"
-    assert packs.thing.battery_type == "Small pack"
+    assert packs.thing.battery_type == "Small battery"
 
 
 def test_what_the_line_says_otherwise_is_kept() -> None:

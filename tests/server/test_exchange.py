@@ -204,7 +204,7 @@ def test_marks_follow_things_that_came_in_under_a_new_id(ask: Any, stored: Plan)
 def test_a_mark_that_stands_twice_in_a_file_is_refused_with_its_place(ask: Any, stored: Plan) -> None:
     data = json.loads(write(noted(stored)))
     data["noted"].append(data["noted"][0])
-    assert errors(ask("post", "/exchange/plans", data)) == {"noted.7.id": "each id is used once"}
+    assert errors(ask("post", "/exchange/plans", data)) == {"noted.7.id": "use each id once"}
     assert Trip.objects.count() == 1
 
 

@@ -24,7 +24,7 @@ from tests.server.conftest import Ask, errors
 pytestmark = pytest.mark.django_db
 TABLE = """Item,Type,Weight (g),Length cm,Width cm,Height cm,Qty,Price
 Corrie 24-70 f/2.8,Lens,806,12.4,8.8,8.8,1,1900
-LB-4 pack,Batteries,0.082 kg,5.2,3.8,2,3,
+LB-4 battery,Batteries,0.082 kg,5.2,3.8,2,3,
 Down jacket,other,420,,,,1,
 """
 
@@ -149,7 +149,7 @@ def test_formulas_are_never_worked_out(owner: User) -> None:
     book.save(out)
     row = seen(owner, out.getvalue(), "gear.xlsx")["rows"][0]
     # A formula that nobody has opened has no value: then there is no name.
-    assert row["problems"][0]["rule"] == "a name"
+    assert row["problems"][0]["rule"] == "enter a name"
 
 
 @pytest.mark.parametrize("form", ["csv", "xlsx"])

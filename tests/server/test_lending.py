@@ -147,7 +147,7 @@ def test_so_many_things_may_be_lent_to_one_trip(stranger: User, trip: Trip) -> N
     beside(trip, make_user("Sigrid"), MOST_LENT - 2)
     lend(trip, stranger, ["l0", "l1"])
     assert trip.lent.count() == MOST_LENT == 200
-    with pytest.raises(InvalidInput, match="at most 200 things"):
+    with pytest.raises(InvalidInput, match="at most 200 items"):
         lend(trip, stranger, ["l2"])
     # What is there already may be lent again.
     lend(trip, stranger, ["l0", "l1"])

@@ -32,7 +32,14 @@ def test_the_load_sheet_is_one_page_with_people_legs_days_and_cautions(lofoten: 
     pages, text = text_of(lofoten("get", "/exchange/paper/lofoten/b/sheet.pdf").content)
     assert pages == 1
     text = " ".join(text.split())
-    for words in ("Nine winter days in Lofoten", "Ines", "Marit", "Small plane to the islands", "9.77 kg", "Our signs"):
+    for words in (
+        "Nine winter days in Lofoten",
+        "Ines",
+        "Marit",
+        "Small plane to the islands",
+        "9.77 kg",
+        "Battery and card markings",
+    ):
         assert words in text
     assert "follow local rules" in text
 
@@ -57,7 +64,7 @@ def test_the_pack_list_names_every_loaded_thing(lofoten: Ask) -> None:
     assert "absent until 2027-02-16" in flat
     # Each line says where it goes, in the words of the screen.
     assert flat.count("at the back") + flat.count("at the front") + flat.count("halfway out") > 30
-    for words in ("Charge packs and banks", "Fetch Hand warmers, pair", "Set camera clocks alike"):
+    for words in ("Charge batteries and power banks", "Fetch Hand warmers, pair", "Set all camera clocks alike"):
         assert words in flat
 
 
@@ -83,7 +90,7 @@ def _starts(event: Component) -> str:
 def test_the_calendar_says_what_to_fetch_charge_copy_and_bring_back(lofoten: Ask) -> None:
     raw = lofoten("get", "/exchange/calendar/lofoten/b.ics").content
     events = {str(e["summary"]): e for e in Calendar.from_ical(raw).walk("VEVENT")}
-    assert _starts(events["Charge packs and banks"]) == "2027-02-19"
+    assert _starts(events["Charge batteries and power banks"]) == "2027-02-19"
     assert _starts(events["Fetch Hand warmers, pair"]) == "2027-02-16"
     assert _starts(events["Bring back Polariser, 82 mm"]) == "2027-03-01"
     heads = [str(e["summary"]) for e in Calendar.from_ical(raw).walk("VEVENT")]

@@ -218,7 +218,7 @@ def test_lent_gear_that_is_marked_is_not_withdrawn_before_its_mark_is_off(
     assert marit("put", f"/trips/{slug}", doc | {"trip": doc["trip"] | {"marks": marks}}).status_code == 200
     told = marit("delete", f"/trips/{slug}/lent/{item}")
     assert told.status_code == 409
-    assert "take its mark off" in errors(told)["id"]
+    assert "remove its mark" in errors(told)["id"]
     doc = marit("get", f"/trips/{slug}").json()
     assert marit("put", f"/trips/{slug}", doc | {"trip": doc["trip"] | {"marks": {}}}).status_code == 200
     assert marit("delete", f"/trips/{slug}/lent/{item}").status_code == 204
@@ -305,7 +305,7 @@ def test_the_owner_keeps_the_kit_that_was_on_the_table(owner: User, marit: Ask, 
 
 def test_it_takes_an_account_and_somebody_elses(owner: User, slug: str) -> None:
     secret = link(owner, slug, "plan")["secret"]
-    assert "sign in first" in errors(asker(None)("post", "/sharing/open", {"secret": secret}))["name"]
+    assert "sign in to your account" in errors(asker(None)("post", "/sharing/open", {"secret": secret}))["account"]
     assert "your own" in errors(asker(owner)("post", "/sharing/open", {"secret": secret}))["name"]
 
 

@@ -78,7 +78,7 @@ def test_what_is_no_picture_is_refused(owner: User, raw: bytes) -> None:
 
 def test_a_picture_that_unpacks_to_too_much_is_not_unpacked(owner: User, monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr(pictures, "_MOST_PIXELS", 100_000)
-    assert "a picture of at most" in send(owner, drawn()).content.decode()
+    assert "must have at most" in send(owner, drawn()).content.decode()
 
 
 def test_nobody_sees_anothers_picture(owner: User, stranger: User) -> None:
@@ -128,7 +128,7 @@ def test_an_archive_with_another_picture_under_that_name_brings_nothing(
     with zipfile.ZipFile(io.BytesIO(archive_of(owner))) as inside, zipfile.ZipFile(out, "w") as made:
         for info in inside.infolist():
             made.writestr(info, drawn() if info.filename.startswith("pictures/") else inside.read(info))
-    with pytest.raises(InvalidInput, match=r"pictures/.*as it was taken away"):
+    with pytest.raises(InvalidInput, match=r"pictures/.*as exported"):
         restore(stranger, out.getvalue())
     assert not locker_of(stranger)
 

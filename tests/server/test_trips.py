@@ -178,7 +178,7 @@ def test_a_stale_brief_is_refused_with_what_is_stored(ask: Any, stored: Plan) ->
 def test_a_person_who_carries_things_cannot_be_removed(ask: Any, stored: Plan) -> None:
     doc = brief(ask)
     response = save(ask, doc, people=[p for p in doc["trip"]["people"] if p["id"] != "ines"])
-    assert "Ines still carries things in kit “Kit a”" in errors(response)["people"]
+    assert "Ines still carries gear in kit “Kit a”" in errors(response)["people"]
     assert save(ask, doc, people=[p for p in doc["trip"]["people"] if p["id"] != "marit"]).status_code == 200
 
 

@@ -39,10 +39,16 @@ _LITHIUM = {"free_wh": 100.0, "approval_wh": 160.0, "approval_most": 2}
 USUAL: tuple[Restriction, ...] = (
     Restriction(sort="spare-lithium", cabin="yes", hold="no", most=20, note="Contacts covered.", **_LITHIUM),
     Restriction(sort="power-bank", cabin="yes", hold="no", note="Some carriers take one or two.", **_LITHIUM),
-    Restriction(sort="device-lithium", cabin="yes", hold="ask", note="Off and safe from switching on.", **_LITHIUM),
+    Restriction(
+        sort="device-lithium",
+        cabin="yes",
+        hold="ask",
+        note="Switched off, and secured against switching on.",
+        **_LITHIUM,
+    ),
     Restriction(sort="dry-cells", cabin="yes", hold="yes"),
-    Restriction(sort="tripod", cabin="ask", hold="yes", note="Some gates see a pole."),
-    Restriction(sort="drone", cabin="ask", hold="ask", note="Countries have rules of their own."),
+    Restriction(sort="tripod", cabin="ask", hold="yes", note="Some gates treat it as a pole."),
+    Restriction(sort="drone", cabin="ask", hold="ask", note="Each country has its own rules."),
     Restriction(sort="blade", cabin="no", hold="yes"),
     Restriction(sort="multi-tool", cabin="no", hold="yes"),
     Restriction(sort="tool", cabin="no", hold="yes", note="Over 6 cm; rules vary."),
@@ -52,5 +58,5 @@ USUAL: tuple[Restriction, ...] = (
     Restriction(sort="matches", cabin="ask", hold="no", note="One box, on the person."),
     Restriction(sort="lighter", cabin="ask", hold="no", note="One, on the person."),
     Restriction(sort="liquid", cabin="ask", hold="yes", note="Small bottles in a clear bag."),
-    Restriction(sort="film", cabin="ask", hold="no", note="Ask for a check by hand: hold scanners are strong."),
+    Restriction(sort="film", cabin="ask", hold="no", note="Request a hand check: hold scanners are strong."),
 )

@@ -55,9 +55,9 @@ class Carrier(Frozen):
     def _one_rule_per_kind(self) -> Self:
         kinds = [rule.piece for rule in self.pieces]
         if len(set(kinds)) != len(kinds):
-            raise PydanticCustomError("twice", "each kind of piece has one rule")
+            raise PydanticCustomError("twice", "use one rule for each kind of bag")
         if len({r.sort for r in self.restricted}) != len(self.restricted):
-            raise PydanticCustomError("twice", "each sort of restricted thing has one rule")
+            raise PydanticCustomError("twice", "use one rule for each kind of restricted item")
         return self
 
     def rule(self, piece: PieceKind) -> PieceRule | None:

@@ -93,11 +93,11 @@ def parse(data: Any) -> Gear:
 
     >>> parse({"kind": "safety", "id": "aid", "name": "First aid", "label": "first aid"})
     Traceback (most recent call last):
-    mule.base.errors.InvalidInput: mass_g: the mass is needed; size: the size is needed
+    mule.base.errors.InvalidInput: mass_g: enter the mass; size: enter the size
     """
     kind = data.get("kind") if isinstance(data, dict) else None
     if kind not in KIND_NAMES:
-        raise InvalidInput([Problem("kind", shorten(kind), "one of " + ", ".join(KIND_NAMES))])
+        raise InvalidInput([Problem("kind", shorten(kind), "must be one of " + ", ".join(KIND_NAMES))])
     try:
         return GEAR.validate_python(data)
     except ValidationError as error:

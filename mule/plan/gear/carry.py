@@ -44,11 +44,11 @@ class _Holder(Thing):
     @model_validator(mode="after")
     def _compartments_lie_inside(self) -> Self:
         if len({c.id for c in self.compartments}) != len(self.compartments):
-            raise PydanticCustomError("compartment_twice", "each compartment has an id of its own")
+            raise PydanticCustomError("compartment_twice", "give each space its own id")
         for compartment in self.compartments:
             if not _inside(compartment.inner, self.size):
                 raise PydanticCustomError(
-                    "compartment_size", "{name} is no larger than the bag it is in", {"name": compartment.name}
+                    "compartment_size", "{name} must not be larger than its bag", {"name": compartment.name}
                 )
         return self
 

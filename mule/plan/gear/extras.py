@@ -18,6 +18,7 @@ from mule.base.units import (
     WattHours,
     Watts,
 )
+from mule.plan.battery_types import BatteryType
 from mule.plan.gear.base import Group, Soft, Thing
 from mule.plan.gear.optical import CardSlot
 from mule.plan.purposes import Purpose, with_purpose
@@ -33,7 +34,7 @@ class Light(Thing):
     group: ClassVar[Group] = Group.LIGHT_SOUND
 
     form: Literal["flash", "panel", "torch", "head-torch"]
-    battery_type: Label | None = None
+    battery_type: BatteryType | None = None
     cells: Count = 1
     energy_wh: WattHours | None = None
     runs_h: Hours | None = None
@@ -48,7 +49,7 @@ class Sound(Thing):
     group: ClassVar[Group] = Group.LIGHT_SOUND
 
     form: Literal["microphone", "recorder", "wind-cover", "headphones"]
-    battery_type: Label | None = None
+    battery_type: BatteryType | None = None
     cells: Count = 1
     runs_h: Hours | None = None
     uses_shoe: Flag = False
@@ -64,7 +65,7 @@ class Remote(Thing):
     group: ClassVar[Group] = Group.LIGHT_SOUND
 
     socket: Label
-    battery_type: Label | None = None
+    battery_type: BatteryType | None = None
     runs_h: Hours | None = None
     triggers: tuple[Label, ...] = Field(default=(), max_length=6)
     uses_shoe: Flag = False
@@ -76,7 +77,7 @@ class Drone(Thing):
     kind: Literal["drone"] = "drone"
     group: ClassVar[Group] = Group.LIGHT_SOUND
 
-    battery_type: Label
+    battery_type: BatteryType
     flight_min: Number = Field(ge=0.001, le=180)
     megapixels: Number = Field(ge=0.001, le=200)
     takeoff_mass_g: Grams
@@ -133,7 +134,7 @@ class Other(_ForAPurpose):
 
     hollow_mm: Millimetres | None = None
     serves: Aid | None = None
-    battery_type: Label | None = None
+    battery_type: BatteryType | None = None
     cells: Count = 1
     energy_wh: WattHours | None = None
     runs_h: Hours | None = None

@@ -36,10 +36,10 @@ class Filter(Thing):
     def _sits_on_something(self) -> Self:
         if [self.thread_mm, self.plate_width_mm, self.adapter, self.body].count(None) != 3:
             raise PydanticCustomError(
-                "filter_fit", "a filter has a thread, a plate width, an adapter or a camera: one of them"
+                "filter_fit", "give a filter one of these: thread, plate width, adapter or camera"
             )
         if self.effect in ("nd", "variable-nd", "graduated-nd") and self.stops is None:
-            raise PydanticCustomError("filter_stops", "a neutral density filter says how many stops it takes")
+            raise PydanticCustomError("filter_stops", "enter the stops of a neutral density filter")
         return self
 
 

@@ -18,6 +18,7 @@ from mule.base.units import (
     Number,
     WattHours,
 )
+from mule.plan.battery_types import BatteryType
 from mule.plan.gear.base import Group, Source, Thing
 
 # Cameras write long names, makers change them with a new firmware: a few for one thing are usual.
@@ -29,7 +30,7 @@ def _check_range(low: float, high: float, what: str) -> None:
     if high < low:
         raise PydanticCustomError(
             "reversed_range",
-            "{what} ends at {high} before it starts at {low}",
+            "{what} must not end at {high} before it starts at {low}",
             {"what": what, "high": high, "low": low},
         )
 
@@ -91,7 +92,7 @@ class Body(Thing):
     nebulae: Flag = False
     clean: Flag = False
     film: Label | None = None
-    battery_type: Label | None = None
+    battery_type: BatteryType | None = None
     energy_wh: WattHours | None = None
     frames_per_charge: Number | None = Field(default=None, ge=0.001, le=20_000)
     video_min_per_charge: Number | None = Field(default=None, ge=0.001, le=2_000)
@@ -107,11 +108,11 @@ class Body(Thing):
     @model_validator(mode="after")
     def _sees_through_something(self) -> Self:
         if (self.mount is None) == (self.fixed_lens is None):
-            raise PydanticCustomError("body_lens", "a body has either a mount or a fixed lens")
+            raise PydanticCustomError("body_lens", "give a body either a mount or a fixed lens")
         if self.battery_type and self.energy_wh:
-            raise PydanticCustomError("body_power", "a camera takes packs or has a battery that stays inside, not both")
+            raise PydanticCustomError("body_power", "enter a battery type or a built-in battery, not both")
         if any(crop <= 1 or crop > 10 for crop in self.crop_modes):
-            raise PydanticCustomError("crop_mode", "a crop mode is a factor over 1 and at most 10")
+            raise PydanticCustomError("crop_mode", "a crop mode must be a factor over 1 and at most 10")
         return self
 
 

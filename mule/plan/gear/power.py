@@ -5,6 +5,7 @@ from typing import Annotated, ClassVar, Literal
 from pydantic import Field
 
 from mule.base.units import Count, Flag, Hours, Label, Number, Share, WattHours, Watts
+from mule.plan.battery_types import BatteryType
 from mule.plan.gear.base import Group, Thing
 
 
@@ -17,7 +18,7 @@ class Battery(Thing):
     kind: Literal["battery"] = "battery"
     group: ClassVar[Group] = Group.POWER
 
-    battery_type: Label
+    battery_type: BatteryType
     energy_wh: WattHours
     health: Share = 1.0
     cycles: Annotated[int, Field(strict=True, ge=0, le=20_000)] = 0
@@ -31,7 +32,7 @@ class Charger(Thing):
     kind: Literal["charger"] = "charger"
     group: ClassVar[Group] = Group.POWER
 
-    battery_types: tuple[Label, ...] = Field(min_length=1, max_length=12)
+    battery_types: tuple[BatteryType, ...] = Field(min_length=1, max_length=12)
     bays: Count = 1
     hours_per_charge: Hours
     input: Literal["mains", "usb-c", "car"] = "mains"

@@ -72,14 +72,14 @@ class Trip(Frozen):
             ("set", [s.id for s in self.sets]),
         ):
             if len(set(ids)) != len(ids):
-                raise PydanticCustomError("twice", "each {what} has an id of its own", {"what": what})
+                raise PydanticCustomError("twice", "give each {what} its own id", {"what": what})
         dates = [day.date for day in self.days]
         if any(later <= earlier for earlier, later in pairwise(dates)):
-            raise PydanticCustomError("days_order", "days run forward, each date once")
+            raise PydanticCustomError("days_order", "days must run forward, each date once")
         wants = {w.id for w in self.wants}
         for day in self.days:
             if not wants.issuperset(day.wants):
-                raise PydanticCustomError("unknown_want", "a day shoots wants of this trip")
+                raise PydanticCustomError("unknown_want", "a day can only have shots of this trip")
         return self
 
     @property

@@ -93,9 +93,9 @@ class LocalRule(Frozen):
     @model_validator(mode="after")
     def _makes_sense(self) -> Self:
         if self.first_day and self.last_day and self.last_day < self.first_day:
-            raise PydanticCustomError("reversed_range", "the rule ends before it starts")
+            raise PydanticCustomError("reversed_range", "the rule must not end before it starts")
         if (self.effect == "big-bags-barred") != (self.largest_mm is not None):
-            raise PydanticCustomError("largest_bag", "a rule on big bags, and no other, says the largest size")
+            raise PydanticCustomError("largest_bag", "only a rule on big bags has a largest size, and needs one")
         return self
 
     def holds_on(self, day: date) -> bool:

@@ -153,7 +153,7 @@ class Stamina(Frozen):
     def _named_once(self) -> Self:
         for what, ids in (("pattern", [p.id for p in self.patterns]), ("camera", [h.body for h in self.habits])):
             if len(set(ids)) != len(ids):
-                raise PydanticCustomError("twice", "each {what} is listed once", {"what": what})
+                raise PydanticCustomError("twice", "list each {what} once", {"what": what})
         return self
 
     def habit(self, body: str) -> BodyHabit:

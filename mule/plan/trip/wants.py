@@ -64,13 +64,15 @@ class SubjectTest(Frozen):
     def _runs_outward_and_within_reach(self) -> Self:
         if self.far_m < self.near_m:
             raise PydanticCustomError(
-                "reversed_range", "the subject is at {far} m before {near} m", {"far": self.far_m, "near": self.near_m}
+                "reversed_range",
+                "the subject must not end at {far} m before {near} m",
+                {"far": self.far_m, "near": self.near_m},
             )
         low, high = self.focal_mm()
         if low < FIRST_MM or high > LAST_MM:
             raise PydanticCustomError(
                 "out_of_reach",
-                "this asks for {low} to {high} mm; wants lie between 8 and 1200 mm",
+                "this needs {low} to {high} mm; a shot must be between 8 and 1200 mm",
                 {"low": round(low, 1), "high": round(high, 1)},
             )
         return self
@@ -129,7 +131,7 @@ class EffectWish(Frozen):
     @model_validator(mode="after")
     def _density_says_stops(self) -> Self:
         if (self.effect in ("nd", "graduated-nd")) != (self.stops is not None):
-            raise PydanticCustomError("filter_stops", "a neutral density, and no other effect, is asked in stops")
+            raise PydanticCustomError("filter_stops", "only neutral density has stops, and needs them")
         return self
 
 
@@ -197,15 +199,15 @@ class Want(Frozen):
         if self.focal_max_mm < self.focal_min_mm:
             raise PydanticCustomError(
                 "reversed_range",
-                "the want ends at {high} mm before it starts at {low} mm",
+                "a shot must not end at {high} mm before it starts at {low} mm",
                 {"high": self.focal_max_mm, "low": self.focal_min_mm},
             )
         if len({wish.trait for wish in self.traits}) != len(self.traits):
-            raise PydanticCustomError("twice", "each trait is wished once")
+            raise PydanticCustomError("twice", "use each trait once")
         if len({wish.effect for wish in self.effects}) != len(self.effects):
-            raise PydanticCustomError("twice", "each effect is asked once")
+            raise PydanticCustomError("twice", "use each filter effect once")
         if len({wish.aid for wish in self.aids}) != len(self.aids):
-            raise PydanticCustomError("twice", "each aid is asked once")
+            raise PydanticCustomError("twice", "use each aid once")
         return self
 
 

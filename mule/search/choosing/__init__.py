@@ -79,9 +79,9 @@ def _choose(
 def require_brief(plan: Plan) -> None:
     """Raises InvalidInput when there is nobody to carry or nothing to choose for."""
     if not plan.trip.people:
-        raise InvalidInput([Problem("trip.people", "", "at least one person to carry things")])
+        raise InvalidInput([Problem("trip.people", "", "add a person to carry the gear")])
     if not plan.trip.wants:
-        raise InvalidInput([Problem("trip.wants", "", "at least one want to choose for")])
+        raise InvalidInput([Problem("trip.wants", "", "add a shot to choose for")])
 
 
 def kept_things(plan: Plan, asking: Asking) -> tuple[KeptThing, ...]:

@@ -58,7 +58,7 @@ def base_on(plan: Plan, day: Day) -> Base:
     """Where things lie on a day. Raises InvalidInput for a trip that says nothing of it."""
     base = plan.trip.base_on(day)
     if base is None:
-        raise InvalidInput([Problem("base", "", "a base, said in the brief")])
+        raise InvalidInput([Problem("base", "", "add the base in the Brief")])
     return base
 
 
@@ -70,7 +70,7 @@ def at_base(plan: Plan, day: Day, seconds: float = USUAL_S) -> AtBase:
     >>> from tests import cast
     >>> at_base(cast.plan([]), cast.trip().days[0])
     Traceback (most recent call last):
-    mule.base.errors.InvalidInput: base: a base, said in the brief
+    mule.base.errors.InvalidInput: base: add the base in the Brief
     """
     base = base_on(plan, day)
     stays = _staying(plan, day)

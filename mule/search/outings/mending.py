@@ -21,7 +21,7 @@ def day_of(plan: Plan, on: date) -> Day:
     """A day of the trip. Raises InvalidInput where it is none."""
     found = next((day for day in plan.trip.days if day.date == on), None)
     if found is None:
-        raise InvalidInput([Problem("date", on.isoformat(), "a day of the trip")])
+        raise InvalidInput([Problem("date", on.isoformat(), "must be a day of the trip")])
     return found
 
 

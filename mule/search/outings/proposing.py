@@ -137,9 +137,9 @@ def _days(plan: Plan, asked: OutingAsked) -> tuple[Day, ...]:
     known = {day.date: day for day in plan.trip.days}
     for index, wanted in enumerate(asked.days):
         if wanted not in known:
-            raise InvalidInput([Problem(f"days.{index}", wanted.isoformat(), "a day of the trip")])
+            raise InvalidInput([Problem(f"days.{index}", wanted.isoformat(), "must be a day of the trip")])
     if not any(person.id == asked.person for person in plan.trip.people):
-        raise InvalidInput([Problem("person", asked.person, "the id of one of the trip's people")])
+        raise InvalidInput([Problem("person", asked.person, "must be one of the trip’s people")])
     return tuple(day for day in plan.trip.days if day.date in set(asked.days))
 
 
@@ -148,7 +148,7 @@ def _bags(plan: Plan, asked: OutingAsked) -> Sequence[Bag]:
     if asked.bag is not None:
         bags = tuple(bag for bag in bags if bag.id == asked.bag)
     if not bags:
-        raise InvalidInput([Problem("bag", asked.bag or "", "a bag on the trip that can be carried on foot")])
+        raise InvalidInput([Problem("bag", asked.bag or "", "load a bag that can be carried on foot")])
     return bags
 
 

@@ -139,6 +139,6 @@ PATTERNS: tuple[Carrier, ...] = (
         ),
         source=_SOURCE,
     ),
-    Carrier(id="pattern-ferry", name="Ferry, nobody weighs", means="ferry", source=_SOURCE),
+    Carrier(id="pattern-ferry", name="Ferry, no limits", means="ferry", source=_SOURCE),
     Carrier(id="pattern-on-foot", name="On foot, your own back", means="on-foot", source="Your own limit."),
 )

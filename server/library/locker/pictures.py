@@ -88,16 +88,14 @@ def _made_small(raw: bytes) -> bytes:
     try:
         with Image.open(io.BytesIO(raw), formats=_FORMATS) as opened:
             if opened.width * opened.height > _MOST_PIXELS:
-                raise InvalidInput(
-                    [Problem("file", "", f"a picture of at most {_MOST_PIXELS // 1_000_000} megapixels")]
-                )
+                raise InvalidInput([Problem("file", "", f"must have at most {_MOST_PIXELS // 1_000_000} megapixels")])
             # A JPEG is unpacked no larger than it need be.
             opened.draft("RGB", (SIDE_PX * 2, SIDE_PX * 2))
             upright = ImageOps.exif_transpose(opened)
             upright.thumbnail((SIDE_PX, SIDE_PX))
             plain = upright.convert("RGBA" if upright.has_transparency_data else "RGB")
     except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError) as error:
-        raise InvalidInput([Problem("file", "", "a picture: JPEG, PNG or WebP")]) from error
+        raise InvalidInput([Problem("file", "", "must be a JPEG, PNG or WebP picture")]) from error
     out = io.BytesIO()
     # A new picture of the pixels alone: place, camera and owner stay behind.
     bare = Image.new(plain.mode, plain.size)

@@ -87,11 +87,11 @@ def guest_actor(request: HttpRequest) -> Actor | None:
         return None
     link: ShareLink | None = valid_links().filter(pk=told).first() if told.isdecimal() else None
     if link is None or (guest := _guest(request, link)) is None:
-        raise HttpError(401, "This link is over. Ask whoever gave it to you for another.")
+        raise HttpError(401, "This link has expired or was revoked. Ask for a new one.")
     match = request.resolver_match
     route = match.route.removeprefix("api/") if match else ""
     if (request.method, route) not in ALLOWED[link.role] or match is None or match.kwargs.get("slug") != link.trip.slug:
-        raise HttpError(403, "This link does not let you do that.")
+        raise HttpError(403, "This link does not allow that.")
     return Actor(link.trip.owner, guest)
 
 

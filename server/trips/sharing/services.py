@@ -32,7 +32,7 @@ def make(owner: User, slug: str, role: str, note: str, until: date | None) -> tu
     """A new link and its secret, which nobody can read again. Raises NotFound, InvalidInput."""
     trip = find(Trip, owner, slug, "trip")
     if trip.links.filter(revoked=False).count() >= MOST_LINKS:
-        raise InvalidInput([Problem("role", role, f"at most {MOST_LINKS} links: take one back first")])
+        raise InvalidInput([Problem("role", role, f"at most {MOST_LINKS} links: revoke one first")])
     secret = token_urlsafe(_SECRET_BYTES)
     return ShareLink.objects.create(trip=trip, role=role, note=note, until=until, secret_hash=_hash(secret)), secret
 
@@ -50,12 +50,12 @@ def open_link(request: HttpRequest, secret: str, name: str) -> ShareLink:
     """
     link: ShareLink | None = valid_links().filter(secret_hash=_hash(secret)).first()
     if link is None:
-        raise InvalidInput([Problem("secret", "", "a link that holds: this one is wrong, over, or was taken back")])
+        raise InvalidInput([Problem("secret", "", "this link is wrong, has expired or was revoked")])
     if link.role == "plan":
         _come_along(request, link)
         return link
     if link.role == "pack" and not name.strip():
-        raise InvalidInput([Problem("name", "", "your name, so that others see who ticked what")])
+        raise InvalidInput([Problem("name", "", "enter your name, so others see who ticked what")])
     request.session["guest"] = {**request.session.get("guest", {}), str(link.pk): name.strip()}
     return link
 
@@ -63,9 +63,9 @@ def open_link(request: HttpRequest, secret: str, name: str) -> ShareLink:
 def _come_along(request: HttpRequest, link: ShareLink) -> None:
     account = request.user
     if not isinstance(account, User):
-        raise InvalidInput([Problem("name", "", "an account of your own: sign in first, then open the link again")])
+        raise InvalidInput([Problem("account", "", "sign in to your account, then open the link again")])
     if account == link.trip.owner:
-        raise InvalidInput([Problem("name", "", "somebody else’s account: this trip is your own")])
+        raise InvalidInput([Problem("name", "", "this trip is your own")])
     Companion.objects.get_or_create(link=link, account=account)
 
 

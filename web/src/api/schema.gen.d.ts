@@ -15107,7 +15107,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15143,7 +15143,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -15203,7 +15203,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15239,7 +15239,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -15286,7 +15286,7 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15355,7 +15355,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15382,7 +15382,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -15433,7 +15433,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15469,7 +15469,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -15516,7 +15516,7 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15585,7 +15585,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15621,7 +15621,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -15659,7 +15659,7 @@ export interface operations {
                     "application/json": components["schemas"]["SignInOut"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15706,7 +15706,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15742,7 +15742,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -15793,7 +15793,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15820,7 +15820,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -15871,7 +15871,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15907,7 +15907,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -15967,7 +15967,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16003,7 +16003,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -16050,7 +16050,7 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16106,7 +16106,7 @@ export interface operations {
                     "application/json": components["schemas"]["ThingOut"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16166,7 +16166,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16202,7 +16202,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -16255,7 +16255,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16300,7 +16300,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -16338,7 +16338,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16374,7 +16374,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -16427,7 +16427,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16472,7 +16472,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -16510,7 +16510,7 @@ export interface operations {
                     "application/json": (components["schemas"]["Body"] | components["schemas"]["Lens"] | components["schemas"]["Teleconverter"] | components["schemas"]["MountAdapter"] | components["schemas"]["Filter"] | components["schemas"]["StepRing"] | components["schemas"]["FilterHolder"] | components["schemas"]["Battery"] | components["schemas"]["Charger"] | components["schemas"]["PowerBank"] | components["schemas"]["Card"] | components["schemas"]["Reader"] | components["schemas"]["Drive"] | components["schemas"]["Computer"] | components["schemas"]["Link"] | components["schemas"]["Tripod"] | components["schemas"]["OtherSupport"] | components["schemas"]["Head"] | components["schemas"]["Plate"] | components["schemas"]["Light"] | components["schemas"]["Sound"] | components["schemas"]["Remote"] | components["schemas"]["Drone"] | components["schemas"]["Bag"] | components["schemas"]["Insert"] | components["schemas"]["Safety"] | components["schemas"]["Other"])[];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16570,7 +16570,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16606,7 +16606,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -16657,7 +16657,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16693,7 +16693,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -16744,7 +16744,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16789,7 +16789,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -16846,7 +16846,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16882,7 +16882,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -16920,7 +16920,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -16947,7 +16947,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -16985,7 +16985,7 @@ export interface operations {
                     "application/json": components["schemas"]["CarrierOut"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17045,7 +17045,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17081,7 +17081,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -17119,7 +17119,7 @@ export interface operations {
                     "application/json": components["schemas"]["Carrier"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17166,7 +17166,7 @@ export interface operations {
                     "application/json": components["schemas"]["Restriction"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17228,7 +17228,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17273,7 +17273,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -17311,7 +17311,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17347,7 +17347,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -17385,7 +17385,7 @@ export interface operations {
                     "application/json": components["schemas"]["WantSet"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17432,7 +17432,7 @@ export interface operations {
                     "application/json": components["schemas"]["Trip"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17492,7 +17492,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17528,7 +17528,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -17579,7 +17579,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17615,7 +17615,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -17666,7 +17666,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17702,7 +17702,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -17753,7 +17753,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17789,7 +17789,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -17827,7 +17827,7 @@ export interface operations {
                     "application/json": components["schemas"]["TripOut"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17887,7 +17887,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -17923,7 +17923,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -17976,7 +17976,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18012,7 +18012,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18052,7 +18052,7 @@ export interface operations {
                     "application/json": components["schemas"]["TripOut"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18079,7 +18079,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18132,7 +18132,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18177,7 +18177,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18215,7 +18215,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18251,7 +18251,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18291,7 +18291,7 @@ export interface operations {
                     "application/json": components["schemas"]["Glance"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18318,7 +18318,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18359,7 +18359,7 @@ export interface operations {
                     "application/json": components["schemas"]["Bench"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18386,7 +18386,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18440,7 +18440,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18485,7 +18485,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18524,7 +18524,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18560,7 +18560,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18613,7 +18613,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18649,7 +18649,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18703,7 +18703,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18748,7 +18748,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18789,7 +18789,7 @@ export interface operations {
                     "application/json": components["schemas"]["AdviceOut"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18816,7 +18816,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18870,7 +18870,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18906,7 +18906,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18960,7 +18960,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -18996,7 +18996,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19037,7 +19037,7 @@ export interface operations {
                     "application/json": components["schemas"]["Wanted"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19064,7 +19064,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19118,7 +19118,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19154,7 +19154,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19208,7 +19208,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19244,7 +19244,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19298,7 +19298,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19334,7 +19334,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19375,7 +19375,7 @@ export interface operations {
                     "application/json": components["schemas"]["LightestSet"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19402,7 +19402,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19456,7 +19456,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19492,7 +19492,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19534,7 +19534,7 @@ export interface operations {
                     "application/json": components["schemas"]["Outing"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19561,7 +19561,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19602,7 +19602,7 @@ export interface operations {
                     "application/json": components["schemas"]["GateCheckPlan"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19629,7 +19629,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19683,7 +19683,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19728,7 +19728,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19784,7 +19784,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19820,7 +19820,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19862,7 +19862,7 @@ export interface operations {
                     "application/json": components["schemas"]["Comparison"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19889,7 +19889,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -19943,7 +19943,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -19988,7 +19988,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20042,7 +20042,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20087,7 +20087,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20127,7 +20127,7 @@ export interface operations {
                     "application/json": components["schemas"]["CarrierOut"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20154,7 +20154,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20194,7 +20194,7 @@ export interface operations {
                     "application/json": components["schemas"]["LentOut"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20221,7 +20221,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20274,7 +20274,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20310,7 +20310,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20349,7 +20349,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20385,7 +20385,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20426,7 +20426,7 @@ export interface operations {
                     "application/json": components["schemas"]["ByDays"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20453,7 +20453,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20495,7 +20495,7 @@ export interface operations {
                     "application/json": components["schemas"]["CureLine"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20522,7 +20522,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20564,7 +20564,7 @@ export interface operations {
                     "application/json": components["schemas"]["Advice"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20591,7 +20591,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20633,7 +20633,7 @@ export interface operations {
                     "application/json": components["schemas"]["AtBase"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20660,7 +20660,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20716,7 +20716,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20752,7 +20752,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20807,7 +20807,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20852,7 +20852,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20893,7 +20893,7 @@ export interface operations {
                     "application/json": components["schemas"]["Split"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -20920,7 +20920,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -20974,7 +20974,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21010,7 +21010,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21051,7 +21051,7 @@ export interface operations {
                     "application/json": components["schemas"]["Spare"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21078,7 +21078,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21132,7 +21132,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21168,7 +21168,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21206,7 +21206,7 @@ export interface operations {
                     "application/json": components["schemas"]["Reading"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21255,7 +21255,7 @@ export interface operations {
                     "application/json": components["schemas"]["FieldOut"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21282,7 +21282,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21335,7 +21335,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21371,7 +21371,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21412,7 +21412,7 @@ export interface operations {
                     "application/json": components["schemas"]["PackOut"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21439,7 +21439,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21480,7 +21480,7 @@ export interface operations {
                     "application/json": components["schemas"]["Station"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21507,7 +21507,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21563,7 +21563,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21599,7 +21599,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21640,7 +21640,7 @@ export interface operations {
                     "application/json": components["schemas"]["LookBack"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21667,7 +21667,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21706,7 +21706,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21733,7 +21733,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21779,7 +21779,7 @@ export interface operations {
                     "application/json": components["schemas"]["Foam"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21806,7 +21806,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21852,7 +21852,7 @@ export interface operations {
                     "application/json": components["schemas"]["CaseFit"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21879,7 +21879,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21924,7 +21924,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -21951,7 +21951,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -21994,7 +21994,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22021,7 +22021,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22072,7 +22072,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22108,7 +22108,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22148,7 +22148,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22175,7 +22175,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22214,7 +22214,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22241,7 +22241,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22282,7 +22282,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22309,7 +22309,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22347,7 +22347,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22374,7 +22374,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22441,7 +22441,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22477,7 +22477,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22546,7 +22546,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22582,7 +22582,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22618,7 +22618,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22684,7 +22684,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22720,7 +22720,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22760,7 +22760,7 @@ export interface operations {
                     "application/json": components["schemas"]["WindowBench"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22800,7 +22800,7 @@ export interface operations {
                     "application/json": components["schemas"]["LinkOut"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22827,7 +22827,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22880,7 +22880,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22916,7 +22916,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -22955,7 +22955,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -22991,7 +22991,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -23042,7 +23042,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -23078,7 +23078,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetail"];
                 };
             };
-            /** @description What was sent breaks a rule. */
+            /** @description The request breaks a rule. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -23116,7 +23116,7 @@ export interface operations {
                     "application/json": components["schemas"]["Opened"][];
                 };
             };
-            /** @description Nobody is signed in. */
+            /** @description No one is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;

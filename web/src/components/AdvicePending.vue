@@ -11,12 +11,12 @@ const props = withDefaults(
     /** What can be clicked here holds whatever the advice is. */
     holds?: boolean
   }>(),
-  { before: 'Reckoning again: this is of the kit before your last click.', looking: 'Reckoning what other kits would say…', holds: false },
+  { before: 'Updating: these figures are from before your last click.', looking: 'Trying other kits…', holds: false },
 )
 const state = computed(() => {
   const { advice, stands, failed } = props.told
   if (stands) return ''
-  if (failed) return 'The app’s server did not say what other kits would. It is asked again with your next click.'
+  if (failed) return 'No answer from the app’s server about other kits. Your next click tries again.'
   return advice ? props.before : props.looking
 })
 </script>

@@ -10,9 +10,9 @@ const lending = ref(false)
 
 <template>
   <aside v-if="along?.trip === trip" class="word-above" aria-label="Planning along">
-    <p>You plan along with <b>{{ along.owner }}</b>. You see what their kits hold, and what you lay beside it.</p>
+    <p>You plan along with <b>{{ along.owner }}</b>. You see their kits, and the gear you lend.</p>
     <span class="ways">
-      <button type="button" class="link" @click="lending = true">lay your own things beside</button>
+      <button type="button" class="link" @click="lending = true">lend your own gear</button>
       <RouterLink class="link" :to="{ name: 'trips' }" @click="planAlong(null)">back to your trips</RouterLink>
     </span>
     <LendThings v-model="lending" :trip="trip" />

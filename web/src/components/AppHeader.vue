@@ -58,7 +58,7 @@ useKeys([
         <template v-if="inTrip">
           <VListItem v-for="place in PLACES" :key="place.name" :to="{ name: place.name }" :title="place.title" />
         </template>
-        <VListItem title="Keys  ?" @click="keys = true" />
+        <VListItem title="Keys ?" @click="keys = true" />
         <VListItem :title="`Sign out ${session?.name ?? ''}`" @click="signOut" />
       </VList>
     </VMenu>

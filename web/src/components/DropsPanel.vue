@@ -25,10 +25,10 @@ function upTo(index: number): Edit[] {
 /** Why something fast or long costs nothing: what to look at in the brief before it goes. */
 function sharpened(why: NonNullable<Advice['ledger']['drops'][number]['because']>): string {
   const instead = props.names.thing(why.instead)
-  const asks = `${props.names.want(why.want)} asks for ${fmt.fNumber(why.f_number)} and ${fmt.figure(why.megapixels)} MP`
+  const asks = `${props.names.want(why.want)} needs ${fmt.fNumber(why.f_number)} and ${fmt.figure(why.megapixels)} MP`
   return why.crops
-    ? `${asks}: would you be content with that many pixels, cropped from ${instead}? If not, ask for more in the brief.`
-    : `${asks}, which ${instead} gives as well. If it should be faster or sharper, say so in the brief.`
+    ? `${asks}: a crop from ${instead} gives that, too. If you need more, say so in the brief.`
+    : `${asks}, which ${instead} gives as well. If you need it faster or sharper, say so in the brief.`
 }
 function per(points: number, grams: number): string {
   return fmt.figure((100 * points) / Math.max(1, grams), 1)
@@ -37,19 +37,19 @@ function per(points: number, grams: number): string {
 
 <template>
   <div class="drops">
-    <h2>Leave first <span class="quiet">{{ enough >= 0 ? 'light enough first, then' : '' }} least worth per {{ fmt.mass(100, units) }}; safety never</span></h2>
+    <h2>Leave first <span class="quiet">{{ enough >= 0 ? 'until every leg takes the weight, then' : '' }} least worth per {{ fmt.mass(100, units) }} first; never safety gear</span></h2>
     <table v-if="ledger.drops.length">
-      <thead><tr><th>thing, with what hangs on it</th><th class="number">frees</th><th class="number">costs</th><th class="number">brief then</th><th /></tr></thead>
+      <thead><tr><th>item, and whatever needs it</th><th class="number">frees</th><th class="number">costs, % of brief</th><th class="number">brief then</th><th /></tr></thead>
       <tbody>
         <tr v-for="(drop, index) in ledger.drops" :key="drop.item" :class="{ enough: index === enough }">
-          <td>{{ names.thing(drop.item) }}<span v-if="drop.goes.length" class="label"> with {{ drop.goes.map(names.thing).join(', ') }}</span><span v-if="drop.because" class="label because">{{ sharpened(drop.because) }}</span><span v-if="index === enough" class="label"> · now every leg takes the weight</span></td>
+          <td>{{ names.thing(drop.item) }}<span v-if="drop.goes.length" class="label"> with {{ drop.goes.map(names.thing).join(', ') }}</span><span v-if="drop.because" class="label because">{{ sharpened(drop.because) }}</span><span v-if="index === enough" class="label"> · from here on every leg takes the weight</span></td>
           <td class="number">{{ fmt.mass(drop.mass_g, units) }}</td>
           <td class="number">
-            <WhyFigure help="leave" :figure="fmt.figure(drop.points, 1)" :about="`points that leaving ${names.thing(drop.item)} costs`">
+            <WhyFigure help="leave" :figure="fmt.figure(drop.points, 1)" :about="`cost of leaving ${names.thing(drop.item)}, in per cent of the brief`">
               <h2>Leaving {{ names.thing(drop.item) }}<template v-if="index"> after those above</template></h2>
               <WantChanges :changes="drop.changes ?? []" :wants="wants" :names="names" />
-              <p class="label">{{ fmt.figure(drop.points, 1) }} points for {{ fmt.mass(drop.mass_g, units) }}: {{ per(drop.points, drop.mass_g) }} per 100 g. The brief stands at {{ fmt.figure(drop.score, 1) }} % then, and all that is loaded weighs {{ fmt.load(drop.total_g, units) }}.</p>
-              <p v-if="drop.over_g > 0" class="label">The worst leg is still {{ fmt.mass(drop.over_g, units) }} over.</p>
+              <p class="label">{{ fmt.figure(drop.points, 1) }} % of the brief for {{ fmt.mass(drop.mass_g, units) }}: {{ per(drop.points, drop.mass_g) }} % per 100 g. Then the brief is at {{ fmt.figure(drop.score, 1) }} % and everything loaded weighs {{ fmt.load(drop.total_g, units) }}.</p>
+              <p v-if="drop.over_g > 0" class="label">The strictest leg is still {{ fmt.mass(drop.over_g, units) }} over.</p>
             </WhyFigure>
           </td>
           <td class="number">{{ fmt.figure(drop.score, 1) }} %</td>
@@ -57,26 +57,26 @@ function per(points: number, grams: number): string {
         </tr>
       </tbody>
     </table>
-    <p v-else-if="!ledger.small.length" class="quiet">Nothing can go without something else missing it.</p>
+    <p v-else-if="!ledger.small.length" class="quiet">Everything loaded is needed by something else.</p>
     <p v-if="ledger.small.length" class="quiet small">
-      Small, and nobody would miss {{ ledger.small.length > 1 ? 'them' : 'it' }}: {{ list(ledger.small, names) }}.
+      Small and easy to do without: {{ list(ledger.small, names) }}.
       <button type="button" class="link" :disabled="busy" @click="emit('edit', ledger.small.map((item) => ({ act: 'leave', item })))">leave {{ ledger.small.length > 1 ? 'them all' : 'it' }}</button>
     </p>
     <div class="next">
-      <h2>Load next <span class="quiet">most points per gram, up to</span></h2>
+      <h2>Load next <span class="quiet">most brief per gram, up to</span></h2>
       <TabRow v-model="budget" label="Up to" :tabs="BUDGETS.map((b) => ({ name: b, title: fmt.mass(b, units) }))" />
     </div>
     <table v-if="additions.length">
-      <thead><tr><th>thing, with the links it needs</th><th class="number">adds</th><th class="number">buys</th><th class="number">brief then</th><th /></tr></thead>
+      <thead><tr><th>item, and the links it needs</th><th class="number">adds</th><th class="number">buys, % of brief</th><th class="number">brief then</th><th /></tr></thead>
       <tbody>
         <tr v-for="next in additions" :key="next.items.join()">
           <td>{{ next.items.map(names.thing).join(' + ') }}<span v-if="next.brings.length" class="label"> with {{ next.brings.map(names.thing).join(', ') }}</span></td>
           <td class="number">{{ fmt.massChange(next.mass_g, units) }}</td>
           <td class="number">
-            <WhyFigure help="load" :figure="fmt.figure(next.points, 1)" :about="`points that ${next.items.map(names.thing).join(' and ')} would add`">
+            <WhyFigure help="load" :figure="fmt.figure(next.points, 1)" :about="`gain from ${next.items.map(names.thing).join(' and ')}, in per cent of the brief`">
               <h2>Loading {{ next.items.map(names.thing).join(' + ') }}</h2>
               <WantChanges :changes="next.changes ?? []" :wants="wants" :names="names" />
-              <p class="label">{{ fmt.figure(next.points, 1) }} points for {{ fmt.mass(next.mass_g, units) }}<template v-if="next.brings.length">, links and all</template>: {{ per(next.points, next.mass_g) }} per 100 g.</p>
+              <p class="label">{{ fmt.figure(next.points, 1) }} % of the brief for {{ fmt.mass(next.mass_g, units) }}<template v-if="next.brings.length">, links included</template>: {{ per(next.points, next.mass_g) }} % per 100 g.</p>
             </WhyFigure>
           </td>
           <td class="number">{{ fmt.figure(next.score, 1) }} %</td>
@@ -84,7 +84,7 @@ function per(points: number, grams: number): string {
         </tr>
       </tbody>
     </table>
-    <p v-else class="quiet">Nothing left behind adds to the brief for so few grams.</p>
+    <p v-else class="quiet">Nothing left at home adds to the brief for so few grams.</p>
   </div>
 </template>
 

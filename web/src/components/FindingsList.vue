@@ -9,7 +9,7 @@ import { findingKey, SEVERITIES, type Advised } from '@/wording/advice'
 import { cureText, namesAfter, noWayText, partText, touchedText } from '@/wording/cures'
 import { say } from '@/wording/findings'
 
-const props = defineProps<{ findings: Advised[]; names: Names; busy: boolean; of?: 'trip' | 'day' }>()
+const props = defineProps<{ findings: Advised[]; names: Names; busy: boolean }>()
 const emit = defineEmits<{ cure: [edits: Edit[]] }>()
 const units = useUnits()
 
@@ -17,7 +17,7 @@ const units = useUnits()
 function priceText(cure: Cure, full: boolean): string {
   const names = namesAfter(cure, props.names, units.value)
   const heads = (told: Cure['brings']): string => told.map((one) => say(one as Finding, names, units.value).head).join(' ')
-  const also = cure.also.length ? (full ? `mends as well: ${heads(cure.also)}` : `mends ${cure.also.length} more`) : ''
+  const also = cure.also.length ? (full ? `also fixes: ${heads(cure.also)}` : `fixes ${cure.also.length} more`) : ''
   const touched = full ? touchedText(cure, names) : ''
   return [partText(cure), touched, cure.brings.length ? `then: ${heads(cure.brings)}` : '', also].filter(Boolean).join('; ')
 }
@@ -40,11 +40,10 @@ function toggle(key: string): void {
   if (!next.delete(key)) next.add(key)
   opened.value = next
 }
-const whole = computed(() => props.of ?? 'trip')
-const SEVERITY = computed(() => ({ blocker: `Stops the ${whole.value}`, caution: 'Look at this', note: 'Good to know' }) as const)
+const SEVERITY = { blocker: 'Must fix', caution: 'Worth a look', note: 'Good to know' } as const
 const counts = computed(() => SEVERITIES.map((severity) => ({ severity, count: props.findings.filter(({ finding }) => finding.severity === severity).length })).filter(({ count }) => count))
-const COUNT = { blocker: (n: number) => (n === 1 ? `1 stops the ${whole.value}` : `${n} stop the ${whole.value}`), caution: (n: number) => `${n} to look at`, note: (n: number) => `${n} good to know` } as const
-const BEFORE = 'Of the kit before your last click; looking again'
+const COUNT = { blocker: (n: number) => `${n} must fix`, caution: (n: number) => `${n} worth a look`, note: (n: number) => `${n} good to know` } as const
+const BEFORE = 'From before your last click; updating'
 </script>
 
 <template>
@@ -56,10 +55,10 @@ const BEFORE = 'Of the kit before your last click; looking again'
       <li v-for="{ key, finding, said, cures, standing, why } in shown" :key="key" :class="finding.severity">
         <SeverityMark class="mark" :severity="finding.severity" role="img" :aria-label="SEVERITY[finding.severity]" />
         <div>
-          <button type="button" class="head" :aria-expanded="opened.has(key)" :title="opened.has(key) ? 'Close' : 'Figures and other ways out'" @click="toggle(key)">{{ said.head }}</button>
+          <button type="button" class="head" :aria-expanded="opened.has(key)" :title="opened.has(key) ? 'Close' : 'Figures and other fixes'" @click="toggle(key)">{{ said.head }}</button>
           <p v-if="opened.has(key)" class="body">{{ said.body }} <template v-if="standing === 'now' && !cures.length">{{ why }}</template></p>
           <span v-if="!cures.length && standing === 'looking'" class="way">Looking for what helps…</span>
-          <span v-else-if="standing === 'failed'" class="way">The app’s server did not say what helps. It is asked again with your next click.</span>
+          <span v-else-if="standing === 'failed'" class="way">No answer from the app’s server about fixes. Your next click tries again.</span>
           <ul v-if="cures.length" class="cures" :class="{ before: standing === 'before' }" :title="standing === 'before' ? BEFORE : undefined">
             <li v-for="cure in opened.has(key) ? cures : cures.slice(0, 1)" :key="cure.text">
               <button v-if="cure.edits.length" type="button" class="link cure" :disabled="busy || standing === 'before'" @click="emit('cure', cure.edits)">{{ cure.text }}</button>
@@ -67,12 +66,12 @@ const BEFORE = 'Of the kit before your last click; looking again'
               <span v-if="cure.price" class="label price">{{ opened.has(key) ? cure.price : cure.short }}</span>
             </li>
           </ul>
-          <span v-if="standing === 'before'" class="visually-hidden">of the kit before; looking again</span>
+          <span v-if="standing === 'before'" class="visually-hidden">from before your last click; updating</span>
         </div>
       </li>
       <li v-if="shown.length === 0" class="fine">
         <svg class="mark" width="12" height="12" viewBox="-6 -6 12 12" aria-hidden="true"><circle r="5" /></svg>
-        <div><slot name="fine"><b>Nothing to mend.</b> Every leg takes it, and no want has a gap.</slot></div>
+        <div><slot name="fine"><b>Nothing to fix.</b> Every leg takes the bags, and no shot has a gap.</slot></div>
       </li>
     </ul>
   </div>

@@ -7,7 +7,7 @@ defineProps<{ topic: HelpTopic }>()
 
 <template>
   <details class="how">
-    <summary>How this is reckoned</summary>
+    <summary>How this is calculated</summary>
     <p v-for="line in HELP[topic]" :key="line">{{ line }}</p>
   </details>
 </template>

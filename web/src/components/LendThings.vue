@@ -36,16 +36,16 @@ async function lay(): Promise<void> {
 </script>
 
 <template>
-  <SheetDialog v-model="open" max-width="560" aria-label="Your own things beside theirs">
+  <SheetDialog v-model="open" max-width="560" aria-label="Lend your own gear">
     <div class="sheet">
-      <h2>Your own things beside theirs</h2>
-      <p class="quiet">What you pick is on this trip’s table as yours, as it is now, and both of you can load it. Nothing else of your locker is seen. What one of them does not work without comes along.</p>
-      <input v-model="find" type="search" aria-label="Find among your things" placeholder="find" />
-      <ul aria-label="Your things">
+      <h2>Lend your own gear</h2>
+      <p class="quiet">Gear you pick joins this trip as yours, and both of you can load it. The rest of your locker stays private. Anything it does not work without comes along.</p>
+      <input v-model="find" type="search" aria-label="Find in your gear" placeholder="find" />
+      <ul aria-label="Your gear">
         <li v-for="thing in shown" :key="thing.id">
           <template v-if="mine.has(thing.id)">
             <span>✓ {{ thing.name }} <span class="quiet">on the table</span></span>
-            <button type="button" class="link" :aria-label="`Take back ${thing.name}`" @click="tried(takeBack.mutateAsync(mine.get(thing.id)!))">take back</button>
+            <button type="button" class="link" :aria-label="`Withdraw ${thing.name}`" @click="tried(takeBack.mutateAsync(mine.get(thing.id)!))">withdraw</button>
           </template>
           <label v-else><input v-model="picked" type="checkbox" :value="thing.id" /> {{ thing.name }} <span class="quiet">· {{ fmt.mass(thing.mass_g, units) }}</span></label>
         </li>
@@ -54,7 +54,7 @@ async function lay(): Promise<void> {
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <p class="sheet-end">
         <VBtn @click="open = false">Close</VBtn>
-        <VBtn color="primary" variant="flat" :disabled="!picked.length" :loading="lend.isPending.value" @click="lay">{{ picked.length ? `Lay ${many(picked.length, 'thing')} beside` : 'Pick some to lay beside' }}</VBtn>
+        <VBtn color="primary" variant="flat" :disabled="!picked.length" :loading="lend.isPending.value" @click="lay">{{ picked.length ? `Lay ${many(picked.length, 'item')} beside` : 'Pick some to lay beside' }}</VBtn>
       </p>
     </div>
   </SheetDialog>

@@ -16,10 +16,10 @@ function told(item: string | null, name: string): void {
 </script>
 
 <template>
-  <ul v-if="asked.length" aria-label="Names that nothing in the locker answers to">
+  <ul v-if="asked.length" aria-label="Names that match nothing in the locker">
     <li v-for="one in asked" :key="one.kind + one.name">
       <span>▲ {{ many(one.frames, 'picture') }} with “{{ one.name }}”: which of yours is it?</span>
-      <VAutocomplete :items="own[one.kind]" :model-value="null" :disabled="busy || call.isPending.value" density="compact" hide-details auto-select-first :placeholder="one.kind === 'body' ? 'one of your cameras' : 'one of your lenses'" :aria-label="`Which of yours is ${one.name}`" @update:model-value="told($event, one.name)" />
+      <VAutocomplete :items="own[one.kind]" :model-value="null" :disabled="busy || call.isPending.value" density="compact" hide-details auto-select-first :placeholder="one.kind === 'body' ? 'one of your cameras' : 'one of your lenses'" :aria-label="`Your item for ${one.name}`" @update:model-value="told($event, one.name)" />
     </li>
   </ul>
 </template>

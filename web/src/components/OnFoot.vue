@@ -22,9 +22,9 @@ const cautions = computed(() => walkCautions(props.walk, props.names))
     <p v-for="text in cautions" :key="text" class="caution"><SeverityMark severity="caution" aria-hidden="true" />{{ text }}</p>
     <dl class="facts">
       <dt>Drink</dt><dd>{{ waterText(walk, goal.refills ?? 0) }}</dd>
-      <template v-for="w in walk.walkers" :key="w.person"><dt>{{ names.person(w.person) }}, with water and food</dt><dd>{{ backText(w, units) }}</dd></template>
+      <template v-for="w in walk.walkers" :key="w.person"><dt>{{ names.person(w.person) }}’s back with water and food</dt><dd>{{ backText(w, units) }}</dd></template>
     </dl>
-    <p class="label">{{ ON_FOOT }}<template v-if="walk.slower > 1.005"> What is carried makes it {{ Math.round(100 * (walk.slower - 1)) }} % slower (estimate).</template></p>
+    <p class="label">{{ ON_FOOT }}<template v-if="walk.slower > 1.005"> The load makes it {{ Math.round(100 * (walk.slower - 1)) }} % slower (estimate).</template></p>
   </section>
 </template>
 

@@ -61,10 +61,10 @@ function put(): void {
 </script>
 
 <template>
-  <SheetDialog v-model="open" max-width="560" aria-label="Put things into a bag">
+  <SheetDialog v-model="open" max-width="560" aria-label="Put gear into a bag">
     <form class="sheet" @submit.prevent="put">
-      <h1>Put things into a bag</h1>
-      <p v-if="!rows.length" class="quiet">Nothing is loaded that could be put anywhere.</p>
+      <h1>Put gear into a bag</h1>
+      <p v-if="!rows.length" class="quiet">Nothing loaded could go into another bag.</p>
       <template v-else>
         <label class="to" :for="id"><span>Into</span>
           <select :id="id" v-model="to"><option v-for="c in choices" :key="placeKey(c.place)" :value="placeKey(c.place)">{{ c.title.replace(/^in /, '') }}</option></select>
@@ -77,7 +77,7 @@ function put(): void {
         </ul>
       </template>
       <div class="end">
-        <span v-if="going.length" class="label" role="status">{{ many(going.length, 'thing') }}, {{ fmt.load(grams, units) }}</span>
+        <span v-if="going.length" class="label" role="status">{{ many(going.length, 'item') }}, {{ fmt.load(grams, units) }}</span>
         <VBtn @click="open = false">Cancel</VBtn>
         <VBtn type="submit" :disabled="!going.length || busy">Put {{ going.length === 1 ? 'it' : 'them' }} there</VBtn>
       </div>

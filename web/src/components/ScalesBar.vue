@@ -12,7 +12,7 @@ import { assumedNights, backNote, bagScales, briefScale, cardScale, personScales
 import { byDaysText, summaryText, wantText } from '@/wording/outings'
 import ScaleCell from './ScaleCell.vue'
 
-const props = defineProps<{ assessment: Assessment; trip: Trip; names: Names; trial?: boolean; byDays?: ByDays }>()
+const props = defineProps<{ assessment: Assessment; trip: Trip; names: Names; trial?: boolean; aDay?: boolean; byDays?: ByDays }>()
 const units = useUnits()
 
 const bags = computed(() => bagScales(props.assessment))
@@ -55,7 +55,7 @@ function legNumber(leg: string | null | undefined): number {
 /** Wants that some day asks for and does not have out there. */
 const missed = computed(() => props.byDays?.wants.filter((w) => w.there.length < w.wanted.length) ?? [])
 const briefNote = computed(() => {
-  if (!brief.value.weakest) return 'no wants yet'
+  if (!brief.value.weakest) return 'no shots yet'
   if (!props.assessment.coverage.reach.length) return 'nothing here takes a picture'
   const by = byDaysText(props.byDays)
   return by || `weakest: ${props.names.want(brief.value.weakest)}`
@@ -68,6 +68,7 @@ function limitText(limit: number | null): string {
 <template>
   <footer class="foot" :class="{ trial }" :aria-label="trial ? 'Scales, as they would be' : 'Scales'">
     <span v-if="trial" class="what-if">what if</span>
+    <span v-else-if="aDay" class="what-if whole">the whole kit</span>
     <ScaleCell
       help="bags"
       :title="worst ? `${PIECE[worst.piece]}, ${names.person(worst.person)}` : 'Cabin bag'"
@@ -92,7 +93,7 @@ function limitText(limit: number | null): string {
       </table>
       <h2 class="second">Leg by leg</h2>
       <table>
-        <thead><tr><th>Leg</th><th>What it says</th></tr></thead>
+        <thead><tr><th>Leg</th><th>Limit</th></tr></thead>
         <tbody>
           <tr v-for="leg in assessment.legs" :key="leg.leg">
             <td>{{ names.leg(leg.leg) }}</td>
@@ -117,7 +118,7 @@ function limitText(limit: number | null): string {
       :mark="back?.share ? 0.2 / 0.3 : null"
       :over="(back?.share ?? 0) >= 0.2"
     >
-      <h2>What each person carries</h2>
+      <h2>Load of each person</h2>
       <table>
         <thead><tr><th>Who</th><th class="number">bags</th><th class="number">worn</th><th class="number">not photography</th><th class="number">in all</th><th class="number">of body mass</th></tr></thead>
         <tbody>
@@ -177,12 +178,12 @@ function limitText(limit: number | null): string {
             <td>{{ names.thing(t.type) }}</td>
             <td class="number">{{ t.packs }}</td>
             <td class="number">{{ t.worst_margin === null ? '' : t.worst_margin < 0 ? `${fmt.percent(-t.worst_margin)} short` : fmt.percent(t.worst_margin) }}</td>
-            <td>{{ t.short_on ? `dry on ${day(t.short_on)}` : t.worst_on ? day(t.worst_on) : '' }}</td>
+            <td>{{ t.short_on ? `runs out on ${day(t.short_on)}` : t.worst_on ? day(t.worst_on) : '' }}</td>
           </tr>
         </tbody>
       </table>
-      <p v-if="assumed" class="label">{{ capital(assumed) }}. Tell them at Stamina, or for all nights at once in the Brief.</p>
-      <p class="label">Estimates of cold and rates: Stamina shows the sums, pack by pack.</p>
+      <p v-if="assumed" class="label">{{ capital(assumed) }}. Set them in Stamina, or for all nights at once in the Brief.</p>
+      <p class="label">Cold and rates are estimates: Stamina shows the sums, battery by battery.</p>
     </ScaleCell>
 
     <ScaleCell
@@ -202,7 +203,7 @@ function limitText(limit: number | null): string {
           <tr v-for="c in lasts.cards" :key="c.type"><td>{{ c.type }}</td><td class="number">{{ c.loaded }}</td><td class="number">{{ c.needed }}</td><td>{{ c.full_on ? day(c.full_on) : 'no' }}</td></tr>
         </tbody>
       </table>
-      <p class="label">“Used up” is what the trip would take with cards enough, in the school you picked on Stamina.</p>
+      <p class="label">“Used up”: how many cards the trip would fill if you had enough, with the approach you picked in Stamina.</p>
     </ScaleCell>
 
     <ScaleCell
@@ -214,9 +215,9 @@ function limitText(limit: number | null): string {
       :share="brief.score / 100"
       :mark="1"
     >
-      <h2>How much of each want is met</h2>
+      <h2>How much of each shot is met</h2>
       <table>
-        <thead><tr><th>Want</th><th class="number">importance</th><th class="number">met</th></tr></thead>
+        <thead><tr><th>Shot</th><th class="number">importance</th><th class="number">met</th></tr></thead>
         <tbody>
           <tr v-for="want in assessment.coverage.wants" :key="want.want">
             <td>{{ names.want(want.want) }}</td>
@@ -225,9 +226,9 @@ function limitText(limit: number | null): string {
           </tr>
         </tbody>
       </table>
-      <p class="label">The figure is their mean, weighted by importance, with all that travels.</p>
+      <p class="label">The figure is their mean, weighted by importance, with everything that travels.</p>
       <template v-if="byDays">
-        <h2 class="second">By the days’ bags</h2>
+        <h2 class="second">By each day’s bag</h2>
         <p>{{ summaryText(byDays) }}</p>
         <ul class="lines"><li v-for="w in missed" :key="w.want">{{ wantText(w, names) }}</li></ul>
         <RouterLink class="link" :to="{ name: 'days', params: { trip: trip.id } }">The day’s bag</RouterLink>
@@ -243,10 +244,10 @@ function limitText(limit: number | null): string {
   background: var(--foot);
   color: var(--foot-ink);
   flex: none;
+  position: relative;
 }
 .trial {
   box-shadow: inset 0 3px 0 var(--ochre);
-  position: relative;
 }
 .what-if {
   position: absolute;
@@ -257,6 +258,11 @@ function limitText(limit: number | null): string {
   font-size: var(--text-tiny);
   padding: 0 6px;
   z-index: 1;
+}
+/* The screen above is about one day; the scales are not. */
+.what-if.whole {
+  background: var(--foot);
+  color: var(--foot-ink);
 }
 .second {
   margin-top: 12px;

@@ -64,9 +64,9 @@ const under = computed(() => {
       <p v-else-if="error" class="screen" role="alert">
         {{ asProblem(error).title }} <RouterLink :to="{ name: 'trips' }">Back to the trips</RouterLink>
       </p>
-      <p v-else class="screen quiet" role="status">Laying things out…</p>
+      <p v-else class="screen quiet" role="status">Laying out your gear…</p>
     </main>
-    <ScalesBar v-if="bench && trip" class="scales" :assessment="trial ?? bench.state.assessment" :trial="Boolean(trial)" :trip="trip" :names="names" :by-days="trial ? undefined : byDays" />
+    <ScalesBar v-if="bench && trip" class="scales" :assessment="trial ?? bench.state.assessment" :trial="Boolean(trial)" :a-day="route.name === 'days' || route.name === 'trail'" :trip="trip" :names="names" :by-days="trial ? undefined : byDays" />
   </div>
 </template>
 

@@ -17,7 +17,7 @@ function points(change: WantChange): number {
 
 <template>
   <table v-if="changes.length">
-    <thead><tr><th>want</th><th class="number">met now</th><th class="number">then</th><th class="number">weighs</th><th class="number">points</th></tr></thead>
+    <thead><tr><th>shot</th><th class="number">met now</th><th class="number">then</th><th class="number">importance</th><th class="number">% of brief</th></tr></thead>
     <tbody>
       <tr v-for="change in changes" :key="change.want">
         <td>{{ names.want(change.want) }}</td>
@@ -28,7 +28,7 @@ function points(change: WantChange): number {
       </tr>
     </tbody>
   </table>
-  <p v-else class="quiet">No want changes by half a percent.</p>
+  <p v-else class="quiet">No shot changes by half a per cent.</p>
 </template>
 
 <style scoped>

@@ -5,6 +5,7 @@ import { ask, client, upload } from '@/api/client'
 import { asProblem, sentence } from '@/api/problem'
 import { changed } from '@/api/cache'
 import type { Preview } from '@/api/types'
+import { many } from '@/wording/parts'
 
 export function useGearImport() {
   const file = ref<File | null>(null)
@@ -30,7 +31,7 @@ export function useGearImport() {
       return ask(client.POST('/api/exchange/locker/table', upload(file.value!, told)))
     },
     onSuccess: async (told) => {
-      said.value = `${told.things} things came into the locker.`
+      said.value = `${many(told.things, 'item')} came into the locker.`
       preview.value = file.value = null
       await changed('everything')
     },

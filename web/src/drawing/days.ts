@@ -5,7 +5,7 @@ export type Use = 'optics' | 'power' | 'support' | 'rest'
 export const USES: readonly { use: Use; title: string }[] = [
   { use: 'optics', title: 'optics, filters' },
   { use: 'power', title: 'power, cards' },
-  { use: 'support', title: 'legs, light, sound' },
+  { use: 'support', title: 'support, light, sound' },
   { use: 'rest', title: 'bag, safety, water, clothes' },
 ]
 const OF: Record<string, Use> = { optics: 'optics', filters: 'optics', power: 'power', cards: 'power', support: 'support', 'light-sound': 'support' }

@@ -22,7 +22,7 @@ describe('hours', () => {
     expect(hoursSay(hours({ 6: 5, 7: 5, 18: 1 }))).toBe('mostly 6 to 8 h')
     expect(hoursSay(hours({ 23: 5, 0: 5 }))).toBe('mostly 23 to 1 h')
     expect(hoursSay(hours({ 23: 4, 0: 4, 12: 3 }))).toBe('mostly 23 to 1 h')
-    expect(hoursSay(hours({}))).toBe('no hours told')
+    expect(hoursSay(hours({}))).toBe('no times known')
   })
   it('stand on the ground, the most frequent as high as there is room', () => {
     const bars = hourBars(hours({ 6: 4, 7: 2 }), 120, 18)
@@ -33,5 +33,5 @@ describe('hours', () => {
 it('what was read says what is missing', () => {
   const past: Past = { frames: 40, without_focal: 2, as_written: 3, few: 1, wants: [], unknown: [] }
   const said = pastSays(past, 1, 41, 90)
-  for (const part of ['40 pictures read before you stopped, of 90.', '1 file told nothing.', '2 pictures without a focal length.', 'Too few']) expect(said).toContain(part)
+  for (const part of ['40 pictures read before you stopped, of 90.', '1 file has no metadata.', '2 pictures without a focal length.', 'Too few']) expect(said).toContain(part)
 })

@@ -25,11 +25,11 @@ export function namesAsked(unknown: LookBack['unknown']): AskedName[] {
 /** silent: files that told nothing; done of total: how far the reading went. */
 export function pastSays(past: Past, silent: number, done: number, total: number): string {
   const said = [`${many(past.frames, 'picture')} read${done < total ? ` before you stopped, of ${total.toLocaleString('en')}` : ''}.`]
-  if (silent) said.push(`${many(silent, 'file')} told nothing.`)
+  if (silent) said.push(`${many(silent, 'file')} ${silent === 1 ? 'has' : 'have'} no metadata.`)
   if (past.without_focal) said.push(`${many(past.without_focal, 'picture')} without a focal length.`)
   if (past.as_written) said.push(`${many(past.as_written, 'picture')} taken as full frame: the camera is not known here.`)
-  if (past.few) said.push(`${many(past.few, 'picture')} of subjects too rare to be a want.`)
-  if (!past.wants.length) said.push('Too few of one sort to make a want.')
+  if (past.few) said.push(`${many(past.few, 'picture')} of subjects too rare to make a shot.`)
+  if (!past.wants.length) said.push('Too few of one kind to make a shot.')
   return said.join(' ')
 }
 
@@ -42,7 +42,7 @@ export function hourBars(hours: readonly number[], width: number, height: number
 /** "mostly 6 to 9 h": the shortest run of hours that holds two thirds of the pictures, over midnight too. */
 export function hoursSay(hours: readonly number[]): string {
   const all = hours.reduce((sum, n) => sum + n, 0)
-  if (!all) return 'no hours told'
+  if (!all) return 'no times known'
   for (let length = 1; length <= hours.length; length++) {
     for (let from = 0; from < hours.length; from++) {
       let inside = 0

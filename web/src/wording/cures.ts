@@ -3,7 +3,7 @@ import type { Names } from './names'
 import type { Cure, CureCode, Edit, NoWay, ToGet, Units } from '@/api/types'
 import * as fmt from '@/format/units'
 import { EFFECT } from './completeness'
-import { capital, listed, many, packOf } from './parts'
+import { capital, listed, many, batteryOf } from './parts'
 
 type Place = NonNullable<Extract<Edit, { act: 'move' }>['place']>
 type Sort = Exclude<ToGet['what'], 'same'>
@@ -12,7 +12,7 @@ type ToGetOf<W extends Sort> = W extends 'bag' | 'filter' | 'lens' ? Extract<ToG
 
 /** Something to get, without its article; of what has a label there is "one". */
 const GET: { [W in Sort]: (got: ToGetOf<W>, units: Units) => string } = {
-  pack: (got) => packOf(got.label),
+  pack: (got) => batteryOf(got.label),
   charger: (got) => `charger for ${got.label}`,
   'usb-power': () => 'USB wall charger',
   card: (got) => `${got.label} card`,
@@ -79,7 +79,7 @@ function swapped(cure: Cure, names: Names): { clause: string; rest: Edit[] } | n
   const old = edits.find((edit) => edit.act === 'leave')
   if (cure.code !== 'swap-bag' || first?.act !== 'load' || !old) return null
   const into = (edit: Edit) => edit.act === 'move' && edit.place.where === 'bag' && edit.place.bag === first.item
-  return { clause: `take ${names.thing(first.item)} instead of ${names.thing(old.item)}, with all that is in it`, rest: edits.filter((edit) => edit !== first && edit !== old && !into(edit)) }
+  return { clause: `take ${names.thing(first.item)} instead of ${names.thing(old.item)}, with everything in it`, rest: edits.filter((edit) => edit !== first && edit !== old && !into(edit)) }
 }
 
 function acts(cure: Cure, names: Names, units: Units): string[] {
@@ -98,7 +98,7 @@ function acts(cure: Cure, names: Names, units: Units): string[] {
   }
   for (const { place, moved: things } of places.values()) clauses.push(moved(listed(things), place, cure.code, names))
   const gets = cure.gets.map((got) => gotText(got, names, units))
-  if (gets.length) clauses.push(`buy, hire or borrow ${listed(gets)}`)
+  if (gets.length) clauses.push(`buy, rent or borrow ${listed(gets)}`)
   return clauses
 }
 
@@ -110,27 +110,27 @@ function wayOfWorking(cure: Cure): string {
     case 'stitch':
       return `${cure.frames} stitched frames see as wide as ${fmt.focal(cure.to_mm)} mm`
     case 'power-bank-by-day':
-      return 'Top up from a bank in the bag by day: then it lasts'
+      return 'Top up from a power bank in the bag by day: enough for every day'
     case 'power-charge-nightly':
-      return 'Charge nightly: then it lasts'
+      return 'Charge every night: enough for every day'
     case 'power-usb-c':
-      return 'Charge in the cameras over USB-C: then it lasts'
+      return 'Charge in the cameras over USB-C: enough for every day'
     case 'power-packs-only':
-      return 'Do not charge at all: the packs last anyway'
+      return 'Do not charge at all: the batteries last'
     case 'erase-after':
-      return `Erase a card once it has ${many(cure.copies, 'copy', 'copies')}: then the cards last`
+      return `Erase each card once you have ${many(cure.copies, 'copy', 'copies')}: then the cards last`
     case 'few-big':
       return 'Fill each card before you change it: then the cards last'
     case 'at-base':
-      return `Leave it where you sleep on ${cure.days === 1 ? 'that day' : `those ${cure.days} days`}`
+      return `Leave it at the base on ${cure.days === 1 ? 'that day' : `those ${cure.days} days`}`
     default:
       return ''
   }
 }
 /** What is to be added to what is done. */
 function and(cure: Cure): string {
-  if (cure.code === 'load-may-pass') return '; it may pass, ask there'
-  return cure.code === 'load-partly' ? `; the want is then ${fmt.percent(cure.cover_after)} covered` : ''
+  if (cure.code === 'load-may-pass') return '; it may be allowed, so ask there'
+  return cure.code === 'load-partly' ? `; the shot is then ${fmt.percent(cure.cover_after)} covered` : ''
 }
 
 /** A cure as an action with its price; it is a button when it has edits, a hint otherwise. */
@@ -140,7 +140,7 @@ export function cureText(cure: Cure, names: Names, units: Units): string {
   const change = cure.mass_change_g
   const moved_g = 'moved_g' in cure ? cure.moved_g : 0
   const mass = !change && moved_g ? fmt.mass(moved_g, units) : `${cure.gets.length ? 'about ' : ''}${fmt.massChange(change, units)}`
-  return `${what} (${mass}${onWhom(cure, names, units)}${cure.points ? `, costs ${fmt.figure(cure.points, 1)} points` : ''}${days(cure.power_days)})`
+  return `${what} (${mass}${onWhom(cure, names, units)}${cure.points ? `, brief −${fmt.figure(cure.points, 1)} %` : ''}${days(cure.power_days)})`
 }
 
 /** On whose back the grams come, or from whose they go, where it is one of several. */
@@ -154,7 +154,7 @@ function onWhom(cure: Cure, names: Names, units: Units): string {
 }
 /** Days that packs carry more or less then. */
 function days(change: number): string {
-  return change ? `, packs carry ${many(Math.abs(change), 'day')} ${change > 0 ? 'more' : 'less'}` : ''
+  return change ? `, batteries last ${many(Math.abs(change), 'day')} ${change > 0 ? 'longer' : 'less'}` : ''
 }
 
 /** The wants that a cure touches, by how much: "Sea eagles −12 %". */
@@ -167,19 +167,19 @@ export function touchedText(cure: Cure, names: Names): string {
 export function partText(cure: Cure): string {
   if (!cure.partly) return ''
   const { rest } = cure
-  if (rest < 0.05) return 'mends all but a little of it'
-  return rest < 0.995 ? `in part: ${fmt.percent(rest)} of it stays` : 'in part'
+  if (rest < 0.05) return 'fixes almost all of it'
+  return rest < 0.995 ? `in part: ${fmt.percent(rest)} remains` : 'in part'
 }
 
 /** Why there is nothing to click on; nothing where the sentence says it. */
 const NO_WAY: Record<NoWay, string> = {
   bench: '',
   brief: '',
-  loadout: 'It is mended where that loadout is made up, at Stow.',
-  none: 'Nothing in the locker helps, and nothing usual that could be got.',
-  safety: 'Safety gear is never proposed for leaving: you decide.',
+  loadout: 'Fix it in that loadout, in Stow.',
+  none: 'Nothing in your locker fixes this, nor anything usual to buy or rent.',
+  safety: 'Leaving safety gear is never proposed. You decide.',
   word: '',
-  worse: 'Everything that helps brings along something that stops the trip.',
+  worse: 'Every fix tried would cause something else you must fix.',
 }
 export function noWayText(why: NoWay | null | undefined): string {
   return why ? NO_WAY[why] : ''

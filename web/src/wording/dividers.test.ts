@@ -6,7 +6,7 @@ import { dividerLines, enoughText, layoutText, levelText, moves, pullText, rides
 const long = (at_mm: number): Divider => ({ across: 'x', at_mm, thick_mm: 8, from_mm: 0, length_mm: 250, long: true })
 const short = (length_mm: number): Divider => ({ across: 'y', at_mm: 60, thick_mm: 8, from_mm: 0, length_mm, long: false })
 const room = (id: string, more: Partial<RoomUse> = {}): RoomUse => ({ room: id, bag: id.split('/')[0]!, compartment: id.includes('/') ? id.split('/')[1]! : null, name: 'Lid pocket', sort: 'main', access: 'open', divided: true, measured: true, size_mm: [390, 250, 145], litres: 14, fill: 0.5, mass_g: 1, balance_mm: null, layout: null, dividers: [], came_with: null, ...more })
-const thing = (id: string): string => ({ pack: 'LB-4 pack', ridge: 'Ridge 32', lens: 'Tarn 14' })[id] ?? id
+const thing = (id: string): string => ({ pack: 'LB-4 battery', ridge: 'Ridge 32', lens: 'Tarn 14' })[id] ?? id
 
 describe('dividers in words', () => {
   it('counts by length, and says where the long ones stand', () => {
@@ -20,8 +20,8 @@ describe('dividers in words', () => {
   })
   it('says how things lie', () => {
     expect(layoutText(room('cube', { divided: false }), 8)).toBe('None in this space.')
-    expect(layoutText(room('cube', { layout: 'cells', dividers: [long(9)] }), 8)).toContain('rows and cells')
-    expect(layoutText(room('cube', { layout: 'free' }), 8)).toContain('8 mm between hard things')
+    expect(layoutText(room('cube', { layout: 'cells', dividers: [long(9)] }), 8)).toContain('Grid of dividers')
+    expect(layoutText(room('cube', { layout: 'free' }), 8)).toContain('8 mm between hard items')
   })
 })
 
@@ -34,7 +34,7 @@ describe('what moved', () => {
         { item: 'lens', from_room: 'ridge', to_room: 'ridge' },
       ],
     })
-    expect(moves(stowage, thing)).toEqual(['LB-4 pack, to Ridge 32, lid pocket', 'within Ridge 32: Tarn 14'])
+    expect(moves(stowage, thing)).toEqual(['LB-4 battery, to Ridge 32, lid pocket', 'within Ridge 32: Tarn 14'])
   })
 })
 

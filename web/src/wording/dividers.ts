@@ -39,9 +39,9 @@ export function enoughText(room: Pick<RoomUse, 'dividers' | 'came_with'>): strin
 /** How things lie in a space that has dividers. */
 export function layoutText(room: RoomUse, gap: number): string {
   if (!room.divided) return 'None in this space.'
-  if (room.layout === 'cells') return room.dividers?.length ? 'In rows and cells: straight, as deep as the space.' : 'None needed for one thing or a stack.'
-  if (room.layout === 'free') return `No rows and cells were found that take all of this. It lies freely, with ${fmt.figure(gap)} mm between hard things: pad around each by hand.`
-  return 'Nothing hard lies here.'
+  if (room.layout === 'cells') return room.dividers?.length ? 'Grid of dividers: straight, as deep as the space.' : 'None needed for one thing or a stack.'
+  if (room.layout === 'free') return `No grid of dividers holds all of this. Items stand free, with ${fmt.figure(gap)} mm between hard items: pad around each by hand.`
+  return 'Nothing hard in here.'
 }
 /** "moves: LB-4, to Ridge 32, lid pocket". */
 export function moves(stowage: Pick<Stowage, 'rooms' | 'moved'>, thing: Thing): string[] {

@@ -29,7 +29,7 @@ export function markText(what: What, names: Who, units: Units): string {
     case 'used':
       return `used ${names.thing(what.item)}`
     case 'missed':
-      return `missed: wanted ${what.wanted}${what.focal_mm ? ` (${fmt.figure(what.focal_mm)} mm full-frame)` : ''}${what.had_mm ? `, had ${fmt.figure(what.had_mm)} mm` : ''}${filterText(what, names)}${what.note ? `; ${what.note}` : ''}`
+      return `missed: ${what.wanted}${what.focal_mm ? ` (${fmt.figure(what.focal_mm)} mm full-frame)` : ''}${what.had_mm ? `, had ${fmt.figure(what.had_mm)} mm` : ''}${filterText(what, names)}${what.note ? `; ${what.note}` : ''}`
     case 'broke':
       return `${names.thing(what.item)} broke${what.note ? `: ${what.note}` : ''}`
     case 'lent':
@@ -39,21 +39,21 @@ export function markText(what: What, names: Who, units: Units): string {
     case 'cold':
       return `coldest ${fmt.temperature(what.lowest_c, units)}`
     case 'along':
-      return `${names.thing(what.item)} ${what.count === null ? 'as planned' : what.count ? `comes along${what.count > 1 ? `, ${what.count} of it` : ''}` : 'stays at the base'}`
+      return `${names.thing(what.item)} ${what.count === null ? 'as planned' : what.count ? `comes along${what.count > 1 ? `, ${what.count} of them` : ''}` : 'stays at the base'}`
     case 'swap':
       return `${names.thing(what.item)} changed in ${names.thing(what.body)} after ${what.frames} frames${what.at_c === null || what.at_c === undefined ? '' : ` at ${fmt.temperature(what.at_c, units)}`}`
     case 'taken-back':
-      return 'a note taken back'
+      return 'a note undone'
     case 'filled':
       return `${names.thing(what.item)} out of ${names.thing(what.body)}: ${fmt.figure(what.gb)} GB in ${what.frames} frames`
     default:
       return `copied ${fmt.figure(what.gb)} GB to ${names.thing(what.to)} in ${fmt.figure(what.hours * 60)} min`
   }
 }
-const NIGHTS: Partial<Record<string, string>> = { charge: 'charging', copy: 'copying', inspect: 'looking over the pictures', gear: 'looking over the gear', clear: 'ready for the morning' } satisfies Record<Look, string>
+const NIGHTS: Partial<Record<string, string>> = { charge: 'charging', copy: 'copying', inspect: 'checking the pictures', gear: 'checking the gear', clear: 'ready for the morning' } satisfies Record<Look, string>
 const TASKS: Partial<Record<string, string>> = TASK
-const OTHER = 'A line of the list'
-/** "Stork carbon legs", "Fetch Tarn 24–70", "Night of Sun 21 Feb, charging". */
+const OTHER = 'A line on the list'
+/** "Stork carbon tripod", "Fetch Tarn 24–70", "Night of Sun 21 Feb, charging". */
 export function lineText(line: string, names: Who): string {
   const about = readLine(line)
   switch (about.sort) {

@@ -22,7 +22,7 @@ describe('sentences', () => {
   it('tell a gap with what holds it back', () => {
     const said = say(finding('gap', { from_mm: 542, to_mm: 680, want: 'w', because: 'pixels' }), names, 'metric')
     expect(said.head).toBe('Sea eagles: gap 542–680 mm.')
-    expect(said.body).toBe('Cropping that far leaves too few pixels.')
+    expect(said.body).toBe('Cropping that far leaves too few megapixels.')
   })
   it('tell too thin from too few', () => {
     const cold = (have: number, comfort_c: number) => say(finding('too-cold', { have, people: 2, comfort_c, lowest_c: -6, items: ['tele'], day: '2027-02-23', sort: 'worn' }), { ...names, thing: () => 'Down jacket' }, 'metric').head

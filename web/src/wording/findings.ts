@@ -24,12 +24,12 @@ function whose(finding: Refusal, names: Names): string {
 
 /** Who travels light-looking takes the risk of being weighed. */
 function ifWeighed(finding: Refusal): string {
-  return finding.risked ? 'If they weigh it: ' : ''
+  return finding.risked ? 'If weighed: ' : ''
 }
 
 /** What is left of power and cards: "packs for 3 of 9 days, nothing charges, 3 of 30 cards left". */
 function stranded(finding: Of<'lost-bag'>): string {
-  const told = [`packs for ${finding.power_days} of ${finding.of_days} days`]
+  const told = [`batteries for ${finding.power_days} of ${finding.of_days} days`]
   if (!finding.charges) told.push('nothing charges')
   told.push(`${finding.cards} of ${many(finding.all_cards, 'card')} left`)
   return told.join(', ')
@@ -37,9 +37,9 @@ function stranded(finding: Of<'lost-bag'>): string {
 
 const BECAUSE = {
   reach: 'Nothing loaded reaches it',
-  light: 'What reaches it is too slow for the light you asked',
-  pixels: 'Cropping that far leaves too few pixels',
-  trait: 'What reaches it lacks something you called essential',
+  light: 'Lenses that reach it are too slow for this shot',
+  pixels: 'Cropping that far leaves too few megapixels',
+  trait: 'Lenses that reach it lack something this shot requires',
 }
 
 /** A sentence for each code: one that is missing does not compile. */
@@ -48,10 +48,10 @@ const SAY: Says<FindingCode> = {
   ...PLACE,
   ...STAMINA,
   ...GATE,
-  'no-people': () => ({ head: 'Nobody carries yet.', body: 'Add the people of this trip, so that bags have a back to hang on.' }),
+  'no-people': () => ({ head: 'No people yet.', body: 'Add the people on this trip, so the app knows who carries what.' }),
   'no-days': () => ({ head: 'No days yet.', body: 'Add the days, with the coldest hour of each.' }),
-  'no-wants': () => ({ head: 'No wants yet.', body: 'Say which pictures you want to come home with; then each lens has a worth.' }),
-  'nothing-loaded': () => ({ head: 'The bag is empty.', body: 'Load things on the Bench: one click on the mat each.' }),
+  'no-wants': () => ({ head: 'No shots yet.', body: 'Add the pictures you want to come home with. Then each lens has a worth.' }),
+  'nothing-loaded': () => ({ head: 'The bag is empty.', body: 'Load gear on the Bench: click it on the mat.' }),
   'no-set-up': () => ({ head: 'Nothing here takes a picture.', body: 'No loaded body has a lens that fits it.' }),
   'leg-mass': (f, n, u) => ({
     head: `${ifWeighed(f)}${whose(f, n)}: ${fmt.mass(f.over_g, u)} over.`,
@@ -66,23 +66,23 @@ const SAY: Says<FindingCode> = {
     body: `${item(f, n)} is a hard case; ${n.leg(f.leg)} takes none${otherLegs(f)}.`,
   }),
   'leg-sum': (f, n, u) => ({
-    head: `${whose(f, n)}: ${fmt.side(f.over_mm, u)} too big in all.`,
+    head: `${whose(f, n)}: ${fmt.side(f.over_mm, u)} too big in total.`,
     body: `The sides of ${item(f, n)} add up to ${fmt.side(f.sum_mm, u)}; ${n.leg(f.leg)} allows ${fmt.side(f.allowed_mm, u)}${otherLegs(f)}.`,
   }),
   'leg-count': (f, n) => ({
-    head: `${whose(f, n)}: ${f.pieces} where ${f.allowed} may go.`,
+    head: `${whose(f, n)}: ${f.pieces} where ${f.allowed} ${f.allowed === 1 ? 'is' : 'are'} allowed.`,
     body: `${n.leg(f.leg)} takes no more pieces of this kind${otherLegs(f)}.`,
   }),
   'leg-together': (f, n, u) => ({
-    head: `${ifWeighed(f)}${n.person(f.person)}: ${fmt.mass(f.over_g, u)} over in all.`,
+    head: `${ifWeighed(f)}${n.person(f.person)}: ${fmt.mass(f.over_g, u)} over in total.`,
     body: `The bags together weigh ${fmt.load(f.mass_g, u)}; ${n.leg(f.leg)} allows ${fmt.limit(f.allowed_g, u)}${otherLegs(f)}.`,
   }),
   unplaced: (f, n, u) => ({
     head: `${fmt.load(f.mass_g, u)} in no bag.`,
-    body: `${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'are' : 'is'} on ${n.person(f.person)} because no bag is loaded; no scale at a gate has weighed ${(f.items ?? []).length > 1 ? 'them' : 'it'}. A bag takes ${(f.items ?? []).length > 1 ? 'them' : 'it'} in; what you do mean to wear, place on ${n.person(f.person)} yourself.`,
+    body: `${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'are' : 'is'} on ${n.person(f.person)} because no bag is loaded, so no bag’s weight counts ${(f.items ?? []).length > 1 ? 'them' : 'it'}. Load a bag. If ${n.person(f.person)} really wears ${(f.items ?? []).length > 1 ? 'them' : 'it'}, place ${(f.items ?? []).length > 1 ? 'them' : 'it'} on ${n.person(f.person)} yourself.`,
   }),
   'want-unmet': (f, n) => ({
-    head: `Nothing yet for ${n.want(f.want)}.`,
+    head: `Nothing loaded for ${n.want(f.want)}.`,
     body: `${BECAUSE[f.because]}: ${range(f)}.`,
   }),
   gap: (f, n) => ({
@@ -91,51 +91,51 @@ const SAY: Says<FindingCode> = {
   }),
   'not-held': (f, n) => ({
     head: `${n.want(f.want)}: nothing holds the camera still.`,
-    body: 'You want it held still, and no legs, clamp or bag of beans is loaded: by hand it is another picture, and the want scores nothing.',
+    body: 'This shot needs a support, and the kit has no tripod, clamp or beanbag. Without one it does not count.',
   }),
   'aid-missing': (f, n) => {
     const { count, have } = f
     const aid = AIDS[f.aid]
     return {
-      head: `${n.want(f.want)} asks for ${count > 1 ? `${count} of: ${aid}` : aid}.`,
-      body: have ? `${have} of ${count} ${have === 1 ? 'is' : 'are'} loaded; the want scores by that share.` : 'Nothing loaded serves it, so the want scores nothing.',
+      head: `${n.want(f.want)} needs ${count > 1 ? `${count} of: ${aid}` : aid}.`,
+      body: have ? `${have} of ${count} ${have === 1 ? 'is' : 'are'} loaded; the shot counts by that share.` : 'Nothing loaded does that, so the shot does not count.',
     }
   },
   'light-legs': (f, n, u) => ({
-    head: `Light for wind: ${item(f, n)}.`,
-    body: `${fmt.load(f.mass_g, u)}, and something is to be held still on ${many(f.days, 'windy day')}. Keep it low, hang weight from it, or take heavier legs (under 1.5 kg is light, estimate).`,
+    head: `${item(f, n)}: light for windy days.`,
+    body: `${fmt.load(f.mass_g, u)}, and shots need it on ${many(f.days, 'windy day')}. Keep it low, hang weight from it, or take a heavier one (under 1.5 kg is light, estimate).`,
   }),
   'too-cold': (f, n, u) => ({
     head: tooCold(f, n, u),
-    body: `Warm enough for ${many(f.have, 'person', 'people')} of ${f.people}. Figures of makers are for dry, fed, rested people: general guidance, trained people decide.`,
+    body: `Warm enough for ${many(f.have, 'person', 'people')} of ${f.people}. Makers’ figures are for dry, fed, rested people: general guidance; ask trained people.`,
   }),
   'water-beside': (f, n) => ({
-    head: `${item(f, n)} lies beside ${n.thing(f.items?.[1] ?? '')}.`,
-    body: `${n.thing(f.bag)} has one place for both: what leaks takes the electronics along. Carry water outside, or on you.`,
+    head: `${item(f, n)} is packed with ${n.thing(f.items?.[1] ?? '')}.`,
+    body: `${n.thing(f.bag)} has one space for both. A leak would ruin the electronics: carry water outside or on you.`,
   }),
   'lost-bag': (f, n) => ({
     head: `${list(f.items ?? [], n)} lost on day one: ${stranded(f)}.`,
-    body: 'The cameras would still be there. Packs, cards and a charger in two bags, and one lost bag costs half.',
+    body: 'The cameras would still be there. Divide batteries, cards and chargers between two bags, and one lost bag costs half.',
   }),
   'support-loaded': (f, n, u) => ({
     head: `${item(f, n)} bears ${fmt.load(f.mass_g, u)} of ${fmt.load(f.rated_g, u)}.`,
-    body: `${list((f.items ?? []).slice(1), n)} for ${n.want(f.want)}, with the plate: ${f.severity === 'caution' ? 'more than it is rated for. It sags, or falls' : 'two thirds of its rating or more (estimate). In wind it shivers; weigh it down'}.`,
+    body: `${list((f.items ?? []).slice(1), n)} for ${n.want(f.want)}, with the plate: ${f.severity === 'caution' ? 'more than its rating. It may sag or fall' : 'two thirds of its rating or more (estimate). In wind it shakes; hang weight from it'}.`,
   }),
   'cover-left': (f, n) => ({
-    head: `${{ rain: 'Rain', spray: 'Spray', snow: 'Snow', dust: 'Dust' }[f.weather]}, and no cover.`,
-    body: `${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'are' : 'is'} not sealed, and something is wanted on ${many(f.days, 'such day')}.`,
+    head: `${{ rain: 'Rain', spray: 'Spray', snow: 'Snow', dust: 'Dust' }[f.weather]} and no rain cover.`,
+    body: `${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'are' : 'is'} not sealed, and you shoot on ${many(f.days, 'such day')}.`,
   }),
   'medicine-held': (f, n) => ({
     head: `${item(f, n)} is checked in.`,
-    body: `In ${n.thing(f.bag)} nobody gets at it on the way, and a bag may be late. What you need at hand belongs with you.`,
+    body: `You cannot reach ${n.thing(f.bag)} on the way, and a bag may be late. Keep medicine you need with you.`,
   }),
   'native-gap': (f, n) => ({
-    head: `No lens sees ${range(f)}.`,
-    body: `${n.want(f.want)}${f.wants > 1 ? ` and ${f.wants - 1} more cross it` : ' crosses it'}${f.cures?.length ? ', but you can bridge it:' : '; you crop afterwards there.'}`,
+    head: `No lens covers ${range(f)}.`,
+    body: `${n.want(f.want)}${f.wants > 1 ? ` and ${f.wants - 1} more need it` : ' needs it'}${f.cures?.length ? ', but you can bridge it:' : '; you would have to crop.'}`,
   }),
   'heavy-load': (f, n, u) => ({
     head: `${n.person(f.person)} carries ${fmt.load(f.carried_g, u)}.`,
-    body: `${fmt.percent(f.share)} of body mass, past the ${fmt.percent(f.line)} line. General guidance, not medical advice; rest, split it, or carry twice.`,
+    body: `${fmt.percent(f.share)} of body mass, over the ${fmt.percent(f.line)} line. General guidance, not medical advice. Rest, divide it, or go twice.`,
   }),
   overfull: (f, n, u) => ({
     head: `${item(f, n)} holds too much.`,

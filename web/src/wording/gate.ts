@@ -4,7 +4,7 @@ import * as fmt from '@/format/units'
 import { item, many, type Of, type Says } from './parts'
 
 export const SORT: Record<Restriction['sort'], string> = {
-  'spare-lithium': 'spare lithium packs',
+  'spare-lithium': 'spare lithium batteries',
   'power-bank': 'power banks',
   'device-lithium': 'devices with a battery inside',
   'dry-cells': 'dry cells',
@@ -45,7 +45,7 @@ export function decided(judged: Judged): string {
 }
 
 function repacked(finding: Of<'gate-no' | 'gate-ask'>): string {
-  return finding.loadout ? ' on the legs that are packed otherwise' : ''
+  return finding.loadout ? ' on the legs with another loadout' : ''
 }
 
 export const GATE = {
@@ -58,8 +58,8 @@ export const GATE = {
     body: `${because(f)} ${ASK_THEM}`,
   }),
   'not-at-seat': (f, n) => ({
-    head: `${item(f, n)} is wanted in the seat.`,
-    body: `It lies in ${n.thing(f.bag)}, out of reach there. It belongs in the bag under the seat.`,
+    head: `${item(f, n)} is needed in flight.`,
+    body: `It is in ${n.thing(f.bag)}, out of reach in flight. Move it to the bag under the seat.`,
   }),
   'too-large': (f, n, u) => ({
     head: `${item(f, n)} is larger than every space of ${n.thing(f.bag)}.`,
@@ -70,9 +70,9 @@ function because(f: Of<'gate-no' | 'gate-ask'>): string {
   const sort = SORT[f.sort as Restriction['sort']] ?? 'things like this'
   switch (f.because) {
     case 'energy':
-      return `${fmt.figure(f.energy_wh ?? 0)} Wh a piece: ${sort} that large need the carrier's word, or do not fly.`
+      return `${fmt.figure(f.energy_wh ?? 0)} Wh a piece: ${sort} that large need the carrier’s approval, or do not fly.`
     case 'count':
-      return `${many(f.total, 'piece')} where ${f.most} may go.`
+      return `${many(f.total, 'piece')} where ${f.most} ${f.most === 1 ? 'is' : 'are'} allowed.`
     default:
       return f.held ? `Carriers look at ${sort} in checked bags.` : `Carriers look at ${sort} in the cabin.`
   }

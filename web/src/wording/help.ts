@@ -1,39 +1,39 @@
 /** How each figure is reckoned, in a few sentences beside its reason. docs/domain has the whole of it, with its sources. */
 export const HELP = {
   bags: [
-    'A bag weighs what it weighs empty, with what lies in it and hangs on it. What a scale said counts before what the parts add up to, until the bag holds something else.',
-    'The limit is the strictest of all legs whose carrier weighs that piece. What lies in no bag is told beside it, and is in no bag’s figure.',
+    'A bag’s figure is its empty weight, its contents and anything strapped on. A weighing replaces the sum of the parts until you change the contents.',
+    'The limit is the strictest of all legs with a limit for that piece. Items in no bag are listed beside it and count for no bag.',
   ],
   back: [
-    'All that a person carries: bags, what hangs outside, what is worn, and what they carry anyway, as water and food. Shared things count once.',
-    'Lines of caution stand at 15, 20 and 25 % of body mass: general guidance for walkers, no medical advice. Keep to what your own back says.',
+    'Everything a person carries: bags, gear strapped outside, gear worn, and their other load such as water and food. Shared gear counts once.',
+    'Caution lines at 15, 20 and 25 % of body mass are general guidance for walkers, not medical advice. Listen to your own back.',
   ],
   volume: [
-    'By outer sizes: the boxes that things would fill, against the litres inside. Corners round a lens are rarely filled, so 100 % by this figure may still close.',
-    'Stow says whether it really goes in: it packs every piece.',
+    'The outer sizes of the items, added up, against the litres inside. This leaves out how they fit together.',
+    'Stow tries every piece and shows whether it all fits.',
   ],
   power: [
-    'Day by day: what each camera shoots, in charges of its pack at that day’s cold, against the packs that are full by then. At night outlets, chargers and banks fill what tomorrow asks first.',
-    'The cold takes from a pack about a fifth at 0 °C and half at −20 °C, and a bank gives about two thirds of what it holds: estimates, until your own log says better.',
+    'Day by day: charges each camera needs at that day’s cold, against the batteries charged by then. At night, outlets, chargers and power banks fill what tomorrow needs first.',
+    'Cold takes about a fifth of a battery at 0 °C and half at −20 °C. A power bank delivers about two thirds. These are estimates until your own notes give better figures.',
   ],
   cards: [
-    'Frames and minutes of a day times what one of them takes, against the cards that are free by then. A card is free again when as many copies stand elsewhere as the brief asks.',
-    'Copies count with the place they are in: two in one bag go with that bag.',
+    'Each day’s frames and minutes of video in gigabytes, against the cards blank by then. A card may be erased once the planned copies exist.',
+    'Copies count by where they are: two in one bag are lost with it.',
   ],
   brief: [
-    'For each want, every focal length in steps of 6 %: the best set-up there scores light, pixels and what else the want asks. A want is the mean of its steps, the brief the mean of its wants by how much they matter.',
-    'Full light is 1, a stop short 0.7, two stops short 0.4. A missing trait costs a fifth, an essential one all. Filters do not lower it.',
+    'For each shot, every focal length in steps of 6 %: the best set-up scores aperture, megapixels and the shot’s other needs. A shot is the mean of its steps. The brief is the mean of its shots, weighted by importance.',
+    'Full aperture is 1, a stop short 0.7, two stops short 0.4. A missing preference costs a fifth, a missing requirement everything. Filters do not count here.',
   ],
   leave: [
-    'Points of the brief that go with the thing, and with what works only with it. After each step all is worked out anew, so the order is that of leaving one after the other.',
-    'A tenth of what it saves in the worst single loss counts, too. Safety gear, and what is carried for somebody else, is never in it.',
+    'What the brief loses with this item and with anything that works only with it. Each step is recalculated, so leave items in this order.',
+    'A tenth of what it saves in the worst single loss also counts. Safety gear and gear carried for others are never listed.',
   ],
   load: [
-    'Points of the brief that it would add to the kit as it is, with the set-ups it would make. Where two things only serve together, they stand together.',
+    'Per cent of the brief it would add to this kit, with the set-ups it makes possible. Items that only work together are listed together.',
   ],
   loss: [
-    'The kit without it, or without the bag and all in it: set-ups, power, cards, copies and legs are worked out anew, and the brief scored.',
-    'One failure at a time: two at once are not looked at.',
+    'The kit without it, or without the bag and its contents: set-ups, power, cards, copies, legs and brief are recalculated.',
+    'One loss at a time: two at once are not calculated.',
   ],
 } as const
 

@@ -28,7 +28,7 @@ export const KIND: Record<Kind, string> = {
   bag: 'Bag',
   insert: 'Insert',
   safety: 'Safety',
-  other: 'Other thing',
+  other: 'Other item',
 }
 
 export type Group = 'optics' | 'filters' | 'power' | 'cards' | 'support' | 'light-sound' | 'carry' | 'safety' | 'other'
@@ -42,7 +42,7 @@ export const GROUP: Record<Group, string> = {
   'light-sound': 'Light, sound, drone',
   carry: 'Bags',
   safety: 'Safety',
-  other: 'Care and the rest',
+  other: 'Care and other',
 }
 
 export const GROUPS = Object.keys(GROUP) as Group[]

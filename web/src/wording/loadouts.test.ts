@@ -64,7 +64,7 @@ describe('loadouts', () => {
     ]
     expect(atTheBase({ c2: 1, duffel: 1 }, entries, NAMES)).toEqual(['C2 (CUBE)', 'DUFFEL'])
   })
-  it('take a thing in, move it, and leave a bag with all in it', () => {
+  it('take a thing in, move it, and leave a bag with everything in it', () => {
     expect(withPlace(ridge, 'l24', 1, sling).entries).toHaveLength(4)
     expect(withPlace(ridge, 'lb4', 3, { where: 'worn', person: 'ines', unplaced: false }).entries!.at(-1)).toEqual({ item: 'lb4', count: 3, place: { where: 'worn', person: 'ines', unplaced: false } })
     expect(withPlace(ridge, 'sling', 1, null).entries!.map((e) => e.item)).toEqual(['c1'])

@@ -14,7 +14,7 @@ export function placeName(place: Place | null | undefined, names: Who): string {
   if (place.where === 'worn' && place.unplaced) return `no bag, on ${names.person(place.person)}`
   return place.where === 'worn' ? `on ${names.person(place.person)}` : `carried by ${names.person(place.person)}`
 }
-/** "LB-4 pack × 2: Cube, large → Sling 6". */
+/** "LB-4 battery × 2: Cube, large → Sling 6". */
 export function moveText(move: Shift, names: Who): string {
   const count = move.count > 1 ? ` × ${move.count}` : ''
   return `${names.thing(move.item)}${count}: ${placeName(move.from_place, names)} → ${placeName(move.to_place, names)}`
@@ -101,7 +101,7 @@ export function asEdits(along: readonly Along[]): Edit[] {
     return a.now < a.planned ? [{ act: 'leave', item: a.item, count: a.planned - a.now }] : []
   })
 }
-/** "+1396 g Corrie 100–400", "−1190 g Stork carbon legs" */
+/** "+1396 g Corrie 100–400", "−1190 g Stork carbon tripod" */
 export function changeText(a: Along, massOf: (item: string) => number, names: Pick<Names, 'thing'>, units: Units): string {
   return `${fmt.massChange((a.now - a.planned) * massOf(a.item), units)} ${names.thing(a.item)}${times(Math.abs(a.now - a.planned))}`
 }

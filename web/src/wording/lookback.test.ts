@@ -11,7 +11,7 @@ describe('what to do next time', () => {
     expect(advice({ code: 'leave', item: 'tele', mass_g: 400, trips: 1 })).toBe('Leave TELE: 400 g, never used.')
     expect(advice({ code: 'take', item: 'wide', mass_g: 476, missed: { of: 'reach', focal_mm: 14, times: 1 } })).toBe('Take WIDE, 476 g: 14 mm full-frame was missed once.')
     expect(advice({ code: 'rent', missed: { of: 'reach', focal_mm: 800, times: 3 } })).toBe('Nothing you own reaches 800 mm full-frame, missed three times: rent or borrow it.')
-    expect(advice({ code: 'service', item: 'cover', note: 'the drawstring slips' })).toBe('Have COVER looked at: the drawstring slips.')
+    expect(advice({ code: 'service', item: 'cover', note: 'the drawstring slips' })).toBe('Have COVER checked: the drawstring slips.')
     const pol = { of: 'effect', effect: 'polariser', lens: 'wide', times: 1 } as const
     expect(advice({ code: 'take', item: 'pol', mass_g: 40, missed: { ...pol, times: 2 } })).toBe('Take POL, 40 g: a polariser on WIDE was missed twice.')
     expect(advice({ code: 'ring', item: 'pol', lens: 'wide', from_mm: 67, to_mm: 82, missed: pol })).toBe('Add a step-up ring 67 to 82 mm, about 9 g: then POL goes on WIDE. A polariser on WIDE was missed once.')

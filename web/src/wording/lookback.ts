@@ -33,7 +33,7 @@ export function adviceText(one: Lesson, thing: Thing, units: Units): string {
     case 'ring':
       return `Add a step-up ring ${fmt.figure(one.from_mm)} to ${fmt.figure(one.to_mm)} mm, about ${fmt.mass(RING_G, units)}: then ${thing(one.item)} goes on ${thing(one.lens)}. ${capital(missedText(one.missed, thing))}.`
     case 'service':
-      return `Have ${thing(one.item)} looked at${one.note ? `: ${one.note}` : ''}.`
+      return `Have ${thing(one.item)} checked${one.note ? `: ${one.note}` : ''}.`
     case 'retire':
       return `${thing(one.item)} ${serviceNote(one)}.`
     case 'keep':
@@ -74,7 +74,7 @@ export function rateText(rate: Rate, thing: Thing, units: Units): { head: string
   }
 }
 export function againstText(one: Against, thing: Thing, units: Units): { head: string; planned: string; happened: string } {
-  const head = { frames: 'frames', gb: 'gigabytes', packs: 'packs run down', mass: one.ref ? thing(one.ref) : 'mass', cold: 'coldest' }[one.what]
+  const head = { frames: 'frames', gb: 'gigabytes', packs: 'batteries used up', mass: one.ref ? thing(one.ref) : 'mass', cold: 'coldest' }[one.what]
   const say = (value: number | null | undefined): string => {
     if (value === null || value === undefined) return 'not noted'
     if (one.what === 'mass') return fmt.load(value, units)

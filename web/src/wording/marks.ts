@@ -11,8 +11,8 @@ export function withMark(marks: Marks, item: string, how: How): Marks {
   return { ...marks, [how]: there ? without(marks[how]) : [...(marks[how] ?? []), item], [other]: without(marks[other]) }
 }
 
-/** "must come", "must stay", or nothing. */
-export function markedAs(marks: Marks, item: string): '' | 'must come' | 'must stay' {
-  if (marks.must_take?.includes(item)) return 'must come'
-  return marks.must_leave?.includes(item) ? 'must stay' : ''
+/** "always take", "leave at home", or nothing. */
+export function markedAs(marks: Marks, item: string): '' | 'always take' | 'leave at home' {
+  if (marks.must_take?.includes(item)) return 'always take'
+  return marks.must_leave?.includes(item) ? 'leave at home' : ''
 }

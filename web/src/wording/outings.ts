@@ -6,50 +6,50 @@ import * as fmt from '@/format/units'
 import { listed } from './parts'
 
 type Way = ProposedOuting['way']
-export const WAY: Record<Way, string> = { any: 'The lightest', 'one-zoom': 'One zoom', 'two-bodies': 'Two bodies', 'hand-held': 'Nothing set up' }
+export const WAY: Record<Way, string> = { any: 'The lightest', 'one-zoom': 'One zoom', 'two-bodies': 'Two bodies', 'hand-held': 'No tripod' }
 
 /** "2 of 3 wants out there". */
 export function outThere(day: Pick<DayBag, 'wants'>): string {
   const there = day.wants.filter((w) => w.there).length
-  if (!day.wants.length) return 'nothing wanted'
-  if (there === day.wants.length) return there === 1 ? 'its want is out there' : there === 2 ? 'both wants out there' : `all ${there} wants out there`
-  return `${there} of ${day.wants.length} wants out there`
+  if (!day.wants.length) return 'no shots planned'
+  if (there === day.wants.length) return there === 1 ? 'its shot is within reach' : there === 2 ? 'both shots within reach' : `all ${there} shots within reach`
+  return `${there} of ${day.wants.length} shots within reach`
 }
 /** What is read aloud of a column after what is seen. */
 export function dayText(day: DayBag, names: Names): string {
   const who = day.heaviest ? `on ${names.person(day.heaviest)}, ` : ''
-  const amiss = day.findings.some((f) => f.severity === 'blocker') ? '; something stops the day' : day.findings.some((f) => f.severity === 'caution') ? '; something to look at' : ''
+  const amiss = day.findings.some((f) => f.severity === 'blocker') ? '; something must be fixed' : day.findings.some((f) => f.severity === 'caution') ? '; something worth a look' : ''
   return `${who}${outThere(day)}${amiss}`
 }
 /** "Sea eagles: wanted on 3 days, out there on 2 (not Fri 26 Feb)". */
 export function wantText(want: WantDays, names: Names): string {
   const [wanted, there] = [want.wanted.length, want.there.length]
   const name = names.want(want.want)
-  if (!wanted) return `${name}: no day wants it`
-  const on = wanted === 1 ? `wanted on ${dayName(want.wanted[0]!)}` : `wanted on ${wanted} days`
-  if (there === wanted) return `${name}: ${on}, and out there`
+  if (!wanted) return `${name}: planned for no day`
+  const on = wanted === 1 ? `planned for ${dayName(want.wanted[0]!)}` : `planned for ${wanted} days`
+  if (there === wanted) return `${name}: ${on}, and within reach`
   const missing = want.wanted.filter((d) => !want.there.includes(d)).map(dayName)
-  return there === 0 ? `${name}: ${on}, and never out there` : `${name}: ${on}, out there on ${there} (not ${listed(missing)})`
+  return there === 0 ? `${name}: ${on}, and never within reach` : `${name}: ${on}, within reach on ${there} (not ${listed(missing)})`
 }
 /** The trip by its days, in a line. */
 export function summaryText(by: ByDays): string {
   const days = by.days.length
-  const own = by.outings === 0 ? 'No day has a bag of its own yet: each is judged with all that travels.' : by.outings === days ? 'Every day has a bag of its own.' : `${by.outings} of ${days} days have a bag of their own; the others are judged with all that travels.`
+  const own = by.outings === 0 ? 'No day has its own bag yet: each is checked with everything that travels.' : by.outings === days ? 'Every day has its own bag.' : `${by.outings} of ${days} days have their own bag; the others are checked with everything that travels.`
   const [score, whole] = [Math.round(by.score), Math.round(by.whole)]
-  return score < whole ? `${own} Brief by its days ${score} %, with all that travels ${whole} %.` : own
+  return score < whole ? `${own} Brief by each day’s bag ${score} %, with everything that travels ${whole} %.` : own
 }
 /** "by its days 93 %", where that is less than with all that travels; else how many days' bags leave a want out. */
 export function byDaysText(by: Pick<ByDays, 'score' | 'whole' | 'days'> | undefined): string {
   if (!by) return ''
-  if (Math.round(by.score) < Math.round(by.whole)) return `by its days ${Math.round(by.score)}\u00a0%`
+  if (Math.round(by.score) < Math.round(by.whole)) return `by each day’s bag ${Math.round(by.score)}\u00a0%`
   const short = by.days.filter((d) => d.loadout && d.wants.some((w) => !w.there)).length
   return short ? (short === 1 ? 'one day’s bag falls short' : `${short} days’ bags fall short`) : ''
 }
 /** "LB-4: 35.7 Wh asked, 20.4 there in 2 packs". */
 export function packsText(packs: DayBag['packs'][number], names: Names): string {
   const inside = names.thing(packs.type) !== packs.type
-  const count = inside ? '' : ` in ${packs.packs} ${packs.packs === 1 ? 'pack' : 'packs'}`
-  return `${inside ? names.thing(packs.type) : packs.type}: ${fmt.figure(packs.need_wh, 1)} Wh asked, ${fmt.figure(packs.ready_wh, 1)} there${count}`
+  const count = inside ? '' : ` in ${packs.packs} ${packs.packs === 1 ? 'battery' : 'batteries'}`
+  return `${inside ? names.thing(packs.type) : packs.type}: ${fmt.figure(packs.need_wh, 1)} Wh needed, ${fmt.figure(packs.ready_wh, 1)} ready${count}`
 }
 /** "stacks 100 %, aurora 61 %". */
 export function coversText(wants: ProposedOuting['wants'], names: Names): string {
@@ -76,8 +76,8 @@ export function baseText(base: AtBase, names: Names): string[] {
   if (base.locked?.length) {
     const inside = base.locked.filter((l) => l.inside).map((l): [string, number] => [l.item, l.inside])
     const out = base.locked.filter((l) => l.inside < l.count).map((l): [string, number] => [l.item, l.count - l.inside])
-    if (!out.length) found.push(`All that is worth locking away goes into the safe, in this order: ${told(inside)}.`)
-    else found.push(`Into the safe first: ${inside.length ? told(inside) : 'nothing goes in'}. ${base.proved ? 'No room for' : 'No room was found in time for'} ${told(out)}.`)
+    if (!out.length) found.push(`Put your valuables into the safe, in this order: ${told(inside)}.`)
+    else found.push(`Into the safe first: ${inside.length ? told(inside) : 'nothing fits'}. ${base.proved ? 'No room for' : 'No room was found in time for'} ${told(out)}.`)
   }
   const packs = Object.entries(base.packs)
   if (packs.length) {

@@ -27,10 +27,23 @@ export function many(count: number, one: string, more = `${one}s`): string {
   return `${count} ${count === 1 ? one : more}`
 }
 
-/** "LB-4 pack", "Large pack" for a type that is called so, and "AA cell". */
-export function packOf(type: string): string {
+/** "LB-4 battery", "Large battery" for a type that is called so, and "AA cell". */
+export function batteryOf(type: string): string {
   if (/^(A{1,4}|C|D|CR\d+\w?)$/.test(type)) return `${type} cell`
-  return / packs?$/i.test(type) ? type : `${type} pack`
+  return / (battery|pack)$/i.test(type) ? type : `${type} battery`
+}
+/** "LB-4 batteries", "AA cells". */
+export function batteriesOf(type: string): string {
+  return batteryOf(type).replace(/y$/, 'ie') + 's'
+}
+/** "1 LB-4 battery", "3 AA cells". */
+export function manyBatteries(count: number, type: string): string {
+  return many(count, batteryOf(type), batteriesOf(type))
+}
+/** Whatever gives power, as the subject of a sentence: a type of battery, or a thing with one inside. */
+export function power(type: string, names: Names): { what: string; is: (one: string, more: string) => string } {
+  const inside = names.thing(type) !== type
+  return { what: inside ? names.thing(type) : batteriesOf(type), is: (one, more) => (inside ? one : more) }
 }
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)

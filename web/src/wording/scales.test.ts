@@ -42,18 +42,18 @@ const card = (loaded: number) => ({ type: 'SD', loaded, needed: 2, full_on: null
 
 it.each<[Partial<Assessment['lasts']>, number | null, string]>([
   [{ days: 0, power_days: 'no-days' }, null, 'no days yet'],
-  [{ power_days: 'nothing-asks' }, null, 'nothing loaded asks for power'],
+  [{ power_days: 'nothing-asks' }, null, 'nothing loaded needs power'],
   [{ power_days: 'no-camera' }, null, 'no camera loaded'],
   [{ types: [packs('AAA', 0)], missing: ['AAA'], power_days: 'none-loaded' }, null, 'no AAA loaded'],
   [{ types: [packs('AAA', 0), packs('LB', 2, { short_on: '2027-02-21' })], missing: ['AAA'], power_days: 1 }, 1, 'LB short, Sun 21 Feb'],
   [{ types: [packs('LB', 2, { worst_margin: 0.5 }), packs('AAA', 2, { worst_margin: 0.2 })] }, 3, '20 % to spare, AAA'],
-  [{ types: [packs('LB', 2, { worst_margin: 0.5 })], nights_told: false }, 3, 'nights not told: 8 h of 2 outlets assumed'],
+  [{ types: [packs('LB', 2, { worst_margin: 0.5 })], nights_told: false }, 3, 'nights not set: 8 h of 2 outlets assumed'],
 ])('counts no day of power that nothing was asked for', (more, days, note) => {
   expect(powerScale(lasts(more), (id) => id, true)).toEqual({ days, note })
 })
 it.each<[Partial<Assessment['lasts']>, number | null, string]>([
   [{ card_days: 'no-camera' }, null, 'no camera loaded'],
-  [{ card_days: 'slots-unknown' }, null, 'no camera here says its cards'],
+  [{ card_days: 'slots-unknown' }, null, 'card slots of the camera unknown'],
   [{ cards: [card(0)], card_days: 'none-loaded' }, null, 'no SD card loaded'],
   [{ cards: [card(0), card(0)], card_days: 'none-loaded' }, null, 'no card loaded'],
   [{ cards: [card(1)], card_days: 1 }, 1, 'then no card is left'],
@@ -65,5 +65,5 @@ it.each<[Partial<Assessment['lasts']>, number | null, string]>([
   expect(cardScale(lasts(more))).toEqual({ days, note })
 })
 it('says that body mass is not given only where it is not', () => {
-  expect([backNote(undefined), backNote(null), backNote(0), backNote(0.15)]).toEqual(['nobody travels yet', 'body mass not given', '0 % of body mass', '15 % of body mass'])
+  expect([backNote(undefined), backNote(null), backNote(0), backNote(0.15)]).toEqual(['no people yet', 'body mass not given', '0 % of body mass', '15 % of body mass'])
 })

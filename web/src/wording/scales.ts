@@ -71,9 +71,9 @@ type Lasts = Assessment['lasts']
 /** What was taken for the nights that nobody told; nothing where they were. */
 export function assumedNights(lasts: Lasts, mains: boolean): string {
   if (lasts.nights_told || lasts.days < 2) return ''
-  return `nights not told: ${mains ? '8 h of 2 outlets' : 'no mains'} assumed`
+  return `nights not set: ${mains ? '8 h of 2 outlets' : 'no mains'} assumed`
 }
-const UNCOUNTED = { 'no-days': 'no days yet', 'no-camera': 'no camera loaded', 'nothing-asks': 'nothing loaded asks for power', 'slots-unknown': 'no camera here says its cards' }
+const UNCOUNTED = { 'no-days': 'no days yet', 'no-camera': 'no camera loaded', 'nothing-asks': 'nothing loaded needs power', 'slots-unknown': 'card slots of the camera unknown' }
 /** How long the packs last. A type of which none is loaded is missing: no day of it can be counted. */
 export function powerScale(lasts: Lasts, name: (id: string) => string, mains: boolean): DayScale {
   const carried = lasts.power_days
@@ -94,6 +94,6 @@ export function cardScale(lasts: Lasts): DayScale {
 }
 /** What the heaviest loaded person carries, as a share of their body mass where that was told. */
 export function backNote(share: number | null | undefined): string {
-  if (share === undefined) return 'nobody travels yet'
+  if (share === undefined) return 'no people yet'
   return share === null ? 'body mass not given' : `${fmt.percent(share)} of body mass`
 }

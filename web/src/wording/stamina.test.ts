@@ -36,10 +36,10 @@ describe('packs and cards in words', () => {
       NAMES,
       'metric',
     )
-    expect(said.head).toBe('LB-4 runs dry on Fri 26 Feb.')
-    expect(said.body).toBe('35.7 Wh asked, 20.4 Wh usable that morning at −4 °C: 57 % of the day. Then C1 and C2 stop.')
+    expect(said.head).toBe('LB-4 runs out on Fri 26 Feb.')
+    expect(said.body).toBe('35.7 Wh needed, 20.4 Wh usable that morning at −4 °C: 57 % of the day. Then C1 and C2 stop.')
   })
   it('cards that run out say how many would do', () => {
-    expect(say(finding('cards-full', { lost_gb: 320, more: 16, types: ['SD'], on: '2027-02-23' }), NAMES, 'metric').body).toBe('320 GB of the trip find no SD card; 16 more would do.')
+    expect(say(finding('cards-full', { lost_gb: 320, more: 16, types: ['SD'], on: '2027-02-23' }), NAMES, 'metric').body).toBe('320 GB too few for the trip; 16 more cards are enough.')
   })
 })

@@ -2,7 +2,7 @@
 import { day } from '@/format/dates'
 import * as fmt from '@/format/units'
 import type { FindingCode, Made, NumberedPiece, PowerLoad } from '@/api/types'
-import { item, list, many, type Says } from './parts'
+import { item, list, many, power, type Says } from './parts'
 
 export function wh(value: number): string {
   return `${fmt.figure(value, 1)} Wh`
@@ -50,29 +50,29 @@ export function madeSum(made: Made): string {
   return made.video_gb ? `${stills}, and ${gb(made.video_gb)} of video` : stills
 }
 export const POWER_SCHOOL = {
-  'packs-only': 'packs only',
-  'charge-nightly': 'charge nightly',
-  'bank-by-day': 'bank by day',
+  'packs-only': 'spare batteries only',
+  'charge-nightly': 'charge every night',
+  'bank-by-day': 'power bank by day',
   'usb-c': 'USB-C, no chargers',
 } as const
 export const CARD_SCHOOL = {
   'fresh-daily': 'a fresh card a day, never erased',
-  'erase-after': 'erase after so many copies',
-  'few-big': 'few big cards, filled up',
+  'erase-after': 'erase once copied',
+  'few-big': 'a few big cards, filled up',
 } as const
 export const SLOTS = { overflow: 'one after the other', mirror: 'every frame twice', split: 'stills and video apart' } as const
 export const WARM = { none: 'none of them', spares: 'the spares', all: 'all of them' } as const
-export const FIRST = { packs: 'packs', computers: 'computers and phones' } as const
+export const FIRST = { packs: 'batteries', computers: 'computers and phones' } as const
 export const GONE: Record<string, string> = { card: 'a card', camera: 'a camera', drive: 'a drive', computer: 'a computer', bag: 'a bag', hold: 'all hold bags' }
 
 export const STAMINA = {
   'power-short': (f, n, u) => ({
-    head: `${n.thing(f.type)} runs dry on ${day(f.on)}.`,
-    body: `${wh(f.need_wh)} asked, ${wh(f.ready_wh)} usable that morning at ${fmt.temperature(f.lowest_c, u)}: ${fmt.percent(f.got_wh / Math.max(1e-9, f.need_wh))} of the day. Then ${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'stop' : 'stops'}.`,
+    head: `${power(f.type, n).what} ${power(f.type, n).is('runs', 'run')} out on ${day(f.on)}.`,
+    body: `${wh(f.need_wh)} needed, ${wh(f.ready_wh)} usable that morning at ${fmt.temperature(f.lowest_c, u)}: ${fmt.percent(f.got_wh / Math.max(1e-9, f.need_wh))} of the day. Then ${list(f.items ?? [], n)} ${(f.items ?? []).length > 1 ? 'stop' : 'stops'}.`,
   }),
   'power-thin': (f, n) => ({
-    head: `${n.thing(f.type)} is tight on ${day(f.on)}.`,
-    body: `${fmt.percent(f.margin)} to spare: ${wh(f.ready_wh)} for ${wh(f.need_wh)}. You asked for more.`,
+    head: `${power(f.type, n).what} ${power(f.type, n).is('is', 'are')} tight on ${day(f.on)}.`,
+    body: `${fmt.percent(f.margin)} to spare: ${wh(f.ready_wh)} for ${wh(f.need_wh)}, under your margin.`,
   }),
   'charger-volts': (f, n) => ({
     head: `${item(f, n)} does not take ${fmt.figure(f.volts)} V.`,
@@ -80,38 +80,38 @@ export const STAMINA = {
   }),
   'bank-too-large': (f, n) => ({
     head: `${item(f, n)} holds ${fmt.figure(f.energy_wh)} Wh.`,
-    body: `Over ${fmt.figure(f.most_wh)} Wh airlines do not take, usual rules; your carrier and the authority decide.`,
+    body: `Over ${fmt.figure(f.most_wh)} Wh no airline takes it by the usual rules; your carrier and the authority decide.`,
   }),
   'beyond-cold': (f, _n, u) => ({
     head: `${fmt.temperature(f.lowest_c, u)} is colder than the estimate goes.`,
-    body: `Below ${fmt.temperature(f.ends_c, u)} packs count as half usable; expect less, and keep spares on the body.`,
+    body: `Below ${fmt.temperature(f.ends_c, u)} batteries count as half usable. Expect less, and keep spares warm on you.`,
   }),
   'cards-full': (f) => ({
-    head: `Cards run out on ${day(f.on)}.`,
-    body: `${gb(f.lost_gb)} of the trip find no ${f.types.join(' or ')} card${f.more > 0 ? `; ${fmt.figure(f.more)} more would do` : ''}.`,
+    head: `You run out of ${f.types.join(' and ')} cards on ${day(f.on)}.`,
+    body: `${gb(f.lost_gb)} too few for the trip${f.more > 0 ? `; ${fmt.figure(f.more)} more ${f.more === 1 ? 'card is' : 'cards are'} enough` : ''}.`,
   }),
   'film-short': (f) => ({
     head: `${f.type} film is ${fmt.figure(f.asked - f.have)} frames short.`,
-    body: `${fmt.figure(f.asked)} frames asked by the days, ${fmt.figure(f.have)} on what is loaded. A roll a day where nobody said (estimate).`,
+    body: `${fmt.figure(f.asked)} frames needed, ${fmt.figure(f.have)} on the film loaded. Assumes one roll a day (estimate).`,
   }),
   'card-old': (f, n) => ({
     head: `${list(f.items ?? [], n)}: from ${f.since}.`,
-    body: `Cards are trusted about ${f.years} years (estimate). Use it last: mark it so in the locker, and fill the others first.`,
+    body: `Cards are trusted for about ${f.years} years (estimate). Fill the others first: mark it “keep for last” in the Locker.`,
   }),
   'copies-short': (f) => ({
-    head: `${fmt.figure(f.copies)} of ${fmt.figure(f.asked)} places on ${day(f.on)}.`,
-    body: `By the end of ${f.nights > 1 ? `${fmt.figure(f.nights)} nights` : 'that night'} some pictures are in fewer places than you ask.`,
+    head: `Only ${fmt.figure(f.copies)} of ${fmt.figure(f.asked)} copies on ${day(f.on)}.`,
+    body: `By the end of ${f.nights > 1 ? `${fmt.figure(f.nights)} nights` : 'that night'} some pictures have fewer copies than you planned.`,
   }),
   'copies-together': () => ({
-    head: 'Every copy rides in one bag or one camera.',
-    body: 'Paid pictures want to be in two bags: lost with one, they are gone.',
+    head: 'All copies are in one bag or one camera.',
+    body: 'If it is lost, so are the pictures. Keep paid work in two bags.',
   }),
   'mirror-one-slot': (f, n) => ({
-    head: `${item(f, n)} has one slot.`,
-    body: 'It cannot write every frame twice; its pictures are in one place until they are copied.',
+    head: `${item(f, n)} has only one card slot.`,
+    body: 'It cannot write every frame twice. Its pictures have no copy until you make one.',
   }),
   'mirror-one-card': (f, n) => ({
-    head: `${item(f, n)} finds one card for two slots.`,
-    body: 'On such a day it writes each frame once, though you ask for twice. A second card of its type mends that.',
+    head: `${item(f, n)} has one card for its two slots.`,
+    body: 'So it cannot back up as it shoots. Add a second card of its type.',
   }),
 } satisfies Partial<Says<FindingCode>>

@@ -1,13 +1,13 @@
 /** Stations of the trail that exist, in the order of work; what each is for, in a line. */
 export const STATIONS = [
-  { name: 'brief', title: 'Brief', says: 'Which pictures you want, on which days, how cold, by which legs. All else is judged by this.' },
-  { name: 'bench', title: 'Bench', says: 'Click what you own to load or leave it. Beside it stands what each thing buys, what is wrong, and what would mend it.' },
-  { name: 'stamina', title: 'Stamina', says: 'Whether packs, cards and copies last, day by day in that cold. Tell your nights how long there is mains.' },
-  { name: 'stow', title: 'Stow', says: 'Where everything goes in its bag, packed to the millimetre. Drag things; pins hold.' },
-  { name: 'gate', title: 'Gate', says: 'What each carrier asks of each bag, and what comes out where one is refused.' },
-  { name: 'packout', title: 'Pack-out', says: 'The list to tick bag by bag, on a phone too, and the bags on the scale.' },
-  { name: 'trail', title: 'Trail', says: 'Out there: packs and cards, tonight’s list, a quick note; without a network, too.' },
-  { name: 'lookback', title: 'Look back', says: 'Afterwards: what was used, what was missed, what to leave next time.' },
+  { name: 'brief', title: 'Brief', says: 'Shots, days, cold and journey. Everything else is measured against this.' },
+  { name: 'bench', title: 'Bench', says: 'Click an item to load or leave it. Beside the mat: the worth of each item, problems, and how to fix them.' },
+  { name: 'stamina', title: 'Stamina', says: 'Batteries, cards and copies day by day in the cold. Set how long each night has mains.' },
+  { name: 'stow', title: 'Stow', says: 'Where everything goes in its bag, packed to the millimetre. Drag items to pin them.' },
+  { name: 'gate', title: 'Gate', says: 'Each carrier’s limits for each bag, and what to take out if one is refused.' },
+  { name: 'packout', title: 'Pack-out', says: 'The list to tick, bag by bag, also on a phone, and the bags on the scale.' },
+  { name: 'trail', title: 'Trail', says: 'In the field: batteries and cards, tonight’s list, a quick note. Works without a network.' },
+  { name: 'lookback', title: 'Look back', says: 'After the trip: used, missed, and what to leave next time.' },
 ] as const
 export type StationName = (typeof STATIONS)[number]['name']
 

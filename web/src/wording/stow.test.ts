@@ -17,8 +17,8 @@ describe('where things lie', () => {
   })
   it('says the corner, what is on top, and the balance', () => {
     expect(corner(lies, room)).toBe('low, right, halfway out')
-    expect(reach(lies, room)).toBe('nothing on top, at once, without taking the bag off')
-    expect(reach({ ...lies, layer: 2 }, room)).toBe('2 things out first')
+    expect(reach(lies, room)).toBe('nothing on top, quick: bag stays on your back')
+    expect(reach({ ...lies, layer: 2 }, room)).toBe('2 items on top')
     expect(balance(room)).toBe('12 mm below the middle, 3 mm right')
     expect(roomName(room, NAMES.thing)).toBe('RIDGE, lid pocket')
   })
@@ -29,8 +29,8 @@ describe('where things lie', () => {
   })
   it('says why something is left over, and whether that is proved', () => {
     const over: LeftOver = { item: 'tele', count: 1, bag: 'ridge', why: 'no-room', proof: 'proved', helps: [], tried: true, owned: [] }
-    expect(leftHead(over, NAMES.thing)).toBe('TELE finds no room in RIDGE (proved).')
-    expect(leftHead({ ...over, count: 2, why: 'no-time', proof: 'ran-out' }, NAMES.thing)).toBe('TELE × 2 has no place in RIDGE yet (the time ran out before all was tried).')
+    expect(leftHead(over, NAMES.thing)).toBe('TELE has no room in RIDGE (proved).')
+    expect(leftHead({ ...over, count: 2, why: 'no-time', proof: 'ran-out' }, NAMES.thing)).toBe('TELE × 2 has no place in RIDGE yet (time ran out before everything was tried).')
     expect(leftHead({ ...over, why: 'never-hold' }, NAMES.thing)).toBe('TELE never goes in the hold (proved).')
   })
   it('says whether the other thing of a slot would fit', () => {

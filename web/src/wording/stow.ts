@@ -7,7 +7,7 @@ import { many } from './parts'
 
 type Thing = (id: string) => string
 
-export const REACH = { quick: 'at once, without taking the bag off', open: 'by one zip', deep: 'under other things' } as const
+export const REACH = { quick: 'quick: bag stays on your back', open: 'easy: one zip', deep: 'buried under other gear' } as const
 export const SORT = { main: 'main', pocket: 'pocket', sleeve: 'sleeve' } as const
 
 /** "Corrie C1 with Tarn 24–70", "LB-4, 3". */
@@ -21,20 +21,20 @@ export function roomName(room: Pick<RoomUse, 'bag' | 'compartment' | 'name'>, th
   return room.compartment === null ? thing(room.bag) : `${thing(room.bag)}, ${room.name.toLowerCase()}`
 }
 const WHY: Record<LeftOver['why'], (bag: string) => string> = {
-  'too-large': (bag) => `is larger than every space of ${bag}`,
-  'no-room': (bag) => `finds no room in ${bag}`,
+  'too-large': (bag) => `is larger than every space in ${bag}`,
+  'no-room': (bag) => `has no room in ${bag}`,
   'no-time': (bag) => `has no place in ${bag} yet`,
-  pins: (bag) => `finds no room in ${bag} as long as things are pinned there`,
+  pins: (bag) => `has no room in ${bag} because of pinned items`,
   straps: (bag) => `has no strap left on ${bag}`,
   'never-hold': () => 'never goes in the hold',
-  stays: (bag) => `finds no place in ${bag} beside what lies there`,
-  'strap-length': (bag) => `is longer than the straps of ${bag} hold`,
+  stays: (bag) => `has no room in ${bag} beside the items there`,
+  'strap-length': (bag) => `is too long for the straps of ${bag}`,
 }
 /** "Filter pouch finds no room in Ridge 32 (proved)." */
 export function leftHead(over: LeftOver, thing: Thing): string {
   const count = over.count > 1 ? ` × ${over.count}` : ''
   if (over.why === 'stays') return `${thing(over.item)}${count} ${WHY.stays(thing(over.bag))}.`
-  return `${thing(over.item)}${count} ${WHY[over.why](thing(over.bag))} (${over.proof === 'proved' ? 'proved' : 'the time ran out before all was tried'}).`
+  return `${thing(over.item)}${count} ${WHY[over.why](thing(over.bag))} (${over.proof === 'proved' ? 'proved' : 'time ran out before everything was tried'}).`
 }
 /** "Long or high: Drone would fit, too." */
 export function alternativeText(one: Alternative, slots: readonly Slot[], thing: Thing): string {
@@ -58,8 +58,8 @@ export function corner(placed: Placed, room: RoomUse): string {
 }
 /** What must come out first. */
 export function reach(placed: Placed, room: RoomUse): string {
-  if (placed.layer) return `${many(placed.layer, 'thing')} out first`
-  return `nothing on top, ${room.access === 'deep' ? 'deep in the bag' : REACH[room.access]}`
+  if (placed.layer) return `${many(placed.layer, 'item')} on top`
+  return `nothing on top, ${room.access === 'deep' ? 'buried deep in the bag' : REACH[room.access]}`
 }
 /** "12 mm below the middle, 3 mm left of it". */
 export function balance(room: RoomUse): string {
@@ -86,7 +86,7 @@ export function findThing(stowage: Stowage, query: string, thing: Thing): Find[]
   })
   const soft = stowage.soft.flatMap((s) => {
     const room = rooms.get(s.room)
-    return room && hit(s.item) ? [{ item: thing(s.item), where: `${roomName(room, thing)} › soft, in what room is left`, room: s.room, block: null }] : []
+    return room && hit(s.item) ? [{ item: thing(s.item), where: `${roomName(room, thing)} › soft, in the remaining room`, room: s.room, block: null }] : []
   })
   const out = stowage.strapped.filter((s) => hit(s.item)).map((s) => ({ item: thing(s.item), where: `strapped outside ${thing(s.bag)}`, room: null, block: null }))
   return [...hard, ...soft, ...out].slice(0, 8)

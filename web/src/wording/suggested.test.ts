@@ -17,7 +17,7 @@ test('the heaviest day’s bag, and each day with what is too much or too little
   expect(heaviestText(SERVED, NAMES, 'metric')).toBe('9.33 kg on Tue 23 Feb, in RIDGE on ines')
   expect(dayLines(SERVED, NAMES, 'metric')).toEqual([
     { when: 'Tue 23 Feb', bag_g: 9333, carried: 'ines 11.40 kg of 11 kg', over: true, less: '' },
-    { when: 'Wed 24 Feb, Thu 25 Feb', bag_g: 6000, carried: 'ines 7.00 kg', over: false, less: 'serves 40 of 100 points' },
+    { when: 'Wed 24 Feb, Thu 25 Feb', bag_g: 6000, carried: 'ines 7.00 kg', over: false, less: 'covers 40 of 100 %' },
   ])
   expect(heaviestText({ heaviest_g: 0, days: [] }, NAMES, 'metric')).toBe('')
 })

@@ -35,6 +35,6 @@ export function dayLines(served: DaysServed, names: Names, units: Units): DayLin
     carried: `${names.person(d.person)} ${fmt.load(d.carried_g, units)}${d.well_g === null ? '' : ` of ${fmt.limit(d.well_g, units)}`}`,
     over: d.well_g !== null && d.carried_g > d.well_g,
     // A bag that falls short of nine tenths has no room or no packs for more.
-    less: d.score < 0.9 * d.whole - 0.01 ? `serves ${fmt.figure(d.score)} of ${fmt.figure(d.whole)} points` : '',
+    less: d.score < 0.9 * d.whole - 0.01 ? `covers ${fmt.figure(d.score)} of ${fmt.figure(d.whole)} %` : '',
   }))
 }

@@ -18,7 +18,7 @@ test('what is to be looked at', () => {
   expect(walkCautions({ ...WALK, lamps: [weak, none] }, NAMES)).toEqual(['1 h 30 on foot in the dark, and ines’s light burns 1 h (3 more AAA) and marit has no light.'])
   expect(walkCautions({ ...WALK, lamps: [{ ...weak, hours: 0 }] }, NAMES)).toEqual(['1 h 30 on foot in the dark, and ines’s light has no cells (3 more AAA).'])
   expect(walkCautions({ ...WALK, late: true }, NAMES)).toEqual(['The stay ends too late: turn back by 16:30 to be down by 17:10.'])
-  expect(walkCautions({ ...WALK, goal_at: null, dark_h: null }, NAMES)[0]).toContain('no such light')
+  expect(walkCautions({ ...WALK, goal_at: null, dark_h: null }, NAMES)[0]).toContain('No such light')
 })
 test('water, and what is on a back', () => {
   expect(waterText(WALK, 0)).toBe('1.3 l of water each')

@@ -14,7 +14,7 @@ export const GOAL: Record<NonNullable<Walk['goal']>, string> = {
   dark: 'moonless dark',
   clock: 'a given time',
 }
-export const ON_FOOT = 'By Naismith’s rule: general guidance. Weather service, avalanche bulletin, tides, local rules and trained guides decide. Tell somebody your route.'
+export const ON_FOOT = 'By Naismith’s rule: general guidance. Weather service, avalanche bulletin, tides, local rules and trained guides decide. Tell someone your route.'
 
 export interface Step {
   what: string
@@ -36,7 +36,7 @@ export function steps(walk: DayOnFoot, goal: Walk['goal']): Step[] {
 /** What is to be looked at: too late, too dark, too few lights. */
 export function walkCautions(walk: DayOnFoot, names: Names): string[] {
   const found: string[] = []
-  if (!walk.goal_at) found.push('There is no such light that day at that place, or the place is not known: only hours on the way are told.')
+  if (!walk.goal_at) found.push('No such light there that day, or the place is not set: only walking times are shown.')
   if (walk.late && walk.turn_back_by && walk.home_by) found.push(`The stay ends too late: turn back by ${clock(walk.turn_back_by)} to be down by ${clock(walk.home_by)}.`)
   if (walk.dark_h) {
     const dark = walk.dark_h

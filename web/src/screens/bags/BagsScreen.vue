@@ -53,24 +53,24 @@ watch([() => at.value?.kit, () => at.value?.stamp], () => void start(), { immedi
 <template>
   <TripFrame :bench="bench" :error="error" :names="names">
     <div v-if="bench" class="screen grid stacks">
-      <section class="left" aria-label="Which bag">
+      <section class="left" aria-label="Choose bags">
         <header>
-          <h1>Which bag <span class="quiet">every set of your bags that could carry this kit, to one scale, with the kit in it</span></h1>
+          <h1>Which bag <span class="quiet">every set of your bags that could carry this kit, drawn to one scale</span></h1>
           <p class="quiet line">
             <span role="status">{{ says }}</span>
             <button v-if="running" type="button" class="link" @click="stop">stop</button>
-            <button v-else-if="tried < of" type="button" class="link" @click="start">look at all of them</button>
+            <button v-else-if="tried < of" type="button" class="link" @click="start">show all</button>
           </p>
         </header>
         <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>
-        <p v-else-if="!running && !shown.length" class="quiet">There is no bag to look at: <RouterLink :to="{ name: 'locker' }">put your bags into the locker</RouterLink>, and load one.</p>
+        <p v-else-if="!running && !shown.length" class="quiet">No bag is loaded: <RouterLink :to="{ name: 'locker' }">put your bags into the locker</RouterLink>, and load one.</p>
         <div class="cards" role="group" aria-label="Sets of bags">
           <SetCard v-for="one in shown" :key="one.key" :set="one" :things="things" :names="names" :scale="scale" :picked="one.key === chosen?.key" :loadouts="bench.state.kit.stow?.loadouts ?? []" @pick="picked = one.key" />
         </div>
       </section>
       <div class="right">
         <ShareOut v-if="people.length > 1" :at="at" :names="names" :people="people" :busy="busy" @share="edit" />
-        <p v-else class="quiet">One person carries everything. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Say in the brief who comes along</RouterLink>, and what can be shared is shared out.</p>
+        <p v-else class="quiet">One person carries everything. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Say in the brief who comes along</RouterLink>, and shared gear is divided between them.</p>
         <SetFacts v-if="chosen" :set="chosen" :things="things" :names="names" :busy="add.isPending.value" @take="take" />
       </div>
     </div>

@@ -46,7 +46,7 @@ const group = (items: readonly string[]): string => groupOf(props.things.get(ite
       <b class="verdict"><span v-if="said.severity === 'fine'" class="tick" aria-hidden="true">✓</span><SeverityMark v-else :severity="said.severity" aria-hidden="true" />{{ said.text }}</b>
       <span class="quiet">{{ set.litres >= 0 ? `${fmt.volume(set.litres, units)} free` : `${fmt.volume(-set.litres, units)} too much by litres` }}, {{ fmt.mass(set.empty_g, units) }} of bags to carry</span>
       <span v-if="set.quick.length" class="quiet">{{ quickText(set, names) }}</span>
-      <span v-if="serves.length" class="quiet">one bag of it is enough for {{ listed(serves) }}</span>
+      <span v-if="serves.length" class="quiet">one bag alone takes it for {{ listed(serves) }}</span>
     </span>
     <span class="mass"><b>{{ fmt.load(set.on_foot_g, units) }}</b><span class="label">on {{ names.person(set.who) }}, on foot</span></span>
   </button>

@@ -49,8 +49,8 @@ const x = (grams: number): number => LEFT + (grams / most.value) * (WIDE - LEFT 
 <template>
   <section class="share" aria-label="Who carries what">
     <h2>Who carries what <span class="quiet">shared things only</span></h2>
-    <p v-if="splitting" class="quiet" role="status">Sharing out…</p>
-    <p v-else-if="failed" class="bad" role="alert">It could not be shared out. Try again in a moment.</p>
+    <p v-if="splitting" class="quiet" role="status">Dividing the load…</p>
+    <p v-else-if="failed" class="bad" role="alert">No answer from the app’s server. Try again in a moment.</p>
     <template v-else-if="split && comes">
       <svg class="bars" :viewBox="`0 0 ${WIDE} ${bars.length * ROW * 2 + 8}`" role="img" :aria-label="bars.map((b) => `${names.person(b.person)} ${fmt.load(b.before, units)} now, ${fmt.load(b.after, units)} then`).join('; ')">
         <g v-for="(b, i) in bars" :key="b.person" :transform="`translate(0 ${i * ROW * 2})`">
@@ -64,7 +64,7 @@ const x = (grams: number): number => LEFT + (grams / most.value) * (WIDE - LEFT 
         </g>
       </svg>
       <p class="label">{{ sharesText(bars, comes.measure, names) }}</p>
-      <p v-if="!acts.length" class="quiet">{{ split.proved ? 'Nothing is worth moving: no move takes 200 g off the most loaded.' : 'Nothing was found in time that is worth moving.' }}</p>
+      <p v-if="!acts.length" class="quiet">{{ split.proved ? 'Nothing is worth moving: no move takes 200 g off the heaviest load.' : 'No useful move was found in time.' }}</p>
       <template v-else>
         <ul class="lines" aria-label="Moves">
           <li v-for="(act, i) in acts" :key="act.items.join() + act.to_person" class="act">
@@ -73,8 +73,8 @@ const x = (grams: number): number => LEFT + (grams / most.value) * (WIDE - LEFT 
           </li>
         </ul>
         <p v-if="!none && sharedText(comes, names, units)" class="comes">{{ sharedText(comes, names, units) }}</p>
-        <p class="label">{{ left.size ? '' : split.proved ? 'No other sharing is better: proved, and every bag was packed.' : 'The best that was found in time; every bag was packed.' }} What is worn or pinned, medicine, and safety gear of which there is only one stay where they are.</p>
-        <VBtn color="primary" variant="flat" :loading="busy" :disabled="none" @click="emit('share', edits)">{{ left.size ? `Share these ${taken.length}` : 'Share it so' }}</VBtn>
+        <p class="label">{{ left.size ? '' : split.proved ? 'Proved: no other division is better. Every bag was packed.' : 'The best found in time. Every bag was packed.' }} Worn or pinned gear, medicine and single pieces of safety gear stay where they are.</p>
+        <VBtn color="primary" variant="flat" :loading="busy" :disabled="none" @click="emit('share', edits)">{{ left.size ? `Move these ${taken.length}` : 'Divide it this way' }}</VBtn>
       </template>
     </template>
   </section>

@@ -81,7 +81,7 @@ const thoughtText = computed(() => {
   const [now, then] = [state.value?.assessment, thought.value?.assessment]
   if (!thoughts.value.length || !now || !then) return 'Click, leave and move as you like; nothing is done yet.'
   const points = then.coverage.score - now.coverage.score
-  return `${fmt.massChange(then.loads.total_g - now.loads.total_g, units.value)}, ${points < 0 ? '−' : '+'}${fmt.figure(Math.abs(points), 1)} points.`
+  return `${fmt.massChange(then.loads.total_g - now.loads.total_g, units.value)}, ${points < 0 ? '−' : '+'}${fmt.figure(Math.abs(points), 1)} % of the brief.`
 })
 watch(refused, (problem) => {
   if (!problem) return
@@ -100,7 +100,7 @@ function change(edits: Edit[]): void {
   if (thinking.value) thoughts.value = [...thoughts.value, ...edits]
   else edit(edits)
 }
-/** The bag that new things go into; where none is open, each finds the first bag that suits it. */
+/** The bag that new things go into; where none is open, each finds the first bag that fits it. */
 const into = useSessionStorage(() => `into ${props.trip} ${props.kit}`, '')
 const bags = computed(() => holders(things.value, entries.value).filter((c) => c.place.where === 'bag' && !c.place.outside))
 const openBag = computed(() => bags.value.find((c) => placeKey(c.place) === into.value)?.place)
@@ -122,15 +122,15 @@ useKeys([
   { key: '/', does: 'Find gear on the mat', run: () => mat.value?.toFinder() },
   { key: 'c', does: 'Compare kits', run: () => void router.push({ name: 'compare', params: { trip: props.trip, kit: props.kit } }) },
   { key: 's', does: 'Suggest kits', run: () => void router.push({ name: 'suggest', params: { trip: props.trip, kit: props.kit } }) },
-  { key: 'p', does: 'Put things into a bag', run: () => (putting.value = true) },
+  { key: 'p', does: 'Put gear into a bag', run: () => (putting.value = true) },
   { key: 'u', does: 'Undo', run: () => state.value?.can_undo && undo() },
   { key: 'ctrl+z', does: 'Undo', run: () => state.value?.can_undo && undo() },
   { key: 'U', does: 'Redo', run: () => state.value?.can_redo && redo() },
   { key: 'ctrl+shift+z', does: 'Redo', run: () => state.value?.can_redo && redo() },
-  { key: 'arrows', does: 'Walk from thing to thing, on the mat' },
-  { key: ' ', does: 'Load or leave the thing, on the mat' },
-  { key: '+ −', does: 'One more, one less, on the mat' },
-  { key: 'Enter', does: 'Open the thing, on the mat' },
+  { key: 'arrows', does: 'Next item on the mat' },
+  { key: ' ', does: 'Load or leave the item on the mat' },
+  { key: '+ −', does: 'One more or one less on the mat' },
+  { key: 'Enter', does: 'Open the item on the mat' },
 ])
 </script>
 
@@ -150,13 +150,13 @@ useKeys([
         </div>
         <TabRow v-model="view" class="views" way label="Views of the kit" :tabs="VIEWS">
           <span class="grow" />
-          <button type="button" class="tab" :aria-pressed="thinking" title="Try edits without doing them" @click="think">what if</button>
+          <button type="button" class="tab" :aria-pressed="thinking" title="Try changes without keeping them" @click="think">what if</button>
           <RouterLink class="tab" :to="{ name: 'compare', params: { trip, kit } }" title="Compare kits (c)">compare</RouterLink>
           <RouterLink class="tab" :to="{ name: 'suggest', params: { trip, kit } }" title="Suggest kits (s)">suggest</RouterLink>
         </TabRow>
         <p v-if="bags.length" class="into label">
-          <label v-if="bags.length > 1">New things go into <select v-model="into"><option value="">the first bag that suits</option><option v-for="c in bags" :key="placeKey(c.place)" :value="placeKey(c.place)">{{ c.title.slice(3) }}</option></select></label>
-          <button type="button" class="link" title="Put things into a bag (p)" @click="putting = true">put several into a bag</button>
+          <label v-if="bags.length > 1">New gear goes into <select v-model="into"><option value="">the first bag that fits</option><option v-for="c in bags" :key="placeKey(c.place)" :value="placeKey(c.place)">{{ c.title.slice(3) }}</option></select></label>
+          <button type="button" class="link" title="Put gear into a bag (p)" @click="putting = true">put several in a bag</button>
         </p>
         <div v-if="thinking" class="thinking" role="status">
           <b>What if.</b> {{ thoughtText }}
@@ -186,7 +186,7 @@ useKeys([
       </aside>
       <PutInto v-model:open="putting" :things="things" :entries="entries" :people="brief.people ?? []" :names="names" :busy="busy" @edit="change" />
       <ThingDialog :item="opened" :things="things" :entries="entries" :trip="brief" :assessment="shown.assessment" :told="told" :names="names" :busy="busy" @close="opened = null" @edit="change" />
-      <AskFirst :model-value="leavingTo !== null" title="You are trying something" text="What you tried here is not done. Stay and do it or go on, or leave and drop it." yes="Leave and drop it" @yes="leaveThoughts" @update:model-value="leavingTo = null" />
+      <AskFirst :model-value="leavingTo !== null" title="You are trying a change" text="Nothing you tried here is kept yet. Stay to keep it or go on trying, or leave and discard it." yes="Leave and drop it" @yes="leaveThoughts" @update:model-value="leavingTo = null" />
       <WantDialog :want="want" :trip="brief" :coverage="shown.assessment.coverage" :names="names" @close="want = null" />
     </div>
   </TripFrame>

@@ -21,9 +21,9 @@ const exposure = useExposure()
 type Cell = Advice['filters']['rows'][number]['cells'][number]
 
 const HOW: Record<Cell['how'], string> = { direct: 'direct', ring: 'by ring', holder: 'by holder', 'drop-in': 'drops in', sensor: 'over the sensor', none: '–' }
-const WARN: Record<string, string> = { 'dark-corners': 'dark corners', 'uneven-sky': 'uneven sky', 'cross-pattern': 'cross at the strong end' }
+const WARN: Record<string, string> = { 'dark-corners': 'dark corners', 'uneven-sky': 'uneven sky', 'cross-pattern': 'dark cross at full strength' }
 function cellTitle(cell: Cell): string {
-  if (!cell.fit) return 'Nothing owned puts it on this lens'
+  if (!cell.fit) return 'No filter you own fits this lens'
   const load = cell.fit.to_load.length ? ` · to load: ${list(cell.fit.to_load, props.names)}, ${fmt.massChange(cell.fit.mass_g, units.value)}` : ''
   return `${list(cell.fit.parts, props.names)} · rim ${fmt.figure(cell.fit.rim_mm, 1)} mm${load}`
 }
@@ -37,10 +37,10 @@ function part(stretch: Stretch): string {
   return `${fmt.focalRange(stretch.from_mm, stretch.to_mm)} on ${props.names.thing(stretch.lens)} by ${list(fit.parts, props.names)}${warned}`
 }
 function answer(one: Asked): string {
-  if (!one.stretches.length) return 'No loaded lens sees the want.'
+  if (!one.stretches.length) return 'No loaded lens covers the shot.'
   const now = one.stretches.filter((s) => s.fit && !s.fit.to_load.length).map(part)
   const none = one.stretches.some((s) => s.loads === null) && !now.length && !one.stretches.some((s) => s.loads?.length)
-  return [now.length ? `Served: ${now.join('; ')}.` : '', none ? 'Nothing owned gives it.' : ''].filter(Boolean).join(' ')
+  return [now.length ? `Served: ${now.join('; ')}.` : '', none ? 'No filter you own does this.' : ''].filter(Boolean).join(' ')
 }
 /** What to load so that one more lens wears it, where nothing loaded serves that part. */
 function loadable(one: Asked): Stretch[] {
@@ -72,7 +72,7 @@ function off(stops: number): string {
 
 <template>
   <div>
-    <h2>Filters <span class="quiet">what goes on which loaded lens, and how</span></h2>
+    <h2>Filters <span class="quiet">which filter fits which loaded lens, and how</span></h2>
     <table v-if="filters.rows.length && filters.effects.length">
       <thead>
         <tr><th>lens</th><th class="number">thread</th><th v-for="effect in filters.effects" :key="effect">{{ EFFECT[effect] }}</th></tr>
@@ -88,19 +88,19 @@ function off(stops: number): string {
         </tr>
       </tbody>
     </table>
-    <p v-else class="quiet">{{ filters.effects.length ? 'No lens is in use yet.' : 'No filters in the locker.' }}</p>
+    <p v-else class="quiet">{{ filters.effects.length ? 'No lens is loaded yet.' : 'No filters in the locker.' }}</p>
     <template v-if="asked.length">
-      <h2 class="second">What the wants ask</h2>
+      <h2 class="second">Filters the shots need</h2>
       <p v-for="one in asked" :key="one.want + one.effect">
         {{ one.text }}. <span class="quiet">{{ one.answer }}</span>
         <button v-for="s in one.loadable" :key="s.lens" type="button" class="link" :disabled="busy" @click="emit('edit', (s.loads ?? []).map((item) => ({ act: 'load', item, count: 1 })))">Load {{ list(s.loads ?? [], names) }} for {{ names.thing(s.lens) }} ({{ fmt.massChange(s.mass_g, units) }})</button>
       </p>
       <p>
-        <button type="button" class="link" @click="lightest.mutate()">Find the lightest set for every lens that sees them</button>
+        <button type="button" class="link" @click="lightest.mutate()">Find the lightest set for every lens these shots use</button>
         <template v-if="lightest.data.value">
           : <b>{{ lightest.data.value.items.length ? list(lightest.data.value.items, names) : 'none needed' }}</b>, {{ fmt.mass(lightest.data.value.mass_g, units) }}{{ lightest.data.value.proved ? ', proved' : '' }}.
-          <button v-if="extra.length" type="button" class="link" :disabled="busy" @click="emit('edit', extra.map((item) => ({ act: 'load', item, count: 1 })))">Load what is missing of it</button>
-          <span v-if="lightest.data.value.unserved.length" class="quiet">Nothing owned serves {{ lightest.data.value.unserved.map(([lens, effect]) => `${names.thing(String(lens))} (${EFFECT[String(effect)]})`).join(', ') }}.</span>
+          <button v-if="extra.length" type="button" class="link" :disabled="busy" @click="emit('edit', extra.map((item) => ({ act: 'load', item, count: 1 })))">Load the missing ones</button>
+          <span v-if="lightest.data.value.unserved.length" class="quiet">No filter you own fits {{ lightest.data.value.unserved.map(([lens, effect]) => `${names.thing(String(lens))} (${EFFECT[String(effect)]})`).join(', ') }}.</span>
         </template>
       </p>
     </template>
@@ -115,7 +115,7 @@ function off(stops: number): string {
       <template v-if="exposure.data.value.ways.length">
         <span v-for="way in exposure.data.value.ways" :key="way.filters.join()" class="way">{{ list(way.filters, names) }}: {{ shutter(way.time_s) }}, {{ off(way.off_stops) }}. </span>
       </template>
-      <span v-else>No neutral density in the locker.</span>
+      <span v-else>No neutral density filter in the locker.</span>
     </p>
   </div>
 </template>

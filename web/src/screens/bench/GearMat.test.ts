@@ -82,7 +82,7 @@ describe('the mat', () => {
     await mat.vm.$nextTick()
     expect(focused()).toBe('wide')
     await mat.get('input').setValue('nothing of the sort')
-    expect(mat.text()).toContain('Nothing here by that name.')
+    expect(mat.text()).toContain('No item by that name.')
   })
   it('never moves a thing when another is loaded', async () => {
     const places = () => mat.findAll<HTMLElement>('[data-thing]').map((b) => b.element.style.left + b.element.style.top)
@@ -95,7 +95,7 @@ describe('the mat', () => {
     await mat.setProps({ things: many, loaded: new Map([['t399', 1]]) })
     expect(mat.findAll('[data-thing]')).toHaveLength(300)
     expect(button('t399').attributes('aria-pressed')).toBe('true')
-    expect(mat.text()).toContain('100 more things lie beside the mat')
+    expect(mat.text()).toContain('100 more items do not fit on the mat')
     await mat.setProps({ loaded: new Map() })
     expect(button('t399').attributes('aria-pressed')).toBe('false')
     await mat.setProps({ loaded: new Map([['t398', 1]]) })
@@ -106,7 +106,7 @@ describe('the mat', () => {
   })
   it('leads to the locker while that is empty', async () => {
     await mat.setProps({ things: new Map() })
-    expect(mat.text()).toContain('The locker is empty')
+    expect(mat.text()).toContain('Your locker is empty')
     expect(mat.find('a').attributes('href')).toBe('/locker')
   })
 })

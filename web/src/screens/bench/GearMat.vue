@@ -127,8 +127,8 @@ defineExpose({ toFinder })
 <template>
   <section class="panel" aria-label="The mat">
     <header class="panel-head">
-      <h2>Bench <span class="quiet">all to one scale: click to load or leave, drag into a bag.</span></h2>
-      <input ref="finder" v-model="find" class="find" type="search" placeholder="find  /" aria-label="Find gear on the mat" @keydown.enter.prevent="leaveFinder" @keydown.esc="find = ''" />
+      <h2>Bench <span class="quiet">To one scale. Click to load or leave, drag into a bag.</span></h2>
+      <input ref="finder" v-model="find" class="find" type="search" placeholder="find /" aria-label="Find gear on the mat" @keydown.enter.prevent="leaveFinder" @keydown.esc="find = ''" />
       <TabRow v-model="filter" label="Show" :tabs="FILTERS.map((f, index) => ({ name: index, title: f.title }))" />
     </header>
     <div ref="box" class="mat" :style="{ '--grid': `${scale * 100}px` }">
@@ -155,10 +155,10 @@ defineExpose({ toFinder })
         />
       </div>
       <div v-if="shown.length === 0" class="empty">
-        {{ things.size ? 'Nothing here by that name.' : 'The locker is empty. Add your gear there first.' }}
+        {{ things.size ? 'No item by that name.' : 'Your locker is empty. Add your gear there first.' }}
         <RouterLink v-if="!things.size" :to="{ name: 'locker' }" class="link">To the locker</RouterLink>
       </div>
-      <p v-if="crowded" class="more">{{ found.length - shown.length }} more things lie beside the mat: find them by name, or show one sort only.</p>
+      <p v-if="crowded" class="more">{{ found.length - shown.length }} more items do not fit on the mat: find them by name, or show one kind only.</p>
       <div v-if="shown.length" class="ruler" aria-hidden="true"><i :style="{ width: `${scale * 100}px` }" /> 100 mm</div>
     </div>
   </section>

@@ -72,7 +72,7 @@ async function go(): Promise<void> {
         <VListItem title="Copy this kit" @click="ask('copy')" />
         <VListItem title="Name and note" @click="ask('rename')" />
         <VListItem title="New empty kit" @click="ask('new')" />
-        <VListItem v-if="!along" title="Take the plan away as a file" :href="`/api/exchange/plans/${trip}/${kit}`" />
+        <VListItem v-if="!along" title="Export the plan" :href="`/api/exchange/plans/${trip}/${kit}`" />
         <VListItem title="Remove this kit" :disabled="kits.length < 2" @click="removing = true" />
       </VList>
     </VMenu>
@@ -80,7 +80,7 @@ async function go(): Promise<void> {
       <form v-if="naming" class="sheet form" @submit.prevent="done">
         <h2>{{ TITLES[naming] }}</h2>
         <VTextField v-model="name" label="Name" autofocus maxlength="80" />
-        <VTextarea v-if="naming === 'rename'" v-model="note" label="Note" rows="3" maxlength="2000" hint="What this kit is for, who asked for it" />
+        <VTextarea v-if="naming === 'rename'" v-model="note" label="Note" rows="3" maxlength="2000" hint="Purpose, who it is for" />
         <div class="row">
           <VBtn @click="naming = null">Cancel</VBtn>
           <VBtn color="primary" variant="flat" type="submit">{{ naming === 'rename' ? 'Keep' : 'Add' }}</VBtn>

@@ -46,9 +46,9 @@ function per(row: LedgerRow): string {
   return fmt.figure((100 * (row.worth ?? 0)) / Math.max(1, row.thing.mass_g), 1)
 }
 function worthTitle(row: LedgerRow): string {
-  if (row.worth === null) return needed(row) ? `Needed by ${needed(row)}` : 'Takes no part in a set-up'
+  if (row.worth === null) return needed(row) ? `Needed by ${needed(row)}` : 'Part of no set-up'
   const per = row.thing.mass_g ? `, ${fmt.figure((100 * row.worth) / row.thing.mass_g, 1)} per 100 g` : ''
-  return `Without it the brief loses ${fmt.figure(row.direct, 1)} points; as a backup it saves ${fmt.figure(row.backup, 1)} more${per}`
+  return `Without it the brief loses ${fmt.figure(row.direct, 1)} %; as a backup it saves ${fmt.figure(row.backup, 1)} % more${per}`
 }
 </script>
 
@@ -56,7 +56,7 @@ function worthTitle(row: LedgerRow): string {
   <div class="ledger">
     <table>
       <thead>
-        <tr><th>loaded</th><th class="where">where</th><th class="number">{{ fmt.typed('mass', units).unit }}</th><th class="worth-head">points · per {{ fmt.mass(100, units) }}</th></tr>
+        <tr><th>loaded</th><th class="where">where</th><th class="number">{{ fmt.typed('mass', units).unit }}</th><th class="worth-head">% of brief · per {{ fmt.mass(100, units) }}</th></tr>
       </thead>
       <tbody v-for="group in groups" :key="group.group">
         <tr class="group">
@@ -72,7 +72,7 @@ function worthTitle(row: LedgerRow): string {
           <td class="number" :class="{ unsure: row.thing.mass_source === 'typical' }" :title="row.thing.mass_source === 'typical' ? 'A typical mass: weigh it once' : `Mass is ${row.thing.mass_source}`">
             {{ row.thing.mass_source === 'typical' ? '≈ ' : '' }}{{ fmt.mass(row.mass_g, units) }}
           </td>
-          <td class="worth" :class="{ before: !told.stands }" :title="told.stands ? worthTitle(row) : 'Reckoning what it earns'">
+          <td class="worth" :class="{ before: !told.stands }" :title="told.stands ? worthTitle(row) : 'Calculating its worth'">
             <span v-if="!told.advice" class="label" aria-hidden="true">…</span>
             <span v-if="row.worth === null && needed(row)" class="label">needed</span>
             <template v-if="row.worth !== null">
@@ -84,8 +84,8 @@ function worthTitle(row: LedgerRow): string {
         </tr>
       </tbody>
       <tfoot v-if="groups.length">
-        <tr v-if="Math.abs(loads.scale_g) >= 0.5" class="scale"><td colspan="2">On the scale, beyond what is listed</td><td class="number">{{ fmt.massChange(loads.scale_g, units) }}</td><td /></tr>
-        <tr><th colspan="2">All loaded</th><td class="number total">{{ fmt.load(loads.total_g, units) }}</td><td class="label">{{ told.stands ? 'points of brief' : 'reckoning…' }}</td></tr>
+        <tr v-if="Math.abs(loads.scale_g) >= 0.5" class="scale"><td colspan="2">On the scale, more than is listed</td><td class="number">{{ fmt.massChange(loads.scale_g, units) }}</td><td /></tr>
+        <tr><th colspan="2">All loaded</th><td class="number total">{{ fmt.load(loads.total_g, units) }}</td><td class="label">{{ told.stands ? '% of the brief' : 'calculating…' }}</td></tr>
       </tfoot>
     </table>
   </div>

@@ -76,7 +76,7 @@ const asTable = ref(false)
 <template>
   <section class="panel reach" aria-label="Reach">
     <header class="panel-head">
-      <h2>Reach <span class="quiet">what each set-up sees, in full-frame millimetres</span></h2>
+      <h2>Reach <span class="quiet">set-ups in full-frame mm</span></h2>
       <span class="key label" aria-hidden="true">
         <i class="swatch native" /> native <i class="swatch crop" /> crop mode <i class="swatch tele" /> teleconverter <i class="swatch gap" /> gap
       </span>

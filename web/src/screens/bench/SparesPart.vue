@@ -16,9 +16,9 @@ const { spares, looking } = useSpares(() => props.at)
 
 <template>
   <section aria-label="One spare">
-    <h2>One spare <span class="quiet">what one thing more would stand in for</span></h2>
-    <p v-if="looking" class="quiet" role="status">Trying each thing at home…</p>
-    <p v-else-if="!spares?.length" class="quiet">No one thing more makes any loss easier to bear.</p>
+    <h2>One spare <span class="quiet">how one more item would help</span></h2>
+    <p v-if="looking" class="quiet" role="status">Trying each item at home…</p>
+    <p v-else-if="!spares?.length" class="quiet">No single spare makes any loss smaller.</p>
     <table v-else>
       <tbody>
         <tr v-for="spare in spares" :key="spare.item + spare.owned">

@@ -81,26 +81,26 @@ const size = computed(() => {
         </span>
         <VSelect class="place" label="Travels" :items="options" :model-value="at" :placeholder="mine.length > 1 ? 'in several places' : 'choose to load it'" persistent-placeholder @update:model-value="move" />
       </div>
-      <p v-if="!told.stands && loaded" class="label" role="status">Reckoning what it earns…</p>
+      <p v-if="!told.stands && loaded" class="label" role="status">Calculating its worth…</p>
       <template v-if="worth">
-        <h2>What it earns</h2>
+        <h2>Its worth</h2>
         <p :class="{ before: !told.stands }">
-          Without one the brief loses {{ fmt.figure(worth.direct, 1) }} points. As a backup it saves {{ fmt.figure(worth.backup, 1) }} more in the
-          single loss where it helps most; a tenth of that counts. Worth {{ fmt.figure(worth.points, 1) }} points<template v-if="thing.mass_g">,
-          {{ fmt.figure((100 * worth.points) / thing.mass_g, 1) }} per {{ fmt.mass(100, units) }}</template>.
+          Without one the brief loses {{ fmt.figure(worth.direct, 1) }} %. As a backup it saves {{ fmt.figure(worth.backup, 1) }} % more in the
+          single loss where it helps most; a tenth of that counts. In all {{ fmt.figure(worth.points, 1) }} % of the brief<template v-if="thing.mass_g">,
+          {{ fmt.figure((100 * worth.points) / thing.mass_g, 1) }} % per {{ fmt.mass(100, units) }}</template>.
         </p>
       </template>
       <template v-if="hold">
-        <h2>What hangs on it</h2>
-        <p v-if="hold.goes.length" :class="{ before: !told.stands }">Of no more use without it: {{ hold.goes.map(names.thing).join(', ') }}.</p>
-        <p v-if="hold.breaks.length" :class="{ before: !told.stands }">Then missing: <template v-for="(b, i) in hold.breaks" :key="b.id + b.what">{{ i ? '; ' : '' }}{{ b.of === 'want' ? `${names.want(b.id)} loses its ${b.what}` : `${names.thing(b.id)} ${lacks(b.what, b.label)}` }}</template>.</p>
+        <h2>Gear that needs it</h2>
+        <p v-if="hold.goes.length" :class="{ before: !told.stands }">Useless without it: {{ hold.goes.map(names.thing).join(', ') }}.</p>
+        <p v-if="hold.breaks.length" :class="{ before: !told.stands }">Then: <template v-for="(b, i) in hold.breaks" :key="b.id + b.what">{{ i ? '; ' : '' }}{{ b.of === 'want' ? `${names.want(b.id)} loses its ${b.what}` : `${names.thing(b.id)} ${lacks(b.what, b.label)}` }}</template>.</p>
       </template>
       <template v-if="unsealed.length">
         <h2>Sealing</h2>
         <p v-for="line in unsealed" :key="line">{{ line }}</p>
       </template>
       <template v-if="serves.length">
-        <h2>What it serves</h2>
+        <h2>Shots it serves</h2>
         <table>
           <tbody>
             <tr v-for="{ want, run } in serves" :key="want + run.from_mm">

@@ -38,7 +38,7 @@ const asks = computed(() => {
         </tbody>
       </table>
       <p class="label">
-        Scored in steps of a twelfth of an octave: light × pixels × traits of the best set-up; the want is their mean. A stretch under 50 % is a gap.
+        Every focal length in steps of a twelfth of an octave scores light × pixels × traits of the best set-up. The shot is their mean; a stretch under 50 % is a gap.
       </p>
       <div class="end"><VBtn autofocus @click="emit('close')">Close</VBtn></div>
     </div>

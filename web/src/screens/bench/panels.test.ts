@@ -26,13 +26,13 @@ describe('findings', () => {
   it('are sentences with their cures, and a cure with edits is a button', async () => {
     shown = mounted(FindingsList, { findings: all, names: NAMES, busy: false })
     expect(shown.text()).toContain('Cabin bag, ines: 567 g over.')
-    expect(shown.findAll('button.cure').map((b) => b.text())).toEqual(['Leave ZOOM (−806 g, costs 3.0 points)'])
+    expect(shown.findAll('button.cure').map((b) => b.text())).toEqual(['Leave ZOOM (−806 g, brief −3.0 %)'])
     await shown.get('button.cure').trigger('click')
     expect(shown.emitted('cure')).toEqual([[[move]]])
   })
   it('tell their weight in words, not by colour alone', () => {
     shown = mounted(FindingsList, { findings: all, names: NAMES, busy: false })
-    expect(shown.findAll('svg').map((s) => s.attributes('aria-label'))).toEqual(['Stops the trip', 'Good to know'])
+    expect(shown.findAll('svg').map((s) => s.attributes('aria-label'))).toEqual(['Must fix', 'Good to know'])
   })
   it('wait while a change is under way', () => {
     shown = mounted(FindingsList, { findings: all, names: NAMES, busy: true })
@@ -42,14 +42,14 @@ describe('findings', () => {
     const worn = cure({ code: 'wear', edits: [{ act: 'move', item: 'zoom', place: { where: 'worn', person: 'ines', unplaced: false } }], moved_g: 806, points: 3, brings: [bridged] })
     const bag = { ...tooHeavy, cures: [leave, worn] }
     shown = mounted(FindingsList, { findings: advised([bag], { found: [bag], before: [], whole: true }), names: NAMES, busy: false })
-    expect(shown.text()).toContain('1 stops the trip')
+    expect(shown.text()).toContain('1 must fix')
     expect(shown.text()).not.toContain('allows 8 kg')
     expect(shown.findAll('button.cure')).toHaveLength(1)
-    expect(shown.text()).not.toContain('mends')
+    expect(shown.text()).not.toContain('also fixes')
     await shown.get('button.head').trigger('click')
     expect(shown.text()).toContain('allows 8 kg')
     expect(shown.findAll('button.cure')).toHaveLength(2)
-    expect(shown.text()).toContain('then: No lens sees 70–100 mm.')
+    expect(shown.text()).toContain('then: No lens covers 70–100 mm.')
   })
   it('come one by one: what is known is offered while the rest is looked for', () => {
     const facts = [tooHeavy, { ...tooHeavy, person: 'marit' }].map((f) => ({ ...f, cures: [] }))
@@ -61,7 +61,7 @@ describe('findings', () => {
     const facts = findings.map((f) => ({ ...f, cures: [] }))
     shown = mounted(FindingsList, { findings: advised(facts, { found: [], before: findings, whole: false, failed: true }), names: NAMES, busy: false })
     expect(shown.text()).not.toContain('Looking for')
-    expect(shown.text().match(/asked again with your next click/g)).toHaveLength(1)
+    expect(shown.text().match(/Your next click tries again/g)).toHaveLength(1)
   })
   it('name what a cure would get by what it is', async () => {
     const got = { what: 'drive' as const, id: 'to-get-0', label: '', count: 1, mass_g: 60 }
@@ -74,7 +74,7 @@ describe('findings', () => {
     const stuck = { ...findings[0]!, cures: [], why: 'worse' as const }
     shown = mounted(FindingsList, { findings: advised([{ ...stuck, why: null }], { found: [stuck], before: [], whole: true }), names: NAMES, busy: false })
     await shown.get('button.head').trigger('click')
-    expect(shown.text()).toContain('stops the trip')
+    expect(shown.text()).toContain('something else you must fix')
   })
   it('of which the cures are on their way say so and keep their place', () => {
     const facts = findings.map((f) => ({ ...f, cures: [] }))
@@ -89,11 +89,11 @@ describe('findings', () => {
     shown = mounted(FindingsList, { findings: advised(facts, { found: [], before: findings, whole: false }), names: NAMES, busy: false })
     expect(shown.text()).toContain('300 g over.')
     expect(shown.get('button.cure').attributes('disabled')).toBeDefined()
-    expect(shown.text()).toContain('of the kit before')
+    expect(shown.text()).toContain('from before your last click')
   })
   it('say so when there are none', () => {
     shown = mounted(FindingsList, { findings: [], names: NAMES, busy: false })
-    expect(shown.text()).toContain('Nothing to mend.')
+    expect(shown.text()).toContain('Nothing to fix.')
   })
 })
 

@@ -52,7 +52,7 @@ const loose = computed(() => {
         <div class="title">
           <VTextField v-model="draft.name" class="name" label="Trip" maxlength="80" :error-messages="errors.name" />
           <VTextField v-model="draft.place" label="Where" maxlength="80" :error-messages="errors.place" />
-          <VSelect v-model="draft.status" class="status" :items="STATUS" label="Stands" />
+          <VSelect v-model="draft.status" class="status" :items="STATUS" label="Status" />
         </div>
         <WantsPart :model-value="draft.wants ?? []" :coverage="bench.state.assessment.coverage" :errors="errors" @update:model-value="draft.wants = $event" />
         <DaysPart :model-value="draft.days ?? []" :errors="errors" :wants="draft.wants ?? []" :sky="bench.state.assessment.sky" :spot="draft.spot" :pace="draft.pace ?? {}" @update:model-value="draft.days = $event" @update:pace="draft.pace = $event" />
@@ -62,8 +62,8 @@ const loose = computed(() => {
           <b>{{ SAYS[state] }}</b>
           <span v-if="state === 'saved' && stored?.changed_by" class="quiet">last by {{ stored.changed_by }}</span>
           <template v-if="state === 'refused'">
-            <span>{{ loose || 'See the marked fields; what you typed is kept here.' }}</span>
-            <button type="button" class="link" @click="revert">throw away</button>
+            <span>{{ loose || 'Correct the marked fields; nothing you typed is lost.' }}</span>
+            <button type="button" class="link" @click="revert">discard</button>
           </template>
         </div>
         <ClashList :clashes="clashes" @settle="settle" />
@@ -71,8 +71,8 @@ const loose = computed(() => {
         <LegsPart :model-value="draft.legs ?? []" :carriers="carriers ?? []" :theirs="theirs" :errors="errors" @update:model-value="draft.legs = $event" />
         <PackingPart v-model:policies="draft.policies" v-model:marks="draft.marks" :things="things" :errors="errors" />
         <PlacePart :spot="draft.spot" :mains="draft.mains" :base="draft.base" :rules="draft.local_rules ?? []" :errors="errors" @update:spot="draft.spot = $event" @update:mains="draft.mains = $event" @update:base="draft.base = $event" @update:rules="draft.local_rules = $event" />
-        <section class="purpose" aria-label="What for">
-          <VTextField v-model="draft.purpose" label="What the pictures are for" maxlength="2000" :error-messages="errors.purpose" />
+        <section class="purpose" aria-label="Purpose">
+          <VTextField v-model="draft.purpose" label="Purpose of the pictures" maxlength="2000" :error-messages="errors.purpose" />
           <VSelect v-model="draft.stakes" class="status" :items="STAKES" label="Stakes" />
         </section>
         <VTextarea v-model="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" />
@@ -80,7 +80,7 @@ const loose = computed(() => {
       <AskFirst
         :model-value="leavingTo !== null"
         title="Some of the brief is not saved"
-        text="The marked fields were refused. Stay and mend them, or leave and lose what you typed in them."
+        text="The marked fields were refused. Stay and correct them, or leave and lose what you typed."
         yes="Leave and lose it"
         @yes="leave"
         @update:model-value="leavingTo = null"

@@ -61,7 +61,7 @@ function drop(): void {
   days.value = left
   chosen.value = Math.max(0, Math.min(chosen.value, left.length - 1))
 }
-const STAYS = [...Object.entries(NIGHTS).map(([value, n]) => ({ title: n.title, value })), { title: 'different nights, or not told', value: '' }]
+const STAYS = [...Object.entries(NIGHTS).map(([value, n]) => ({ title: n.title, value })), { title: 'different nights, or not set', value: '' }]
 /** What all nights are alike; empty where they differ or nobody told. */
 const stays = computed(() => Object.entries(NIGHTS).find(([, n]) => days.value.every((d) => JSON.stringify(d.night) === JSON.stringify(n.night)))?.[0] ?? '')
 function stay(sort: string): void {
@@ -94,9 +94,9 @@ function start(date: string): void {
 <template>
   <section aria-label="Days">
     <header class="top">
-      <h2>Days <span class="quiet">what for, how cold, how long on foot</span></h2>
+      <h2>Days <span class="quiet">purpose, coldest hour, hours on foot</span></h2>
       <VTextField v-if="days.length" class="start" type="date" label="First day" :model-value="days[0]!.date" :error-messages="errors.days" @update:model-value="start(String($event ?? ''))" />
-      <VSelect v-if="days.length" class="stays" :model-value="stays" :items="STAYS" label="All nights in" @update:model-value="stay($event)" />
+      <VSelect v-if="days.length" class="stays" :model-value="stays" :items="STAYS" label="Overnight power, all nights" @update:model-value="stay($event)" />
       <button type="button" class="link" @click="add">add a day</button>
     </header>
     <div v-if="days.length" class="strip">
@@ -117,7 +117,7 @@ function start(date: string): void {
       </div>
     </div>
     <div v-if="one" class="form">
-      <VTextField :model-value="one.title" label="What for" maxlength="80" :error-messages="error('title')" @update:model-value="replace({ title: String($event ?? '') })" />
+      <VTextField :model-value="one.title" label="Purpose" maxlength="80" :error-messages="error('title')" @update:model-value="replace({ title: String($event ?? '') })" />
       <VTextField :model-value="one.place" label="Where" maxlength="80" :error-messages="error('place')" @update:model-value="replace({ place: String($event ?? '') })" />
       <NumberField :model-value="one.lowest_c" label="Coldest hour" quantity="temperature" required :error="error('lowest_c')" @update:model-value="replace({ lowest_c: $event as number })" />
       <NumberField :model-value="one.on_foot_h" label="On foot" unit="h" required :error="error('on_foot_h')" @update:model-value="replace({ on_foot_h: $event as number })" />
@@ -128,21 +128,21 @@ function start(date: string): void {
       <div v-if="copying" class="spot">
         <VSelect v-model="from" :items="numbered" label="From day" />
         <VSelect v-model="to" :items="numbered" label="To day" />
-        <VBtn @click="copy">Copy cold, hours, weather, wants and night</VBtn>
+        <VBtn @click="copy">Copy cold, hours, weather, shots and night</VBtn>
         <button type="button" class="link quiet" @click="copying = false">close</button>
       </div>
       <VSelect class="two" :model-value="one.weather ?? []" :items="WEATHER" multiple label="Out in" placeholder="fair weather" persistent-placeholder @update:model-value="replace({ weather: $event })" />
-      <VSelect class="two" :model-value="one.wants ?? []" :items="wantOptions" multiple label="Shoots" placeholder="every want" persistent-placeholder :error-messages="error('wants')" @update:model-value="replace({ wants: $event })" />
+      <VSelect class="two" :model-value="one.wants ?? []" :items="wantOptions" multiple label="Shoots" placeholder="every shot" persistent-placeholder :error-messages="error('wants')" @update:model-value="replace({ wants: $event })" />
       <span />
       <div v-if="one.spot" class="spot">
         <NumberField :model-value="one.spot.latitude" label="Latitude that day" unit="°N" :error="error('spot.latitude')" @update:model-value="move({ latitude: $event ?? 0 })" />
         <NumberField :model-value="one.spot.longitude" label="Longitude that day" unit="°E" :error="error('spot.longitude')" @update:model-value="move({ longitude: $event ?? 0 })" />
         <NumberField :model-value="one.spot.utc_offset_h" label="Clock, UTC +" unit="h" :error="error('spot.utc_offset_h')" @update:model-value="move({ utc_offset_h: $event ?? 0 })" />
-        <button type="button" class="link quiet" @click="replace({ spot: null })">as the trip</button>
+        <button type="button" class="link quiet" @click="replace({ spot: null })">same place as the trip</button>
       </div>
-      <button v-else type="button" class="link quiet elsewhere" @click="move({})">somewhere else that day</button>
+      <button v-else type="button" class="link quiet elsewhere" @click="move({})">set another place for this day</button>
       <WalkPart :key="one.date" v-model:pace="pace" :model-value="one.walk ?? null" :errors="error" @update:model-value="replace({ walk: $event })" />
-      <p class="sky label">{{ skyWords ?? 'Say where it is, beside, and the light of each day stands here.' }}</p>
+      <p class="sky label">{{ skyWords ?? 'Add the place to see each day’s light here.' }}</p>
     </div>
     <p v-else class="quiet">No days yet.</p>
   </section>

@@ -10,7 +10,7 @@ const props = defineProps<{ carriers: CarrierDoc[]; theirs?: boolean; errors: Re
 const { patterns, add: addCarrier } = useCarriers()
 const PATTERN = 'pattern '
 const legs = defineModel<Leg[]>({ required: true })
-const options = computed(() => [{ title: 'nobody weighs', value: null as string | null }, ...props.carriers.map((d) => ({ title: d.carrier.name, value: d.carrier.id as string | null })), ...unused.value.map((c) => ({ title: `${c.name} (a common pattern)`, value: (PATTERN + c.id) as string | null }))])
+const options = computed(() => [{ title: 'no limits', value: null as string | null }, ...props.carriers.map((d) => ({ title: d.carrier.name, value: d.carrier.id as string | null })), ...unused.value.map((c) => ({ title: `${c.name} (a common pattern)`, value: (PATTERN + c.id) as string | null }))])
 /** Common patterns that are not among one's own carriers: choosing one adds it there. Not to another's. */
 const unused = computed(() => (props.theirs ? [] : (patterns.value ?? [])).filter((c) => !props.carriers.some((d) => d.carrier.name === c.name)))
 async function choose(index: number, value: string | null): Promise<void> {
@@ -36,7 +36,7 @@ function add(): void {
 <template>
   <section aria-label="Legs">
     <header class="top">
-      <h2>Legs <span class="quiet">whose rules hold on each stretch</span></h2>
+      <h2>Legs <span class="quiet">each stretch of the journey, and its carrier’s rules</span></h2>
       <button type="button" class="link" @click="add">add a leg</button>
     </header>
     <div v-for="(leg, index) in legs" :key="leg.id" class="line">
@@ -46,7 +46,7 @@ function add(): void {
       <VTextField class="on" type="date" :model-value="leg.on ?? ''" label="On" :error-messages="errors[`legs.${index}.on`]" @update:model-value="replace(index, { on: String($event ?? '') || null })" />
       <button type="button" class="link quiet" :aria-label="`Remove ${leg.name}`" @click="legs = legs.filter((_, i) => i !== index)">remove</button>
     </div>
-    <p v-if="!carriers.length && !theirs" class="label">No carriers of your own yet: choose a common pattern here, or write rules under <RouterLink :to="{ name: 'rules' }">Rules</RouterLink>.</p>
+    <p v-if="!carriers.length && !theirs" class="label">No carriers of your own yet: pick a common pattern here, or enter rules under <RouterLink :to="{ name: 'rules' }">Rules</RouterLink>.</p>
   </section>
 </template>
 

@@ -27,7 +27,7 @@ function pick(id: string, on: boolean): void {
   <div class="rows">
     <table>
       <thead>
-        <tr><th>want</th><th>focal lengths, full frame</th><th>f-number</th><th>hours, 0 to 24</th><th class="number">occasions</th><th class="number">matters</th></tr>
+        <tr><th>shot</th><th>focal lengths, full frame</th><th>f-number</th><th>hours, 0 to 24</th><th class="number">occasions</th><th class="number">importance</th></tr>
       </thead>
       <tbody>
         <tr v-for="(one, index) in past" :key="one.want.id">

@@ -46,23 +46,23 @@ function load(index: number, at: number, change: Partial<BaseLoad>): void {
       <div class="line">
         <VTextField class="who" :model-value="person.name" label="Name" maxlength="80" :error-messages="error(`${index}.name`)" @update:model-value="replace(index, { name: String($event ?? '') })" />
         <NumberField class="mass" :model-value="person.body_mass_kg" label="Body mass" quantity="body" :error="error(`${index}.body_mass_kg`)" @update:model-value="replace(index, { body_mass_kg: $event ?? null })" />
-        <NumberField class="mass" :model-value="person.carries_well_kg" label="Carries well" quantity="body" :error="error(`${index}.carries_well_kg`)" @update:model-value="replace(index, { carries_well_kg: $event ?? null })" />
+        <NumberField class="mass" :model-value="person.carries_well_kg" label="Comfortable load" quantity="body" :error="error(`${index}.carries_well_kg`)" @update:model-value="replace(index, { carries_well_kg: $event ?? null })" />
         <button type="button" class="link quiet" :aria-label="`Remove ${person.name}`" @click="people = people.filter((_, i) => i !== index)">remove</button>
       </div>
       <div v-for="(one, at) in person.base_load ?? []" :key="at" class="line base">
-        <VTextField class="what" :model-value="one.name" label="Carries too" maxlength="80" :error-messages="error(`${index}.base_load.${at}.name`)" @update:model-value="load(index, at, { name: String($event ?? '') })" />
+        <VTextField class="what" :model-value="one.name" label="Also carries" maxlength="80" :error-messages="error(`${index}.base_load.${at}.name`)" @update:model-value="load(index, at, { name: String($event ?? '') })" />
         <button type="button" class="link quiet" :aria-label="`Remove ${one.name}`" @click="replace(index, { base_load: loads(index).filter((_, i) => i !== at) })">remove</button>
         <NumberField class="mass" :model-value="one.mass_g" label="Mass" quantity="load" required :error="error(`${index}.base_load.${at}.mass_g`)" @update:model-value="load(index, at, { mass_g: $event as number })" />
         <VSelect class="counts" :model-value="one.purpose" :items="COUNTS_AS" label="Counts as" @update:model-value="load(index, at, { purpose: $event })" />
       </div>
       <p class="more">
-        Carries too: <button v-for="(ready, what) in READY" :key="what" type="button" class="link quiet" :aria-label="`add ${what} for ${person.name}`" @click="replace(index, { base_load: [...loads(index), ready] })">add {{ what }}</button>
+        Also carries: <button v-for="(ready, what) in READY" :key="what" type="button" class="link quiet" :aria-label="`add ${what} for ${person.name}`" @click="replace(index, { base_load: [...loads(index), ready] })">add {{ what }}</button>
       </p>
     </div>
-    <h3 class="label sets">Everybody has, or nobody</h3>
+    <h3 class="label sets">One per person</h3>
     <div v-for="(one, index) in sets" :key="one.id" class="line">
       <VTextField class="setname" :model-value="one.name" label="Set" maxlength="80" :error-messages="props.errors[`sets.${index}.name`]" @update:model-value="set(index, { name: String($event ?? '') })" />
-      <VTextarea class="uses" rows="1" auto-grow :model-value="one.uses.join(', ')" label="Things for (commas between)" :error-messages="props.errors[`sets.${index}.uses`]" @change="set(index, { uses: parts(($event.target as HTMLTextAreaElement).value) })" />
+      <VTextarea class="uses" rows="1" auto-grow :model-value="one.uses.join(', ')" label="Each person has (commas between)" :error-messages="props.errors[`sets.${index}.uses`]" @change="set(index, { uses: parts(($event.target as HTMLTextAreaElement).value) })" />
       <button type="button" class="link quiet" :aria-label="`Remove ${one.name}`" @click="sets = sets.filter((_, i) => i !== index)">remove</button>
     </div>
     <button type="button" class="link quiet" @click="sets = [...sets, { id: idFrom('set', sets.map((s) => s.id)), name: 'A set', uses: ['helmet'] }]">add a set</button>

@@ -21,9 +21,9 @@ const BASES = [
 // Inside of a usual room safe (estimate).
 const SAFE = { shape: 'box', length_mm: 390, width_mm: 300, height_mm: 180 } as const
 const SIDES = [
-  { key: 'length_mm', label: 'Safe, inside wide' },
-  { key: 'width_mm', label: 'deep' },
-  { key: 'height_mm', label: 'high' },
+  { key: 'length_mm', label: 'Safe, inside width' },
+  { key: 'width_mm', label: 'Safe, inside depth' },
+  { key: 'height_mm', label: 'Safe, inside height' },
 ] as const
 const EFFECTS = [
   { title: 'tripods barred', value: 'tripods-barred' },
@@ -59,18 +59,18 @@ const error = (field: string): string => props.errors[field] ?? ''
 
 <template>
   <section aria-label="The place">
-    <header class="top"><h2>The place <span class="quiet">for the light, the plugs and what is barred</span></h2></header>
+    <header class="top"><h2>The place <span class="quiet">light, wall plugs and local rules</span></h2></header>
     <div class="line">
       <NumberField :model-value="half.latitude" label="Latitude" unit="°N" :error="error('spot.latitude')" @update:model-value="place({ latitude: $event })" />
       <NumberField :model-value="half.longitude" label="Longitude" unit="°E" :error="error('spot.longitude')" @update:model-value="place({ longitude: $event })" />
       <NumberField :model-value="half.utc_offset_h" label="Clock, UTC +" unit="h" :error="error('spot.utc_offset_h')" @update:model-value="place({ utc_offset_h: $event })" />
     </div>
     <div class="line">
-      <VSelect :model-value="mains?.plugs ?? []" multiple :items="PLUG_SHAPES" label="Wall plugs" placeholder="not told" persistent-placeholder :error-messages="error('mains.plugs')" @update:model-value="wall($event, mains?.volts)" />
+      <VSelect :model-value="mains?.plugs ?? []" multiple :items="PLUG_SHAPES" label="Wall plugs" placeholder="not known" persistent-placeholder :error-messages="error('mains.plugs')" @update:model-value="wall($event, mains?.volts)" />
       <NumberField class="short" :model-value="mains?.volts" label="Volts" unit="V" :error="error('mains.volts')" @update:model-value="wall(mains?.plugs ?? [], $event)" />
     </div>
     <div class="line">
-      <VSelect :model-value="base?.sort ?? ''" :items="BASES" label="What stays behind lies in" @update:model-value="lies($event)" />
+      <VSelect :model-value="base?.sort ?? ''" :items="BASES" label="Gear left behind stays in" @update:model-value="lies($event)" />
       <VCheckbox v-if="base" :model-value="Boolean(base.safe)" label="with a safe" hide-details @update:model-value="base = { ...base, safe: $event ? SAFE : null }" />
     </div>
     <div v-if="base?.safe" class="line">
@@ -78,19 +78,19 @@ const error = (field: string): string => props.errors[field] ?? ''
     </div>
     <div v-for="(one, index) in rules" :key="index" class="rule">
       <div class="line">
-        <VTextField :model-value="one.name" label="Rule there" maxlength="80" :error-messages="error(`local_rules.${index}.name`) || error(`local_rules.${index}`)" @update:model-value="rule(index, { name: String($event ?? '') })" />
+        <VTextField :model-value="one.name" label="Local rule" maxlength="80" :error-messages="error(`local_rules.${index}.name`) || error(`local_rules.${index}`)" @update:model-value="rule(index, { name: String($event ?? '') })" />
         <VSelect :model-value="one.effect" :items="EFFECTS" label="Effect" @update:model-value="effect(index, $event)" />
         <button type="button" class="link quiet" :aria-label="`Remove ${one.name}`" @click="rules = rules.filter((_, i) => i !== index)">remove</button>
       </div>
       <div class="line">
-        <VTextField :model-value="one.first_day" type="date" label="From (empty: always)" @update:model-value="rule(index, { first_day: $event || null })" />
+        <VTextField :model-value="one.first_day" type="date" label="From (optional)" @update:model-value="rule(index, { first_day: $event || null })" />
         <VTextField :model-value="one.last_day" type="date" label="To" @update:model-value="rule(index, { last_day: $event || null })" />
       </div>
       <div v-if="one.largest_mm" class="line">
         <NumberField v-for="(mm, at) in one.largest_mm" :key="at" :model-value="mm" :label="['Long', 'Wide', 'High'][at]" quantity="side" required :error="error(`local_rules.${index}.largest_mm.${at}`)" @update:model-value="side(index, at, $event)" />
       </div>
     </div>
-    <button type="button" class="link quiet" @click="rules = [...rules, { name: 'A rule of the place', effect: 'tripods-barred', first_day: null, last_day: null, largest_mm: null, note: '' }]">add a local rule</button>
+    <button type="button" class="link quiet" @click="rules = [...rules, { name: 'Local rule', effect: 'tripods-barred', first_day: null, last_day: null, largest_mm: null, note: '' }]">add a local rule</button>
   </section>
 </template>
 

@@ -38,18 +38,18 @@ const error = (field: string): string => props.errors(`walk.${field}`)
       <NumberField :model-value="walk.down_m" label="Down on the way" unit="m" required :error="error('down_m')" @update:model-value="change({ down_m: $event ?? 0 })" />
       <VSelect :model-value="walk.goal" :items="GOALS" label="There for" @update:model-value="change({ goal: $event, at: $event === 'clock' ? (walk.at ?? '10:00') : walk.at })" />
       <VTextField v-if="walk.goal === 'clock'" type="time" :model-value="walk.at" label="At" :error-messages="error('at')" @update:model-value="change({ at: clock($event) })" />
-      <NumberField :model-value="walk.early_min" label="There before, to set up" unit="min" required :error="error('early_min')" @update:model-value="change({ early_min: $event ?? 0 })" />
+      <NumberField :model-value="walk.early_min" label="Set-up time before" unit="min" required :error="error('early_min')" @update:model-value="change({ early_min: $event ?? 0 })" />
       <NumberField :model-value="walk.stay_h" label="Stay" unit="h" required :error="error('stay_h')" @update:model-value="change({ stay_h: $event ?? 0 })" />
-      <VTextField type="time" :model-value="walk.home_by" label="Down at the latest" :error-messages="error('home_by')" @update:model-value="change({ home_by: clock($event) })" />
-      <NumberField :model-value="walk.refills" label="Places to fill up water" required :error="error('refills')" @update:model-value="change({ refills: Math.round($event ?? 0) })" />
-      <VCheckbox :model-value="walk.hot" label="Hot hours" hide-details @update:model-value="change({ hot: Boolean($event) })" />
+      <VTextField type="time" :model-value="walk.home_by" label="Back down by" :error-messages="error('home_by')" @update:model-value="change({ home_by: clock($event) })" />
+      <NumberField :model-value="walk.refills" label="Water refills on the way" required :error="error('refills')" @update:model-value="change({ refills: Math.round($event ?? 0) })" />
+      <VCheckbox :model-value="walk.hot" label="In the heat" hide-details @update:model-value="change({ hot: Boolean($event) })" />
       <span class="acts">
-        <button type="button" class="link quiet" :aria-expanded="pacing" @click="pacing = !pacing">how you walk</button>
-        <button type="button" class="link quiet" @click="walk = null">no goal on foot</button>
+        <button type="button" class="link quiet" :aria-expanded="pacing" @click="pacing = !pacing">walking pace</button>
+        <button type="button" class="link quiet" @click="walk = null">remove the goal</button>
       </span>
       <template v-if="pacing">
         <NumberField v-for="p in PACES" :key="p.key" :model-value="pace[p.key]" :label="p.label" :unit="p.unit" required @update:model-value="pace = { ...pace, [p.key]: $event ?? 0 }" />
-        <p class="label">Naismith’s rule with its usual corrections, for the whole trip; load (this share of time more for each share of body mass over a tenth), water and food are estimates.</p>
+        <p class="label">Naismith’s rule with its usual corrections, for the whole trip. Load adds this share of time for each share of body mass over a tenth. Load, water and food are estimates.</p>
       </template>
     </template>
   </div>

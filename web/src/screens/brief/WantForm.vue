@@ -23,13 +23,13 @@ function setEffects(chosen: (typeof EFFECTS)[number]['value'][]): void {
   }, want.value)
 }
 const LIGHT = [
-  { title: 'exposure: the f-number itself', value: 'exposure' },
-  { title: 'equivalent: as on full frame', value: 'equivalent' },
+  { title: 'exposure', value: 'exposure' },
+  { title: 'depth of field, as on full frame', value: 'equivalent' },
 ]
 const STATES: { title: string; value: TraitState }[] = [
-  { title: 'no matter', value: 'none' },
-  { title: 'wished', value: 'wished' },
-  { title: 'essential', value: 'essential' },
+  { title: 'any', value: 'none' },
+  { title: 'preferred', value: 'wished' },
+  { title: 'required', value: 'essential' },
 ]
 </script>
 
@@ -39,9 +39,9 @@ const STATES: { title: string; value: TraitState }[] = [
     <VTextField class="name" :model-value="want.name" label="Name" maxlength="80" :error-messages="error('name')" @update:model-value="set('name', String($event ?? ''))" />
     <NumberField :model-value="want.focal_min_mm" :readonly="Boolean(want.subject)" label="From" unit="mm" required :error="error('focal_min_mm')" @update:model-value="set('focal_min_mm', $event)" />
     <NumberField :model-value="want.focal_max_mm" :readonly="Boolean(want.subject)" label="To" unit="mm" required :error="error('focal_max_mm') || rangeError" @update:model-value="set('focal_max_mm', $event)" />
-    <NumberField :model-value="want.max_f_number" label="Slowest f/" required :error="error('max_f_number')" @update:model-value="set('max_f_number', $event)" />
-    <VSelect class="light" :model-value="want.light" :items="LIGHT" label="Light means" @update:model-value="set('light', $event)" />
-    <NumberField :model-value="want.megapixels" :readonly="Boolean(want.output)" label="Pixels left" unit="MP" required :error="error('megapixels')" @update:model-value="set('megapixels', $event)" />
+    <NumberField :model-value="want.max_f_number" label="Widest aperture needed, f/" required :error="error('max_f_number')" @update:model-value="set('max_f_number', $event)" />
+    <VSelect class="light" :model-value="want.light" :items="LIGHT" label="Aperture is for" @update:model-value="set('light', $event)" />
+    <NumberField :model-value="want.megapixels" :readonly="Boolean(want.output)" label="Megapixels needed" unit="MP" required :error="error('megapixels')" @update:model-value="set('megapixels', $event)" />
     <div class="importance" role="radiogroup" aria-label="Importance">
       <span class="label">Importance</span>
       <button v-for="n in 5" :key="n" type="button" role="radio" class="step" :aria-checked="want.importance === n" @click="set('importance', n)">{{ n }}</button>
@@ -54,12 +54,12 @@ const STATES: { title: string; value: TraitState }[] = [
       :label="trait.title"
       @update:model-value="want = withTrait(want, trait.value, $event)"
     />
-    <VSelect class="light" :model-value="effects" :items="EFFECTS" multiple label="Asks for filters" placeholder="none" persistent-placeholder @update:model-value="setEffects($event)" />
+    <VSelect class="light" :model-value="effects" :items="EFFECTS" multiple label="Filters needed" placeholder="none" persistent-placeholder @update:model-value="setEffects($event)" />
     <NumberField v-for="wish in dense" :key="wish.effect" :model-value="wish.stops" :label="wish.effect === 'nd' ? 'ND' : 'Graduated'" unit="stops" required @update:model-value="want = withEffect(want, wish.effect, true, $event)" />
-    <VSelect class="light" :model-value="(want.aids ?? []).map((a) => a.aid)" :items="AID_LIST" multiple label="Asks for, too" placeholder="nothing else" persistent-placeholder @update:model-value="want = withAids(want, $event)" />
+    <VSelect class="light" :model-value="(want.aids ?? []).map((a) => a.aid)" :items="AID_LIST" multiple label="Also needs" placeholder="nothing else" persistent-placeholder @update:model-value="want = withAids(want, $event)" />
     <NumberField v-for="(wish, at) in want.aids ?? []" :key="wish.aid" :model-value="wish.count" :label="`How many: ${wish.aid}`" required :error="error(`aids.${at}.count`)" @update:model-value="set('aids', (want.aids ?? []).map((a) => (a.aid === wish.aid ? { ...a, count: Math.round($event ?? 1) } : a)))" />
-    <VCheckbox class="still" :model-value="want.steady ?? false" label="It needs a tripod or another support" @update:model-value="set('steady', Boolean($event))" />
-    <VCheckbox class="still" :model-value="want.static_subject" label="It stands still, so frames may be stitched" @update:model-value="set('static_subject', Boolean($event))" />
+    <VCheckbox class="still" :model-value="want.steady ?? false" label="Needs a tripod or another support" @update:model-value="set('steady', Boolean($event))" />
+    <VCheckbox class="still" :model-value="want.static_subject" label="Subject stands still: frames may be stitched" @update:model-value="set('static_subject', Boolean($event))" />
   </div>
 </template>
 

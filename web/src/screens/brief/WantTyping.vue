@@ -15,7 +15,7 @@ const SIDES = [
   { title: 'of the long side', value: 'long' },
 ]
 const OUTPUTS = [
-  { title: 'as typed above', value: 'none' },
+  { title: 'as entered', value: 'none' },
   { title: 'a screen', value: 'screen' },
   { title: 'a print', value: 'print' },
 ]
@@ -82,7 +82,7 @@ function setOutput(change: Record<string, number | null | undefined>): void {
 <template>
   <div class="typing">
     <div class="line">
-      <TabRow class="ways" label="Range and pixels typed as" :tabs="WAYS" :model-value="byRange ? 'range' : 'subject'" @update:model-value="bySubject($event === 'subject')" />
+      <TabRow class="ways" label="Enter the range by" :tabs="WAYS" :model-value="byRange ? 'range' : 'subject'" @update:model-value="bySubject($event === 'subject')" />
       <template v-if="!byRange">
         <NumberField :model-value="subject.size_m" label="Subject" unit="m" required @update:model-value="setSubject({ size_m: $event as number })" />
         <NumberField :model-value="subject.near_m" label="Near" unit="m" required @update:model-value="setSubject({ near_m: $event as number })" />
@@ -91,7 +91,7 @@ function setOutput(change: Record<string, number | null | undefined>): void {
         <VSelect :model-value="subject.side" :items="SIDES" label="Of" @update:model-value="setSubject({ side: $event })" />
       </template>
       <span v-else class="grow" />
-      <VSelect class="use" :model-value="use" :items="OUTPUTS" label="Pixels for" @update:model-value="setUse(String($event))" />
+      <VSelect class="use" :model-value="use" :items="OUTPUTS" label="Megapixels for" @update:model-value="setUse(String($event))" />
       <NumberField v-if="output?.use === 'screen'" :model-value="output.long_side_px" label="Long side" unit="px" required @update:model-value="setOutput({ long_side_px: $event })" />
       <template v-if="output?.use === 'print'">
         <NumberField :model-value="output.width_cm" label="Wide" unit="cm" required @update:model-value="setOutput({ width_cm: $event })" />

@@ -36,12 +36,12 @@ function add(): void {
 </script>
 
 <template>
-  <SheetDialog v-model="open" max-width="980" aria-label="Wants from your pictures">
+  <SheetDialog v-model="open" max-width="980" aria-label="Shots from your pictures">
     <div class="sheet">
-      <h2>Wants from your pictures</h2>
+      <h2>Shots from your pictures</h2>
       <p>
         <button type="button" class="link" :disabled="busy" @click="folder?.click()">Choose a folder</button> of earlier trips, or <button type="button" class="link" :disabled="busy" @click="files?.click()">some files</button>.
-        <span class="quiet">Only their metadata is read, here in the browser: neither a picture nor its name leaves it, and nothing is kept.</span>
+        <span class="quiet">Only their metadata is read, in this browser. No picture or file name is sent, and nothing is kept.</span>
       </p>
       <input ref="folder" type="file" multiple webkitdirectory hidden aria-label="A folder of pictures" @change="take" />
       <input ref="files" type="file" multiple hidden aria-label="Pictures" @change="take" />
@@ -56,11 +56,11 @@ function add(): void {
         <NamesAsked :unknown="past.unknown" :busy="busy" @told="again(taken)" />
         <PastWants v-if="past.wants.length" v-model:picked="picked" v-model:names="names" :past="past.wants" />
       </template>
-      <p v-else-if="mute" class="bad" role="status">None of these files tells how it was taken.</p>
-      <p v-else-if="!busy && !done" class="quiet">You see which focal lengths, f-numbers and hours you really use, sorted by light and by what stands together, and take them as wants.</p>
+      <p v-else-if="mute" class="bad" role="status">None of these files says how it was taken.</p>
+      <p v-else-if="!busy && !done" class="quiet">See the focal lengths, f-numbers and hours you really use, grouped by light, and add them as shots.</p>
       <p class="sheet-end">
         <VBtn @click="open = false">Close</VBtn>
-        <VBtn v-if="past?.wants.length" color="primary" variant="flat" :disabled="busy || !picked.length" @click="add">Add {{ many(picked.length, 'want') }}</VBtn>
+        <VBtn v-if="past?.wants.length" color="primary" variant="flat" :disabled="busy || !picked.length" @click="add">Add {{ many(picked.length, 'shot') }}</VBtn>
       </p>
     </div>
   </SheetDialog>

@@ -54,7 +54,7 @@ async function say(): Promise<void> {
     if (known.length) chosen.value = wants.value.length
     wants.value = [...wants.value, ...known]
     words.value = rest.join(', ')
-    notUnderstood.value = rest.length ? `${rest.map((r) => `“${r}”`).join(', ')} not understood: say its focal lengths, as “ruins 24-70 f/4”.` : ''
+    notUnderstood.value = rest.length ? `${rest.map((r) => `“${r}”`).join(', ')} not understood. Add its focal lengths: “ruins 24-70 f/4”.` : ''
   } catch (problem) {
     notify(problem as Error)
   }
@@ -74,11 +74,11 @@ function step(event: KeyboardEvent, by: number): void {
 </script>
 
 <template>
-  <section aria-label="Wants">
+  <section aria-label="Shots">
     <header class="top">
-      <h2>Wants <span class="quiet">which pictures you want to come home with, in full-frame millimetres</span></h2>
-      <VBtn :prepend-icon="mdiPlus" @click="add">Add a want</VBtn>
-      <form class="say" @submit.prevent="say"><input v-model="words" aria-label="Say wants in words" placeholder="milky way, waterfalls 5, birds" maxlength="400" /><button type="submit" class="link">add these</button></form>
+      <h2>Shots you want <span class="quiet">focal lengths in full-frame millimetres</span></h2>
+      <VBtn :prepend-icon="mdiPlus" @click="add">Add a shot</VBtn>
+      <form class="say" @submit.prevent="say"><input v-model="words" aria-label="Shots in words" placeholder="milky way, waterfalls 5, birds" maxlength="400" /><button type="submit" class="link">add these</button></form>
       <VMenu>
         <template #activator="{ props: menu }"><button type="button" class="link" v-bind="menu">add a ready-made set</button></template>
         <VList>
@@ -90,7 +90,7 @@ function step(event: KeyboardEvent, by: number): void {
     <WantsFromPictures v-model="fromPictures" :taken="wants.map((w) => w.id)" @add="addAll" />
     <p v-if="notUnderstood" class="bad" role="status">{{ notUnderstood }}</p>
     <div ref="box" class="chart">
-      <svg v-if="width && wants.length" :width="width" :height="height" role="listbox" aria-label="Wants" tabindex="0" :aria-activedescendant="`want-${chosen}`" @keydown.down="step($event, 1)" @keydown.up="step($event, -1)">
+      <svg v-if="width && wants.length" :width="width" :height="height" role="listbox" aria-label="Shots" tabindex="0" :aria-activedescendant="`want-${chosen}`" @keydown.down="step($event, 1)" @keydown.up="step($event, -1)">
         <rect :x="NAMES - 4" y="0.5" :width="Math.max(0, width - NAMES - 56)" :height="height - 22" class="back" />
         <line v-for="tick in axis.ticks" :key="tick.mm" :x1="tick.x" :x2="tick.x" y1="1" :y2="height - 22" class="grid" />
         <g v-for="(want, index) in wants" :id="`want-${index}`" :key="want.id" role="option" class="want" :class="{ chosen: index === chosen }" :aria-selected="index === chosen" @click="chosen = index">
@@ -108,7 +108,7 @@ function step(event: KeyboardEvent, by: number): void {
         <text :x="width - 6" :y="height - 7" text-anchor="end" class="tick">met by kit</text>
       </svg>
       <p v-else-if="!wants.length" class="empty">
-        No wants yet. Add the first: a name, from which focal length to which, how bright, how many pixels. Then each lens on the bench has a worth.
+        No shots yet. Add the first: a name, its focal lengths, the aperture and the megapixels it needs. Then the Bench can say what each lens is worth.
       </p>
     </div>
     <div v-if="wants[chosen]" class="edit">

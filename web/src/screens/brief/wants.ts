@@ -13,8 +13,8 @@ export const TRAITS: { value: Trait; title: string }[] = [
   { value: 'stabilised', title: 'Stabilised' },
   { value: 'macro', title: 'Macro' },
   { value: 'video', title: 'Video' },
-  { value: 'nebulae', title: 'Red nebulae' },
-  { value: 'clean', title: 'Clean in the dark' },
+  { value: 'nebulae', title: 'Astro-modified' },
+  { value: 'clean', title: 'Low noise in the dark' },
 ]
 
 export function traitState(want: Want, trait: Trait): TraitState {
@@ -31,7 +31,7 @@ export function withTrait(want: Want, trait: Trait, state: TraitState): Want {
 export function newWant(taken: readonly string[]): Want {
   return {
     id: idFrom('want', taken),
-    name: 'A new want',
+    name: 'New shot',
     focal_min_mm: 24,
     focal_max_mm: 70,
     max_f_number: 8,

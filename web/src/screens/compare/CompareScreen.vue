@@ -46,14 +46,14 @@ interface Row {
 }
 const rows = computed<Row[]>(() => [
   { head: 'Brief covered', show: (s) => `${fmt.figure(s.score, 1)} %`, value: (s) => s.score },
-  { head: 'Bears any one loss', show: (s) => fmt.percent(s.steady), value: (s) => s.steady },
+  { head: 'Survives any one loss', show: (s) => fmt.percent(s.steady), value: (s) => s.steady },
   { head: 'Carried', show: (s) => fmt.load(s.carried_g, units.value), value: (s) => s.carried_g, low: true },
-  { head: 'All loaded', show: (s) => fmt.load(s.total_g, units.value), value: (s) => s.total_g, low: true },
+  { head: 'Everything loaded', show: (s) => fmt.load(s.total_g, units.value), value: (s) => s.total_g, low: true },
   { head: 'Fullest bag', show: (s) => (s.bag_l ? `${fmt.volume(s.volume_l, units.value)} of ${fmt.volume(s.bag_l, units.value)}` : '–') },
   { head: 'Legs that refuse', show: (s) => (s.legs_refused.length ? s.legs_refused.map(names.value.leg).join(', ') : 'none'), value: (s) => s.legs_refused.length, low: true },
   { head: 'Lens changes on the busiest day', show: (s) => String(s.changes), value: (s) => s.changes, low: true },
   { head: 'Blockers and cautions', show: (s) => `${s.blockers} and ${s.cautions}`, value: (s) => s.blockers * 1000 + s.cautions, low: true },
-  { head: 'Weakest want', show: (s) => (s.weakest_want ? names.value.want(s.weakest_want) : '–') },
+  { head: 'Weakest shot', show: (s) => (s.weakest_want ? names.value.want(s.weakest_want) : '–') },
   { head: 'Worst single loss', show: (s) => (s.weakness ? `${names.value.thing(s.weakness.item)}: ${s.weakness.stops ? 'no more pictures' : `${fmt.figure(s.weakness.points, 1)} points`}` : '–') },
   ...(brief.value?.wants ?? []).map((want): Row => {
     const cover = (s: Side): number => s.wants.find((w) => w.want === want.id)?.cover ?? 0
@@ -72,11 +72,11 @@ function isBest(row: Row, side: Side): boolean {
   <TripFrame :bench="bench" :error="error" :names="names">
     <div v-if="brief && bench" class="screen">
       <header class="panel-head">
-        <h1>Compare <span class="quiet">two to four kits in one view; the best of each line is marked</span></h1>
+        <h1>Compare <span class="quiet">two to four kits side by side; the best in each row is marked</span></h1>
         <TabRow label="Kits to compare" :tabs="kits.map((k) => ({ name: k.id, title: k.id.toUpperCase(), hint: k.name }))" :model-value="picked" @update:model-value="toggle" />
         <RouterLink class="link" :to="{ name: 'bench', params: { trip, kit } }">back to the bench</RouterLink>
       </header>
-      <p v-if="kits.length < 2" class="empty">This trip has one kit. Copy it on the bench, change the copy, and compare the two here.</p>
+      <p v-if="kits.length < 2" class="empty">This trip has one kit. Copy it on the Bench, change the copy, then compare the two here.</p>
       <p v-else-if="failed" role="alert">{{ asProblem(failed).title }}</p>
       <template v-else-if="sides.length">
         <ReachStack :sides="sides" :trip="brief" />
@@ -93,11 +93,11 @@ function isBest(row: Row, side: Side): boolean {
               <td v-for="side in sides" :key="side.kit" class="figure" :class="{ best: isBest(row, side) }">{{ row.show(side) }}<span v-if="isBest(row, side)" class="visually-hidden"> (best)</span></td>
             </tr>
             <tr>
-              <th scope="row">Has alone</th>
+              <th scope="row">Only in this kit</th>
               <td v-for="side in sides" :key="side.kit" class="things">{{ side.only.map(names.thing).join(', ') || 'nothing' }}</td>
             </tr>
             <tr>
-              <th scope="row">Lacks what all others have</th>
+              <th scope="row">In every other kit</th>
               <td v-for="side in sides" :key="side.kit" class="things">{{ side.lacks.map(names.thing).join(', ') || 'nothing' }}</td>
             </tr>
           </tbody>

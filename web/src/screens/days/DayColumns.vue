@@ -30,7 +30,7 @@ const worst = (bag: DayBag): 'blocker' | 'caution' | null => (['blocker', 'cauti
     <div class="chart">
       <div class="scale" :style="{ height: `${HIGH}px` }" aria-hidden="true">
         <span v-for="step in scale.steps" :key="step" class="step" :style="{ top: `${y(step)}px` }"><span class="label">{{ fmt.limit(step, units) }}</span></span>
-        <span v-if="well" class="well" :style="{ top: `${y(well)}px` }"><span class="label">carries well</span></span>
+        <span v-if="well" class="well" :style="{ top: `${y(well)}px` }"><span class="label">comfortable</span></span>
       </div>
       <div class="columns" role="group" aria-label="Days of the trip" :style="{ gridTemplateColumns: `repeat(${columns.length}, minmax(66px, 1fr))` }">
         <button v-for="{ bag, day, grams, blocks, text } in columns" :key="bag.date" type="button" class="day" :class="{ whole: !bag.loadout }" :aria-pressed="chosen.includes(bag.date)" :title="`${bagName(bag)} · ${outThere(bag)}`" @click="emit('choose', bag.date, $event.shiftKey || $event.ctrlKey || $event.metaKey)">
@@ -53,7 +53,7 @@ const worst = (bag: DayBag): 'blocker' | 'caution' | null => (['blocker', 'cauti
     </div>
     <p class="legend label">
       <span v-for="{ use, title } in USES" :key="use"><span class="key" :class="use" />{{ title }}</span>
-      <span><span class="key short" />its wants, filled as far as the bag reaches them; outlined: not out there</span>
+      <span><span class="key short" />the day’s shots, filled as far as the bag reaches; outlined: out of reach</span>
     </p>
   </div>
 </template>

@@ -47,7 +47,7 @@ const lines = computed(() => [props.day.place, fmt.temperature(props.day.lowest_
     <section v-if="proposal" class="proposal" aria-label="The way that is picked">
       <h2>{{ WAY[proposal.way] }} <span class="quiet">for {{ several > 1 ? `these ${several} days` : dayName(bag.date) }}</span></h2>
       <p>{{ along }}.</p>
-      <p v-if="proposal.score < proposal.whole_score - 0.05" class="quiet">Serves {{ Math.round(proposal.score) }} of the {{ Math.round(proposal.whole_score) }} points that all that travels would.</p>
+      <p v-if="proposal.score < proposal.whole_score - 0.05" class="quiet">Covers {{ Math.round(proposal.score) }} % of the day’s brief; everything that travels would cover {{ Math.round(proposal.whole_score) }} %.</p>
       <p v-if="over" class="bad">{{ over }}</p>
       <p v-for="text in amiss" :key="text" class="quiet">{{ text }}</p>
     </section>
@@ -56,22 +56,22 @@ const lines = computed(() => [props.day.place, fmt.temperature(props.day.lowest_
       <dt>Bag</dt>
       <dd>{{ bagName }}</dd>
       <template v-for="p in carriers" :key="p.person">
-        <dt>On {{ names.person(p.person) }}</dt>
+        <dt>{{ names.person(p.person) }}’s back</dt>
         <dd>{{ fmt.load(p.carried_g, units) }}<template v-if="p.share">, {{ fmt.percent(p.share) }} of body mass</template></dd>
       </template>
-      <dt>Wants</dt>
+      <dt>Shots</dt>
       <dd>{{ outThere(bag) }}</dd>
     </dl>
     <OnFoot v-if="bag.walk && day.walk" :walk="bag.walk" :goal="day.walk" :names="names" />
-    <FindingsList of="day" :findings="findings" :names="names" :busy="busy" @cure="emit('cure', $event)">
-      <template #fine><b v-if="bag.loadout">Nothing is amiss with this bag.</b><template v-else>All that travels goes along: nothing is left at the base.</template></template>
+    <FindingsList :findings="findings" :names="names" :busy="busy" @cure="emit('cure', $event)">
+      <template #fine><b v-if="bag.loadout">This bag is ready.</b><template v-else>Everything that travels goes along; nothing stays at the base.</template></template>
     </FindingsList>
     <p v-for="p in short" :key="p.type" class="label">{{ packsText(p, names) }}, full in the morning.</p>
-    <p v-if="bag.trip_short.length" class="label">With all packs of the trip {{ bag.trip_short.map(names.thing).join(' and ') }} would be short on this day as well, for want of charging: <RouterLink :to="{ name: 'stamina' }">Stamina</RouterLink> says why.</p>
+    <p v-if="bag.trip_short.length" class="label">Even with every battery of the trip, {{ bag.trip_short.map(names.thing).join(' and ') }} runs out on this day, because too little is charged: <RouterLink :to="{ name: 'stamina' }">Stamina</RouterLink> says why.</p>
     <template v-if="bag.loadout">
-      <TabRow v-model="when" label="When" :tabs="[{ name: 'morning', title: 'moves this morning' }, { name: 'evening', title: 'moves back' }, { name: 'first', title: 'leave, take' }]" />
+      <TabRow v-model="when" label="When" :tabs="[{ name: 'morning', title: 'moves this morning' }, { name: 'evening', title: 'moves this evening' }, { name: 'first', title: 'leave or take' }]" />
       <div v-if="when === 'first'">
-        <AdvicePending v-slot="{ advice }" :told="worth" before="Reckoning again: this is of the bag before your last click." looking="Reckoning what each thing earns that day…">
+        <AdvicePending v-slot="{ advice }" :told="worth" before="Updating: these figures are from before your last click." looking="Calculating what each item is worth that day…">
           <DropsPanel :ledger="advice.ledger" :wants="wants" :over="false" :names="names" :busy="busy" @edit="emit('cure', $event)" />
         </AdvicePending>
       </div>
@@ -84,7 +84,7 @@ const lines = computed(() => [props.day.place, fmt.temperature(props.day.lowest_
     </template>
     <div class="ends">
       <VBtn v-if="proposal" color="primary" variant="flat" :loading="busy" @click="emit('take')">Take it for {{ several > 1 ? `these ${several} days` : dayName(bag.date) }}</VBtn>
-      <button v-if="bag.loadout" type="button" class="link" @click="emit('edit')">change or pack it in Stow</button>
+      <button v-if="bag.loadout" type="button" class="link" @click="emit('edit')">change it, or see it packed, in Stow</button>
     </div>
   </section>
 </template>

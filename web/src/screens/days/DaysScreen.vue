@@ -93,7 +93,7 @@ watch([() => picked.value.join(), () => at.value?.stamp, bearer], curve.forget)
     <div v-if="bench && byDays && byDays.days.length && bag && day" class="screen grid stacks">
       <div class="left">
         <header>
-          <h1>The day’s bag <span class="quiet">what leaves the base each morning, and what it reaches</span></h1>
+          <h1>The day’s bag <span class="quiet">the load for each day, and the shots it reaches</span></h1>
           <p class="quiet">{{ summaryText(byDays) }}</p>
         </header>
         <DayColumns :by-days="byDays" :days="days" :names="names" :chosen="picked" :well="well" :bag-name="bagName" @choose="choose" />
@@ -104,24 +104,24 @@ watch([() => picked.value.join(), () => at.value?.stamp, bearer], curve.forget)
           </h2>
           <div class="asks">
             <label v-if="people.length > 1">on <select v-model="person" aria-label="Who carries it"><option value="">{{ names.person(bearer) }}</option><option v-for="p in people.filter((p) => p.id !== bearer)" :key="p.id" :value="p.id">{{ p.name }}</option></select></label>
-            <label>serving <select v-model.number="share" aria-label="How much of the wants"><option v-for="s in SHARES" :key="s" :value="s">{{ s === 1 ? 'as much as all that travels' : `at least ${Math.round(100 * s)} % of that` }}</option></select></label>
+            <label>covering <select v-model.number="share" aria-label="Share of the shots to cover"><option v-for="s in SHARES" :key="s" :value="s">{{ s === 1 ? 'as much as everything that travels' : `at least ${Math.round(100 * s)} % of that` }}</option></select></label>
             <VBtn v-if="!running" color="primary" variant="flat" @click="propose">Propose the lightest bag</VBtn>
             <VBtn v-else variant="outlined" @click="stop">Stop</VBtn>
           </div>
           <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>
           <ShareCurve v-if="curve.found.value.length > 1" :points="curve.found.value" :share="share" @pick="pickShare" />
           <WaysToGo v-if="found.length || running" :ways="ways" :picked="way" :things="things" :names="names" :running="running" @pick="way = $event" />
-          <p v-else-if="whole" class="quiet">No bag of this trip was found that takes a picture wanted then.</p>
-          <p v-else class="quiet">Of what is on the trip, the lightest bag that does it: with packs and cards for those days in that cold, legs and filters where wanted, safety gear, water and a cover always along.</p>
+          <p v-else-if="whole" class="quiet">No bag of this trip was found that takes one of that day’s shots.</p>
+          <p v-else class="quiet">The lightest bag packed from this trip’s gear: batteries and cards for those days in that cold, tripod and filters where a shot needs them. Safety gear, water and a rain cover always go along.</p>
         </section>
-        <section aria-label="Wants by days">
-          <h2>Wants by days</h2>
+        <section aria-label="Shots by day">
+          <h2>Shots by day</h2>
           <ul class="lines"><li v-for="w in byDays.wants" :key="w.want">{{ wantText(w, names) }}</li></ul>
         </section>
       </div>
       <DayPanel v-model:when="when" class="right" :bag="bag" :day="day" :bag-name="bagName(bag)" :outing="outing" :cures="cures" :base="base" :names="names" :busy="busy" :proposal="proposal" :several="picked.length" :worth="worth" :wants="bench.trip.trip.wants ?? []" @cure="mend" @take="take" @edit="router.push({ name: 'stow', params: { trip, kit } })" />
     </div>
-    <p v-else-if="bench && !days.length" class="screen quiet">The trip has no days yet. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Say which in the brief</RouterLink>, and each morning’s bag is judged here.</p>
+    <p v-else-if="bench && !days.length" class="screen quiet">The trip has no days yet. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Add them in the Brief</RouterLink>, and each day’s bag is checked here.</p>
     <p v-else-if="bench" class="screen quiet" role="status">Looking at each day…</p>
   </TripFrame>
 </template>

@@ -55,7 +55,7 @@ const cards = computed(() =>
       <span class="said">
         <span><b>{{ WAY[made.way] }}</b> {{ fmt.load(made.carried_g, units) }} in {{ names.thing(made.bag) }}</span>
         <span class="quiet">{{ coversText(made.wants, names) }}</span>
-        <span class="label">{{ Object.keys(made.left).length ? 'does not all go in' : made.proved ? 'packed; nothing lighter serves as much: proved' : 'packed; not proved to be the lightest' }}</span>
+        <span class="label">{{ Object.keys(made.left).length ? 'does not all go in' : made.proved ? 'packed; proved: nothing lighter covers as much' : 'packed; perhaps not the lightest' }}</span>
       </span>
     </button>
     <p v-if="running" class="label" role="status">Looking for {{ ways.length ? 'other ways' : 'the lightest bag' }}…</p>

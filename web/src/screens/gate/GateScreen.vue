@@ -27,9 +27,9 @@ const carriers = computed(() => new Map(docs.value?.map((d) => [d.carrier.id, d.
 const { stowage } = useStowage(at)
 const VIEWS = [
   { name: 'restricted', title: 'restricted' },
-  { name: 'drill', title: 'gate drill' },
+  { name: 'drill', title: 'if they take your bag' },
   { name: 'tray', title: 'security tray' },
-  { name: 'list', title: 'things list' },
+  { name: 'list', title: 'customs and insurance list' },
 ] as const
 const view = ref<(typeof VIEWS)[number]['name']>('restricted')
 const drills = useQuery(computed(() => drillQuery(view.value === 'drill' ? at.value : null)))
@@ -50,18 +50,18 @@ const carried = computed(() => [...things.value.values()].flatMap((thing) => (lo
   <TripFrame :bench="bench" :error="error" :names="names">
     <div v-if="bench && gate" class="screen grid stacks">
       <div class="left">
-        <h1>Gate <span class="quiet">what each carrier asks of each bag</span></h1>
+        <h1>Gate <span class="quiet">each carrier’s limits for each bag</span></h1>
         <LegMatrix v-if="bench.state.assessment.legs.length" class="grow" :assessment="bench.state.assessment" :trip="bench.trip.trip" :kit="bench.state.kit" :carriers="carriers" :names="names" />
-        <p v-else class="quiet">No legs yet. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Add the legs of the journey</RouterLink> with their carriers, and this station rehearses the gate.</p>
+        <p v-else class="quiet">No journey legs yet. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Add the legs of the journey</RouterLink> with their carriers to check every bag at the gate.</p>
       </div>
       <aside class="right" aria-label="At the gate">
         <TabRow v-model="view" class="views" way label="Views" :tabs="VIEWS" />
         <template v-if="view === 'restricted'">
           <FindingsList class="findings" :findings="findings" :names="names" :busy="busy" @cure="edit" />
           <div class="panel-body">
-            <p class="quiet">{{ gate.flies ? ASK_THEM : 'Nobody flies on this trip: nothing is restricted as it is in the air. Buses, trains and ferries have rules of their own.' }}</p>
+            <p class="quiet">{{ gate.flies ? ASK_THEM : 'No flights on this trip, so no flight rules. Buses, trains and ferries have rules of their own.' }}</p>
             <table v-if="gate.restricted.length">
-              <thead><tr><th>thing</th><th>as</th><th>where</th><th>usual answer</th></tr></thead>
+              <thead><tr><th>item</th><th>as</th><th>where</th><th>usual answer</th></tr></thead>
               <tbody>
                 <tr v-for="j in gate.restricted" :key="j.item + (j.bag ?? '') + j.person" :class="j.answer">
                   <td>{{ names.thing(j.item) }}<template v-if="j.count > 1"> × {{ j.count }}</template></td><td class="label">{{ SORT[j.sort] }}</td><td class="label">{{ decided(j) }}</td>
@@ -73,10 +73,10 @@ const carried = computed(() => [...things.value.values()].flatMap((thing) => (lo
         </template>
         <GateDrill v-else-if="view === 'drill'" class="panel-body" :drills="drills.data.value" :names="names" />
         <div v-else-if="view === 'tray'" class="panel-body">
-          <p class="quiet">Out of the bag and into the tray, as it is usually asked. What lies deep takes longest: begin there.</p>
-          <p v-if="!tray.length">{{ gate.flies ? 'Nothing large and electronic is in the cabin.' : 'Nobody flies on this trip.' }}</p>
+          <p class="quiet">Items to take out at security. Begin with those buried deepest: they take longest.</p>
+          <p v-if="!tray.length">{{ gate.flies ? 'No large electronics are in the cabin.' : 'No flights on this trip.' }}</p>
           <table v-else>
-            <thead><tr><th>thing</th><th>lies in</th><th class="number">out first</th></tr></thead>
+            <thead><tr><th>item</th><th>is in</th><th class="number">on top of it</th></tr></thead>
             <tbody>
               <tr v-for="t in tray" :key="t.item + t.bag"><td>{{ t.placed ? blockName(t.placed, names.thing) : names.thing(t.item) }}</td><td>{{ t.room ? roomName(t.room, names.thing) : t.bag ? names.thing(t.bag) : 'on the person' }}</td><td class="number">{{ t.placed ? (t.placed.layer || 'nothing') : '' }}</td></tr>
             </tbody>

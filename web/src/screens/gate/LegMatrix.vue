@@ -62,7 +62,7 @@ const SAYS = { fine: 'goes', weighed: 'if they weigh it', refused: 'too big', fr
         <tr v-for="r in rows" :key="r.leg.leg">
           <th scope="row">{{ names.leg(r.leg.leg) }}<div class="quiet">{{ r.carrier ? r.carrier.name : 'no carrier' }}</div><div v-if="r.leg.loadout" class="quiet">packed as “{{ loadouts.get(r.leg.loadout) ?? r.leg.loadout }}”</div></th>
           <td v-for="(checks, index) in r.cells" :key="pieces[index]!.bag" :class="state(checks)">
-            <b>{{ MARK[state(checks)] }} {{ r.leg.loadout && !checks.length ? 'not carried so, or no limit' : state(checks) === 'refused' && checks.every((c) => c.passes || c.limit === 'mass') ? 'too heavy' : SAYS[state(checks)] }}<template v-if="state(checks) === 'weighed'">: {{ refusal(checks.find((c) => !c.passes)!, units) }}</template></b>
+            <b>{{ MARK[state(checks)] }} {{ r.leg.loadout && !checks.length ? 'no limit, or not packed this way' : state(checks) === 'refused' && checks.every((c) => c.passes || c.limit === 'mass') ? 'too heavy' : SAYS[state(checks)] }}<template v-if="state(checks) === 'weighed'">: {{ refusal(checks.find((c) => !c.passes)!, units) }}</template></b>
             <div v-for="c in checks" :key="c.limit" class="label" :class="{ bad: !c.passes }">{{ LIMIT[c.limit] }} {{ against(c, units) }}</div>
           </td>
         </tr>
@@ -72,10 +72,10 @@ const SAYS = { fine: 'goes', weighed: 'if they weigh it', refused: 'too big', fr
         </tr>
       </tbody>
     </table>
-    <p v-for="p in loose" :key="p.person" class="bad">◆ {{ fmt.load(p.unplaced_g, units) }} of {{ names.person(p.person) }} {{ pieces.length ? 'are in none of these bags' : 'are in no bag' }}: nothing above counts them.</p>
-    <p v-if="!pieces.length" class="quiet">No bag is loaded: there is nothing to weigh or measure yet.</p>
-    <p v-if="strictest.length">{{ strictest.join(' and ') }} {{ strictest.length > 1 ? 'decide' : 'decides' }} for the whole journey, unless you pack again on the way: make a loadout for that leg at Stow.</p>
-    <p class="quiet">▲ passes by size and is only over when they weigh it. What hangs outside counts in the size.</p>
+    <p v-for="p in loose" :key="p.person" class="bad">◆ {{ fmt.load(p.unplaced_g, units) }} of {{ names.person(p.person) }} {{ pieces.length ? 'are in none of these bags' : 'are in no bag' }}: the figures above leave them out.</p>
+    <p v-if="!pieces.length" class="quiet">No bag is loaded, so there is nothing to weigh or measure yet.</p>
+    <p v-if="strictest.length">{{ strictest.join(' and ') }} {{ strictest.length > 1 ? 'set' : 'sets' }} the limit for the whole journey, unless you repack on the way: make a loadout for that leg in Stow.</p>
+    <p class="quiet">▲ Fits by size; too heavy only if weighed. Gear strapped outside counts.</p>
   </div>
 </template>
 

@@ -17,8 +17,8 @@ function print(): void {
 
 <template>
   <div class="sheet">
-    <p class="quiet">For customs and the insurer. Serial, value and owner are kept in the locker, with each thing. <button type="button" class="link" @click="print">Print this list</button></p>
-    <p v-if="unknown" class="quiet">{{ unknown }} of {{ rows.length }} things have no serial or no value yet.</p>
+    <p class="quiet">For customs and the insurer. Serial number, value and owner of each item are kept in the Locker. <button type="button" class="link" @click="print">Print this list</button></p>
+    <p v-if="unknown" class="quiet">{{ unknown }} of {{ rows.length }} items have no serial number or value yet.</p>
     <table>
       <thead><tr><th>thing</th><th>kind</th><th class="number">pieces</th><th>serial</th><th class="number">value</th><th>owner</th></tr></thead>
       <tbody>

@@ -73,10 +73,10 @@ function pasted(event: ClipboardEvent): void {
 <template>
   <SheetDialog v-model="open" max-width="760" aria-label="Add gear">
     <div class="sheet add">
-      <h2>Add gear <span class="quiet">typical things without a make; change name and figures to your own afterwards</span></h2>
+      <h2>Add gear <span class="quiet">typical gear, no makes; put in your own name and figures afterwards</span></h2>
       <VTextarea
         v-model="find"
-        label="Find: 24-70, SD 128, tripod… or a list: 2 bodies 24 mp, 4 packs, sd 128 x4"
+        label="Search (24-70, SD 128, tripod…) or list: 2 bodies 24 mp, 4 batteries, sd 128 x4"
         autofocus
         auto-grow
         rows="1"
@@ -90,7 +90,7 @@ function pasted(event: ClipboardEvent): void {
         @keydown.ctrl.enter.prevent="take"
         @paste="pasted"
       />
-      <p class="said" role="status">{{ said || 'Enter adds, Shift+Enter begins a line. A list from a message or a table from a spreadsheet can be pasted here.' }}</p>
+      <p class="said" role="status">{{ said || 'Enter adds, Shift+Enter starts a new line. You can paste a list from a message or a table from a spreadsheet.' }}</p>
       <GearList v-if="list" ref="told" :text="find" :busy="busy" @add="addAll" />
       <template v-else>
         <TabRow v-model="group" label="Show" :tabs="GROUP_TABS" />
@@ -103,7 +103,7 @@ function pasted(event: ClipboardEvent): void {
             </button>
           </li>
           <li v-if="hits.length > SHOWN" class="label">and {{ hits.length - SHOWN }} more: type a few letters</li>
-          <li v-if="hits.length === 0">Nothing typical by that name. Start one from its kind below.</li>
+          <li v-if="hits.length === 0">Nothing by that name. Start from its kind below.</li>
         </ul>
       </template>
       <div class="end">

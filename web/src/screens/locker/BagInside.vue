@@ -12,8 +12,8 @@ const SIDES = [
 ] as const
 const ACCESS = [
   { title: 'quick', value: 'quick' },
-  { title: 'one zip', value: 'open' },
-  { title: 'deep', value: 'deep' },
+  { title: 'easy: one zip', value: 'open' },
+  { title: 'buried', value: 'deep' },
 ]
 const SORTS = [
   { title: 'main space', value: 'main' },
@@ -52,21 +52,21 @@ const wrong = (index: number, field: string): string | undefined => props.errors
 
 <template>
   <fieldset>
-    <legend>Inside <span class="quiet">{{ draft.compartments?.length ? 'space by space' : draft.inner ? 'as measured' : 'not measured yet: reckoned from litres and outer size' }}</span></legend>
+    <legend>Inside <span class="quiet">{{ draft.compartments?.length ? 'space by space' : draft.inner ? 'as measured' : 'not measured yet: calculated from litres and outer size' }}</span></legend>
     <div v-if="!draft.compartments?.length" class="sides">
       <NumberField v-for="s in SIDES" :key="s.key" :model-value="draft.inner?.[s.key] ?? null" :label="s.label" quantity="thing" :error="errors[`inner.${s.key}`]" @update:model-value="measure(s.key, $event ?? null)" />
     </div>
-    <NumberField v-if="!draft.compartments?.length" class="count" :model-value="draft.dividers ?? null" label="Dividers it came with" :error="errors.dividers" @update:model-value="draft = { ...draft, dividers: whole($event) }" />
+    <NumberField v-if="!draft.compartments?.length" class="count" :model-value="draft.dividers ?? null" label="Dividers supplied" :error="errors.dividers" @update:model-value="draft = { ...draft, dividers: whole($event) }" />
     <div v-for="(c, index) in draft.compartments" :key="c.id" class="space">
       <VTextField :model-value="c.name" label="Space" :error-messages="wrong(index, 'name')" @update:model-value="change(index, { name: String($event ?? '') })" />
-      <VSelect :model-value="c.sort" :items="SORTS" label="Is a" @update:model-value="change(index, { sort: $event, divided: $event === 'main' })" />
-      <VSelect :model-value="c.access" :items="ACCESS" label="Reached" @update:model-value="change(index, { access: $event })" />
+      <VSelect :model-value="c.sort" :items="SORTS" label="Kind of space" @update:model-value="change(index, { sort: $event, divided: $event === 'main' })" />
+      <VSelect :model-value="c.access" :items="ACCESS" label="How to reach it" @update:model-value="change(index, { access: $event })" />
       <VSelect :model-value="c.opens ?? null" :items="OPENS" label="Opens" @update:model-value="change(index, { opens: $event })" />
       <NumberField v-for="s in SIDES" :key="s.key" :model-value="c.inner[s.key]" :label="s.label" quantity="thing" required :error="wrong(index, `inner.${s.key}`)" @update:model-value="change(index, { inner: { ...c.inner, [s.key]: $event ?? 0 } })" />
-      <NumberField v-if="c.sort === 'sleeve'" :model-value="c.screen_in ?? null" label="Screens to" unit="in" :error="wrong(index, 'screen_in')" @update:model-value="change(index, { screen_in: $event })" />
+      <NumberField v-if="c.sort === 'sleeve'" :model-value="c.screen_in ?? null" label="Screens up to" unit="in" :error="wrong(index, 'screen_in')" @update:model-value="change(index, { screen_in: $event })" />
       <template v-else>
         <VCheckbox :model-value="c.divided" label="Dividers" @update:model-value="change(index, { divided: Boolean($event) })" />
-        <NumberField v-if="c.divided" :model-value="c.dividers ?? null" label="Came with so many" :error="wrong(index, 'dividers')" @update:model-value="change(index, { dividers: whole($event) })" />
+        <NumberField v-if="c.divided" :model-value="c.dividers ?? null" label="Dividers supplied" :error="wrong(index, 'dividers')" @update:model-value="change(index, { dividers: whole($event) })" />
       </template>
       <button type="button" class="link" @click="remove(index)">remove</button>
     </div>

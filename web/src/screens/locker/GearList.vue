@@ -31,20 +31,20 @@ defineExpose({ take })
 <template>
   <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   <div v-else class="list">
-    <table aria-label="Understood so">
-      <thead><tr><th>written</th><th class="number">pieces</th><th>comes in as</th><th class="number">one weighs</th><th><span class="visually-hidden">leave out</span></th></tr></thead>
+    <table aria-label="Read as">
+      <thead><tr><th>typed</th><th class="number">pieces</th><th>read as</th><th class="number">mass of one</th><th><span class="visually-hidden">leave out</span></th></tr></thead>
       <tbody>
         <tr v-for="(line, index) in lines" :key="index" :class="{ out: left.has(line.typed) }">
           <td>{{ line.typed }}</td>
           <td class="number"><input type="number" min="1" max="99" :value="pieces(line)" :aria-label="`Pieces of ${line.typed}`" @change="counts[line.typed] = Math.max(1, Number(($event.target as HTMLInputElement).value) || 1)" /></td>
           <td v-if="line.thing">
-            <select :value="line.likes[0]" :aria-label="`What “${line.typed}” is`" @change="pick(line, ($event.target as HTMLSelectElement).value)">
+            <select :value="line.likes[0]" :aria-label="`Item for “${line.typed}”`" @change="pick(line, ($event.target as HTMLSelectElement).value)">
               <option v-for="like in line.likes" :key="like" :value="like">{{ like === line.likes[0] ? line.thing.name : name(like) }}</option>
             </select>
             <span class="label"> {{ KIND[line.thing.kind] }}<template v-if="line.thing.name !== name(line.likes[0] ?? '')">, like {{ name(line.likes[0] ?? '') }}</template></span>
           </td>
           <td v-else>
-            <VAutocomplete :items="all" :model-value="null" density="compact" hide-details placeholder="not understood: what is it?" :aria-label="`What “${line.typed}” is`" @update:model-value="pick(line, $event)" />
+            <VAutocomplete :items="all" :model-value="null" density="compact" hide-details placeholder="not understood: what is it?" :aria-label="`Item for “${line.typed}”`" @update:model-value="pick(line, $event)" />
           </td>
           <td class="number">{{ line.thing ? `${line.thing.mass_source === 'stated' ? '' : '≈ '}${fmt.mass(line.thing.mass_g, units)}` : '' }}</td>
           <td><button type="button" class="link" :aria-label="`${left.has(line.typed) ? 'Take' : 'Leave out'} ${line.typed}`" @click="leave(line)">{{ left.has(line.typed) ? 'take' : 'leave out' }}</button></td>
@@ -53,7 +53,7 @@ defineExpose({ take })
     </table>
   </div>
   <p class="sum">
-    <span role="status">{{ many(good.length, 'line') }} understood, ≈ {{ fmt.load(grams, units) }}<template v-if="unknown.length">; {{ unknown.length }} not: say what {{ unknown.length === 1 ? 'it is, or it stays' : 'they are, or they stay' }} out</template></span>
+    <span role="status">{{ many(good.length, 'line') }} understood, ≈ {{ fmt.load(grams, units) }}<template v-if="unknown.length">; {{ unknown.length }} not: pick what {{ unknown.length === 1 ? 'it is, or it is' : 'they are, or they are' }} left out</template></span>
     <VBtn color="primary" variant="flat" :disabled="busy || !good.length" @click="take">Add {{ good.length === 1 ? 'it' : `all ${good.length}` }}</VBtn>
   </p>
 </template>

@@ -70,8 +70,8 @@ async function take(typical: string): Promise<boolean> {
 async function takeList(things: Thing[]): Promise<boolean> {
   try {
     const put = things.map((thing) => ({ version: 0, thing: { ...thing, id: 'new' } }))
-    const added = await change.mutateAsync({ put, remove: [], says: `${many(things.length, 'thing')} added` })
-    said.value = `${many(added.length, 'thing')} came into the locker.`
+    const added = await change.mutateAsync({ put, remove: [], says: `${many(things.length, 'item')} added` })
+    said.value = `${many(added.length, 'item')} came into the locker.`
     const first = added[0]
     if (first) choose(first.thing.id)
     return true
@@ -117,7 +117,7 @@ const history = useLockerHistory(
 )
 function move(way: 'undo' | 'redo'): void {
   before(() => {
-    history[way]().then((says) => says && notify(`${way === 'undo' ? 'Taken back' : 'Done again'}: ${says}.`), notify)
+    history[way]().then((says) => says && notify(`${way === 'undo' ? 'Undone' : 'Redone'}: ${says}.`), notify)
   })
 }
 useKeys([
@@ -134,35 +134,35 @@ useKeys([
       <section class="list" aria-label="Gear">
         <header class="top">
           <h1>Locker</h1>
-          <span class="quiet">{{ docs.length }} things, {{ fmt.load(total, units) }} in all; {{ unweighed }} never weighed</span>
+          <span class="quiet">{{ docs.length }} items, {{ fmt.load(total, units) }} in all; {{ unweighed }} never weighed</span>
           <span class="grow" />
-          <button type="button" class="link" :disabled="!history.last.value" :title="history.last.value ? `Take back: ${history.last.value} (Ctrl+Z)` : 'Nothing to take back'" @click="move('undo')">undo</button>
-          <button type="button" class="link" :disabled="!history.next.value" title="Do it again (Ctrl+Shift+Z)" @click="move('redo')">redo</button>
+          <button type="button" class="link" :disabled="!history.last.value" :title="history.last.value ? `Undo: ${history.last.value} (Ctrl+Z)` : 'Nothing to undo'" @click="move('undo')">undo</button>
+          <button type="button" class="link" :disabled="!history.next.value" title="Redo (Ctrl+Shift+Z)" @click="move('redo')">redo</button>
           <VBtn :variant="weighing ? 'flat' : 'outlined'" :color="weighing ? 'primary' : undefined" :aria-pressed="weighing" @click="weighing = !weighing">{{ weighing ? 'Done weighing' : 'Weigh in' }}</VBtn>
           <VBtn variant="outlined" @click="importing = true">From a table</VBtn>
           <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="before(() => ((said = ''), (adding = true)))">Add gear</VBtn>
         </header>
         <div class="tools">
-          <input ref="finder" v-model="find" type="search" class="find" placeholder="find  /" aria-label="Find gear" />
+          <input ref="finder" v-model="find" type="search" class="find" placeholder="find /" aria-label="Find gear" />
           <TabRow v-model="group" label="Show" :tabs="GROUP_TABS" />
         </div>
         <ManyPicked v-if="pickedDocs.length" :docs="pickedDocs" :owners="owners" @weigh="weighing = true" @clear="picked = new Set()" />
         <div class="rows">
           <p v-if="error" role="alert">{{ asProblem(error).title }}</p>
-          <p v-else-if="loading" class="quiet" role="status">Opening the locker…</p>
-          <p v-else-if="docs.length === 0" class="empty">The locker is empty. Add the first thing: type “45 MP” or “24-70” and press Enter.</p>
-          <p v-else-if="rows.length === 0" class="empty">{{ weighing ? 'Everything shown here has been on the scale.' : 'Nothing here by that name.' }}</p>
+          <p v-else-if="loading" class="quiet" role="status">Opening the Locker…</p>
+          <p v-else-if="docs.length === 0" class="empty">Your locker is empty. Add your first item: press “Add gear”, type “45 MP” or “24-70” and press Enter.</p>
+          <p v-else-if="rows.length === 0" class="empty">{{ weighing ? 'Everything shown here has been weighed.' : 'No item by that name.' }}</p>
           <LockerTable v-else v-model:picked="picked" v-model:sort="sort" v-model:on-scale="onScale" :rows="shown" :chosen="doc?.thing.id" :weighing="weighing" @choose="before(() => choose($event))" @weighed="weighed" />
-          <p v-if="!all && rows.length > AT_FIRST"><button type="button" class="link" @click="all = true">Show {{ rows.length - AT_FIRST }} more things</button></p>
-          <p v-if="weighing && rows.length" class="label">Put one piece on the scale, type what it says, press Enter: the figure is weighed from then on.</p>
+          <p v-if="!all && rows.length > AT_FIRST"><button type="button" class="link" @click="all = true">Show {{ rows.length - AT_FIRST }} more items</button></p>
+          <p v-if="weighing && rows.length" class="label">Put one on the scale, type the reading and press Enter. It then counts as weighed.</p>
         </div>
       </section>
-      <aside class="side" aria-label="The thing chosen">
+      <aside class="side" aria-label="Chosen item">
         <ThingEditor v-if="doc" ref="editor" :key="doc.thing.id" :doc="doc" :fresh="Boolean(fresh)" :choices="choices" @done="choose" @gone="selected = null" @cancel="fresh = null" />
-        <p v-else class="quiet">Choose a thing to see and change it.</p>
+        <p v-else class="quiet">Pick an item to see and change it.</p>
       </aside>
-      <AskFirst v-model="leaving" title="This thing has changes that are not saved" text="Stay and save them, or leave and lose what you typed." yes="Leave and lose it" no="Stay" @yes="drop" />
-      <AskFirst :model-value="odd !== null" :title="odd ? `${fmt.mass(onScale[odd.thing.id] ?? 0, units)} for a ${KIND[odd.thing.kind]}?` : ''" text="That is far from what such things weigh. If the scale says so, keep it." yes="It is right" no="Let me look" @yes="odd && weighed(odd, true)" @update:model-value="odd = null" />
+      <AskFirst v-model="leaving" title="This item has unsaved changes" text="Stay and save them, or leave and lose them." yes="Leave and lose it" no="Stay" @yes="drop" />
+      <AskFirst :model-value="odd !== null" :title="odd ? `${fmt.mass(onScale[odd.thing.id] ?? 0, units)} for a ${KIND[odd.thing.kind]}?` : ''" text="Gear like this weighs far from that. If your scale says so, keep it." yes="It is right" no="Let me look" @yes="odd && weighed(odd, true)" @update:model-value="odd = null" />
       <AddGear v-model="adding" :said="said" :busy="change.isPending.value" :add="take" :add-list="takeList" @blank="blank" @table="fromTable" />
       <ImportGear v-model="importing" v-model:pasted="pastedTable" />
     </div>

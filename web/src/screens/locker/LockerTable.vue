@@ -18,10 +18,10 @@ const onScale = defineModel<Record<string, number | null | undefined>>('onScale'
 const units = useUnits()
 const groups = computed(() => grouped(props.rows, sort.value))
 const COLUMNS: { by: SortBy; title: string; number?: boolean }[] = [
-  { by: 'name', title: 'thing' },
+  { by: 'name', title: 'item' },
   { by: 'kind', title: 'kind' },
   { by: 'count', title: 'pieces', number: true },
-  { by: 'mass', title: 'one weighs', number: true },
+  { by: 'mass', title: 'mass of one', number: true },
 ]
 
 function size(thing: Thing): string {
@@ -56,7 +56,7 @@ function pickAll(): void {
   <table>
     <thead>
       <tr>
-        <th class="tick"><input type="checkbox" :checked="all" :indeterminate="picked.size > 0 && !all" aria-label="Pick all that is shown" @change="pickAll" /></th>
+        <th class="tick"><input type="checkbox" :checked="all" :indeterminate="picked.size > 0 && !all" aria-label="Pick everything shown" @change="pickAll" /></th>
         <th class="pic"><span class="visually-hidden">drawing</span></th>
         <th v-for="c in COLUMNS" :key="c.by" :class="{ number: c.number }" :aria-sort="sorted(c.by)"><button type="button" class="plain head" @click="order(c.by)">{{ c.title }}{{ mark(c.by) }}</button></th>
         <th>{{ weighing ? 'on the scale' : 'figure is' }}</th>

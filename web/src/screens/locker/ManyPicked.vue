@@ -19,7 +19,7 @@ const owner = ref('')
 const going = ref(false)
 const putting = ref(false)
 const grams = computed(() => props.docs.reduce((sum, d) => sum + d.thing.mass_g * (d.thing.count ?? 1), 0))
-const these = computed(() => many(props.docs.length, 'thing'))
+const these = computed(() => many(props.docs.length, 'item'))
 const REASONS = [{ title: 'here', value: 'here' }, ...Object.entries(ABSENCE).map(([value, title]) => ({ title, value }))]
 
 async function set(fields: Partial<Thing>, says: string): Promise<void> {
@@ -43,19 +43,19 @@ async function remove(): Promise<void> {
 </script>
 
 <template>
-  <div class="many" role="group" aria-label="With what is picked">
+  <div class="many" role="group" aria-label="With the picked items">
     <b role="status">{{ these }}, {{ fmt.load(grams, units) }}</b>
     <VBtn variant="outlined" size="small" @click="putting = true">Put into a kit</VBtn>
     <form class="own" @submit.prevent="belongs"><input v-model="owner" list="owners-known" placeholder="belongs to" aria-label="Belongs to" maxlength="60" /><button type="submit" class="link" :disabled="change.isPending.value">set</button></form>
     <datalist id="owners-known"><option v-for="o in owners" :key="o" :value="o" /></datalist>
     <select aria-label="Where they are" :disabled="change.isPending.value" @change="away(($event.target as HTMLSelectElement).value), (($event.target as HTMLSelectElement).value = '')">
-      <option value="">are now…</option>
+      <option value="">set where they are…</option>
       <option v-for="r in REASONS" :key="r.value" :value="r.value">{{ r.title }}</option>
     </select>
     <button type="button" class="link" @click="emit('weigh')">weigh them</button>
     <button type="button" class="link" @click="going = true">remove</button>
-    <button type="button" class="link" @click="emit('clear')">pick none</button>
-    <AskFirst v-model="going" :title="`Remove ${these}`" text="What a kit still loads stays, and then nothing is removed. It can be taken back with undo as long as this window is open." yes="Remove them" @yes="remove" />
+    <button type="button" class="link" @click="emit('clear')">clear selection</button>
+    <AskFirst v-model="going" :title="`Remove ${these}`" text="Nothing is removed while a kit still loads one of them. You can undo this until you close the window." yes="Remove them" @yes="remove" />
     <PutIntoKit v-model="putting" :docs="docs" />
   </div>
 </template>

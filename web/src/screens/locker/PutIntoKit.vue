@@ -48,7 +48,7 @@ async function put(): Promise<void> {
   busy.value = true
   try {
     await doChange({ target: { ...at.value, version: bench.value.state.version }, change: { what: 'edits', edits: edits.value } })
-    notify(`${many(edits.value.length, 'thing')} put into kit “${bench.value.state.kit.name}” of “${bench.value.trip.trip.name}”. Undo stands on its bench.`)
+    notify(`${many(edits.value.length, 'item')} loaded into kit “${bench.value.state.kit.name}” of “${bench.value.trip.trip.name}”. You can undo it on its Bench.`)
     open.value = false
   } catch (problem) {
     notify(problem as Error)
@@ -61,13 +61,13 @@ async function put(): Promise<void> {
 <template>
   <SheetDialog v-model="open" max-width="460" aria-label="Put into a kit">
     <form class="sheet form" @submit.prevent="put">
-      <h2>Put {{ many(docs.length, 'thing') }} into a kit</h2>
-      <p v-if="trips?.length === 0">There is no trip yet. Plan one on the Trips screen first.</p>
+      <h2>Put {{ many(docs.length, 'item') }} into a kit</h2>
+      <p v-if="trips?.length === 0">No trip yet. Plan one under Trips first.</p>
       <template v-else>
         <VSelect v-model="trip" label="Trip" :items="(trips ?? []).map((d) => ({ value: d.trip.id, title: d.trip.name }))" />
         <VSelect v-model="kit" label="Kit" :items="(bench?.kits ?? []).map((k) => ({ value: k.id, title: k.name }))" />
         <VSelect v-model="bag" label="Into" :items="[{ value: '', title: 'where each belongs' }, ...bags.map((b) => ({ value: b.id, title: b.name }))]" />
-        <p class="quiet" role="status">{{ edits.length ? `${many(edits.length, 'thing')} to put, with all pieces; what is not here stays out.` : 'All of it is in that kit already, or not here.' }}</p>
+        <p class="quiet" role="status">{{ edits.length ? `${many(edits.length, 'item')} to load, with all pieces; absent gear stays out.` : 'Everything is in that kit already, or absent.' }}</p>
       </template>
       <div class="end">
         <VBtn @click="open = false">Cancel</VBtn>

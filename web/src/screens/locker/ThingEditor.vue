@@ -96,7 +96,7 @@ async function takeOut(): Promise<void> {
     <div class="three">
       <NumberField :model-value="draft.count" label="Pieces" :error="errors.count" required @update:model-value="set('count', $event)" />
       <NumberField :model-value="draft.mass_g" label="Mass of one" quantity="mass" :error="errors.mass_g" required @update:model-value="set('mass_g', $event)" />
-      <VSelect :model-value="draft.mass_source" :items="['measured', 'stated', 'typical']" label="Mass is" @update:model-value="set('mass_source', $event)" />
+      <VSelect :model-value="draft.mass_source" :items="['measured', 'stated', 'typical']" label="Mass figure" @update:model-value="set('mass_source', $event)" />
     </div>
     <div class="four">
       <VSelect :model-value="draft.size.shape" :items="SHAPES" label="Shape" @update:model-value="shape($event)" />
@@ -115,20 +115,20 @@ async function takeOut(): Promise<void> {
       <ThingField v-for="field in fieldsOf(draft).filter((f) => !f.rare)" :key="field.path" v-model="draft" :field="field" :choices="choices" :error="errors[field.path]" />
     </div>
     <details :open="told">
-      <summary>{{ draft.kind === 'bag' ? 'How it hangs on you, and what it needs' : 'What it needs, eats and draws' }}</summary>
+      <summary>{{ draft.kind === 'bag' ? 'Straps, fit and needs' : 'Needs, power and consumables' }}</summary>
       <div class="fields more">
         <ThingField v-model="draft" :field="NEEDS" :choices="choices" :error="errors.needs" />
-        <VTextField :model-value="draft.charging_plug ?? ''" label="Charging plug, as USB-C" maxlength="40" :error-messages="errors.charging_plug" @update:model-value="set('charging_plug', String($event ?? '') || null)" />
+        <VTextField :model-value="draft.charging_plug ?? ''" label="Charging plug (USB-C, …)" maxlength="40" :error-messages="errors.charging_plug" @update:model-value="set('charging_plug', String($event ?? '') || null)" />
         <ThingField v-for="field in rare" :key="field.path" v-model="draft" :field="field" :choices="choices" :error="errors[field.path]" />
       </div>
     </details>
     <BagInside v-if="draft.kind === 'bag' || draft.kind === 'insert'" :model-value="draft" :errors="errors" @update:model-value="draft = $event" />
     <div class="three">
-      <VSelect :model-value="draft.absent?.reason ?? null" :items="REASONS" label="Now" @update:model-value="away($event)" />
+      <VSelect :model-value="draft.absent?.reason ?? null" :items="REASONS" label="Where it is" @update:model-value="away($event)" />
       <VTextField v-if="draft.absent" :model-value="draft.absent.until" type="date" label="Back by" @update:model-value="set('absent.until', $event || null)" />
-      <VSelect :model-value="draft.standing ?? 'owned'" :items="STANDING" label="It is" @update:model-value="set('standing', $event)" />
-      <VTextField v-if="draft.standing !== 'owned' || draft.return_by || draft.absent?.reason === 'hired-later'" :model-value="draft.return_by ?? ''" type="date" label="Goes back by" :error-messages="errors.return_by" @update:model-value="set('return_by', $event || null)" />
-      <VCheckbox :model-value="draft.backup ?? false" label="A backup on purpose" @update:model-value="set('backup', Boolean($event))" />
+      <VSelect :model-value="draft.standing ?? 'owned'" :items="STANDING" label="Ownership" @update:model-value="set('standing', $event)" />
+      <VTextField v-if="draft.standing !== 'owned' || draft.return_by || draft.absent?.reason === 'hired-later'" :model-value="draft.return_by ?? ''" type="date" label="Return by" :error-messages="errors.return_by" @update:model-value="set('return_by', $event || null)" />
+      <VCheckbox :model-value="draft.backup ?? false" label="Deliberate backup" @update:model-value="set('backup', Boolean($event))" />
       <VCheckbox :model-value="draft.for_other ?? false" label="Carried for somebody else" @update:model-value="set('for_other', Boolean($event))" />
     </div>
     <div class="three">
@@ -137,16 +137,16 @@ async function takeOut(): Promise<void> {
       <VTextField :model-value="draft.owner" label="Owner" maxlength="80" :error-messages="errors.owner" @update:model-value="set('owner', String($event ?? ''))" />
     </div>
     <VTextarea :model-value="draft.note" label="Note" rows="2" maxlength="2000" :error-messages="errors.note" @update:model-value="set('note', String($event ?? ''))" />
-    <div v-if="blocked" class="wrong" role="alert">A marked field is no figure yet; nothing is saved until it is.</div>
+    <div v-if="blocked" class="wrong" role="alert">A marked field is not a number. Correct it to save.</div>
     <div v-if="rest" class="wrong" role="alert">{{ rest }}</div>
     <div class="row">
       <VBtn v-if="!fresh" variant="text" color="error" @click="deleting = true">Remove</VBtn>
       <span class="grow" />
-      <VBtn v-if="dirty" variant="text" @click="fresh ? emit('cancel') : revert()">{{ fresh ? 'Cancel' : 'Throw changes away' }}</VBtn>
+      <VBtn v-if="dirty" variant="text" @click="fresh ? emit('cancel') : revert()">{{ fresh ? 'Cancel' : 'Discard changes' }}</VBtn>
       <VBtn color="primary" variant="flat" type="submit" :disabled="!dirty || blocked" :loading="save.isPending.value || add.isPending.value">{{ fresh ? 'Add to locker' : 'Save' }}</VBtn>
     </div>
-    <AskFirst :model-value="doubt !== null" :title="`${fmt.mass(draft.mass_g, units)} for a ${KIND[draft.kind].toLowerCase()}?`" :text="`That is very ${doubt ?? ''} for one. If the scale says so, keep it; a kilogram typed as a gram looks just like this.`" yes="It is right" no="Let me look" @yes="keepOdd" @update:model-value="doubt = null" />
-    <AskFirst v-model="deleting" title="Remove from the locker" :text="`${doc.thing.name} leaves the locker for good. Trips that are done keep nothing of it.`" yes="Remove it" @yes="takeOut" />
+    <AskFirst :model-value="doubt !== null" :title="`${fmt.mass(draft.mass_g, units)} for a ${KIND[draft.kind].toLowerCase()}?`" :text="`That is very ${doubt ?? ''} for one. Check grams against kilograms; if your scale says so, keep it.`" yes="It is right" no="Let me look" @yes="keepOdd" @update:model-value="doubt = null" />
+    <AskFirst v-model="deleting" title="Remove from the locker" :text="`${doc.thing.name} is removed for good, from past trips as well.`" yes="Remove it" @yes="takeOut" />
   </form>
 </template>
 

@@ -54,7 +54,7 @@ function setList(text: string): void {
     @update:model-value="set($event ?? null)"
   />
   <VTextField v-else-if="field.type === 'text'" :model-value="value as string | null" :label="field.label" :error-messages="error" @update:model-value="setText(String($event ?? ''))" />
-  <VTextField v-else :model-value="asList" :label="field.label" hint="Several with commas between" :error-messages="error" @change="setList(($event.target as HTMLInputElement).value)" />
+  <VTextField v-else :model-value="asList" :label="field.label" hint="Separate several with commas" :error-messages="error" @change="setList(($event.target as HTMLInputElement).value)" />
 </template>
 
 <style scoped>

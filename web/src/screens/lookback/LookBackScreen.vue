@@ -23,11 +23,11 @@ const { bench, error, names } = useBench(
 )
 const { back, read, apply, done, total } = useLookBack(() => ({ trip: props.trip, kit: props.kit }))
 const TABS = [
-  { name: 'things', title: 'things' },
+  { name: 'things', title: 'gear' },
   { name: 'days', title: 'days' },
   { name: 'rates', title: 'rates' },
   { name: 'plan', title: 'plan and trip' },
-  { name: 'notes', title: 'missed, broke' },
+  { name: 'notes', title: 'missed, broken' },
 ] as const
 const tab = ref<(typeof TABS)[number]['name']>('things')
 const told = computed(() => back.value?.uses.filter((u) => u.told) ?? [])
@@ -42,24 +42,24 @@ const empty = computed(() => back.value && !back.value.frames && !told.value.len
     <div v-if="bench && back" class="screen grid">
       <div class="left">
         <h1>Look back <span class="quiet">{{ many(back.frames, 'frame') }}{{ back.outside ? `, ${back.outside} on other days` : '' }}{{ back.undated ? `, ${back.undated} undated` : '' }}</span></h1>
-        <p v-if="empty">Nothing was noted on this trip yet, and no pictures are read. Notes come from Trail; pictures from here.</p>
+        <p v-if="empty">Nothing noted on this trip yet, and no pictures read. Make notes in Trail; read pictures here.</p>
         <FocalFrames v-if="back.cells.length" :cells="back.cells" />
-        <h2 v-if="wants.length">Wants, by their pictures</h2>
+        <h2 v-if="wants.length">Shots, by their pictures</h2>
         <table v-if="wants.length">
-          <thead><tr><th>want</th><th class="number">frames</th><th class="number">days</th></tr></thead>
+          <thead><tr><th>shot</th><th class="number">frames</th><th class="number">days</th></tr></thead>
           <tbody><tr v-for="w in wants" :key="w.want"><td>{{ w.name }}<span v-if="back.frames && !w.frames" class="bad"> ▲ none</span></td><td class="number">{{ w.frames }}</td><td class="number">{{ w.days }}</td></tr></tbody>
         </table>
         <NextTime :back="back" :trip="trip" :names="names" />
         <ReadPictures :read="read" :done="done" :total="total" :unknown="back.unknown" />
       </div>
       <div class="right">
-        <TabRow v-model="tab" class="tabs" way label="What the trip taught" :tabs="TABS" />
-        <p v-if="tab === 'things' && !told.length" class="quiet">What was used, how often, and how many grams each picture cost stands here, once something is noted or pictures are read.</p>
+        <TabRow v-model="tab" class="tabs" way label="Lessons of the trip" :tabs="TABS" />
+        <p v-if="tab === 'things' && !told.length" class="quiet">Make notes in Trail or read your pictures to see what you used, how often, and the grams carried per picture.</p>
         <table v-else-if="tab === 'things'">
-          <thead><tr><th>thing</th><th class="number">frames</th><th class="number">days</th><th class="number">a frame</th><th class="number">used of carried, all trips</th></tr></thead>
+          <thead><tr><th>item</th><th class="number">frames</th><th class="number">days</th><th class="number">mass per frame</th><th class="number">days used of days carried, all trips</th></tr></thead>
           <tbody>
             <tr v-for="u in told" :key="u.item">
-              <td>{{ names.thing(u.item) }}{{ u.count > 1 ? ` × ${u.count}` : '' }}<span v-if="back.twice.includes(u.item)" class="bad"> ▲ never, twice running</span><span v-else-if="back.never.includes(u.item)" class="bad"> ▲ never</span></td>
+              <td>{{ names.thing(u.item) }}{{ u.count > 1 ? ` × ${u.count}` : '' }}<span v-if="back.twice.includes(u.item)" class="bad"> ▲ not used, two trips running</span><span v-else-if="back.never.includes(u.item)" class="bad"> ▲ not used</span></td>
               <td class="number">{{ u.frames || '' }}</td>
               <td class="number">{{ u.days || '' }}</td>
               <td class="number">{{ u.grams_per_frame ? fmt.mass(u.grams_per_frame, units) : '' }}</td>
@@ -71,7 +71,7 @@ const empty = computed(() => back.value && !back.value.frames && !told.value.len
           <thead><tr><th>day</th><th class="number">frames</th><th>with</th></tr></thead>
           <tbody>
             <tr v-for="d in back.days" :key="d.date">
-              <td>{{ dayName(d.date) }} <span class="quiet">{{ titles.get(d.date) ?? 'no day of this trip' }}</span></td>
+              <td>{{ dayName(d.date) }} <span class="quiet">{{ titles.get(d.date) ?? 'not a day of this trip' }}</span></td>
               <td class="number">{{ d.frames || '' }}</td>
               <td>{{ Object.entries(d.lenses).map(([item, n]) => `${names.thing(item)} ${n}`).join(', ') }}</td>
             </tr>
@@ -85,24 +85,24 @@ const empty = computed(() => back.value && !back.value.frames && !told.value.len
                 <td>{{ rateText(r, names.thing, units).head }} <div class="quiet">{{ rateText(r, names.thing, units).from }}</div></td>
                 <td class="number">{{ rateText(r, names.thing, units).was }}</td>
                 <td class="number"><b>{{ rateText(r, names.thing, units).now }}</b></td>
-                <td><button v-if="r.before !== r.value" type="button" class="link" :disabled="apply.isPending.value" @click="apply.mutate(r)">Plan with it</button><span v-else class="quiet">in the locker, measured</span></td>
+                <td><button v-if="r.before !== r.value" type="button" class="link" :disabled="apply.isPending.value" @click="apply.mutate(r)">Use it in plans</button><span v-else class="quiet">in the locker, measured</span></td>
               </tr>
             </tbody>
           </table>
           <table v-if="worn.length">
-            <thead><tr><th>packs</th><th class="number">charged here</th><th class="number">charges each</th><th class="number">hold of new</th></tr></thead>
+            <thead><tr><th>batteries</th><th class="number">charges on this trip</th><th class="number">charges in all</th><th class="number">capacity left</th></tr></thead>
             <tbody><tr v-for="w in worn" :key="w.item"><td>{{ wearText(w, names.thing).head }}</td><td class="number">{{ w.charges || '' }}</td><td class="number">{{ wearText(w, names.thing).cycles }}</td><td class="number">{{ wearText(w, names.thing).health }}</td></tr></tbody>
           </table>
-          <p v-if="!back.rates.length" class="quiet">Note pack changes, cards taken out and copies at Trail, and the next plan reckons with what they say.</p>
+          <p v-if="!back.rates.length" class="quiet">Note battery changes, full cards and copies in Trail: your next plan uses your own figures.</p>
         </template>
         <table v-else-if="tab === 'plan'">
           <thead><tr><th /><th class="number">planned</th><th class="number">happened</th></tr></thead>
           <tbody><tr v-for="a in back.against" :key="a.what + a.ref"><td>{{ againstText(a, names.thing, units).head }}</td><td class="number">{{ againstText(a, names.thing, units).planned }}</td><td class="number">{{ againstText(a, names.thing, units).happened }}</td></tr></tbody>
         </table>
         <template v-else>
-          <p v-if="back.lacks.length">Missed most: {{ back.lacks.slice(0, 3).map(lackText).join('; ') }}.</p>
+          <p v-if="back.lacks.length">Missed most often: {{ back.lacks.slice(0, 3).map(lackText).join('; ') }}.</p>
           <p v-for="m in [...back.missed, ...back.faults, ...back.lent]" :key="m.id" class="note">{{ markText(m.what, names, units) }}</p>
-          <p v-if="!back.missed.length && !back.faults.length && !back.lent.length" class="quiet">Nothing was missed, broke or was lent, as far as was noted.</p>
+          <p v-if="!back.missed.length && !back.faults.length && !back.lent.length" class="quiet">Nothing missed, broken or lent was noted.</p>
         </template>
       </div>
     </div>

@@ -45,10 +45,10 @@ describe('what to do next time', () => {
   it('is told with the one thing to do about it, for a trip to come', () => {
     shown = mounted(NextTime, { back, trip: 'karst', names: NAMES })
     expect(shown.findAll('option').map((o) => o.text())).toEqual(['CANOE', 'CANOE', 'COAST'])
-    expect(line('Leave TABLET').get('button').text()).toBe('Must stay')
-    expect(line('Take WIDE').get('button').text()).toBe('Must come')
+    expect(line('Leave TABLET').get('button').text()).toBe('Leave at home')
+    expect(line('Take WIDE').get('button').text()).toBe('Always take')
     expect(line('800 mm').find('button').exists()).toBe(false)
-    expect(shown.text()).toContain('right to have along: AID')
+    expect(shown.text()).toContain('right to take: AID')
   })
   it('goes into the brief of the trip that is chosen', async () => {
     shown = mounted(NextTime, { back, trip: 'karst', names: NAMES })
@@ -61,7 +61,7 @@ describe('what to do next time', () => {
   })
   it('of a fault goes into the note of the thing, after what stands there', async () => {
     shown = mounted(NextTime, { back, trip: 'karst', names: NAMES })
-    await line('Have COVER looked at').get('button').trigger('click')
+    await line('Have COVER checked').get('button').trigger('click')
     await vi.waitFor(() => expect(sent).toHaveBeenCalled())
     expect(sent.mock.calls[0]![1].thing.note).toBe('bought used\nto be looked at: the drawstring slips')
   })

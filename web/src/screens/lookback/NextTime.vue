@@ -64,16 +64,16 @@ const write = useMutation({
       <li v-for="(one, index) in advice" :key="index">
         {{ adviceText(one, names.thing, units) }}
         <template v-if="way(one) && next">
-          <button type="button" class="link" :aria-pressed="marked(one)" :disabled="save.isPending.value" @click="mark(one)">{{ one.code === 'leave' ? 'Must stay' : 'Must come' }}{{ marked(one) ? ' ✓' : '' }}</button>
+          <button type="button" class="link" :aria-pressed="marked(one)" :disabled="save.isPending.value" @click="mark(one)">{{ one.code === 'leave' ? 'Leave at home' : 'Always take' }}{{ marked(one) ? ' ✓' : '' }}</button>
         </template>
         <template v-else-if="noteFor(one)">
           <span v-if="noted(one)" class="quiet">✓ in its note</span>
-          <button v-else type="button" class="link" :disabled="write.isPending.value" @click="write.mutate(one)">Put it in its note</button>
+          <button v-else type="button" class="link" :disabled="write.isPending.value" @click="write.mutate(one)">Add to its note</button>
         </template>
       </li>
     </ul>
-    <p v-if="!advice.length" class="quiet">Nothing to change that notes and pictures tell of.</p>
-    <p v-if="back.kept.length" class="quiet">Not used and right to have along: {{ back.kept.map(names.thing).join(', ') }}.</p>
+    <p v-if="!advice.length" class="quiet">Your notes and pictures suggest no change.</p>
+    <p v-if="back.kept.length" class="quiet">Not used, but right to take: {{ back.kept.map(names.thing).join(', ') }}.</p>
   </section>
 </template>
 

@@ -22,12 +22,12 @@ function take(event: Event): void {
     <h2>Pictures</h2>
     <p>
       <button type="button" class="link" :disabled="read.isPending.value" @click="files?.click()">Read files, a ZIP or a table</button> or <button type="button" class="link" :disabled="read.isPending.value" @click="folder?.click()">a folder</button>.
-      <span class="quiet">Only metadata is kept; pictures stay where they are.</span>
+      <span class="quiet">Only metadata is kept; your pictures stay where they are.</span>
     </p>
     <input ref="files" type="file" multiple hidden aria-label="Files to read" @change="take" />
     <input ref="folder" type="file" multiple webkitdirectory hidden aria-label="A folder to read" @change="take" />
     <p v-if="read.isPending.value" role="status">{{ done }} of {{ total }} files read…</p>
-    <p v-else-if="read.data.value" role="status">{{ many(read.data.value.taken, 'picture') }} read{{ read.data.value.known ? `, ${read.data.value.known} known before` : '' }}{{ read.data.value.odd.length ? `; ${many(read.data.value.odd.length, 'file')} odd:` : '.' }}</p>
+    <p v-else-if="read.data.value" role="status">{{ many(read.data.value.taken, 'picture') }} read{{ read.data.value.known ? `, ${read.data.value.known} known already` : '' }}{{ read.data.value.odd.length ? `; ${many(read.data.value.odd.length, 'file')} not:` : '.' }}</p>
     <ul v-if="read.data.value?.odd.length">
       <li v-for="o in read.data.value.odd" :key="o.name + o.rule"><b>{{ o.name }}</b> {{ o.rule }}</li>
     </ul>

@@ -20,7 +20,7 @@ function add(): void {
 
 <template>
   <form v-if="bags.length" class="add" @submit.prevent="add">
-    <label>one thing more <select v-model="item"><option value="">choose…</option><option v-for="t in able" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
+    <label>add one more <select v-model="item"><option value="">choose…</option><option v-for="t in able" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
     <label>into <select :value="into" @change="bag = ($event.target as HTMLSelectElement).value"><option v-for="b in bags" :key="b" :value="b">{{ names.thing(b) }}</option></select></label>
     <button type="submit" class="link" :disabled="busy || !item">Add it</button>
   </form>

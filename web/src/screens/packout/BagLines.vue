@@ -55,7 +55,7 @@ function choose(line: OutLine, event: Event): void {
           <p v-else class="form">
             <label>not here: <select v-model="reason"><option v-for="(text, key) in ABSENCE" :key="key" :value="key">{{ text }}</option></select></label>
             <label>until <input v-model="until" type="date" /></label>
-            <button type="button" class="link" :disabled="away.isPending.value" @click="setAway(line)">Keep its place</button>
+            <button type="button" class="link" :disabled="away.isPending.value" @click="setAway(line)">Mark as absent, keep its place</button>
           </p>
           <label v-if="others(line).length">take instead <select @change="choose(line, $event)"><option value="">choose…</option><option v-for="t in others(line)" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
         </div>

@@ -29,7 +29,7 @@ function body(one: Wanted): string {
 <template>
   <section aria-label="Before leaving">
     <template v-if="wanted.length">
-      <h2>To get first <span class="quiet">not yours, not here, or what would mend what stands</span></h2>
+      <h2>To get first <span class="quiet">to buy, hire, borrow or fetch</span></h2>
       <dl class="wanted">
         <template v-for="(one, index) in wanted" :key="index">
           <dt>{{ head(one) }}</dt>
@@ -41,7 +41,7 @@ function body(one: Wanted): string {
     <ul class="lines">
       <li v-for="task in list.tasks" :key="task.id"><TickRow :done="done(task.id)" v-bind="taskText(task, names.thing)" @tick="emit('tick', task.id)" /></li>
     </ul>
-    <h2 class="closing">Door check</h2>
+    <h2 class="closing">Final check of the plan</h2>
     <p v-for="check in list.closing" :key="check.check" :class="check.passes ? 'good' : 'bad'">{{ check.passes ? '✓' : '◆' }} {{ closingText(check) }}</p>
   </section>
 </template>

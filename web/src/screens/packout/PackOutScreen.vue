@@ -30,7 +30,7 @@ const { list, wanted, scale } = usePackOut(at)
 usePwa()
 const PARTS = [
   { name: 'list', title: 'list' },
-  { name: 'last', title: 'last hour' },
+  { name: 'last', title: 'final check' },
   { name: 'before', title: 'before leaving' },
   { name: 'scale', title: 'scale' },
   { name: 'along', title: 'take along' },
@@ -75,7 +75,7 @@ function swap(line: OutLine, item: string): void {
         <TabRow v-model="part" class="parts" way label="Parts of pack-out" :tabs="PARTS" />
       </header>
       <section class="list" aria-label="The list">
-        <p v-if="!lines.length" class="quiet">Nothing is loaded yet. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load things on the bench</RouterLink>, and the list stands here.</p>
+        <p v-if="!lines.length" class="quiet">Nothing is loaded yet. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load gear on the Bench</RouterLink>, and your list appears here.</p>
         <p v-if="moved.length" class="moved" role="status"><b>Moves</b> since it was last packed: {{ moved.join('; ') }}.</p>
         <div class="columns">
         <BagLines v-for="bag in bags" :key="bag.bag" :head="names.thing(bag.bag)" :under="bag.inside ? `goes into ${names.thing(bag.inside)}` : names.person(bag.person)" :lines="bag.lines" :rooms="list.rooms" :done="done" :by="by" :things="things" :names="names" @tick="tick" @swap="swap" />
@@ -84,8 +84,8 @@ function swap(line: OutLine, item: string): void {
         <AddThing :bags="list.bags.map((b) => b.bag)" :things="things" :loaded="loaded" :names="names" :busy="busy" @add="add" />
       </section>
       <TabRow class="sides" way label="Beside the list" :tabs="PARTS.slice(1)" :model-value="side" @update:model-value="part = $event" />
-      <section class="last" aria-label="Last hour">
-        <h2>Last hour <span class="quiet">{{ last.length ? 'not in yet, worst first' : lines.length ? 'everything is in' : '' }}</span></h2>
+      <section class="last" aria-label="Final check">
+        <h2>Final check <span class="quiet">{{ last.length ? 'not packed yet, worst first' : lines.length ? 'everything is packed' : '' }}</span></h2>
         <ol class="lines">
           <li v-for="line in last" :key="line.id"><TickRow :done="false" :head="pieces(names.thing(line.item), line.count)" :body="line.absent ? 'not here yet' : HARM[line.harm]" @tick="tick(line.id)" /></li>
         </ol>
@@ -94,7 +94,7 @@ function swap(line: OutLine, item: string): void {
       <WeighBags class="scale" :bags="list.bags" :entries="bench.state.kit.entries ?? []" :field="field" :scale="scale" :things="things" :names="names" />
       <TakeAlong class="along" :trip="trip" :kit="kit" />
     </div>
-    <p v-else-if="bench" class="screen quiet" role="status">Packing, then listing…</p>
+    <p v-else-if="bench" class="screen quiet" role="status">Packing the bags…</p>
   </TripFrame>
 </template>
 

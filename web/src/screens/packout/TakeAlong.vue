@@ -10,11 +10,11 @@ const PAPER = [
 const TABLES = [
   ['kit', 'the kit'],
   ['pack-out', 'this list'],
-  ['tasks', 'what is to be done before leaving'],
-  ['to-get', 'what is to be got'],
+  ['tasks', 'to do before leaving'],
+  ['to-get', 'to get first'],
   ['days', 'the days'],
   ['log', 'the notes'],
-  ['used', 'what was used'],
+  ['used', 'used on the trip'],
 ] as const
 </script>
 
@@ -23,11 +23,11 @@ const TABLES = [
     <h2>On paper <span class="quiet">PDF, A4</span></h2>
     <p v-for="[part, title] in PAPER" :key="part"><a class="link" :href="`/api/exchange/paper/${trip}/${kit}/${part}.pdf`">{{ title }}</a></p>
     <h2>In your calendar</h2>
-    <p><a class="link" :href="`/api/exchange/calendar/${trip}/${kit}.ics`">Charge, fetch, copy, bring back</a> <span class="quiet">.ics; read again, it changes its dates and adds none</span></p>
+    <p><a class="link" :href="`/api/exchange/calendar/${trip}/${kit}.ics`">Charge, fetch, copy, bring back</a> <span class="quiet">.ics; import it again to update the dates</span></p>
     <h2>As tables</h2>
     <p v-for="[name, title] in TABLES" :key="name">{{ title }}: <a class="link" :href="`/api/exchange/tables/${trip}/${kit}/${name}.csv`">CSV</a> <a class="link" :href="`/api/exchange/tables/${trip}/${kit}/${name}.xlsx`">XLSX</a></p>
     <h2>The whole plan</h2>
-    <p><a class="link" :href="`/api/exchange/plans/${trip}/${kit}`">Plan file</a> <span class="quiet">to open elsewhere, or keep</span></p>
+    <p><a class="link" :href="`/api/exchange/plans/${trip}/${kit}`">Plan file</a> <span class="quiet">to open elsewhere or to keep</span></p>
   </section>
 </template>
 

@@ -56,7 +56,7 @@ function takeBack(bag: string): void {
   const was = before.value[bag]
   void props.field.mark(was ?? { do: 'weighed', bag, grams: null, source: 'typed', held: null })
   before.value = Object.fromEntries(Object.entries(before.value).filter(([id]) => id !== bag))
-  said.value = was?.grams ? `${props.names.thing(bag)} is back at ${fmt.load(was.grams, units.value)}.` : `${props.names.thing(bag)} counts as not weighed again.`
+  said.value = was?.grams ? `${props.names.thing(bag)} is back at ${fmt.load(was.grams, units.value)}.` : `${props.names.thing(bag)} no longer counts as weighed.`
 }
 function type(bag: string): void {
   const grams = inGrams(typed.value[bag], 'load')
@@ -74,7 +74,7 @@ async function read(bag: string): Promise<void> {
     said.value = readingText(reading, units.value)
     if (reading.state === 'stable' && reading.grams) keep(bag, reading.grams, 'scale')
   } catch {
-    said.value = 'The app has no network now, so it cannot ask the scale. Type what it shows.'
+    said.value = 'No network, so the app cannot read the scale. Type the reading.'
   }
 }
 /** What one thing weighs on the scale goes into the locker as measured, when the user says so. */
@@ -99,8 +99,8 @@ async function keepOwn(item: string): Promise<void> {
     <div v-for="r in rows" :key="r.bag.bag" class="one">
       <p><b>{{ names.thing(r.bag.bag) }}</b> <span class="quiet">planned {{ fmt.load(r.planned, units) }}</span></p>
       <p v-if="r.shown !== null" :class="{ bad: Math.abs(r.shown - r.planned) >= 150 }">{{ fmt.load(r.shown, units) }}, {{ scaleText(r.planned, r.shown, r.bag.unsure, units) }}.
-        <template v-if="Math.abs(r.bag.since_g) >= 0.5">Since then {{ fmt.massChange(r.bag.since_g, units) }}: it counts as {{ fmt.load(r.shown + r.bag.since_g, units) }}.</template>
-        <template v-if="r.held === null">What lay in it was not noted: weigh it again, and it counts.</template>
+        <template v-if="Math.abs(r.bag.since_g) >= 0.5">Changed since by {{ fmt.massChange(r.bag.since_g, units) }}: it counts as {{ fmt.load(r.shown + r.bag.since_g, units) }}.</template>
+        <template v-if="r.held === null">Its contents were not noted then. Weigh it again to make it count.</template>
       </p>
       <p class="form">
         <label>{{ asked.load }} <input v-model="typed[r.bag.bag]" inputmode="decimal" size="6" :aria-label="`${asked.loads} of ${names.thing(r.bag.bag)}`" @keydown.enter="type(r.bag.bag)" /></label>
@@ -113,7 +113,7 @@ async function keepOwn(item: string): Promise<void> {
         <li v-for="u in r.bag.unsure" :key="u.item">
           <span>{{ names.thing(u.item) }} <span class="quiet">{{ fmt.mass(u.grams / u.count, units) }}, {{ u.source }}</span></span>
           <label><input v-model="own[u.item]" inputmode="decimal" size="5" :aria-label="`${asked.masses} of ${names.thing(u.item)}`" /> {{ asked.mass }}</label>
-          <button type="button" class="link" @click="keepOwn(u.item)">Write to the locker</button>
+          <button type="button" class="link" @click="keepOwn(u.item)">Save to the Locker</button>
         </li>
       </ul>
     </div>

@@ -17,7 +17,7 @@ async function keepAddress(): Promise<void> {
   try {
     await email.mutateAsync(address.value)
     wrong.value = {}
-    notify(address.value ? 'Kept. A forgotten password is mended by a letter to there.' : 'Gone. Nobody writes to you any more.')
+    notify(address.value ? 'Saved. If you forget your password, we mail you a link to set a new one.' : 'Address removed. You get no more mail.')
   } catch (error) {
     wrong.value = byField(asProblem(error))
   }
@@ -63,25 +63,25 @@ async function go(): Promise<void> {
     <h2>Your account</h2>
     <form class="form" @submit.prevent="change">
       <input class="hidden" type="text" autocomplete="username" :value="props.name" tabindex="-1" aria-hidden="true" readonly />
-      <VTextField v-model="old" type="password" label="Password now" autocomplete="current-password" :error-messages="wrong.old" />
+      <VTextField v-model="old" type="password" label="Current password" autocomplete="current-password" :error-messages="wrong.old" />
       <VTextField v-model="fresh" type="password" label="New password" autocomplete="new-password" :error-messages="wrong.new" />
-      <VBtn type="submit" :disabled="!old || !fresh" :loading="password.isPending.value">Change it</VBtn>
+      <VBtn type="submit" :disabled="!old || !fresh" :loading="password.isPending.value">Change password</VBtn>
     </form>
-    <p>Changing it signs every other device out. <button type="button" class="link" @click="leave">Sign out everywhere</button></p>
+    <p>A new password signs out every other device. <button type="button" class="link" @click="leave">Sign out everywhere</button></p>
     <h3>Signed in</h3>
     <ul class="devices" aria-label="Where you are signed in">
       <li v-for="one in signIns ?? []" :key="one.id">{{ one.device }}, since {{ moment(one.since) }} <b v-if="one.here">here</b><button v-else type="button" class="link" :aria-label="`Sign out ${one.device}`" @click="end.mutate(one.id, { onError: notify })">sign out</button></li>
     </ul>
     <form v-if="session?.mail" class="form" @submit.prevent="keepAddress">
-      <VTextField v-model="address" type="email" label="Mail, for a forgotten password only" autocomplete="email" :error-messages="wrong.email" />
-      <VBtn type="submit" :disabled="address === session.email" :loading="email.isPending.value">Keep it</VBtn>
+      <VTextField v-model="address" type="email" label="Email, for a forgotten password only" autocomplete="email" :error-messages="wrong.email" />
+      <VBtn type="submit" :disabled="address === session.email" :loading="email.isPending.value">Save address</VBtn>
     </form>
     <p><button type="button" class="link" @click="deleting = true">Delete this account</button></p>
     <SheetDialog v-model="deleting" max-width="440" aria-label="Delete this account">
       <form class="sheet" @submit.prevent="go">
         <h2>Delete this account</h2>
-        <p>Gear, carriers, trips, kits and all that was noted go for good. Take the plans of your trips away first if you may want them. Type <b>{{ props.name }}</b> to be sure.</p>
-        <VTextField v-model="typed" label="Name of this account" :error-messages="wrong.name" />
+        <p>Gear, carriers, trips, kits and notes are deleted for good. Export everything first if you may need it. Type <b>{{ props.name }}</b> to be sure.</p>
+        <VTextField v-model="typed" label="Account name" :error-messages="wrong.name" />
         <div class="row">
           <VBtn autofocus @click="deleting = false">Keep it</VBtn>
           <VBtn type="submit" color="error" :disabled="typed.trim() !== props.name" :loading="remove.isPending.value">Delete it</VBtn>

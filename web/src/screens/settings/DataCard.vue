@@ -20,10 +20,10 @@ async function put(file: File): Promise<void> {
   try {
     const back = await restore.mutateAsync(file)
     wrong.value = ''
-    said.value = [told('Things', back.things), told('Carriers', back.carriers), told('Trips', back.trips)].filter(Boolean).join(' ') || 'There was nothing in it.'
+    said.value = [told('Things', back.things), told('Carriers', back.carriers), told('Trips', back.trips)].filter(Boolean).join(' ') || 'The file was empty.'
   } catch (error) {
     said.value = ''
-    wrong.value = `Nothing came back. ${sentence(asProblem(error))}`
+    wrong.value = `Nothing was restored. ${sentence(asProblem(error))}`
   }
 }
 function chosen(event: Event): void {
@@ -37,15 +37,15 @@ function chosen(event: Event): void {
 <template>
   <section aria-label="Your data">
     <h2>Your data</h2>
-    <p>Signed in as <b>{{ name }}</b>. Gear, carriers and trips are yours alone and stay on this server{{ demo ? '; this demo world goes after a day without you' : '' }}.</p>
-    <p><a class="link" href="/api/exchange/account.zip" download>Take everything away</a>: one zip of open files with the locker, carriers, trips, kits, notes and what can be undone.</p>
-    <p><button type="button" class="link" :disabled="restore.isPending.value" @click="input?.click()">{{ restore.isPending.value ? 'Putting it back…' : 'Put such a file back' }}</button>: what is here stays; what differs comes in beside it.</p>
-    <input ref="input" type="file" hidden accept=".zip,application/zip" aria-label="A file with everything" @change="chosen" />
+    <p>Signed in as <b>{{ name }}</b>. Your gear, carriers and trips are private and stay on this server{{ demo ? '. This demo world is deleted after a day without you' : '' }}.</p>
+    <p><a class="link" href="/api/exchange/account.zip" download>Export everything</a>: one zip of open files with your locker, carriers, trips, kits, notes and undo steps.</p>
+    <p><button type="button" class="link" :disabled="restore.isPending.value" @click="input?.click()">{{ restore.isPending.value ? 'Restoring…' : 'Restore from an export' }}</button>: nothing here is overwritten; anything that differs is added beside it.</p>
+    <input ref="input" type="file" hidden accept=".zip,application/zip" aria-label="Export file" @change="chosen" />
     <p v-if="said" role="status">{{ said }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <p class="quiet">One trip alone goes away as a plan file from its Bench (⋮), and comes in again on the Trips screen.</p>
+    <p class="quiet">To export one trip as a plan file, use ⋮ on its Bench; import it under Trips.</p>
     <h2>Where figures come from</h2>
-    <p>Every mass says whether it was weighed, stated by a maker, or typical. Typical ones carry “≈”: weigh the thing once in the Locker.</p>
+    <p>Every mass says whether it was weighed, stated by the maker or typical. “≈” marks typical ones: weigh the item once in the Locker.</p>
   </section>
 </template>
 

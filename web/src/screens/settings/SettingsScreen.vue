@@ -21,8 +21,8 @@ const UNITS: { value: Units; title: string }[] = [
 ]
 const THEMES: { value: Theme; title: string; says: string }[] = [
   { value: 'day', title: 'Day', says: 'Dark ink on paper.' },
-  { value: 'night', title: 'Night', says: 'Its dark twin, for planning in bed.' },
-  { value: 'red', title: 'Red light', says: 'Deep red on black, for working under stars.' },
+  { value: 'night', title: 'Night', says: 'The same in the dark, for planning in bed.' },
+  { value: 'red', title: 'Red light', says: 'Deep red on black, for working under the stars.' },
 ]
 </script>
 

@@ -41,7 +41,7 @@ function enter(found: Opened): void {
     opened.value = found
   }
 }
-const wantsAccount = computed(() => errors.value.name?.includes('sign in first') ?? false)
+const wantsAccount = computed(() => 'account' in errors.value)
 if (opened.value?.role === 'plan') opened.value = null
 if (opened.value) actThrough(opened.value)
 onBeforeUnmount(() => opened.value && actThrough(null))
@@ -100,19 +100,19 @@ const waits = computed(() => (field.toSend.value ? `${many(field.toSend.value, '
       <form v-if="!opened || over" class="enter" @submit.prevent="open">
         <h1>A trip is shared with you</h1>
         <p v-if="over" class="wrong" role="alert">{{ over }}</p>
-        <p v-if="wantsAccount" role="alert">This link is for planning along, which takes an account of your own. <RouterLink class="link" :to="{ name: 'welcome', query: { next: `/shared/${secret}` } }">Sign in, or make an account</RouterLink>: this page is here again after it.</p>
-        <p v-else>Your name stands beside what you tick and write. No account is needed to look and to pack. {{ session?.name ? `To plan along, you go on as ${session.name}.` : '' }}</p>
+        <p v-if="wantsAccount" role="alert">This link lets you plan along. For that you need your own account. <RouterLink class="link" :to="{ name: 'welcome', query: { next: `/shared/${secret}` } }">Sign in or make an account</RouterLink>, then you come back to this page.</p>
+        <p v-else>Your name appears beside your ticks and notes. You need no account to look or to pack. {{ session?.name ? `To plan along you are signed in as ${session.name}.` : '' }}</p>
         <VTextField v-model="name" label="Your name" maxlength="40" autofocus :error-messages="wantsAccount ? undefined : errors.name" />
-        <p v-if="errors.secret" class="wrong" role="alert">This takes {{ errors.secret }}.</p>
+        <p v-if="errors.secret" class="wrong" role="alert">This needs {{ errors.secret }}.</p>
         <p v-else-if="problem && !Object.keys(errors).length" class="wrong" role="alert">{{ problem.title }}</p>
         <VBtn type="submit" color="primary" variant="flat">Open it</VBtn>
       </form>
       <p v-else-if="bench.error.value" class="wrong" role="alert">{{ asProblem(bench.error.value).title }}</p>
-      <p v-else-if="!trip || !list" class="quiet" role="status">Laying things out…</p>
+      <p v-else-if="!trip || !list" class="quiet" role="status">Laying out the gear…</p>
       <template v-else>
         <h1>{{ trip.name }}</h1>
         <p class="quiet">{{ [trip.place, trip.days?.length ? span(trip.days[0]!.date, trip.days.at(-1)!.date) : '', (trip.people ?? []).map((p) => p.name).join(' + ')].filter(Boolean).join(' · ') }}</p>
-        <p><b>{{ bench.data.value?.state.kit.name }}</b>: {{ many(lines.length, 'line') }}, {{ fmt.load(grams, units) }}<template v-if="packs">; {{ lines.filter((l) => done(l.id)).length }} of {{ lines.length }} in</template>. {{ packs ? 'Tick what is in; it works without a network, too.' : 'This link lets you look.' }}</p>
+        <p><b>{{ bench.data.value?.state.kit.name }}</b>: {{ many(lines.length, 'line') }}, {{ fmt.load(grams, units) }}<template v-if="packs">; {{ lines.filter((l) => done(l.id)).length }} of {{ lines.length }} in</template>. {{ packs ? 'Tick items as you pack them. It works without a network, too.' : 'With this link you can look, not tick.' }}</p>
         <p v-if="waits" class="label" role="status">{{ waits }}</p>
         <p v-for="one in field.refused.value" :key="one.mark.id" class="wrong" role="alert">Not taken: {{ one.refused }}</p>
         <section v-if="trip.days?.length" aria-label="Days">
@@ -138,7 +138,7 @@ const waits = computed(() => (field.toSend.value ? `${many(field.toSend.value, '
           <h2>Notes</h2>
           <p v-if="!notes.length" class="quiet">Nothing noted yet.</p>
           <ul class="lines"><li v-for="m in notes" :key="m.id"><template v-if="m.what.do === 'note'"><b>{{ m.by ?? 'the owner' }}</b>, {{ day(m.what.day) }}: {{ m.what.text }}</template></li></ul>
-          <form v-if="packs" class="note" @submit.prevent="write"><VTextField v-model="text" label="A note for everybody" maxlength="2000" hide-details /><VBtn type="submit" :disabled="!text.trim()">Note it</VBtn></form>
+          <form v-if="packs" class="note" @submit.prevent="write"><VTextField v-model="text" label="Note for everyone" maxlength="2000" hide-details /><VBtn type="submit" :disabled="!text.trim()">Note it</VBtn></form>
         </section>
       </template>
     </main>

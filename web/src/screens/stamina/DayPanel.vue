@@ -25,15 +25,15 @@ function setNight(change: Partial<NonNullable<Day['night']>>): void {
 <template>
   <div>
     <div class="line">
-      <VSelect :model-value="day.pattern ?? (patterns.some((p) => p.id === 'full') ? 'full' : patterns[0]?.id)" :items="options" label="Sort of day" @update:model-value="day = { ...day, pattern: $event }" />
+      <VSelect :model-value="day.pattern ?? (patterns.some((p) => p.id === 'full') ? 'full' : patterns[0]?.id)" :items="options" label="Day type" @update:model-value="day = { ...day, pattern: $event }" />
       <NumberField class="short" :model-value="night.mains_h" label="Mains" unit="h" required :error="error('night.mains_h')" @update:model-value="setNight({ mains_h: $event ?? 0 })" />
       <NumberField class="short" :model-value="night.outlets" label="Outlets" required :error="error('night.outlets')" @update:model-value="setNight({ outlets: Math.round($event ?? 0) })" />
       <NumberField class="short" :model-value="night.car_h" label="Car, boat" unit="h" required :error="error('night.car_h')" @update:model-value="setNight({ car_h: $event ?? 0 })" />
     </div>
-    <p v-if="!day.night" class="label">Night not told: {{ usual.mains_h ? `${usual.mains_h} h of ${usual.outlets} outlets` : 'no mains' }} assumed until you say.</p>
-    <h2>What the day asks <span class="quiet">{{ fmt.percent(power.usable_cold) }} usable outside, {{ fmt.percent(power.usable_warm) }} in a pocket</span></h2>
+    <p v-if="!day.night" class="label">This night is not set yet. Assumed: {{ usual.mains_h ? `${usual.mains_h} h of ${usual.outlets} outlets` : 'no mains' }}.</p>
+    <h2>Power the day needs <span class="quiet">{{ fmt.percent(power.usable_cold) }} usable outside, {{ fmt.percent(power.usable_warm) }} in a pocket</span></h2>
     <table>
-      <thead><tr><th>of</th><th>by</th><th class="number">asks</th><th class="number">ready</th><th class="number">spare</th></tr></thead>
+      <thead><tr><th>battery</th><th>used by</th><th class="number">needs</th><th class="number">ready</th><th class="number">spare</th></tr></thead>
       <tbody>
         <tr v-for="type in power.types" :key="type.type" :class="{ bad: isShort(type) }">
           <td>{{ names.thing(type.type) }}</td>
@@ -45,12 +45,12 @@ function setNight(change: Partial<NonNullable<Day['night']>>): void {
       </tbody>
     </table>
     <details>
-      <summary class="quiet">How these add up</summary>
+      <summary class="quiet">How this adds up</summary>
       <p v-for="sum in sums" :key="sum" class="label">{{ sum }}.</p>
     </details>
-    <h2 class="second">Pack by pack <span class="quiet">in Wh: morning − used − kept by the cold = evening, + the night</span></h2>
+    <h2 class="second">Battery by battery <span class="quiet">in Wh: morning − used − lost to the cold = evening, + charged overnight</span></h2>
     <table v-if="used.length">
-      <thead><tr><th>pack</th><th class="number">morning</th><th class="number">used</th><th class="number">cold</th><th class="number">by day</th><th class="number">evening</th><th class="number">night</th></tr></thead>
+      <thead><tr><th>battery</th><th class="number">morning</th><th class="number">used</th><th class="number">cold</th><th class="number">by day</th><th class="number">evening</th><th class="number">night</th></tr></thead>
       <tbody>
         <tr v-for="p in used" :key="String(p.pack)">
           <td>{{ pieceName(p.pack, names.thing) }}</td>
@@ -63,14 +63,14 @@ function setNight(change: Partial<NonNullable<Day['night']>>): void {
         </tr>
       </tbody>
     </table>
-    <p v-else class="quiet">No pack is used.</p>
+    <p v-else class="quiet">No battery is used.</p>
     <h2 class="second">The night's sockets</h2>
     <NightPlan :day="power" :names="names" />
     <h2 class="second">Pictures</h2>
     <p v-for="(made, i) in pictures.made" :key="made.body + i">{{ names.thing(made.body) }}: {{ madeSum(made) }}.</p>
     <p v-for="use in pictures.cards" :key="`${use.card} ${use.slot}`" class="label">{{ pieceName(use.card, names.thing) }} in slot {{ use.slot }} of {{ names.thing(use.body) }}: {{ gb(use.held_gb) }} of {{ gb(use.capacity_gb) }}.</p>
     <p v-for="copy in pictures.copying" :key="`${copy.to} ${copy.through}`" class="label">To {{ pieceName(copy.to, names.thing, 1) }} through {{ names.thing(copy.through) }}: {{ gb(copy.gb) }} in {{ fmt.figure(copy.minutes) }} min.</p>
-    <p v-if="pictures.erased.length" class="label">Blank again: {{ pictures.erased.map((c) => pieceName(c, names.thing)).join(', ') }}.</p>
+    <p v-if="pictures.erased.length" class="label">Erased and blank again: {{ pictures.erased.map((c) => pieceName(c, names.thing)).join(', ') }}.</p>
   </div>
 </template>
 

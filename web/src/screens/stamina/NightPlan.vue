@@ -24,7 +24,7 @@ function label(charge: PowerDay['charges'][number]): string {
 
 <template>
   <div>
-    <p v-if="!rows.length" class="quiet">{{ day.night_h ? 'Nothing to charge, or nothing that charges it.' : 'No mains, and no bank gives anything.' }}</p>
+    <p v-if="!rows.length" class="quiet">{{ day.night_h ? 'Nothing to charge, or no charger for it.' : 'No mains, and no power bank with charge left.' }}</p>
     <svg v-else :width="WIDTH" :height="rows.length * 22 + 20" role="img" :aria-label="`Charging: ${rows.map((r) => r.charges.map((c) => `${pieceName(c.pack, names.thing)} ${hours(c.from_h)} to ${hours(c.to_h)}`).join(', ')).join('; ')}`">
       <g v-for="t in ticks" :key="t"><line :x1="x(t)" :x2="x(t)" y1="0" :y2="rows.length * 22" class="rule" /><text :x="x(t)" :y="rows.length * 22 + 14" text-anchor="middle">{{ t }} h</text></g>
       <g v-for="(row, index) in rows" :key="row.key">
@@ -35,7 +35,7 @@ function label(charge: PowerDay['charges'][number]): string {
         </g>
       </g>
     </svg>
-    <p class="label">Hours after you plug in{{ day.outlets ? `; ${fmt.figure(day.outlets)} ${day.outlets === 1 ? 'outlet' : 'outlets'}` : '' }}.</p>
+    <p class="label">Hours after plugging in{{ day.outlets ? `; ${fmt.figure(day.outlets)} ${day.outlets === 1 ? 'outlet' : 'outlets'}` : '' }}.</p>
   </div>
 </template>
 

@@ -20,14 +20,14 @@ function blank(index: number): number {
 </script>
 
 <template>
-  <svg :width="left + cols.reduce((sum, c) => sum + c.width, 0)" height="124" role="img" aria-label="Pictures day by day; the table says the same in figures">
+  <svg :width="left + cols.reduce((sum, c) => sum + c.width, 0)" height="124" role="img" aria-label="Pictures day by day; the table has the figures">
     <g v-for="(col, index) in cols" :key="index">
       <rect :x="col.x" y="0" :width="col.width" height="124" class="column" :class="{ chosen: index === chosen }" @click="emit('choose', index)" />
       <line :x1="col.x" :x2="col.x" y1="0" y2="124" class="rule" />
       <rect :x="col.x + 6" :y="BASE - (TALL * made[index]!) / most" :width="col.width * 0.34" :height="(TALL * made[index]!) / most" class="made" />
       <text :x="col.x + 6" :y="BASE - (TALL * made[index]!) / most - 4" class="strong">{{ gb(made[index]!) }}</text>
       <rect v-for="n in made[index] ? Math.max(pictures.asked_copies, pictures.days[index]!.copies ?? 0) : 0" :key="n" :x="col.x + 32 + n * 11" :y="BASE - 16" width="8" height="15" rx="1" class="copy" :class="{ missing: n > (pictures.days[index]!.copies ?? 0) }" />
-      <text v-if="pictures.days[index]!.lost_gb > 0" :x="col.x + 6" y="82" class="bad">▲ no card<title>{{ gb(pictures.days[index]!.lost_gb) }} find no card</title></text>
+      <text v-if="pictures.days[index]!.lost_gb > 0" :x="col.x + 6" y="82" class="bad">▲ no card<title>{{ gb(pictures.days[index]!.lost_gb) }} have no card</title></text>
       <g v-else>
         <rect v-for="n in Math.min(MOST_CARDS, blank(index))" :key="n" :x="col.x - 4 + n * 10" y="71" width="7" height="11" rx="1" class="card" />
         <text :x="col.x + 8 + Math.min(MOST_CARDS, blank(index)) * 10" y="81">{{ blank(index) || 'none' }}</text>
@@ -35,7 +35,7 @@ function blank(index: number): number {
       <text :x="col.x + 6" y="108" :class="{ bad: (pictures.days[index]!.copies ?? pictures.asked_copies) < pictures.asked_copies }">{{ pictures.days[index]!.minutes ? hours(pictures.days[index]!.minutes / 60) : made[index] ? 'no copy' : '–' }}</text>
     </g>
     <line :x1="left" :x2="left + cols.reduce((sum, c) => sum + c.width, 0)" :y1="BASE" :y2="BASE" class="floor" />
-    <text :x="left - 8" :y="BASE - 5" text-anchor="end" class="name">made, places</text>
+    <text :x="left - 8" :y="BASE - 5" text-anchor="end" class="name">recorded, copies</text>
     <text :x="left - 8" y="81" text-anchor="end" class="name">blank cards left</text>
     <text :x="left - 8" y="108" text-anchor="end" class="name">copying</text>
     <title>{{ fmt.figure(pictures.drive_gb) }} GB in all</title>

@@ -46,16 +46,18 @@ const short = computed(() =>
   ),
 )
 function shorten(name: string): string {
-  if (labelWidth(name) <= props.left - 12) return name
+  const fits = (label: string): boolean => labelWidth(label) <= props.left - 12
+  if (fits(name)) return name
   const [head = '', number] = name.split(' no. ')
+  if (number && fits(`${head} ${number}`)) return `${head} ${number}`
   let cut = head
-  while (cut.length > 4 && labelWidth(`${cut}… ${number ?? ''}`) > props.left - 12) cut = cut.slice(0, -1)
+  while (cut.length > 4 && !fits(`${cut}… ${number ?? ''}`)) cut = cut.slice(0, -1)
   return `${cut}…${number ? ` ${number}` : ''}`
 }
 </script>
 
 <template>
-  <svg :width="left + cols.reduce((sum, c) => sum + c.width, 0)" :height="height" role="img" aria-label="Packs day by day; the table says the same in figures">
+  <svg :width="left + cols.reduce((sum, c) => sum + c.width, 0)" :height="height" role="img" aria-label="Batteries day by day; the table has the figures">
     <defs>
       <pattern id="dry" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><rect width="1.600" height="5" class="dry-line" /></pattern>
     </defs>

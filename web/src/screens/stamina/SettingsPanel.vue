@@ -50,20 +50,20 @@ const at = (field: string): string => error(`patterns.${chosen.value}.${field}`)
   <div class="settings">
     <div class="line">
       <VSelect :model-value="stamina.power" :items="options(POWER_SCHOOL)" label="Power" @update:model-value="set({ power: $event })" />
-      <VSelect :model-value="stamina.warm" :items="options(WARM)" label="In an inner pocket" @update:model-value="set({ warm: $event })" />
-      <VSelect :model-value="stamina.first" :items="options(FIRST)" label="First to the socket" @update:model-value="set({ first: $event })" />
+      <VSelect :model-value="stamina.warm" :items="options(WARM)" label="Kept warm in an inner pocket" @update:model-value="set({ warm: $event })" />
+      <VSelect :model-value="stamina.first" :items="options(FIRST)" label="Charged first" @update:model-value="set({ first: $event })" />
     </div>
     <div class="line">
       <VSelect :model-value="stamina.cards" :items="options(CARD_SCHOOL)" label="Cards" @update:model-value="set({ cards: $event })" />
-      <NumberField class="short" :model-value="stamina.copies" :label="`Places (empty: ${paid ? 3 : 2})`" :error="error('copies')" @update:model-value="set({ copies: $event === null || $event === undefined ? null : Math.round($event) })" />
-      <NumberField v-if="stamina.cards === 'erase-after'" class="short" :model-value="stamina.erase_after" label="Copies to erase" required :error="error('erase_after')" @update:model-value="set({ erase_after: Math.round($event ?? 2) })" />
+      <NumberField class="short" :model-value="stamina.copies" :label="`Copies (usually ${paid ? 3 : 2})`" :error="error('copies')" @update:model-value="set({ copies: $event === null || $event === undefined ? null : Math.round($event) })" />
+      <NumberField v-if="stamina.cards === 'erase-after'" class="short" :model-value="stamina.erase_after" label="Erase after copies" required :error="error('erase_after')" @update:model-value="set({ erase_after: Math.round($event ?? 2) })" />
     </div>
     <div v-if="panels" class="line">
-      <NumberField class="short" :model-value="Math.round(100 * (stamina.solar ?? 0))" label="Panels give" unit="%" required :error="error('solar')" @update:model-value="set({ solar: ($event ?? 0) / 100 })" />
-      <span class="label">of their rating under way; 5 to 15 % is usual under cloud and on the move (estimate), 0 leaves them out</span>
+      <NumberField class="short" :model-value="Math.round(100 * (stamina.solar ?? 0))" label="Solar panels give" unit="%" required :error="error('solar')" @update:model-value="set({ solar: ($event ?? 0) / 100 })" />
+      <span class="label">Share of their rating while moving. Usual under cloud: 5 to 15 % (estimate). 0 ignores them.</span>
     </div>
-    <h2>Sorts of day <span class="quiet">frames, video and trails of the first camera, and of each other one</span></h2>
-    <TabRow v-model="chosen" class="tabs" label="Sorts of day" :tabs="(stamina.patterns ?? []).map((p, i) => ({ name: i, title: p.name }))">
+    <h2>Day types <span class="quiet">frames, video and star trails, for the first camera and each other one</span></h2>
+    <TabRow v-model="chosen" class="tabs" label="Day types" :tabs="(stamina.patterns ?? []).map((p, i) => ({ name: i, title: p.name }))">
       <button type="button" class="link quiet" @click="add">add</button>
     </TabRow>
     <template v-if="pattern">
@@ -72,7 +72,7 @@ const at = (field: string): string => error(`patterns.${chosen.value}.${field}`)
         <button v-if="(stamina.patterns ?? []).length > 1" type="button" class="link quiet" @click="set({ patterns: (stamina.patterns ?? []).filter((_, i) => i !== chosen) }), (chosen = 0)">remove</button>
       </div>
       <div v-for="who in ['first', 'others'] as const" :key="who" class="line">
-        <NumberField :model-value="pattern[who]?.frames" :label="who === 'first' ? 'Frames' : 'Others, frames'" required :error="at(`${who}.frames`)" @update:model-value="demand(who, { frames: Math.round($event ?? 0) })" />
+        <NumberField :model-value="pattern[who]?.frames" :label="who === 'first' ? 'Frames' : 'Frames, other cameras'" required :error="at(`${who}.frames`)" @update:model-value="demand(who, { frames: Math.round($event ?? 0) })" />
         <NumberField :model-value="pattern[who]?.video_min" label="Video" unit="min" required :error="at(`${who}.video_min`)" @update:model-value="demand(who, { video_min: $event ?? 0 })" />
         <NumberField :model-value="pattern[who]?.timelapse_h" label="Trails" unit="h" required :error="at(`${who}.timelapse_h`)" @update:model-value="demand(who, { timelapse_h: $event ?? 0 })" />
       </div>
@@ -87,7 +87,7 @@ const at = (field: string): string => error(`patterns.${chosen.value}.${field}`)
         <NumberField :model-value="pattern.torch_h" label="Torches" unit="h" required :error="at('torch_h')" @update:model-value="change({ torch_h: $event ?? 0 })" />
       </div>
     </template>
-    <h2>How cameras write</h2>
+    <h2>Card slots of each camera</h2>
     <template v-for="body in bodies" :key="body.id">
     <p class="label">{{ body.name }}</p>
     <div class="line">

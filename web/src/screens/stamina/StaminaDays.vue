@@ -27,7 +27,7 @@ const cols = computed(() => columns(props.report.power.days.length, LEFT, Math.m
       </button>
     </div>
     <PowerRows :power="report.power" :cols="cols" :chosen="chosen" :left="LEFT" :types="types" :names="names" @choose="emit('choose', $event)" />
-    <h2 class="pictures">Pictures <span class="quiet">filled marks are places they are in by the night, hollow ones are missing</span></h2>
+    <h2 class="pictures">Pictures <span class="quiet">filled: copies made by that night; hollow: copies missing</span></h2>
     <PictureRows :pictures="report.pictures" :cols="cols" :chosen="chosen" :left="LEFT" @choose="emit('choose', $event)" />
   </div>
 </template>

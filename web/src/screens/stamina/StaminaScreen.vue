@@ -45,7 +45,7 @@ const cures = useCures(at)
 const chosen = ref(0)
 const VIEWS = [
   { name: 'day', title: 'the day' },
-  { name: 'losses', title: 'losses, schools' },
+  { name: 'losses', title: 'losses, approaches' },
   { name: 'settings', title: 'settings' },
 ] as const
 const view = ref<(typeof VIEWS)[number]['name']>('day')
@@ -82,12 +82,12 @@ const WARMER = { min: -15, max: 10 }
     <div v-if="draft && bench && stamina && report" class="screen grid stacks">
       <div class="left">
         <header class="top">
-          <h1>Stamina <span class="quiet">pack by pack: outlined in the camera and the cold, plain in a pocket</span></h1>
+          <h1>Stamina <span class="quiet">battery by battery; outlined: in the camera, in the cold; plain: in a pocket</span></h1>
           <span class="grow" />
           <span class="label">{{ POWER_SCHOOL[stamina.power ?? 'charge-nightly'] }} · {{ CARD_SCHOOL[stamina.cards ?? 'fresh-daily'] }}</span>
           <button type="button" class="tab" :aria-pressed="asTable" @click="asTable = !asTable">as a table</button>
         </header>
-        <p v-if="!report.power.days.length" class="quiet grow">No days yet. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Add the days</RouterLink> and this station says whether power and cards last.</p>
+        <p v-if="!report.power.days.length" class="quiet grow">No days yet. <RouterLink :to="{ name: 'brief', params: { trip, kit } }">Add the days</RouterLink> to see whether power and cards last.</p>
         <StaminaTables v-else-if="asTable" class="grow" :power="report.power" :pictures="report.pictures" :names="names" />
         <StaminaDays v-else :report="report" :days="draft.days ?? []" :short="short" :chosen="chosen" :types="types" :names="names" @choose="chosen = $event" />
         <div class="sliders">
@@ -114,7 +114,7 @@ const WARMER = { min: -15, max: 10 }
           <SettingsPanel v-else-if="view === 'settings'" v-model="stamina" :errors="errors" :bodies="bodies" :panels="panels" :paid="brief?.stakes === 'paid'" />
         </div>
       </aside>
-      <AskFirst :model-value="leavingTo !== null" title="Some settings are not saved" text="The marked fields were refused. Stay and mend them, or leave and lose what you typed in them." yes="Leave and lose it" @yes="leave" @update:model-value="leavingTo = null" />
+      <AskFirst :model-value="leavingTo !== null" title="Some settings are not saved" text="The marked fields were refused. Stay and correct them, or leave and lose what you typed." yes="Leave and lose it" @yes="leave" @update:model-value="leavingTo = null" />
     </div>
   </TripFrame>
 </template>

@@ -17,7 +17,7 @@ function on(power: Power, index: number, type: string) {
 <template>
   <div class="tables">
     <table>
-      <caption class="quiet">Wh asked / usable in the morning</caption>
+      <caption class="quiet">Wh needed / usable in the morning</caption>
       <thead>
         <tr><th>day</th><th class="number">coldest</th><th class="number">mains</th><th v-for="t in power.types" :key="t.type" class="number">{{ names.thing(t.type) }}</th></tr>
       </thead>
@@ -29,8 +29,8 @@ function on(power: Power, index: number, type: string) {
       </tbody>
     </table>
     <table>
-      <caption class="quiet">Pictures, in {{ pictures.asked_copies }} places if you can</caption>
-      <thead><tr><th>day</th><th class="number">frames</th><th class="number">made</th><th class="number">no card for</th><th class="number">places</th><th class="number">copying</th><th>blank cards left</th></tr></thead>
+      <caption class="quiet">Pictures and their copies; you planned {{ pictures.asked_copies }}</caption>
+      <thead><tr><th>day</th><th class="number">frames</th><th class="number">recorded</th><th class="number">no card for</th><th class="number">copies</th><th class="number">copying</th><th>blank cards left</th></tr></thead>
       <tbody>
         <tr v-for="d in pictures.days" :key="d.date">
           <td>{{ day(d.date) }}</td><td class="number">{{ fmt.figure(d.made.reduce((s, m) => s + m.frames, 0)) }}</td><td class="number">{{ gb(d.made.reduce((s, m) => s + m.stills_gb + m.video_gb, 0)) }}</td>

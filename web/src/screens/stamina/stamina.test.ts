@@ -71,7 +71,7 @@ describe('one day', () => {
     // 16.0 - 10.6 - 5.4 = 0.0
     expect(text).toContain('LB-4 no. 116.010.65.40.0')
     expect(text).toContain('C1: 600 frames × 54 MB, computed = 32 GB, and 3.0 GB of video.')
-    expect(text).toContain('No mains, and no bank gives anything.')
+    expect(text).toContain('No mains, and no power bank with charge left.')
   })
   it('shows a night as a timetable in words too', () => {
     const charges = [{ source: 'dual', socket: 1, by: 'dual', pack: ['lb-4', 1], from_h: 0, to_h: 2.5, wh: 16 }]
@@ -97,14 +97,14 @@ describe('losses and schools', () => {
   it('say what would be gone, how few packs do, and what a bank gives', async () => {
     shown = mounted(LossSchools, { pictures, told: { advice, stands: true }, school: 'charge-nightly', names: NAMES })
     const text = flat(shown.text())
-    expect(text).toContain('RIDGE, with all in itWed 24 Feb, Thu 25 Feb61 GB')
+    expect(text).toContain('RIDGE, with everything in itWed 24 Feb, Thu 25 Feb61 GB')
     expect(text).toContain('LB-436+246 g')
-    expect(text).toContain('CHARGER, one lost on the first day: LB-4 runs dry after 4 days.')
+    expect(text).toContain('CHARGER, one of them lost on day one: LB-4 runs out after 4 days.')
     expect(text).toContain('AAA0none in the locker')
-    expect(text).toContain('BANK would save 1 LB-4 pack: +130 g in all.')
-    expect(text).toContain('packs only292.03 kgSun 21 Feb0')
-    expect(text).toContain('58.5 Wh reach packs: 3.7 refills of LB-4, not the 11 that')
-    await shown.findAll('button').find((b) => b.text() === 'packs only')!.trigger('click')
+    expect(text).toContain('BANK would save 1 LB-4 battery: +130 g in all.')
+    expect(text).toContain('spare batteries only292.03 kgSun 21 Feb0')
+    expect(text).toContain('58.5 Wh of it reaches a battery. That is 3.7 refills of LB-4, not the 11 its mAh suggest')
+    await shown.findAll('button').find((b) => b.text() === 'spare batteries only')!.trigger('click')
     expect(shown.emitted('school')).toEqual([['packs-only']])
   })
 })
@@ -113,7 +113,7 @@ describe('settings', () => {
   const stamina = part<Stamina>({ patterns: [{ id: 'full', name: 'Full', first: { frames: 600, video_min: 0, timelapse_h: 0 }, others: {}, phone: 0.7, laptop: 0, tablet: 0, flights: 0, light_h: 0, torch_h: 0 }], habits: [], power: 'charge-nightly', cards: 'fresh-daily' })
   it('name a new sort of day like the one chosen, with an id of its own', async () => {
     shown = mounted(SettingsPanel, { modelValue: stamina, errors: {}, bodies: [thing('c1', 'body')], paid: true })
-    expect(flat(shown.text())).toContain('Places (empty: 3)')
+    expect(flat(shown.text())).toContain('Copies (usually 3)')
     await shown.findAll('button').find((b) => b.text() === 'add')!.trigger('click')
     const sent = shown.emitted('update:modelValue')!.at(-1)![0] as Stamina
     expect(sent.patterns!.map((p) => [p.id, p.name])).toEqual([['full', 'Full'], ['own-2', 'Day like Full']])

@@ -12,11 +12,11 @@ const stays = computed(() => props.stowage.left.some((over) => over.why === 'sta
 </script>
 
 <template>
-  <section class="notes" aria-label="What moved" aria-live="polite">
-    <h2>{{ moved.length ? 'Moves' : 'Where things lie' }}</h2>
+  <section class="notes" aria-label="Moves" aria-live="polite">
+    <h2>{{ moved.length ? 'Moves' : 'Where everything goes' }}</h2>
     <ul v-if="moved.length"><li v-for="line in moved" :key="line">{{ line }}</li></ul>
-    <p v-else>What can stay where it lies stays, whatever you change.</p>
-    <p v-if="stays">What you ticked on the list keeps its place, though something is left over. <button type="button" class="link" :disabled="running" @click="emit('disturb')">Let ticked things move</button></p>
-    <p><button type="button" class="link" :disabled="running" title="Everything may get another place. What you pinned stays." @click="emit('anew')">Pack it all anew</button></p>
+    <p v-else>Changes move as little as possible.</p>
+    <p v-if="stays">Items you ticked on the list keep their place, although something is left over. <button type="button" class="link" :disabled="running" @click="emit('disturb')">Let ticked items move</button></p>
+    <p><button type="button" class="link" :disabled="running" title="Everything may get a new place, except items you pinned." @click="emit('anew')">Repack everything</button></p>
   </section>
 </template>

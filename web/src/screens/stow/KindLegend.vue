@@ -14,7 +14,7 @@ defineProps<{ groups: Group[]; absent: boolean; pinned: boolean; deep: boolean; 
       </svg>
       {{ GROUP[group].toLowerCase() }}
     </li>
-    <li v-if="deep"><svg width="18" height="14" aria-hidden="true"><rect class="shape" x="1" y="1" width="16" height="12" rx="2" /><rect x="1" y="1" width="16" height="12" rx="2" fill="url(#kind-deep)" /></svg> something comes out first</li>
+    <li v-if="deep"><svg width="18" height="14" aria-hidden="true"><rect class="shape" x="1" y="1" width="16" height="12" rx="2" /><rect x="1" y="1" width="16" height="12" rx="2" fill="url(#kind-deep)" /></svg> buried: something is on top</li>
     <li v-if="walls"><svg width="18" height="14" aria-hidden="true"><rect class="wall" x="7" y="0" width="4" height="14" /></svg> divider</li>
     <li v-if="absent"><svg width="18" height="14" aria-hidden="true"><rect class="shape away" x="1" y="1" width="16" height="12" rx="2" /></svg> not here yet, its place is kept</li>
     <li v-if="pinned"><svg width="10" height="14" aria-hidden="true"><circle class="pin" cx="5" cy="7" r="3.500" /></svg> pinned by you</li>

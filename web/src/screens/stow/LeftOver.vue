@@ -15,12 +15,12 @@ const drawn = computed(() => {
   return silhouettes(things, WIDE)
 })
 const head = computed(() => (props.stowage.left.length ? 'Left over' : props.running ? 'Packing…' : 'Everything has a place'))
-const checked = computed(() => (props.stowage.left.length || props.running ? '' : props.stowage.checked ? 'checked: nothing overlaps or sticks out' : 'the check found a fault'))
+const checked = computed(() => (props.stowage.left.length || props.running ? '' : props.stowage.checked ? 'checked: nothing overlaps or sticks out' : 'check failed: do not rely on this layout'))
 const bags = computed(() => new Set(props.stowage.rooms.map((r) => r.bag)).size)
 /** What no other bag took, said only as far as it was tried. */
 function elsewhere(over: LeftOver): string {
   if (bags.value < 2) return ' No other bag is loaded.'
-  return over.tried ? ' No other bag of this kit takes it.' : ' Other bags were not tried to the end.'
+  return over.tried ? ' No other bag of this kit takes it.' : ' Not every other bag was tried.'
 }
 const ranOut = computed(() => !props.running && props.stowage.left.some((over) => over.proof === 'ran-out' && over.why !== 'stays'))
 function move(over: LeftOver, bag: string): void {
@@ -31,8 +31,8 @@ function move(over: LeftOver, bag: string): void {
 <template>
   <section aria-label="Left over" aria-live="polite">
     <h2>{{ head }} <span class="quiet">{{ checked }}</span></h2>
-    <p v-if="ranOut" class="bad">The time ran out: what is left over may still fit. <button type="button" class="link" @click="emit('again')">Pack again, with more time</button></p>
-    <svg v-if="drawn.shapes.length" :width="WIDE" :height="drawn.height" role="img" aria-label="What is left over, to scale with each other">
+    <p v-if="ranOut" class="bad">Time ran out: the rest may still fit. <button type="button" class="link" @click="emit('again')">Pack again with more time</button></p>
+    <svg v-if="drawn.shapes.length" :width="WIDE" :height="drawn.height" role="img" aria-label="Items left over, drawn to one scale">
       <g v-for="s in drawn.shapes" :key="s.item">
         <title>{{ names.thing(s.item) }}</title>
         <rect class="out" :class="groupOf(s.kind)" :x="s.x" :y="s.y" :width="s.width" :height="s.height" :rx="s.round ? s.height / 3 : 2" />
@@ -41,10 +41,10 @@ function move(over: LeftOver, bag: string): void {
     <div v-for="over in stowage.left" :key="over.bag + over.item + over.why" class="over">
       <b>{{ leftHead(over, names.thing) }}</b>
       <template v-for="(help, index) in over.helps" :key="help.room">
-        {{ index ? ' or ' : ' ' }}<button type="button" class="link" :disabled="busy" @click="move(over, help.bag)">Move it to {{ names.thing(help.bag) }}</button><template v-if="help.disturbs">, where ticked things would have to move</template>
+        {{ index ? ' or ' : ' ' }}<button type="button" class="link" :disabled="busy" @click="move(over, help.bag)">Move it to {{ names.thing(help.bag) }}</button><template v-if="help.disturbs">, where ticked items would have to move</template>
       </template>
       <template v-if="!over.helps?.length">{{ elsewhere(over) }}</template>
-      <template v-if="over.owned?.length"> At home you have {{ over.owned.map(names.thing).join(' and ') }}, which would.</template>
+      <template v-if="over.owned?.length"> At home you have {{ over.owned.map(names.thing).join(' and ') }}, which would take it.</template>
     </div>
     <p v-for="a in stowage.alternatives" :key="a.slot + a.item" :class="a.fits ? 'quiet' : 'bad'">{{ alternativeText(a, slots, names.thing) }}</p>
   </section>

@@ -64,13 +64,13 @@ function mount(body: string, event: Event): void {
   <div class="editor">
     <VTextField :model-value="loadout.name" label="Name" maxlength="80" hide-details @change="emit('change', { ...loadout, name: ($event.target as HTMLInputElement).value.trim() || loadout.name })" />
     <TabRow v-if="days.length" class="days" label="Days of this loadout" :tabs="days.map((d) => ({ name: d.date, title: dayName(d.date), hint: d.title }))" :model-value="loadout.days ?? []" @update:model-value="toggle" />
-    <TabRow v-if="legs.length" class="days" label="Legs that are packed so" :tabs="legs.map((l) => ({ name: l.id, title: l.name, hint: 'On this leg you are packed like this; the gate looks at it so' }))" :model-value="loadout.legs ?? []" @update:model-value="toggleLeg" />
+    <TabRow v-if="legs.length" class="days" label="Journey legs packed this way" :tabs="legs.map((l) => ({ name: l.id, title: l.name, hint: 'Gate checks this leg with this loadout' }))" :model-value="loadout.legs ?? []" @update:model-value="toggleLeg" />
     <label v-for="c in cameras" :key="c.body.id" class="row">
       <span>Lens on {{ c.body.name }}</span>
       <select :value="mounted(c.body.id)" :disabled="busy" @change="mount(c.body.id, $event)"><option :value="STAYS">as in transit</option><option v-for="l in c.lenses" :key="l.id" :value="l.id">{{ l.name }}</option></select>
     </label>
     <template v-for="(list, index) in [bags, others]" :key="index">
-      <h2>{{ index ? 'Things' : 'Bags' }} <span class="quiet">{{ index ? 'of the kit; the others stay at the base' : 'that go along' }}</span></h2>
+      <h2>{{ index ? 'Gear' : 'Bags' }} <span class="quiet">{{ index ? 'the rest of the kit stays at the base' : 'on this loadout' }}</span></h2>
       <label v-for="{ thing, count } in list" :key="thing.id" class="row">
         <span>{{ thing.name }}<template v-if="count > 1"> × {{ count }}</template></span>
         <select :value="now(thing.id)" :disabled="busy" @change="put(thing, count, $event)"><option v-for="p in places(thing)" :key="p.value" :value="p.value">{{ p.title }}</option></select>

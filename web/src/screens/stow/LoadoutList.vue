@@ -23,13 +23,13 @@ const stays = computed(() => Object.keys(out.value?.stays ?? {}).length)
     <button type="button" class="one" :aria-pressed="chosen === ''" @click="emit('choose', '')">Transit, as packed</button>
     <button v-for="l in loadouts" :key="l.id" type="button" class="one" :aria-pressed="chosen === l.id" @click="emit('choose', l.id)">{{ l.name }}</button>
     <template v-if="out">
-      <p v-for="p in carried" :key="p.person">{{ names.person(p.person) }}: <b>{{ fmt.load(p.carried_g, units) }}</b><template v-if="p.share !== null && p.share !== undefined">, {{ fmt.percent(p.share) }} of body mass</template></p>
-      <p><button type="button" class="link" :aria-pressed="editing" @click="emit('edit')">{{ editing ? 'Done' : 'What goes along' }}</button></p>
+      <p v-for="p in carried" :key="p.person">{{ names.person(p.person) }}’s back: <b>{{ fmt.load(p.carried_g, units) }}</b><template v-if="p.share !== null && p.share !== undefined">, {{ fmt.percent(p.share) }} of body mass</template></p>
+      <p><button type="button" class="link" :aria-pressed="editing" @click="emit('edit')">{{ editing ? 'Done' : 'Choose what goes along' }}</button></p>
       <h2 v-if="moves.length">Moves from transit</h2>
       <ul>
         <li v-for="m in moves" :key="JSON.stringify(m)">{{ moveText(m, names) }}</li>
       </ul>
-      <p v-if="stays" class="quiet">{{ stays }} other things stay at the base.</p>
+      <p v-if="stays" class="quiet">{{ stays }} other items stay at the base.</p>
     </template>
   </section>
 </template>

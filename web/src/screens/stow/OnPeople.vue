@@ -37,7 +37,7 @@ function ride(bag: string, at: Ride['at']): void {
       <dt>pulls</dt><dd>{{ pullText(one, units) }}</dd>
     </dl>
     <p v-if="one.better"><button type="button" class="link" :disabled="busy" @click="hang(one.better.item, one.better.bag, one.better.side)">Hang {{ names.thing(one.better.item) }} {{ SIDE[one.better.side] }}</button>: {{ fmt.load(Math.abs(one.better.level_g), units) }} off level instead.</p>
-    <p><button type="button" class="link" :aria-expanded="open === one.person" @click="open = open === one.person ? null : one.person">Where bags ride and things hang</button></p>
+    <p><button type="button" class="link" :aria-expanded="open === one.person" @click="open = open === one.person ? null : one.person">Where bags and gear are worn</button></p>
     <template v-if="open === one.person">
       <template v-for="(at, bag) in one.riding" :key="bag">
         <p class="label">{{ names.thing(bag) }}</p>

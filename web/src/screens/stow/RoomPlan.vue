@@ -110,7 +110,7 @@ function point(event: MouseEvent): void {
         <line class="cut" x1="0" :x2="wide" :y1="line * scale" :y2="line * scale" />
       </g>
       <g :transform="`translate(${EDGE} ${sectionTop + EDGE})`" aria-hidden="true">
-        <text class="label" :x="-EDGE" :y="-EDGE - 6">section along the dashed line, the back of the bag at the foot</text>
+        <text class="label" :x="-EDGE" :y="-EDGE - 6">section along the dashed line; the back of the bag is at the bottom</text>
         <rect class="room" :x="-EDGE" :y="-EDGE" :width="wide + 2 * EDGE" :height="deep + 2 * EDGE" rx="5" />
         <rect v-for="(wall, index) in cutWalls" :key="`wall-${index}`" class="wall" :x="wall.x" :y="wall.y" :width="wall.width" :height="wall.height" />
         <g v-for="face in side" :key="face.block" class="face" :class="{ picked: face.block === picked, away: away.has(face.block) }" @click="emit('pick', face.block)">

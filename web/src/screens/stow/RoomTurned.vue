@@ -79,21 +79,21 @@ onBeforeUnmount(() => round?.dispose())
 
 <template>
   <div class="around">
-    <div ref="box" class="turned" tabindex="0" role="img" :aria-label="`${room.name} in the round; drag or use the arrow keys to turn it`" @pointerdown="pressed = { x: $event.clientX, y: $event.clientY }" @pointermove="move" @pointerup="up" @pointerleave="leave" @keydown="key">
-      <p v-if="unavailable" class="quiet">This browser draws nothing in the round here. Plan and section show the same.</p>
+    <div ref="box" class="turned" tabindex="0" role="img" :aria-label="`${room.name} in 3D; drag or use the arrow keys to turn it`" @pointerdown="pressed = { x: $event.clientX, y: $event.clientY }" @pointermove="move" @pointerup="up" @pointerleave="leave" @keydown="key">
+      <p v-if="unavailable" class="quiet">This browser cannot draw in 3D. Plan and section show the same.</p>
       <span v-if="pointed" class="named" :style="{ left: `${pointed.x}px`, top: `${pointed.y}px` }">{{ named(pointed.block) }}</span>
     </div>
     <div class="beside">
       <span class="quiet">Look from (key v)</span>
       <TabRow label="Look from" way :tabs="VIEWS" :model-value="seen" @update:model-value="$event && look($event)" />
-      <ul class="list" aria-label="What lies here">
+      <ul class="list" aria-label="Items here">
         <li v-for="p in placed" :key="p.block">
           <button type="button" class="thing" :aria-pressed="p.block === picked" @click="emit('pick', p.block)" @pointerenter="round?.show(p.block)" @pointerleave="leave" @focus="round?.show(p.block)" @blur="leave">
             <span class="mark" :class="{ deep: p.layer > 0 }" aria-hidden="true" /><span>{{ name(p) }} <span class="quiet">{{ reach(p, room) }}</span></span>
           </button>
         </li>
       </ul>
-      <p class="quiet">Hatched: something comes out first.</p>
+      <p class="quiet">Hatched: buried under something else.</p>
     </div>
   </div>
 </template>

@@ -20,8 +20,8 @@ const rooms = computed(() => new Map(props.stowage.rooms.map((r) => [r.room, r])
 const soft = computed(() => props.stowage.soft.filter((s) => s.room === props.room.room))
 const ACCESS = [
   { name: 'quick', title: 'quick', hint: REACH.quick },
-  { name: 'open', title: 'one zip', hint: REACH.open },
-  { name: 'deep', title: 'deep', hint: REACH.deep },
+  { name: 'open', title: 'easy', hint: REACH.open },
+  { name: 'deep', title: 'buried', hint: REACH.deep },
 ] as const
 const wish = computed(() => props.stow.wishes?.find((w) => w.item === props.picked?.items[0]))
 const pin = computed(() => props.stow.pins?.find((p) => p.item === props.picked?.items[0] && p.bag === props.room.bag))
@@ -95,17 +95,18 @@ function setMount(lensId: string | null): void {
       <dl class="facts">
         <dt>where</dt><dd>{{ corner(picked, room) }}</dd>
         <dt>reach it</dt><dd>{{ reach(picked, room) }}</dd>
-        <dt>lies</dt><dd>{{ fmt.sides(picked.size_mm, units) }}, {{ fmt.load(picked.mass_g, units) }}</dd>
+        <dt>takes up</dt><dd>{{ fmt.sides(picked.size_mm, units) }}, {{ fmt.load(picked.mass_g, units) }}</dd>
         <template v-for="a in away" :key="a.id"><dt>not here</dt><dd>{{ picked.items.length > 1 ? `${names.thing(a.id)}: ` : '' }}{{ a.text }}</dd></template>
-        <template v-if="trades(picked).length"><dt>could trade with</dt><dd>{{ trades(picked).join(', ') }}</dd></template>
+        <template v-if="trades(picked).length"><dt>could swap with</dt><dd>{{ trades(picked).join(', ') }}</dd></template>
       </dl>
       <div class="acts">
         <button v-if="pin" type="button" class="link" :disabled="busy" @click="unpin">Unpin it</button>
         <button v-else type="button" class="link" :disabled="busy" @click="emit('pin', picked)">Pin it here</button>
         <button v-if="nested" type="button" class="link" :disabled="busy" @click="setNest(null)">Take it out of {{ names.thing(nested.outer) }}</button>
         <button v-else-if="pair" type="button" class="link" :disabled="busy" @click="setMount(null)">Take the lens off</button>
-        <TabRow label="How you want to reach it" :tabs="ACCESS" :disabled="busy" :model-value="wish?.access ?? null" @update:model-value="setWish({ access: wish?.access === $event ? null : $event })">
-          <button type="button" class="tab" title="You want it in the seat, so it travels in the bag under it" :disabled="busy" :aria-pressed="wish?.seat === true" @click="setWish({ seat: !wish?.seat })">in the seat</button>
+        <span class="label">Reach</span>
+        <TabRow label="How to reach it" :tabs="ACCESS" :disabled="busy" :model-value="wish?.access ?? null" @update:model-value="setWish({ access: wish?.access === $event ? null : $event })">
+          <button type="button" class="tab" title="You need it during the flight, so it travels in the bag under the seat" :disabled="busy" :aria-pressed="wish?.seat === true" @click="setWish({ seat: !wish?.seat })">at hand in flight</button>
         </TabRow>
       </div>
       <p v-if="others.length">Move it to <template v-for="(b, index) in others" :key="b.id">{{ index ? ', ' : '' }}<button type="button" class="link" :disabled="busy" @click="move(b.id)">{{ b.name }}</button></template>.</p>
@@ -114,13 +115,13 @@ function setMount(lensId: string | null): void {
     </section>
     <section v-if="free" aria-label="Room here">
       <h2>Room here <span class="quiet">{{ fmt.sides(free.size, units) }}</span></h2>
-      <p v-if="!could.length">Nothing loaded from elsewhere would go in here.</p>
-      <p v-else>Would take <template v-for="(t, index) in could" :key="t.id">{{ index ? ', ' : '' }}<button type="button" class="link" :disabled="busy" @click="emit('mend', [{ act: 'move', item: t.id, place: { where: 'bag', bag: room.bag, outside: false } }])">{{ t.name }}</button></template>.</p>
+      <p v-if="!could.length">Nothing from another bag would fit here.</p>
+      <p v-else>Fits here: <template v-for="(t, index) in could" :key="t.id">{{ index ? ', ' : '' }}<button type="button" class="link" :disabled="busy" @click="emit('mend', [{ act: 'move', item: t.id, place: { where: 'bag', bag: room.bag, outside: false } }])">{{ t.name }}</button></template>.</p>
     </section>
     <section aria-label="This space">
       <h2>{{ roomName(room, names.thing) }}</h2>
       <dl class="facts">
-        <dt>inside</dt><dd>{{ fmt.sides(room.size_mm, units) }}{{ room.measured ? '' : ', reckoned: measure it' }}</dd>
+        <dt>inside</dt><dd>{{ fmt.sides(room.size_mm, units) }}{{ room.measured ? '' : ', calculated: measure it' }}</dd>
         <template v-if="lost"><dt>outside</dt><dd>{{ lost.sides }}, {{ fmt.percent(lost.share) }} lost to walls and shape</dd></template>
         <dt>full</dt><dd>{{ fmt.percent(room.fill) }} with dividers, {{ fmt.load(room.mass_g, units) }} in it</dd>
         <template v-if="room.balance_mm"><dt>balance</dt><dd>{{ balance(room) }}</dd></template>

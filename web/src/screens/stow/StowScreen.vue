@@ -39,13 +39,13 @@ const { stowage, problem, running, ahead, trying, better, again, anew, disturb, 
 const { outing } = useOuting(at, loadout)
 const editing = ref(false)
 const putting = ref(false)
-useKeys([{ key: 'p', does: 'Put things into a bag', run: () => (putting.value = !out.value) }])
+useKeys([{ key: 'p', does: 'Put gear into a bag', run: () => (putting.value = !out.value) }])
 const chosen = ref<string | null>(null)
 const picked = ref<string | null>(null)
 const free = ref<Free | null>(null)
 const VIEWS = [
   { name: 'plan', title: 'plan and section' },
-  { name: 'turned', title: 'in the round' },
+  { name: 'turned', title: '3D' },
   { name: 'table', title: 'as a table' },
   { name: 'foam', title: 'foam' },
 ] as const
@@ -154,17 +154,17 @@ watch(
         <LoadoutList :loadouts="loadouts" :chosen="loadout" :outing="outing" :editing="editing" :busy="busy" :names="names" @choose="choose($event, false)" @add="add" @edit="editing = !editing" />
         <BagsList :stowage="stowage" :loads="loads" :room="room?.room ?? null" :names="names" @choose="chosen = $event" @found="found" />
         <p v-if="!out" class="ways">
-          <button type="button" class="link" title="Key p" @click="putting = true">Put things into a bag</button>
-          <RouterLink class="link" :to="{ name: 'bags' }">Which bag, and who carries what</RouterLink>
+          <button type="button" class="link" title="Key p" @click="putting = true">Put gear into a bag</button>
+          <RouterLink class="link" :to="{ name: 'bags' }">Choose bags and who carries what</RouterLink>
         </p>
       </div>
-      <p v-if="!room" class="quiet">No bag goes along on this loadout. Pick one on the right.</p>
+      <p v-if="!room" class="quiet">This loadout has no bag. Pick one on the right.</p>
       <div v-else class="middle">
         <header class="top">
           <h1>{{ roomName(room, names.thing) }} <span class="quiet">inside {{ fmt.sides(room.size_mm, units) }}</span></h1>
           <span class="grow" />
           <span v-if="running || trying || better" class="label" role="status">{{ packingNow({ running, ahead, trying, better }) }}</span>
-          <TabRow v-model="view" way label="Ways to look at it" :tabs="views" />
+          <TabRow v-model="view" way label="Views of the bag" :tabs="views" />
         </header>
         <p v-if="problem" class="bad" role="alert">{{ problem.title }}</p>
         <StowTable v-if="view === 'table'" class="grow" :stowage="stowage" :names="names" />
@@ -173,7 +173,7 @@ watch(
         <template v-else>
           <RoomPlan :key="room.room" :room="room" :placed="placed" :picked="picked" :free="free" :cut="cut" :line="line" :away="away" :name="name" :group="group" :thing="(id) => things.get(id)" @pick="pick" @point="point" @pin="pinAt" />
           <div class="sliders">
-            <label class="slider"><span>Seen from the front down from <b>{{ fmt.side(cut, units) }}</b></span><VSlider v-model="cut" :min="1" :max="room.size_mm[2]" :step="1" aria-label="Depth of the plan" hide-details /></label>
+            <label class="slider"><span>Front view, cut at depth <b>{{ fmt.side(cut, units) }}</b></span><VSlider v-model="cut" :min="1" :max="room.size_mm[2]" :step="1" aria-label="Depth of the plan" hide-details /></label>
             <label class="slider"><span>Section at <b>{{ fmt.side(line, units) }}</b></span><VSlider v-model="line" :min="0" :max="room.size_mm[1]" :step="1" aria-label="Place of the section" hide-details /></label>
           </div>
           <KindLegend :groups="groups" :absent="placed.some((p) => away.has(p.block))" :pinned="placed.some((p) => p.pinned)" :deep="placed.some((p) => p.layer > 0)" :walls="(room.dividers ?? []).length > 0" />
@@ -183,7 +183,7 @@ watch(
       <LoadoutEditor v-if="out && (editing || !room)" class="right" :loadout="out" :loaded="pieces" :people="bench.trip.trip.people ?? []" :days="bench.trip.trip.days ?? []" :legs="bench.trip.trip.legs ?? []" :names="names" :busy="busy" @change="keep" @remove="remove" />
       <StowDetails v-else-if="room" class="right" :stowage="stowage" :room="room" :picked="pickedBlock" :free="free" :stow="stow" :slots="bench.trip.trip.marks?.slots ?? []" :outer="things.get(room.bag)" :loaded="carried" :names="names" :running="running" :busy="busy" @mend="mend" @again="again" @anew="anew" @disturb="disturb" :file="(form) => paper(room!.room, form)" @stow="keepStow($event)" @pin="pin($event, $event.at_mm)" />
     </div>
-    <p v-else-if="bench && stowage" class="screen quiet">No bag is loaded. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load one on the bench</RouterLink>, and this station says where everything goes.</p>
+    <p v-else-if="bench && stowage" class="screen quiet">No bag is loaded. <RouterLink :to="{ name: 'bench', params: { trip, kit } }">Load one on the bench</RouterLink> to see where everything goes.</p>
     <p v-else-if="problem" class="screen bad" role="alert">{{ problem.title }}</p>
     <p v-else-if="bench" class="screen quiet" role="status">Packing…</p>
   </TripFrame>

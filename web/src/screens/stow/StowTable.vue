@@ -21,7 +21,7 @@ const rows = computed(() =>
   <div class="tables">
     <table>
       <caption class="quiet">Corners in mm from the bottom of the bag's back: up, across, out</caption>
-      <thead><tr><th>thing</th><th>where</th><th class="number">corner</th><th class="number">lies</th><th class="number">mass</th><th>to reach it</th></tr></thead>
+      <thead><tr><th>item</th><th>where</th><th class="number">corner</th><th class="number">size</th><th class="number">mass</th><th>to reach it</th></tr></thead>
       <tbody>
         <tr v-for="r in rows" :key="r.key"><td>{{ r.name }}</td><td>{{ r.where }}</td><td class="number">{{ r.at }}</td><td class="number">{{ r.size }}</td><td class="number">{{ r.mass }}</td><td>{{ r.reach }}</td></tr>
       </tbody>

@@ -18,7 +18,7 @@ const grams = computed(() => carried.value.reduce((sum, k) => sum + k.mass_g, 0)
 const first = computed(() => carried.value.slice(0, FIRST).map((k) => `${props.names.thing(k.item)} ${fmt.mass(k.mass_g, units.value)}`))
 const rest = computed(() => carried.value.slice(FIRST))
 function text(): string {
-  const more = rest.value.length ? `, and ${many(rest.value.length, 'thing')} more, ${fmt.mass(rest.value.reduce((sum, k) => sum + k.mass_g, 0), units.value)}` : ''
+  const more = rest.value.length ? `, and ${many(rest.value.length, 'item')} more, ${fmt.mass(rest.value.reduce((sum, k) => sum + k.mass_g, 0), units.value)}` : ''
   return `${first.value.join(', ')}${more}`
 }
 </script>
@@ -27,10 +27,10 @@ function text(): string {
   <div class="kept">
     <p>
       <b>Stays in any case: {{ fmt.load(grams, units) }}.</b> {{ text() }}.
-      <button v-if="kept.length" type="button" class="link" :aria-expanded="open" @click="open = !open">{{ open ? 'close' : 'what may be left' }}</button>
+      <button v-if="kept.length" type="button" class="link" :aria-expanded="open" @click="open = !open">{{ open ? 'close' : 'choose what could stay home' }}</button>
     </p>
     <p v-if="mayLeave.length" class="label">
-      May be left now: <template v-for="item in mayLeave" :key="item">{{ names.thing(item) }} <button type="button" class="link" :aria-label="`Keep ${names.thing(item)}`" @click="emit('leave', mayLeave.filter((i) => i !== item))">keep</button>{{ ' ' }}</template>
+      Could stay home now: <template v-for="item in mayLeave" :key="item">{{ names.thing(item) }} <button type="button" class="link" :aria-label="`Keep ${names.thing(item)}`" @click="emit('leave', mayLeave.filter((i) => i !== item))">keep</button>{{ ' ' }}</template>
     </p>
     <table v-if="open">
       <tbody>
@@ -39,10 +39,10 @@ function text(): string {
           <td class="number">{{ fmt.mass(k.mass_g, units) }}</td>
           <td class="label">{{ k.carried ? '' : 'in the hold' }}</td>
           <td>
-            <template v-if="k.safe"><span class="label">keeps you safe: stays</span></template>
+            <template v-if="k.safe"><span class="label">safety gear: always stays</span></template>
             <template v-else>
-              <button type="button" class="link label" @click="emit('leave', [...mayLeave, k.item])">may be left</button>
-              <button type="button" class="link label" :aria-pressed="markedAs(marks, k.item) === 'must come'" @click="emit('mark', withMark(marks, k.item, 'must_take'))">{{ markedAs(marks, k.item) === 'must come' ? 'must come ✓' : 'must come' }}</button>
+              <button type="button" class="link label" @click="emit('leave', [...mayLeave, k.item])">could stay home</button>
+              <button type="button" class="link label" :aria-pressed="markedAs(marks, k.item) === 'always take'" @click="emit('mark', withMark(marks, k.item, 'must_take'))">{{ markedAs(marks, k.item) === 'always take' ? 'always take ✓' : 'always take' }}</button>
             </template>
           </td>
         </tr>

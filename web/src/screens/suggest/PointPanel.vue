@@ -43,7 +43,7 @@ function mark(item: string, how: How): void {
 const state = computed(() => {
   if (!props.point.proved && props.point.bound < props.point.score + 0.05) return 'the best found; hardly anything covers more'
   if (!props.point.proved) return `the best found; no kit can pass ${fmt.figure(props.point.bound, 1)} %`
-  return props.openBags ? 'nothing lighter covers as much in any of your bags, proved' : 'the best there is under that mass, proved'
+  return props.openBags ? 'proved: nothing lighter covers as much in any of your bags' : 'proved: the best under that mass'
 })
 const days = computed(() => (props.point.by_days ? dayLines(props.point.by_days, props.names, units.value) : []))
 const lasts = computed(() => props.point.power_days >= props.point.days && props.point.card_days >= props.point.days)
@@ -54,30 +54,30 @@ const marked = (item: string): string => markedAs(marks.value, item)
 <template>
   <div class="panel">
     <h2>At {{ fmt.load(point.carried_g, units) }} <span class="quiet">{{ state }}</span></h2>
-    <p class="score"><b class="figure">{{ fmt.figure(point.score, 1) }} %</b> <span class="quiet">of the brief; the kit on the table has {{ fmt.figure(now.coverage.score, 1) }} %</span></p>
-    <p v-if="point.days" :class="lasts ? 'label' : 'short'">{{ lasts ? `Power and cards last all ${point.days} days.` : `▲ ${point.power_days < point.days ? `Power carries ${point.power_days} of ${point.days} days` : `Cards last ${point.card_days} of ${point.days} days`}: see Stamina.` }}</p>
+    <p class="score"><b class="figure">{{ fmt.figure(point.score, 1) }} %</b> <span class="quiet">of the brief; the kit open now has {{ fmt.figure(now.coverage.score, 1) }} %</span></p>
+    <p v-if="point.days" :class="lasts ? 'label' : 'short'">{{ lasts ? `Power and cards last all ${point.days} days.` : `▲ ${point.power_days < point.days ? `Power lasts ${point.power_days} of ${point.days} days` : `Cards last ${point.card_days} of ${point.days} days`}: see Stamina.` }}</p>
     <p v-if="point.by_days?.days.length" class="label">Heaviest day’s bag: {{ heaviestText(point.by_days, names, units) }}.</p>
     <p v-if="openBags" class="label">In {{ bagsText(point, things, names) }}.</p>
-    <p v-if="point.stowed" :class="out.length ? 'short' : 'label'">{{ out.length ? `▲ Packed, this finds no room in your bags: ${out.join(', ')}. Add a bag, or see Stow.` : openBags ? 'Packed by trial: everything goes into these bags.' : 'Packed by trial: everything new goes into your bags.' }}</p>
+    <p v-if="point.stowed" :class="out.length ? 'short' : 'label'">{{ out.length ? `▲ No room in your bags for: ${out.join(', ')}. Add a bag, or see Stow.` : openBags ? 'Test-packed: everything fits into these bags.' : 'Test-packed: everything new fits into your bags.' }}</p>
     <div class="scroll">
       <table v-if="delta.enters.length || delta.leaves.length">
-        <template v-for="side in [{ head: 'enters', list: delta.enters }, { head: 'leaves', list: delta.leaves }]" :key="side.head">
+        <template v-for="side in [{ head: 'add', list: delta.enters }, { head: 'leave', list: delta.leaves }]" :key="side.head">
           <tbody v-if="side.list.length">
             <tr><th>{{ side.head }}</th><th class="number">{{ fmt.typed('mass', units).unit }}</th><th /></tr>
             <tr v-for="change in side.list" :key="change.item">
               <td>{{ Math.abs(change.count) > 1 ? `${Math.abs(change.count)} × ` : '' }}{{ change.name }}</td>
               <td class="number">{{ fmt.massChange(change.mass_g, units) }}</td>
               <td class="marks">
-                <button type="button" class="link label" :aria-pressed="marked(change.item) === 'must come'" @click="mark(change.item, 'must_take')">{{ marked(change.item) === 'must come' ? 'must come ✓' : 'must come' }}</button>
-                <button type="button" class="link label" :aria-pressed="marked(change.item) === 'must stay'" @click="mark(change.item, 'must_leave')">{{ marked(change.item) === 'must stay' ? 'must stay ✓' : 'must stay' }}</button>
+                <button type="button" class="link label" :aria-pressed="marked(change.item) === 'always take'" @click="mark(change.item, 'must_take')">{{ marked(change.item) === 'always take' ? 'always take ✓' : 'always take' }}</button>
+                <button type="button" class="link label" :aria-pressed="marked(change.item) === 'leave at home'" @click="mark(change.item, 'must_leave')">{{ marked(change.item) === 'leave at home' ? 'leave at home ✓' : 'leave at home' }}</button>
               </td>
             </tr>
           </tbody>
         </template>
       </table>
-      <p v-else>This is what lies in the bag now.</p>
+      <p v-else>This is the kit you have open.</p>
       <table v-if="days.length" class="wants">
-        <thead><tr><th>day’s bag</th><th class="number">{{ fmt.typed('mass', units).unit }}</th><th>on, of what is carried well</th></tr></thead>
+        <thead><tr><th>day’s bag</th><th class="number">{{ fmt.typed('mass', units).unit }}</th><th>carried by, of the comfortable load</th></tr></thead>
         <tbody>
           <tr v-for="line in days" :key="line.when" :class="{ short: line.over }">
             <td>{{ line.when }}</td>
@@ -87,7 +87,7 @@ const marked = (item: string): string => markedAs(marks.value, item)
         </tbody>
       </table>
       <table class="wants">
-        <thead><tr><th>want</th><th class="number">now</th><th class="number">then</th></tr></thead>
+        <thead><tr><th>shot</th><th class="number">now</th><th class="number">then</th></tr></thead>
         <tbody>
           <tr v-for="want in wants" :key="want.name">
             <td>{{ want.name }}</td>
@@ -95,7 +95,7 @@ const marked = (item: string): string => markedAs(marks.value, item)
             <td class="number">{{ want.then === undefined ? '…' : fmt.percent(want.then) }}</td>
           </tr>
           <tr>
-            <td>Brief that bears any one loss</td>
+            <td>Brief that survives any one loss</td>
             <td class="number">{{ steady === undefined ? '…' : fmt.percent(steady) }}</td>
             <td class="number">{{ fmt.percent(point.steady) }}</td>
           </tr>
@@ -104,9 +104,9 @@ const marked = (item: string): string => markedAs(marks.value, item)
     </div>
     <p v-if="then" class="legs" :class="{ bad: refused.length }">
       <b>{{ refused.length ? `Refused: ${refused.join(', ')}.` : 'Every leg takes it.' }}</b>
-      {{ refused.length ? 'It would have to be lighter, or shared out otherwise.' : 'By mass, size and pieces.' }}
+      {{ refused.length ? 'Make it lighter, or divide it differently.' : 'Checked by mass, size and number of pieces.' }}
     </p>
-    <div class="acts"><VBtn color="primary" variant="flat" :loading="busy" @click="emit('take')">Take it as a new kit</VBtn></div>
+    <div class="acts"><VBtn color="primary" variant="flat" :loading="busy" @click="emit('take')">Save as a new kit</VBtn></div>
   </div>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What each step buys: for each thing of the choice, along which stretch of the curve it comes along. */
+/** Worth of each step: for each thing of the choice, along which stretch of the curve it comes along. */
 import { computed } from 'vue'
 import type { Point, Thing } from '@/api/types'
 import { spans } from '@/drawing/curve'
@@ -23,7 +23,7 @@ function left(index: number): string {
 </script>
 
 <template>
-  <div class="steps" role="table" aria-label="What each step buys">
+  <div class="steps" role="table" aria-label="Worth of each step">
     <div v-for="row in rows" :key="row.item" class="row" role="row">
       <span class="name label" role="rowheader">{{ row.name }}</span>
       <span class="bars" role="cell">

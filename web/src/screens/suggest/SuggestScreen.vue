@@ -43,7 +43,7 @@ const keepLimits = ref(true)
 const others = ref(false)
 const byDays = ref(false)
 const openBags = ref(false)
-/** What the curve is drawn over: all that is carried, or the heaviest of the days' bags. */
+/** What the curve is drawn over: everything carried, or the heaviest of the days' bags. */
 const axis = ref<Axis>('carried')
 /** Things the choice would keep, and need not. */
 const mayLeave = ref<string[]>([])
@@ -122,42 +122,42 @@ async function take(): Promise<void> {
     <div v-if="brief && bench" class="screen grid">
       <div class="left">
         <header class="panel-head">
-          <h1>Suggest <span class="quiet">the best kit under each mass, around what stays</span></h1>
+          <h1>Suggest <span class="quiet">the best kit for each mass</span></h1>
           <span class="quiet" role="status">{{ says }}</span>
           <button v-if="running" type="button" class="link" @click="stop">stop</button>
           <button v-else type="button" class="link" @click="search">search again</button>
-          <RouterLink class="link" :to="{ name: 'bags', params: { trip, kit } }">which bag</RouterLink>
+          <RouterLink class="link" :to="{ name: 'bags', params: { trip, kit } }">choose bags</RouterLink>
           <RouterLink class="link" :to="{ name: 'bench', params: { trip, kit } }">back to the bench</RouterLink>
         </header>
         <div class="asks">
           <NumberField v-model="limit" class="limit" label="At most" quantity="load" @keydown.enter="search" />
-          <VCheckbox v-model="keepLimits" label="Keep to what legs, backs and bags allow" />
-          <VCheckbox v-model="others" label="With what could be rented or borrowed" />
-          <VCheckbox v-model="openBags" label="Leave the bags open" />
-          <VCheckbox v-if="brief.days?.length" v-model="byDays" label="Judge by days" />
-          <label v-if="byDays" class="axis">drawn over <select v-model="axis" aria-label="What the curve is drawn over"><option value="carried">all that is carried</option><option value="day">the heaviest day’s bag</option></select></label>
+          <VCheckbox v-model="keepLimits" label="Within carrier, weight and space limits" />
+          <VCheckbox v-model="others" label="Include gear to rent or borrow" />
+          <VCheckbox v-model="openBags" label="Choose bags too" />
+          <VCheckbox v-if="brief.days?.length" v-model="byDays" label="Check every day’s carry" />
+          <label v-if="byDays" class="axis">drawn over <select v-model="axis" aria-label="Horizontal axis of the curve"><option value="carried">everything carried</option><option value="day">the heaviest day’s bag</option></select></label>
         </div>
-        <p v-if="byDays" class="label">{{ unsaid.length ? `What ${unsaid.join(' and ')} ${unsaid.length > 1 ? 'carry' : 'carries'} well is not said: say it in the brief, and kits that are too heavy for a day are left out.` : 'Only kits of which somebody carries each day’s bag well: the lightest that serves nine tenths of what the kit could, in one bag on one back.' }}</p>
+        <p v-if="byDays" class="label">{{ unsaid.length ? `Add a comfortable load for ${unsaid.join(' and ')} in the Brief to leave out kits that are too heavy for a day.` : 'Only kits whose every day’s bag is a comfortable load for somebody: the lightest single bag that still covers nine tenths of what the whole kit could.' }}</p>
         <div v-if="problem" class="answer" role="alert">
           <b>{{ problem.title }}</b>
           <p v-for="field in problem.fields" :key="field.field">{{ field.rule }}.</p>
         </div>
         <div v-else-if="choice?.conflict.length" class="answer" role="alert">
-          <b>No kit can be all of this at once.</b>
+          <b>No kit meets all of these.</b>
           <ul>
             <li v-for="reason in choice.conflict" :key="JSON.stringify(reason)">{{ reasonText(reason, names, units, brief) }}</li>
           </ul>
-          <p>{{ choice.conflict.length > 1 ? 'These cannot hold together; give one of them up.' : 'This cannot hold; change it.' }}</p>
+          <p>{{ choice.conflict.length > 1 ? 'Drop one of them.' : 'Change this one.' }}</p>
         </div>
         <template v-else-if="points.length">
           <TradeCurve class="curve" :points="points" :lines="choice?.lines ?? []" :kits="present" :chosen="chosen" :names="names" :axis="axis" @choose="choose" />
           <KeptThings v-if="kept.length" :kept="kept" :may-leave="mayLeave" :marks="brief.marks ?? {}" :names="names" @leave="mayLeave = $event" @mark="mark" />
           <p v-for="line in above" :key="line" class="above">{{ line }}</p>
-          <h2>What each step buys <span class="quiet">left to right along the curve</span></h2>
+          <h2>Worth of each step <span class="quiet">left to right along the curve</span></h2>
           <StepBars class="steps" :points="points" :things="things" :chosen="chosen" @choose="choose" />
         </template>
-        <p v-else-if="!running && byDays && choice" class="answer" role="status">No kit was found of which every day’s bag is carried well by somebody. Say more of what each carries well, shorten a day’s list of wants, or look without judging by days.</p>
-        <p v-else class="quiet">{{ running ? 'Weighing what is in the locker…' : 'Stopped before anything was found.' }}</p>
+        <p v-else-if="!running && byDays && choice" class="answer" role="status">No kit keeps every day’s bag within somebody’s comfortable load. Raise a comfortable load, shorten a day’s list, or search without checking every day.</p>
+        <p v-else class="quiet">{{ running ? 'Searching your locker…' : 'Stopped before a kit was found.' }}</p>
       </div>
       <PointPanel
         v-if="point && !choice?.conflict.length"

@@ -48,14 +48,14 @@ const limits = computed(() => {
 function limitText(line: Line): string {
   const grams = fmt.limit(line.carried_g, units.value)
   if (line.what === 'leg') return `${props.names.leg(line.ref)}, ${grams}`
-  return line.what === 'share' ? `${fmt.percent(line.share ?? 0)} of body mass, ${grams}` : `carried well, ${grams}`
+  return line.what === 'share' ? `${fmt.percent(line.share ?? 0)} of body mass, ${grams}` : `comfortable load, ${grams}`
 }
 function step(event: KeyboardEvent, by: number): void {
   event.preventDefault()
   emit('choose', Math.min(Math.max(0, props.chosen + by), props.points.length - 1))
 }
 function title(p: Point): string {
-  const state = p.proved ? 'the best there is at that mass, proved' : `not proved: at most ${fmt.figure(p.bound, 1)} % is possible`
+  const state = p.proved ? 'proved: the best at that mass' : `not proved; at most ${fmt.figure(p.bound, 1)} % is possible`
   return `${fmt.load(gramsOf(p) ?? p.carried_g, units.value)}${props.axis === 'day' ? ' on the heaviest day' : ''}: ${fmt.figure(p.score, 1)} % of the brief, ${state}`
 }
 </script>
@@ -84,7 +84,7 @@ function title(p: Point): string {
         <line :x1="tick.x" :x2="tick.x" :y1="frame.bottom" :y2="frame.bottom + 5" class="tick" />
         <text :x="tick.x" :y="frame.bottom + 18" text-anchor="middle">{{ fmt.limit(tick.grams, units) }}</text>
       </g>
-      <text :x="frame.right" :y="frame.bottom + 34" text-anchor="end" class="axis">{{ axis === 'day' ? 'heaviest day’s bag with what its bearer wears of the kit' : 'carried: bags and pockets, without hold bags, water and food' }}</text>
+      <text :x="frame.right" :y="frame.bottom + 34" text-anchor="end" class="axis">{{ axis === 'day' ? 'heaviest day’s bag, with the gear its carrier wears' : 'carried in bags and pockets, without hold bags, water and food' }}</text>
       <text :x="frame.left + 5" :y="frame.top + 15" class="axis">brief covered</text>
       <g v-for="limit in limits" :key="limit.text">
         <line :x1="limit.x" :x2="limit.x" :y1="frame.top" :y2="frame.bottom" class="limit" :class="limit.line.what" />

@@ -29,11 +29,11 @@ describe('a point against the kit on the table', () => {
 })
 
 it.each([
-  [20, 20, { stopped: false }, '20 points, all proved'],
-  [2, 2, { stopped: false }, '2 points, all proved'],
-  [7, 7, null, 'stopped at 7 of 20 points, each of them proved'],
-  [7, 6, { stopped: true }, 'out of time at 7 of 20 points, 6 of them proved'],
-  [0, 0, null, 'stopped before the first point'],
+  [20, 20, { stopped: false }, '20 kits, all proved'],
+  [2, 2, { stopped: false }, '2 kits, all proved'],
+  [7, 7, null, 'stopped at 7 of 20 kits, each of them proved'],
+  [7, 6, { stopped: true }, 'out of time at 7 of 20 kits, 6 of them proved'],
+  [0, 0, null, 'stopped before the first kit'],
 ])('says how far a search of %i points, %i proved, came', (found, proved, choice, text) => {
   const points = Array.from({ length: found }, (_, i) => ({ proved: i < proved }) as Point)
   expect(cameTo(points, 20, choice as Choice | null)).toBe(text)

@@ -29,6 +29,6 @@ export function cameTo(points: readonly Point[], wanted: number, choice: Choice 
   const proved = points.filter((p) => p.proved).length
   const told = proved === points.length ? 'each of them proved' : `${proved} of them proved`
   const ended = choice ? (choice.stopped ? 'out of time' : null) : 'stopped'
-  if (ended === null) return `${points.length} points, ${proved === points.length ? 'all proved' : `${proved} proved`}`
-  return points.length ? `${ended} at ${points.length} of ${wanted} points, ${told}` : `${ended} before the first point`
+  if (ended === null) return `${points.length} kits, ${proved === points.length ? 'all proved' : `${proved} proved`}`
+  return points.length ? `${ended} at ${points.length} of ${wanted} kits, ${told}` : `${ended} before the first kit`
 }

@@ -13,7 +13,7 @@ const cardBoard = computed(() => cards(props.entries, props.things, props.field.
 /** The card somebody wants to erase, and how often they were asked. */
 const erasing = ref<{ card: Card; asked: number } | null>(null)
 const telling = ref(false)
-const SIGNS = { pack_ready: 'a ready pack', pack_spent: 'a spent pack', card_blank: 'a blank card', card_full: 'a full card', card_copied: 'a copied card' } as const
+const SIGNS = { pack_ready: 'a ready battery', pack_spent: 'a spent battery', card_blank: 'a blank card', card_full: 'a full card', card_copied: 'a copied card' } as const
 const told = computed(() => (Object.keys(SIGNS) as (keyof typeof SIGNS)[]).filter((k) => props.signs[k]))
 
 function setCard(wish: Parameters<typeof props.field.mark>[0]): void {
@@ -34,17 +34,17 @@ function sign(key: keyof typeof SIGNS, event: Event): void {
 </script>
 
 <template>
-  <section aria-label="Packs and cards">
-    <h2>Packs <span class="quiet">tap: ready, in use, spent, charging</span></h2>
+  <section aria-label="Batteries and cards">
+    <h2>Batteries <span class="quiet">tap: ready, in use, spent, charging</span></h2>
     <div class="board">
       <button v-for="p in packBoard" :key="p.item + p.piece" type="button" class="piece" :class="p.state" @click="field.mark(turned(p))">
         <b>{{ p.name }} {{ p.piece }}</b><span>{{ PACK[p.state] }}</span>
       </button>
     </div>
-    <p v-if="!packBoard.length" class="quiet">No packs are loaded.</p>
-    <h2>Cards <span class="quiet">{{ copies }} copies asked</span></h2>
+    <p v-if="!packBoard.length" class="quiet">No batteries are loaded.</p>
+    <h2>Cards <span class="quiet">{{ copies }} copies planned</span></h2>
     <div v-for="c in cardBoard" :key="c.item + c.piece" class="card" :class="c.state">
-      <div class="head"><b>{{ c.name }} {{ c.piece }}</b> <span>{{ CARD[c.state] }}{{ c.copies ? `, copied ${c.copies} ×` : '' }}{{ c.state === 'full' ? (safeToErase(c, copies) ? ', safe to erase' : ', keep it') : '' }}</span></div>
+      <div class="head"><b>{{ c.name }} {{ c.piece }}</b> <span>{{ CARD[c.state] }}{{ c.copies ? `, copied ${c.copies} ×` : '' }}{{ c.state === 'full' ? (safeToErase(c, copies) ? ', safe to erase' : ', do not erase') : '' }}</span></div>
       <div class="acts">
         <button v-if="c.state !== 'in-use'" type="button" class="act" @click="setCard(carded(c, 'in-use'))">in use</button>
         <button v-if="c.state !== 'full'" type="button" class="act" @click="setCard(carded(c, 'full'))">full</button>
@@ -52,18 +52,18 @@ function sign(key: keyof typeof SIGNS, event: Event): void {
         <button v-if="c.state !== 'blank'" type="button" class="act" @click="erase(c)">erased</button>
       </div>
       <p v-if="asking(c)" class="warn" role="alert">
-        {{ asking(c) === 1 ? `Only ${c.copies} of ${copies} copies. Do you really want to erase it?` : 'Its pictures may be in no other place. Erase it all the same?' }}
+        {{ asking(c) === 1 ? `Only ${c.copies} of ${copies} copies made. Erase it all the same?` : 'This may be the only place with its pictures. Erase it all the same?' }}
         <button type="button" class="act" @click="erase(c)">{{ asking(c) === 1 ? 'Yes, erase' : 'Erase, I am sure' }}</button>
         <button type="button" class="act" @click="erasing = null">Keep it</button>
       </p>
     </div>
     <p v-if="!cardBoard.length" class="quiet">No cards are loaded.</p>
-    <h2>Our signs <button v-if="ours" type="button" class="link" :aria-expanded="telling" @click="telling = !telling">{{ telling ? 'done' : 'change' }}</button></h2>
+    <h2>Battery and card markings <button v-if="ours" type="button" class="link" :aria-expanded="telling" @click="telling = !telling">{{ telling ? 'done' : 'change' }}</button></h2>
     <template v-if="telling">
       <label v-for="(text, key) in SIGNS" :key="key" class="sign"><span>{{ text }}</span><input :value="signs[key]" maxlength="120" placeholder="contacts out, red pouch…" @change="sign(key, $event)" /></label>
     </template>
     <p v-for="key in told" v-else :key="key"><span class="quiet">{{ SIGNS[key] }}:</span> {{ signs[key] }}</p>
-    <p v-if="!told.length && !telling" class="quiet">{{ ours ? 'Say in words how you mark packs and cards: others read the same mark the other way round.' : 'Nothing is said yet about how packs and cards are marked.' }}</p>
+    <p v-if="!told.length && !telling" class="quiet">{{ ours ? 'Describe how you mark batteries and cards: others may read the same mark the other way round.' : 'No markings described yet.' }}</p>
   </section>
 </template>
 

@@ -13,7 +13,7 @@ const units = useUnits()
 const state = computed(() => {
   const wait = props.field.toSend.value
   if (wait) return props.field.away.value ? `no network: ${many(wait, 'note')} ${wait === 1 ? 'waits' : 'wait'} here, kept on this device` : `sending ${many(wait, 'note')}…`
-  return props.field.away.value ? 'no network: what you note is kept here' : ''
+  return props.field.away.value ? 'no network: notes are kept on this device' : ''
 })
 /** Each side once. */
 function sides(conflict: Conflict): Mark[] {
@@ -32,7 +32,7 @@ function decide(mark: Mark): void {
       <button v-for="m in sides(c)" :key="m.id" type="button" class="link" @click="decide(m)">{{ markText(m.what, names, units) }} <span class="quiet">({{ m.device }})</span></button>
     </div>
     <div v-for="w in field.refused.value" :key="w.mark.id" class="clash" role="alert">
-      Not taken by the server: {{ markText(w.mark.what, names, units) }} ({{ w.refused }}). <button type="button" class="link" @click="field.forget(w)">Drop it</button>
+      Refused by the server: {{ markText(w.mark.what, names, units) }} ({{ w.refused }}). <button type="button" class="link" @click="field.forget(w)">Discard it</button>
     </div>
   </div>
 </template>

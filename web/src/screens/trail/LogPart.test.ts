@@ -40,7 +40,7 @@ describe('a quick note', () => {
     field.stands.value.log.length = 0
   })
   it('of a picture missed keeps what was wanted and what was there', async () => {
-    await fill('missed', { 'wanted what': 'eagle', 'wanted, mm full-frame': '300', 'had, mm full-frame': '105' })
+    await fill('missed', { 'missed shot': 'eagle', 'needed, mm full-frame': '300', 'had, mm full-frame': '105' })
     expect(made).toEqual([{ do: 'missed', day: '2027-02-21', wanted: 'eagle', focal_mm: 300, had_mm: 105, effect: null, lens: null, note: '' }])
   })
   it('of a filter missed needs no words, and names the lens', async () => {
@@ -52,7 +52,7 @@ describe('a quick note', () => {
     expect(made.at(-1)).toMatchObject({ effect: 'nd', lens: 'wide', wanted: 'neutral density' })
   })
   it('of a thing lent says when it is to be back', async () => {
-    await fill('lent', { 'to whom': 'Marit', 'back by': '2027-02-24' })
+    await fill('lent', { 'lent to': 'Marit', 'back by': '2027-02-24' })
     expect(made).toEqual([{ do: 'lent', item: 'body', day: '2027-02-21', to: 'Marit', until: '2027-02-24' }])
   })
   it('of the cold is in degrees of who notes it', async () => {
@@ -69,13 +69,13 @@ describe('a quick note', () => {
     expect(made.at(-1)).toMatchObject({ do: 'copied', to: 'ssd', hours: 0.5 })
   })
   it.each([
-    ['missed', 'Say what you wanted.'],
-    ['lent', 'Say to whom.'],
-    ['cold', 'Degrees from −60 °C to 60 °C.'],
-    ['pack changed', 'How many frames it gave.'],
-    ['card out', 'Gigabytes and frames.'],
-    ['copied', 'Gigabytes and minutes.'],
-    ['words', 'Write something.'],
+    ['missed', 'Type what you missed.'],
+    ['lent', 'Type who has it.'],
+    ['cold', 'Type degrees from −60 °C to 60 °C.'],
+    ['battery changed', 'Type how many frames it gave.'],
+    ['card out', 'Type gigabytes and frames.'],
+    ['copied', 'Type gigabytes and minutes.'],
+    ['words', 'The note is empty.'],
   ])('of "%s" says what is missing and keeps nothing', async (kind, says) => {
     await fill(kind, {})
     expect(shown.get('[role=alert]').text()).toBe(says)

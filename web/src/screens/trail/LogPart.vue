@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A quick note: used, missed, broke, lent, cold, a pack changed, a card filled, or plain words. Big targets, few taps. */
+/** A quick note: used, missed, broke, lent, cold, a battery changed, a card filled, or plain words. Big targets, few taps. */
 import { computed, ref } from 'vue'
 import type { Entry, Thing, What } from '@/api/types'
 import type { Names } from '@/wording/names'
@@ -12,7 +12,7 @@ import { EFFECT } from '@/wording/completeness'
 import { markText } from '@/wording/field'
 
 const props = defineProps<{ date: string; entries: Entry[]; things: Map<string, Thing>; field: ReturnType<typeof useField>; names: Names }>()
-const KINDS = { used: 'used', missed: 'missed', broke: 'broke', lent: 'lent', cold: 'cold', swap: 'pack changed', filled: 'card out', copied: 'copied', note: 'words' } as const
+const KINDS = { used: 'used', missed: 'missed', broke: 'broke', lent: 'lent', cold: 'cold', swap: 'battery changed', filled: 'card out', copied: 'copied', note: 'words' } as const
 type Kind = keyof typeof KINDS
 type Effect = NonNullable<Extract<What, { do: 'missed' }>['effect']>
 /** Filters whose lack costs a picture. */
@@ -76,7 +76,7 @@ function keep(): void {
   const words = text.value.trim()
   switch (kind.value) {
     case 'missed': {
-      if (!words && !effect.value) return void (wrong.value = 'Say what you wanted.')
+      if (!words && !effect.value) return void (wrong.value = 'Type what you missed.')
       return say({
         do: 'missed',
         day,
@@ -91,42 +91,42 @@ function keep(): void {
     case 'broke':
       return say({ do: 'broke', item: chosen, day, note: words })
     case 'lent':
-      return words ? say({ do: 'lent', item: chosen, day, to: words.slice(0, 40), until: until.value || null }) : void (wrong.value = 'Say to whom.')
+      return words ? say({ do: 'lent', item: chosen, day, to: words.slice(0, 40), until: until.value || null }) : void (wrong.value = 'Type who has it.')
     case 'cold': {
       const c = celsius(a.value)
-      return c === null ? void (wrong.value = `Degrees from ${fmt.temperature(-60, units.value)} to ${fmt.temperature(60, units.value)}.`) : say({ do: 'cold', day, lowest_c: c })
+      return c === null ? void (wrong.value = `Type degrees from ${fmt.temperature(-60, units.value)} to ${fmt.temperature(60, units.value)}.`) : say({ do: 'cold', day, lowest_c: c })
     }
     case 'swap': {
       const frames = number(a.value, 0, 1_000_000, true)
-      return frames === null ? void (wrong.value = 'How many frames it gave.') : say({ do: 'swap', item: chosen, body: camera, day, frames, at_c: celsius(b.value) })
+      return frames === null ? void (wrong.value = 'Type how many frames it gave.') : say({ do: 'swap', item: chosen, body: camera, day, frames, at_c: celsius(b.value) })
     }
     case 'filled': {
       const [gb, frames] = [number(a.value, 0.001, 100_000), number(b.value, 0, 1_000_000, true)]
-      return gb === null || frames === null ? void (wrong.value = 'Gigabytes and frames.') : say({ do: 'filled', item: chosen, body: camera, day, gb, frames })
+      return gb === null || frames === null ? void (wrong.value = 'Type gigabytes and frames.') : say({ do: 'filled', item: chosen, body: camera, day, gb, frames })
     }
     case 'copied': {
       const [gb, minutes] = [number(a.value, 0.001, 100_000), number(b.value, 0.1, 6000)]
-      return gb === null || minutes === null ? void (wrong.value = 'Gigabytes and minutes.') : say({ do: 'copied', to: chosen, day, gb, hours: minutes / 60 })
+      return gb === null || minutes === null ? void (wrong.value = 'Type gigabytes and minutes.') : say({ do: 'copied', to: chosen, day, gb, hours: minutes / 60 })
     }
     case 'note':
-      return words ? say({ do: 'note', day, text: words.slice(0, 2000) }) : void (wrong.value = 'Write something.')
+      return words ? say({ do: 'note', day, text: words.slice(0, 2000) }) : void (wrong.value = 'The note is empty.')
   }
 }
-const NUMBERS = computed<Partial<Record<Kind, [string, string]>>>(() => ({ missed: ['wanted, mm full-frame', 'had, mm full-frame'], cold: [degree.value, ''], swap: ['frames', `${degree.value} (if known)`], filled: ['GB', 'frames'], copied: ['GB', 'minutes'] }))
-const WORDS: Partial<Record<Kind, string>> = { missed: 'wanted what', broke: 'what is wrong', lent: 'to whom', note: 'note' }
+const NUMBERS = computed<Partial<Record<Kind, [string, string]>>>(() => ({ missed: ['needed, mm full-frame', 'had, mm full-frame'], cold: [degree.value, ''], swap: ['frames', `${degree.value} (if known)`], filled: ['GB', 'frames'], copied: ['GB', 'minutes'] }))
+const WORDS: Partial<Record<Kind, string>> = { missed: 'missed shot', broke: 'fault', lent: 'lent to', note: 'note' }
 </script>
 
 <template>
   <section aria-label="Note">
     <h2>Note for {{ dayName(date) }}</h2>
-    <div class="kinds" role="group" aria-label="Sort of note">
+    <div class="kinds" role="group" aria-label="Kind of note">
       <button v-for="(title, key) in KINDS" :key="key" type="button" class="kind" :aria-pressed="kind === key" @click="((kind = key), (item = ''), (wrong = ''))">{{ title }}</button>
     </div>
     <div v-if="kind === 'used'" class="used">
-      <button v-for="t in choices" :key="t.id" type="button" class="thing" :aria-pressed="usedToday.has(t.id)" :title="usedToday.has(t.id) ? 'Tap again to take it back' : ''" @click="use(t.id)">{{ usedToday.has(t.id) ? '✓ ' : '' }}{{ t.name }}</button>
+      <button v-for="t in choices" :key="t.id" type="button" class="thing" :aria-pressed="usedToday.has(t.id)" :title="usedToday.has(t.id) ? 'Tap again to undo' : ''" @click="use(t.id)">{{ usedToday.has(t.id) ? '✓ ' : '' }}{{ t.name }}</button>
     </div>
     <form v-else @submit.prevent="keep">
-      <label v-if="['broke', 'lent', 'swap', 'filled', 'copied'].includes(kind)"><span>{{ kind === 'copied' ? 'to' : 'thing' }}</span><select v-model="item" @focus="item ||= choices[0]?.id ?? ''"><option value="" disabled hidden>{{ choices[0]?.name }}</option><option v-for="t in choices" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
+      <label v-if="['broke', 'lent', 'swap', 'filled', 'copied'].includes(kind)"><span>{{ kind === 'copied' ? 'to' : 'item' }}</span><select v-model="item" @focus="item ||= choices[0]?.id ?? ''"><option value="" disabled hidden>{{ choices[0]?.name }}</option><option v-for="t in choices" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
       <label v-if="['swap', 'filled'].includes(kind)"><span>camera</span><select v-model="body"><option value="" disabled hidden>{{ bodies[0]?.name }}</option><option v-for="t in bodies" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
       <label v-if="WORDS[kind]"><span>{{ WORDS[kind] }}</span><input v-model="text" /></label>
       <label v-if="kind === 'lent'"><span>back by</span><input v-model="until" type="date" :min="date" /></label>
@@ -134,11 +134,11 @@ const WORDS: Partial<Record<Kind, string>> = { missed: 'wanted what', broke: 'wh
       <label v-if="kind === 'missed' && effect"><span>on</span><select v-model="lens"><option value="">any lens</option><option v-for="t in of('lens')" :key="t.id" :value="t.id">{{ t.name }}</option></select></label>
       <label v-if="NUMBERS[kind]"><span>{{ NUMBERS[kind]![0] }}</span><input v-model="a" inputmode="decimal" /></label>
       <label v-if="NUMBERS[kind]?.[1]"><span>{{ NUMBERS[kind]![1] }}</span><input v-model="b" inputmode="decimal" /></label>
-      <button type="submit" class="kind keep">Keep the note</button>
+      <button type="submit" class="kind keep">Save note</button>
     </form>
     <p v-if="wrong" class="bad" role="alert">{{ wrong }}</p>
     <ul aria-label="Noted this day">
-      <li v-for="m in [...today].reverse()" :key="m.id"><span>{{ markText(m.what, names, units) }}<span v-if="m.by" class="quiet"> {{ m.by }}</span></span> <button v-if="m.what.do !== 'cold'" type="button" class="link" :aria-label="`Take back: ${markText(m.what, names, units)}`" @click="takeBack(m.id)">take back</button></li>
+      <li v-for="m in [...today].reverse()" :key="m.id"><span>{{ markText(m.what, names, units) }}<span v-if="m.by" class="quiet"> {{ m.by }}</span></span> <button v-if="m.what.do !== 'cold'" type="button" class="link" :aria-label="`Undo: ${markText(m.what, names, units)}`" @click="takeBack(m.id)">undo</button></li>
     </ul>
   </section>
 </template>

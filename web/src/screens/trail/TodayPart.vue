@@ -51,13 +51,13 @@ const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
 <template>
   <section aria-label="Today">
     <h2>{{ loadout ? loadout.name : 'Everything, as packed' }}</h2>
-    <p v-for="p in loads" :key="p.person"><b>{{ names.person(p.person) }}</b> {{ fmt.load(p.carried_g, units) }}<template v-if="p.share !== null && p.share !== undefined">, {{ fmt.percent(p.share) }} of body mass</template></p>
+    <p v-for="p in loads" :key="p.person"><b>{{ names.person(p.person) }}’s back</b> {{ fmt.load(p.carried_g, units) }}<template v-if="p.share !== null && p.share !== undefined">, {{ fmt.percent(p.share) }} of body mass</template></p>
     <template v-if="outing">
-      <TabRow v-model="when" label="When" :tabs="[{ name: 'out', title: 'before the door' }, { name: 'back', title: 'back in the evening' }, { name: 'change', title: 'change it' }]"><span v-if="when !== 'change'" class="label" role="status">{{ open ? `${open} of ${lines.length} to tick` : 'all ticked' }}</span></TabRow>
+      <TabRow v-model="when" label="When" :tabs="[{ name: 'out', title: 'going out' }, { name: 'back', title: 'coming back' }, { name: 'change', title: 'change' }]"><span v-if="when !== 'change'" class="label" role="status">{{ open ? `${open} of ${lines.length} to tick` : 'all ticked' }}</span></TabRow>
       <p v-if="changes.length" class="changed">
         <b>Changed on the way:</b> {{ changes.map((a) => changeText(a, (i) => things.get(i)?.mass_g ?? 0, names, units)).join('; ') }}.
-        <button type="button" class="link" :disabled="busy || field.away.value" @click="keep">put it into the plan</button> or
-        <button type="button" class="link" @click="changes.forEach((a) => change(a, null))">go by the plan after all</button>
+        <button type="button" class="link" :disabled="busy || field.away.value" @click="keep">save to the plan</button> or
+        <button type="button" class="link" @click="changes.forEach((a) => change(a, null))">back to the plan</button>
       </p>
       <ul v-if="when === 'change'" class="lines">
         <li v-for="a in loose" :key="a.item"><TickRow large choice :done="a.now > 0" :head="`${names.thing(a.item)}${a.most > 1 ? `, ${a.now} of ${a.most}` : ''}`" :body="alongText(a)" @tick="change(a, a.now < a.most ? a.now + 1 : 0)" /></li>
@@ -67,17 +67,17 @@ const water = computed(() => (props.day?.on_foot_h ?? 0) * WATER_L_H)
       </ul>
       <p v-if="stays.length && when !== 'change'" class="quiet"><b>Stays at the base:</b> {{ stays.join('; ') }}.</p>
     </template>
-    <p v-else class="quiet">No loadout names this day. Make one at Stow, and the day's bag stands here.</p>
+    <p v-else class="quiet">No loadout for this day. Make one in Stow to see the day’s bag here.</p>
     <OnFoot v-if="walk && day?.walk" :walk="walk" :goal="day.walk" :names="names" />
     <template v-if="day">
       <h2>Light and water</h2>
       <dl class="facts">
         <template v-if="light">
           <dt>sun</dt><dd>{{ light.sunrise && light.sunset ? `rises ${clock(light.sunrise)}, sets ${clock(light.sunset)}` : `${hours(light.sun_h)} of sun` }}</dd>
-          <dt>light to walk by</dt><dd>{{ light.first_light && light.last_light ? `${clock(light.first_light)}–${clock(light.last_light)}` : 'no change' }}</dd>
+          <dt>daylight for walking</dt><dd>{{ light.first_light && light.last_light ? `${clock(light.first_light)}–${clock(light.last_light)}` : 'no change' }}</dd>
           <dt>dark</dt><dd>{{ hours(light.dark_h) }}, moon {{ fmt.percent(light.moon_lit) }} lit</dd>
         </template>
-        <dt>coldest planned</dt><dd>{{ fmt.temperature(day.lowest_c ?? 15, units) }}</dd>
+        <dt>coldest hour planned</dt><dd>{{ fmt.temperature(day.lowest_c ?? 15, units) }}</dd>
         <template v-if="water && !walk"><dt>water</dt><dd>about {{ fmt.volume(water, units) }} each for {{ hours(day.on_foot_h ?? 0) }} on foot</dd></template>
       </dl>
       <p v-if="!walk" class="quiet">Water is an estimate: more in heat and height. Follow local rules, warnings and trained guides; turn back in time for the light.</p>

@@ -28,7 +28,7 @@ const field = useField(() => props.trip)
 usePwa()
 const PARTS = [
   { name: 'today', title: 'today' },
-  { name: 'boards', title: 'packs, cards' },
+  { name: 'boards', title: 'batteries, cards' },
   { name: 'night', title: 'tonight' },
   { name: 'log', title: 'note' },
 ] as const

@@ -17,7 +17,7 @@ function lasts(k: Glance): string {
 }
 function stops(k: Glance): string {
   if (k.stopped_by.length) return `${many(k.stopped_by.length, 'leg')} ${k.stopped_by.length === 1 ? 'refuses' : 'refuse'} it`
-  return k.blockers ? `${many(k.blockers, 'thing')} ${k.blockers === 1 ? 'stops' : 'stop'} it` : ''
+  return k.blockers ? `${k.blockers} must fix` : ''
 }
 </script>
 

@@ -103,47 +103,47 @@ const STAYS = [{ title: 'not known yet', value: '' }, ...Object.entries(NIGHTS).
 <template>
   <SheetDialog v-model="open" max-width="760" aria-label="Plan a trip">
     <form class="sheet form" novalidate @submit.prevent="make">
-      <h2>Plan a trip <span class="quiet">a name and a date are enough; what you know already saves typing it later</span></h2>
+      <h2>Plan a trip <span class="quiet">a name and a date are enough; the rest can wait</span></h2>
       <div class="two">
-        <VTextField v-model="wish.name" label="Name" autofocus maxlength="80" :error-messages="missing ? 'A name, please' : errors.name" />
+        <VTextField v-model="wish.name" label="Name" autofocus maxlength="80" :error-messages="missing ? 'Type a name' : errors.name" />
         <VSelect v-model="wish.like" :items="likes" label="Like" />
       </div>
       <div class="three">
-        <VTextField v-model="wish.start" type="date" label="First day" :error-messages="wish.start ? errors['days.0.date'] : 'A date, please'" />
+        <VTextField v-model="wish.start" type="date" label="First day" :error-messages="wish.start ? errors['days.0.date'] : 'Pick a date'" />
         <template v-if="!again">
           <NumberField v-model="wish.days" label="Days" :error="dayError || errors.days" />
           <NumberField v-model="wish.coldest" label="Coldest while shooting" quantity="temperature" />
         </template>
       </div>
-      <p v-if="again" class="quiet">Its brief, legs and kits come along as they are, with all dates moved. What was noted, weighed and photographed stays with the old trip.</p>
+      <p v-if="again" class="quiet">Brief, journey and kits are copied, with all dates moved. Notes, weighings and pictures stay with the old trip.</p>
       <template v-else>
         <div class="two">
           <VTextField v-model="wish.place" label="Where" maxlength="80" :error-messages="errors.place" />
-          <VTextField v-model="wish.people" label="Who carries, as Ines + Marit" :error-messages="errors['people.0.name']" />
+          <VTextField v-model="wish.people" label="People (Ines + Marit)" :error-messages="errors['people.0.name']" />
         </div>
-        <VSelect v-model="wish.nights" :items="STAYS" label="Nights in" hide-details />
-        <VAutocomplete v-model="wish.rules" :items="rules" label="Whose rules on the way, in their order" multiple chips closable-chips auto-select-first clear-on-select hide-details />
+        <VSelect v-model="wish.nights" :items="STAYS" label="Overnight power" hide-details />
+        <VAutocomplete v-model="wish.rules" :items="rules" label="Carriers, in order of travel" multiple chips closable-chips auto-select-first clear-on-select hide-details />
         <div>
-          <VTextField v-model="wish.wants" label="Pictures you want: milky way, waterfalls 5, birds, ruins 24-70 f/4" hide-details />
+          <VTextField v-model="wish.wants" label="Shots: milky way, waterfalls 5, birds, ruins 24-70 f/4" hide-details />
           <p class="label" role="status">
             <template v-if="said.length">{{ said.filter((one) => one.want).map((one) => `${one.want!.name} ${fmt.focalRange(one.want!.focal_min_mm, one.want!.focal_max_mm)}`).join(' · ') }}</template>
-            <span v-if="unknownWants.length" class="wrong"> {{ unknownWants.join(', ') }} not understood: add it at the Brief, or with its focal lengths.</span>
+            <span v-if="unknownWants.length" class="wrong"> {{ unknownWants.join(', ') }} not understood. Add focal lengths, or add it in the Brief.</span>
           </p>
         </div>
         <div>
-          <VTextarea v-model="wish.gear" label="Gear that is not in the locker yet: 2 bodies 24 mp, 24-70 2.8, 4 packs, sd 128 x4, 25 backpack" auto-grow rows="1" max-rows="6" spellcheck="false" hide-details />
+          <VTextarea v-model="wish.gear" label="New gear for your locker: 2 bodies 24 mp, 24-70 2.8, 4 batteries, sd 128 x4, 25 l backpack" auto-grow rows="1" max-rows="6" spellcheck="false" hide-details />
           <p class="label" role="status">
-            <template v-if="list.things.value.length">{{ many(list.things.value.length, 'thing') }} understood, ≈ {{ fmt.load(list.grams.value, units) }}: {{ list.things.value.map((t) => ((t.count ?? 1) > 1 ? `${t.count} × ${t.name}` : t.name)).join(' · ') }}</template>
-            <span v-if="list.unknown.value.length" class="wrong"> {{ list.unknown.value.map((l) => `“${l.typed}”`).join(', ') }} not understood: it stays out; add it in the Locker.</span>
+            <template v-if="list.things.value.length">{{ many(list.things.value.length, 'item') }} understood, ≈ {{ fmt.load(list.grams.value, units) }}: {{ list.things.value.map((t) => ((t.count ?? 1) > 1 ? `${t.count} × ${t.name}` : t.name)).join(' · ') }}</template>
+            <span v-if="list.unknown.value.length" class="wrong"> {{ list.unknown.value.map((l) => `“${l.typed}”`).join(', ') }} not understood. Add it in the Locker.</span>
             <span v-if="list.wrong.value" class="wrong">{{ list.wrong.value }}</span>
           </p>
         </div>
-        <VCheckbox v-model="wish.load" :label="`Load all that is in the locker${locker?.length ? `, ${many(locker.length, 'thing')}` : ''}, and leave things on the Bench`" :error-messages="errors.load" hide-details="auto" density="compact" />
+        <VCheckbox v-model="wish.load" :label="`Load the whole locker${locker?.length ? ` (${many(locker.length, 'item')})` : ''}, then leave gear on the Bench`" :error-messages="errors.load" hide-details="auto" density="compact" />
       </template>
       <p v-if="problem && (problem.fields.length === 0 || other.length)" class="wrong" role="alert">{{ problem.title }} {{ other.map((f) => `${f.field}: ${f.rule}`).join('. ') }}</p>
       <div class="row">
         <VBtn @click="open = false">Cancel</VBtn>
-        <VBtn color="primary" variant="flat" type="submit" :loading="busy">{{ again ? 'Plan it again' : loads ? 'On to the bench' : 'On to the brief' }}</VBtn>
+        <VBtn color="primary" variant="flat" type="submit" :loading="busy">{{ again ? 'Plan again' : loads ? 'On to the bench' : 'On to the brief' }}</VBtn>
       </div>
     </form>
   </SheetDialog>

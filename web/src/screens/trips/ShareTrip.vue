@@ -12,9 +12,9 @@ const props = defineProps<{ doc: TripDoc | null }>()
 const emit = defineEmits<{ done: [] }>()
 const { links, make, takeBack } = useLinks(() => props.doc?.trip.id ?? '')
 const ROLES = [
-  { value: 'pack', title: 'pack and note: tick the list, write notes, under their name' },
-  { value: 'plan', title: 'plan along: edit this trip with you, and lend things to it, with an account of their own' },
-  { value: 'look', title: 'look: days and list, nothing to change' },
+  { value: 'pack', title: 'pack and note: tick the list and write notes under their own name' },
+  { value: 'plan', title: 'plan along: edit this trip and lend gear to it, with their own account' },
+  { value: 'look', title: 'look: see days and list, change nothing' },
 ]
 const role = ref<'look' | 'pack' | 'plan'>('pack')
 const note = ref('')
@@ -44,23 +44,23 @@ async function copy(): Promise<void> {
   <SheetDialog :model-value="doc !== null" max-width="600" aria-label="Share this trip" @update:model-value="emit('done')">
     <div class="sheet">
       <h2>Share “{{ doc?.trip.name }}”</h2>
-      <p class="quiet">A link opens this trip alone: its days, what is loaded, notes. Not the rest of your locker, no serial numbers or values{{ role === 'plan' ? '. Who plans along sees the whole brief, with what people weigh and carry' : ', nobody’s weight' }}. Whoever has the link can use it, until you take it back.</p>
+      <p class="quiet">A link shows this trip only: its days, loaded gear and notes. It never shows the rest of your locker, serial numbers or values{{ role === 'plan' ? '. Someone who plans along sees the whole brief, with body mass and loads' : ', or anyone’s body mass' }}. Anyone with the link can use it until you revoke it.</p>
       <form class="form" @submit.prevent="create">
-        <VSelect v-model="role" :items="ROLES" label="It lets them" hide-details />
+        <VSelect v-model="role" :items="ROLES" label="Access" hide-details />
         <div class="two">
-          <VTextField v-model="note" label="For whom, for yourself" maxlength="80" hide-details />
-          <VTextField v-model="until" type="date" label="Until, empty for no end" hide-details />
+          <VTextField v-model="note" label="Label (only you see it)" maxlength="80" hide-details />
+          <VTextField v-model="until" type="date" label="Expires (optional)" hide-details />
         </div>
         <VBtn type="submit" color="primary" variant="flat" :loading="make.isPending.value">Make a link</VBtn>
       </form>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <div v-if="address" class="made" role="status">
-        <p>Copy it now: it is not shown again.</p>
+        <p>Copy it now. It is not shown again.</p>
         <VTextField :model-value="address" label="The link" readonly hide-details @focus="($event.target as HTMLInputElement).select()" />
         <VBtn @click="copy">Copy</VBtn>
       </div>
-      <ul v-if="links?.length" aria-label="Links that hold">
-        <li v-for="one in links" :key="one.id">{{ { pack: 'pack and note', look: 'look', plan: 'plan along' }[one.role] }}{{ one.note ? `, ${one.note}` : '' }}, made {{ day(one.made.slice(0, 10)) }}{{ one.until ? `, until ${day(one.until)}` : '' }} <button type="button" class="link" :aria-label="`Take back the link ${one.note || one.id}`" @click="takeBack.mutate(one.id, { onError: notify })">take back</button></li>
+      <ul v-if="links?.length" aria-label="Active links">
+        <li v-for="one in links" :key="one.id">{{ { pack: 'pack and note', look: 'look', plan: 'plan along' }[one.role] }}{{ one.note ? `, ${one.note}` : '' }}, made {{ day(one.made.slice(0, 10)) }}{{ one.until ? `, until ${day(one.until)}` : '' }} <button type="button" class="link" :aria-label="`Revoke the link ${one.note || one.id}`" @click="takeBack.mutate(one.id, { onError: notify })">revoke</button></li>
       </ul>
       <p class="end"><VBtn @click="emit('done')">Done</VBtn></p>
     </div>

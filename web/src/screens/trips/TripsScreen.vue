@@ -53,9 +53,9 @@ async function take(event: Event): Promise<void> {
   fileProblem.value = ''
   try {
     const doc = await bringIn.mutateAsync(chosen)
-    notify(`“${doc.trip.name}” came in whole, with its gear and kits.`)
+    notify(`“${doc.trip.name}” is imported, with its gear and kits.`)
   } catch (reason) {
-    fileProblem.value = `${chosen.name}: ${sentence(asProblem(reason))} Nothing was brought in.`
+    fileProblem.value = `${chosen.name}: ${sentence(asProblem(reason))} Nothing was imported.`
   }
 }
 const sharing = ref<TripDoc | null>(null)
@@ -68,7 +68,7 @@ function when(doc: TripDoc): string {
   return days.length ? `${span(days[0]!.date, days.at(-1)!.date)}, ${days.length} ${days.length === 1 ? 'day' : 'days'}` : 'no days yet'
 }
 function who(doc: TripDoc): string {
-  return (doc.trip.people ?? []).map((p) => p.name).join(' + ') || 'nobody yet'
+  return (doc.trip.people ?? []).map((p) => p.name).join(' + ') || 'no people yet'
 }
 </script>
 
@@ -78,13 +78,13 @@ function who(doc: TripDoc): string {
       <header class="top">
         <h1>Trips</h1>
         <span class="grow" />
-        <input ref="file" type="file" accept=".json,application/json" class="visually-hidden" aria-label="A plan file to bring in" tabindex="-1" @change="take" />
-        <VBtn :loading="bringIn.isPending.value" @click="file?.click()">Bring in a plan file</VBtn>
+        <input ref="file" type="file" accept=".json,application/json" class="visually-hidden" aria-label="Plan file to import" tabindex="-1" @change="take" />
+        <VBtn :loading="bringIn.isPending.value" @click="file?.click()">Import a plan file</VBtn>
         <VBtn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="plan()">Plan a trip</VBtn>
       </header>
       <p v-if="fileProblem" class="wrong" role="alert">{{ fileProblem }}</p>
       <p v-if="error" role="alert">{{ asProblem(error).title }}</p>
-      <p v-else-if="loading" class="quiet" role="status">Fetching the trips…</p>
+      <p v-else-if="loading" class="quiet" role="status">Loading your trips…</p>
       <p v-else-if="!trips?.length" class="empty">No trips yet. Plan one: a name and a date are enough to begin.</p>
       <section v-for="shelf in shelves" :key="shelf.status" class="shelf" :aria-label="shelf.title">
         <h2>{{ shelf.title }}</h2>
@@ -99,16 +99,16 @@ function who(doc: TripDoc): string {
           <div class="acts">
             <RouterLink class="link" :to="{ name: 'brief', params: { trip: doc.trip.id, kit: doc.open_kit } }">brief</RouterLink>
             <RouterLink class="link" :to="{ name: 'bench', params: { trip: doc.trip.id, kit: doc.open_kit } }">bench</RouterLink>
-            <a class="link" :href="`/api/exchange/plans/${doc.trip.id}/${doc.open_kit}`">plan file</a>
+            <a class="link" :href="`/api/exchange/plans/${doc.trip.id}/${doc.open_kit}`">export plan</a>
             <button type="button" class="link" @click="sharing = doc">share</button>
-            <button type="button" class="link" @click="plan(doc.trip.id)">again</button>
+            <button type="button" class="link" @click="plan(doc.trip.id)">plan again</button>
             <button type="button" class="link" @click="going = doc">remove</button>
           </div>
         </article>
       </section>
 
       <section v-if="others?.length" class="shelf" aria-label="With others">
-        <h2>With others <span class="quiet">trips of theirs that you plan along with</span></h2>
+        <h2>With others <span class="quiet">other people’s trips you plan along with</span></h2>
         <article v-for="one in others" :key="one.link" class="trip">
           <div class="what">
             <button type="button" class="link name" @click="goAlong(one)">{{ one.title }}</button>
@@ -122,7 +122,7 @@ function who(doc: TripDoc): string {
       <AskFirst
         :model-value="going !== null"
         title="Remove this trip"
-        :text="`“${going?.trip.name}” goes for good, with its kits. Your gear stays. Take its plan file away first if you may want it again.`"
+        :text="`“${going?.trip.name}” is removed for good, with its kits. Your gear stays in the Locker. Export its plan first if you may need it.`"
         yes="Remove it"
         @yes="go"
         @update:model-value="going = null"

@@ -16,7 +16,7 @@ const height = computed(() => Math.max(1, props.wants.length) * ROW + 18)
 
 <template>
   <div ref="box">
-    <svg v-if="width && wants.length" :width="width" :height="height" role="img" :aria-label="`Wants: ${wants.map((w) => `${w.name} ${fmt.focalRange(w.focal_min_mm, w.focal_max_mm)}`).join('; ')}`">
+    <svg v-if="width && wants.length" :width="width" :height="height" role="img" :aria-label="`Shots: ${wants.map((w) => `${w.name} ${fmt.focalRange(w.focal_min_mm, w.focal_max_mm)}`).join('; ')}`">
       <line v-for="tick in axis.ticks" :key="tick.mm" :x1="tick.x" :x2="tick.x" y1="0" :y2="height - 16" class="grid" />
       <g v-for="(want, index) in wants" :key="want.id">
         <title>{{ want.name }}, {{ fmt.focalRange(want.focal_min_mm, want.focal_max_mm) }}</title>
@@ -24,7 +24,7 @@ const height = computed(() => Math.max(1, props.wants.length) * ROW + 18)
       </g>
       <text v-for="tick in axis.ticks" :key="`t${tick.mm}`" :x="tick.x" :y="height - 3" text-anchor="middle">{{ tick.mm }}</text>
     </svg>
-    <span v-else-if="!wants.length" class="quiet">no wants yet</span>
+    <span v-else-if="!wants.length" class="quiet">no shots yet</span>
   </div>
 </template>
 

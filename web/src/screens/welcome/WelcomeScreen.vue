@@ -29,7 +29,7 @@ const errors = computed(() => byField(problem.value))
 
 async function write(): Promise<void> {
   await letter.mutateAsync(name.value).catch(() => undefined)
-  if (letter.isSuccess.value) told.value = 'If that account has a mail address, a letter with a link is on its way.'
+  if (letter.isSuccess.value) told.value = 'If that account has an email address, a link is on its way.'
 }
 async function setAnew(): Promise<void> {
   await reset.mutateAsync({ link: link.value, password: password.value }).catch(() => undefined)
@@ -52,7 +52,7 @@ async function stepIn(): Promise<void> {
   <main id="screen" class="welcome">
     <section class="say">
       <div class="brand"><MuleMark class="mark" /><span>narrow mule</span></div>
-      <p class="claim">What to take, what each thing buys, and whether it flies.</p>
+      <p class="claim">Know what to take, and whether it flies.</p>
       <p class="more">
         Lay your gear on the table. Load a lens and see what it reaches and what it weighs; leave one and see what you would miss. Every
         bag is on the scales, every leg of the journey at the gate. Try it below:
@@ -76,10 +76,10 @@ async function stepIn(): Promise<void> {
         :error-messages="errors.password"
       />
       <p v-if="problem && problem.fields.length === 0" class="wrong" role="alert">{{ problem.title }}</p>
-      <VBtn type="submit" height="40" :loading="enter.isPending.value">{{ link ? 'Set it and sign in' : forgot ? 'Write to me' : fresh ? 'Make the account' : 'Sign in' }}</VBtn>
+      <VBtn type="submit" height="40" :loading="enter.isPending.value">{{ link ? 'Set password and sign in' : forgot ? 'Mail me a link' : fresh ? 'Make the account' : 'Sign in' }}</VBtn>
       <p v-if="told" role="status">{{ told }}</p>
-      <p v-if="errors.link" class="wrong" role="alert">This link is over: it takes {{ errors.link }}.</p>
-      <button v-if="session?.mail && !link && !fresh" type="button" class="link" @click="forgot = !forgot">{{ forgot ? 'I know it again' : 'Forgot the password?' }}</button>
+      <p v-if="errors.link" class="wrong" role="alert">This link no longer works. It needs {{ errors.link }}.</p>
+      <button v-if="session?.mail && !link && !fresh" type="button" class="link" @click="forgot = !forgot">{{ forgot ? 'Back to signing in' : 'Forgot the password?' }}</button>
     </form>
   </main>
 </template>

@@ -35,7 +35,7 @@ function told(before: Assessment, after: Assessment): string {
     const by = Math.round(100 * (want.cover - (before.coverage.wants[index]?.cover ?? 0)))
     return by ? [`${names.value.want(want.want)} ${by > 0 ? '+' : '−'}${Math.abs(by)} %`] : []
   })
-  return `${fmt.massChange(grams, units.value)}: ${wants.length ? wants.join(', ') : 'no want is met better or worse for it'}.`
+  return `${fmt.massChange(grams, units.value)}: ${wants.length ? wants.join(', ') : 'no shot gains or loses by it'}.`
 }
 watch(assessment, (after, before) => {
   if (before && after) changed.value = told(before, after)
@@ -47,9 +47,9 @@ watch(assessment, (after, before) => {
     <ReachChart class="reach" :coverage="assessment.coverage" :trip="trip" :names="names" />
     <p class="figures" role="status">
       <b v-if="bag">{{ fmt.load(bag.mass_g, units) }}{{ bag.limit_g === null ? '' : ` of ${fmt.limit(bag.limit_g, units)}` }}</b> <span :class="{ over: bag && bag.limit_g !== null && bag.mass_g > bag.limit_g }">{{ flies }}</span>
-      <b v-if="brief">{{ fmt.figure(brief.score) }} %</b> of the pictures wanted
+      <b v-if="brief">{{ fmt.figure(brief.score) }} %</b> of the shots you want
     </p>
-    <p class="figures said">{{ changed || 'Click a thing: load it or leave it, and see what that buys.' }}</p>
+    <p class="figures said">{{ changed || 'Click an item to load or leave it, and see the difference.' }}</p>
     <div ref="mat" class="mat" role="group" aria-label="Gear to try" :style="{ height: `${laid.height + 16}px` }">
       <MatThing v-for="cell in laid.cells" :key="cell.id" :one="cell.one" :step="cell.step" :scale="SCALE" :loaded="loaded.has(cell.id) ? 1 : 0" :units="units" :style="{ left: `${cell.x + 10}px`, top: `${cell.y + 8}px`, width: `${cell.width - 6}px` }" @toggle="toggle(cell.id)" @change="toggle(cell.id)" />
     </div>
