@@ -36,12 +36,12 @@ SHOTS: tuple[tuple[str, str, str, tuple[str, ...]], ...] = (
             ':has(button:has-text("for 75 %")) >> text=For Tue 23 Feb',
         ),
     ),
-    ("bags", "/trips/lofoten/b/bags", "day", ("text=sets looked at",)),
-    ("gate", "/trips/lofoten/b/gate", "night", ("text=gate drill",)),
+    ("bags", "/trips/lofoten/b/bags", "day", ("text=sets tried",)),
+    ("gate", "/trips/lofoten/b/gate", "night", ("text=if they take your bag",)),
     ("locker", "/locker", "day", ()),
     ("rules", "/rules", "day", ("text=Little Auk",)),
     ("pack-out", "/trips/lofoten/b/pack-out", "day", ()),
-    ("trail", "/trips/lofoten/b/trail", "red", ("text=packs, cards",)),
+    ("trail", "/trips/lofoten/b/trail", "red", ("text=batteries, cards",)),
     ("look-back", "/trips/karst/a/look-back", "day", ()),
 )
 # Used standing, in gloves.
