@@ -21,7 +21,7 @@ def test_the_drill_says_what_comes_out_and_what_finds_no_room(inside: Page) -> N
     inside.goto("/trips/lofoten/b/gate")
     inside.get_by_role("button", name=labels.IF_THEY_TAKE_YOUR_BAG).click()
     panel = inside.locator(".panel-body")
-    expect(panel).to_contain_text("They take the bag at the door: the locker overhead is full")
+    expect(panel).to_contain_text("They take the bag at the door: the overhead locker is full")
     expect(panel.get_by_role("listitem").first).to_contain_text("LB-4 battery × 3")
     expect(panel).to_contain_text("No other bag to move into")
     inside.get_by_role("button", name=labels.SECURITY_TRAY).click()

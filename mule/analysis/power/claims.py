@@ -1,4 +1,4 @@
-"""What a power bank really gives, in Wh beside the mAh it is sold by (docs/domain/power.md#banks)."""
+"""What a power bank really gives, in Wh beside the mAh it is sold by (docs/domain/power.md#power-banks)."""
 
 from collections.abc import Iterator, Sequence
 

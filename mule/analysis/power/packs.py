@@ -8,7 +8,7 @@ from mule.analysis.power.demand import inside_wh
 from mule.base.units import NumberedPiece
 from mule.plan.gear import Battery, Body, Gear, PowerBank
 
-# Share of a bank's energy that reaches packs (estimate, docs/domain/power.md#banks).
+# Share of a bank's energy that reaches packs (estimate, docs/domain/power.md#power-banks).
 BANK_YIELD = 0.65
 
 

@@ -15,7 +15,7 @@ function homeless(drill: Drill): string[] {
 
 <template>
   <div>
-    <p class="quiet">They take the bag at the door: the locker overhead is full, or it is too big for the seat. Now it is a hold bag. Lithium out first.</p>
+    <p class="quiet">They take the bag at the door: the overhead locker is full, or it is too big for the seat. Now it is a hold bag. Lithium out first.</p>
     <p v-if="!drills" role="status">Trying it out…</p>
     <p v-else-if="!drills.length">No cabin bag is loaded.</p>
     <section v-for="d in drills" :key="d.bag">
@@ -28,7 +28,7 @@ function homeless(drill: Drill): string[] {
           <b v-else class="to bad">▲ no room</b>
         </li>
       </ol>
-      <p v-if="homeless(d).length" class="bad">{{ d.into ? `${names.thing(d.into)} and your pockets have no room for ${homeless(d).length} of them${d.proved ? ' (proved)' : ''}.` : `No other bag to move into, and your pockets have no room for ${homeless(d).length} of them. A small bag under the seat would.` }}</p>
+      <p v-if="homeless(d).length" class="bad">{{ d.into ? `${names.thing(d.into)} and your pockets have no room for ${homeless(d).length} of them${d.proved ? ' (proved)' : ''}.` : `No other bag to move into, and your pockets have no room for ${homeless(d).length} of them. A small bag under the seat would help.` }}</p>
       <p v-else-if="d.out.length">{{ d.into ? `${names.thing(d.into)} and your pockets take everything${d.into ? `; the bag then weighs ${fmt.load(d.into_g, units)}` : ''}.` : 'Your pockets take everything.' }}</p>
     </section>
   </div>

@@ -139,6 +139,7 @@ function step(by: number): void {
   .parts {
     display: flex;
     gap: 4px;
+    align-items: stretch;
   }
   .parts :deep(.tab) {
     flex: 1;
