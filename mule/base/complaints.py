@@ -45,6 +45,8 @@ def complaint(kind: str, context: Mapping[str, Any], location: Sequence[int | st
     'must be more than 0 mm'
     """
     field = next((part for part in reversed(location) if isinstance(part, str)), "")
+    if kind in _PLAIN:
+        return _PLAIN[kind]
     say = _SAY.get(kind)
     if say:
         return say(context, field)
@@ -75,6 +77,35 @@ def _short(context: Mapping[str, Any], field: str) -> str:
 
 
 _Say = Callable[[Mapping[str, Any], str], str]
+# Rules without a figure or a name in them.
+_PLAIN: Mapping[str, str] = {
+    "string_type": "must be text",
+    "string_unicode": "use letters that can be stored",
+    "finite_number": _NO_NUMBER,
+    "float_type": _NO_NUMBER,
+    "float_parsing": _NO_NUMBER,
+    "int_type": "must be a whole number",
+    "int_parsing": "must be a whole number",
+    "int_parsing_size": "must be a smaller number",
+    "int_from_float": "must be a whole number",
+    "bool_type": "must be yes or no",
+    "bool_parsing": "must be yes or no",
+    "tuple_type": "must be a list",
+    "list_type": "must be a list",
+    "dict_type": "must have named fields",
+    "model_type": "must have named fields",
+    "model_attributes_type": "must have named fields",
+    "date_type": _NO_DAY,
+    "date_parsing": _NO_DAY,
+    "date_from_datetime_parsing": _NO_DAY,
+    "date_from_datetime_inexact": _NO_DAY,
+    "datetime_type": "must be a date and time",
+    "datetime_parsing": "must be a date and time",
+    "datetime_from_date_parsing": "must be a date and time",
+    "extra_forbidden": "is not a known field",
+    "json_invalid": "must be a complete document",
+    "none_required": "must be empty",
+}
 _SAY: dict[str, _Say] = {
     "missing": lambda _, field: f"enter the {_words(field)}" if field else "fill this in",
     "string_too_short": _short,
@@ -82,41 +113,15 @@ _SAY: dict[str, _Say] = {
     "string_pattern_mismatch": lambda _, field: (
         "use small letters, digits and hyphens" if field in ("id", "item", "bag", "person") else "use ordinary letters"
     ),
-    "string_type": lambda *_: "must be text",
-    "string_unicode": lambda *_: "use letters that can be stored",
     "greater_than": lambda c, field: f"must be more than {_figure(c.get('gt'), field)}",
     "greater_than_equal": lambda c, field: f"must be {_figure(c.get('ge'), field)} or more",
     "less_than": lambda c, field: f"must be less than {_figure(c.get('lt'), field)}",
     "less_than_equal": lambda c, field: f"must be at most {_figure(c.get('le'), field)}",
     "multiple_of": lambda c, field: f"must be a multiple of {_figure(c.get('multiple_of'), field)}",
-    "finite_number": lambda *_: _NO_NUMBER,
-    "float_type": lambda *_: _NO_NUMBER,
-    "float_parsing": lambda *_: _NO_NUMBER,
-    "int_type": lambda *_: "must be a whole number",
-    "int_parsing": lambda *_: "must be a whole number",
-    "int_parsing_size": lambda *_: "must be a smaller number",
-    "int_from_float": lambda *_: "must be a whole number",
-    "bool_type": lambda *_: "must be yes or no",
-    "bool_parsing": lambda *_: "must be yes or no",
     "literal_error": lambda c, _: f"must be one of {c.get('expected')}",
     "enum": lambda c, _: f"must be one of {c.get('expected')}",
     "too_short": lambda c, _: f"needs at least {_counted(c.get('min_length'), 'entry', 'entries')}",
     "too_long": lambda c, _: f"takes at most {_counted(c.get('max_length'), 'entry', 'entries')}",
-    "tuple_type": lambda *_: "must be a list",
-    "list_type": lambda *_: "must be a list",
-    "dict_type": lambda *_: "must have named fields",
-    "model_type": lambda *_: "must have named fields",
-    "model_attributes_type": lambda *_: "must have named fields",
-    "date_type": lambda *_: _NO_DAY,
-    "date_parsing": lambda *_: _NO_DAY,
-    "date_from_datetime_parsing": lambda *_: _NO_DAY,
-    "date_from_datetime_inexact": lambda *_: _NO_DAY,
-    "datetime_type": lambda *_: "must be a date and time",
-    "datetime_parsing": lambda *_: "must be a date and time",
-    "datetime_from_date_parsing": lambda *_: "must be a date and time",
-    "extra_forbidden": lambda *_: "is not a known field",
     "union_tag_invalid": lambda c, _: f"must be one of {c.get('expected_tags')}",
     "union_tag_not_found": lambda c, _: f"enter its {str(c.get('discriminator', 'kind')).strip(chr(39))}",
-    "json_invalid": lambda *_: "must be a complete document",
-    "none_required": lambda *_: "must be empty",
 }

@@ -36,7 +36,7 @@ def calendar_of(plan: Plan, made: PackOut) -> bytes:
         sockets = f"{night.mains_h:g} h of {night.outlets} outlets" if night.mains_h else "no mains"
         _add(out, plan, f"day-{day.date}", day.date, day.title, f"{day.place}. Coldest {day.lowest_c:g} °C.")
         _walk(out, plan, day)
-        words = f"Make {plan.trip.copies} copies of each picture. Charge batteries: {sockets}."
+        words = f"Keep each picture in {plan.trip.copies} places. Charge batteries: {sockets}."
         _add(out, plan, f"night-{day.date}", day.date, "Tonight: copy and charge", words)
     if plan.trip.days:
         back = plan.trip.days[-1].date + timedelta(days=1)

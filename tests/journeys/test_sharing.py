@@ -93,7 +93,7 @@ def test_who_plans_along_lends_a_lens_and_both_edit(newcomer: Page, browser: Bro
     bar.get_by_role("button", name=labels.LEND_YOUR_OWN_GEAR_SMALL).click()
     lending = marit.get_by_role("dialog", name=labels.LEND_YOUR_OWN_GEAR)
     lending.get_by_role("checkbox").check()
-    lending.get_by_role("button", name="Lay 1 item beside").click()
+    lending.get_by_role("button", name="Lend 1 item").click()
     load(marit, ".*’s")
     expect(marit.get_by_role("button", name=re.compile("^undo .+"))).to_be_visible()
 

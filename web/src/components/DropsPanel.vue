@@ -37,7 +37,7 @@ function per(points: number, grams: number): string {
 
 <template>
   <div class="drops">
-    <h2>Leave first <span class="quiet">{{ enough >= 0 ? 'until every leg takes the weight, then' : '' }} least worth per {{ fmt.mass(100, units) }} first; never safety gear</span></h2>
+    <h2>Leave first <span class="quiet">{{ enough >= 0 ? 'first enough for every leg, then' : '' }} least worth per {{ fmt.mass(100, units) }}; never safety gear</span></h2>
     <table v-if="ledger.drops.length">
       <thead><tr><th>item, and whatever needs it</th><th class="number">frees</th><th class="number">costs, % of brief</th><th class="number">brief then</th><th /></tr></thead>
       <tbody>

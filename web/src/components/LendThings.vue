@@ -54,7 +54,7 @@ async function lay(): Promise<void> {
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <p class="sheet-end">
         <VBtn @click="open = false">Close</VBtn>
-        <VBtn color="primary" variant="flat" :disabled="!picked.length" :loading="lend.isPending.value" @click="lay">{{ picked.length ? `Lay ${many(picked.length, 'item')} beside` : 'Pick some to lay beside' }}</VBtn>
+        <VBtn color="primary" variant="flat" :disabled="!picked.length" :loading="lend.isPending.value" @click="lay">{{ picked.length ? `Lend ${many(picked.length, 'item')}` : 'Pick gear to lend' }}</VBtn>
       </p>
     </div>
   </SheetDialog>

@@ -3,7 +3,7 @@ import type { AtBase, ByDays, Day, DayBag, Loadout, ProposedOuting, Units, WantD
 import type { Names } from './names'
 import { day as dayName } from '@/format/dates'
 import * as fmt from '@/format/units'
-import { listed } from './parts'
+import { isBuiltIn, listed } from './parts'
 
 type Way = ProposedOuting['way']
 export const WAY: Record<Way, string> = { any: 'The lightest', 'one-zoom': 'One zoom', 'two-bodies': 'Two bodies', 'hand-held': 'No tripod' }
@@ -47,7 +47,7 @@ export function byDaysText(by: Pick<ByDays, 'score' | 'whole' | 'days'> | undefi
 }
 /** "LB-4: 35.7 Wh asked, 20.4 there in 2 packs". */
 export function packsText(packs: DayBag['packs'][number], names: Names): string {
-  const inside = names.thing(packs.type) !== packs.type
+  const inside = isBuiltIn(packs.type, names)
   const count = inside ? '' : ` in ${packs.packs} ${packs.packs === 1 ? 'battery' : 'batteries'}`
   return `${inside ? names.thing(packs.type) : packs.type}: ${fmt.figure(packs.need_wh, 1)} Wh needed, ${fmt.figure(packs.ready_wh, 1)} ready${count}`
 }

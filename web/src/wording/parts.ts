@@ -40,9 +40,13 @@ export function batteriesOf(type: string): string {
 export function manyBatteries(count: number, type: string): string {
   return many(count, batteryOf(type), batteriesOf(type))
 }
-/** Whatever gives power, as the subject of a sentence: a type of battery, or a thing with one inside. */
+/** Power comes in types of battery, and from things with one inside, which have a name of their own. */
+export function isBuiltIn(type: string, names: Names): boolean {
+  return names.thing(type) !== type
+}
+/** Whatever gives power, as the subject of a sentence. */
 export function power(type: string, names: Names): { what: string; is: (one: string, more: string) => string } {
-  const inside = names.thing(type) !== type
+  const inside = isBuiltIn(type, names)
   return { what: inside ? names.thing(type) : batteriesOf(type), is: (one, more) => (inside ? one : more) }
 }
 export function capital(text: string): string {
